@@ -1,0 +1,20 @@
+const shared = {
+  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|next-intl|use-intl|intl-messageformat|@formatjs)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],
+  testEnvironment: 'node',
+};
+
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/library/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'integration',
+      testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/integration/globalSetup.ts',
+      globalTeardown: '<rootDir>/tests/integration/globalTeardown.ts',
+    },
+  ],
+};

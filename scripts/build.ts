@@ -1,0 +1,36 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { step } from './say';
+
+const SOURCES = ['src', 'messages', 'library', 'public', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const STAMP = path.join('.next', 'yard-sources');
+const WATCHED = /\.(ts|tsx|css|json|mjs|js|svg|png|woff2?)$/;
+
+/** Makes the production build, unless the one that is there was made from the same sources. */
+export async function ensureBuild(): Promise<void> {
+  const wanted = hashOfSources();
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  await step('Building (about a minute the first time)', () => {
+    const built = spawnSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+    if (built.status !== 0) throw new Error(`The build failed:\n${built.stdout.slice(-3000)}\n${built.stderr.slice(-3000)}`);
+    writeFileSync(STAMP, wanted);
+  });
+}
+
+function hashOfSources(): string {
+  const hash = createHash('sha256');
+  for (const file of SOURCES.flatMap(filesBelow).sort()) hash.update(file).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+function filesBelow(place: string): string[] {
+  if (!existsSync(place)) return [];
+  if (statSync(place).isFile()) return [place];
+  return readdirSync(place).flatMap((name) => {
+    const below = path.join(place, name);
+    if (statSync(below).isDirectory()) return filesBelow(below);
+    return WATCHED.test(name) && !/\.test\.tsx?$/.test(name) ? [below] : [];
+  });
+}

@@ -1,0 +1,25 @@
+import path from 'node:path';
+import { migrator, openDatabase } from '@/db';
+import { startMariaDb } from '../mariadb';
+import { say } from '../say';
+import { ensureSystemPackages } from '../systemPackages';
+import { DATA_FOLDER } from './demo';
+
+/** Moves the schema one way, or prints the address to connect to while the demo is stopped. */
+export async function database([what = 'address']: readonly string[]): Promise<number> {
+  if (!['up', 'down', 'address'].includes(what)) throw new Error('Write ./yard db up, ./yard db down or ./yard db address.');
+  const own = process.env.YARD_DATABASE_URL;
+  if (!own) ensureSystemPackages({ database: true, browser: false });
+  const server = own ? null : await startMariaDb(path.join(DATA_FOLDER, 'mariadb'));
+  const url = own ?? server!.url();
+  if (what === 'address') {
+    say(`${url}\nThe server runs until ./yard stop.`);
+    return 0;
+  }
+  const db = openDatabase(url);
+  const moved = what === 'up' ? await migrator(db).up() : await migrator(db).down();
+  say(moved.length ? `Moved ${what}: ${moved.map((each) => each.name).join(', ')}` : 'Nothing to move.');
+  await db.close();
+  await server?.stop();
+  return 0;
+}

@@ -1,0 +1,83 @@
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuild } from '../build';
+import { isAlive } from '../processes';
+import { say } from '../say';
+import { startStack, type Stack } from '../stack';
+import { ensureSystemPackages } from '../systemPackages';
+
+export const DATA_FOLDER = path.resolve('.data');
+export const PID_FILE = path.join(DATA_FOLDER, 'yard.pid');
+const WANTED_PORT = 4300;
+const WANTED_DATABASE_PORT = 43306;
+
+export async function demo(words: readonly string[]): Promise<number> {
+  const stack = await startDemo(words, 'start');
+  return untilStopped(stack);
+}
+
+/** The demo's stack on the wanted ports, with `.data/demo.json` written. */
+export async function startDemo(words: readonly string[], mode: 'start' | 'dev'): Promise<Stack> {
+  const port = portFrom(words);
+  refuseSecond();
+  const databaseUrl = process.env.YARD_DATABASE_URL;
+  ensureSystemPackages({ database: !databaseUrl, browser: false });
+  if (mode === 'start') await ensureBuild();
+  mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o700 });
+  const stack = await startStack({ folder: DATA_FOLDER, port, databasePort: WANTED_DATABASE_PORT, databaseUrl, mode, withDemo: true, fresh: words.includes('--fresh') });
+  writeFileSync(PID_FILE, String(process.pid));
+  report(stack);
+  return stack;
+}
+
+function portFrom(words: readonly string[]): number {
+  const place = words.indexOf('--port');
+  const text = place >= 0 ? words[place + 1] : process.env.YARD_PORT;
+  if (place < 0 && !text) return WANTED_PORT;
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`"${text}" is no port. Write a number from 1 to 65535, such as --port 4300.`);
+  return port;
+}
+
+function refuseSecond(): void {
+  if (!existsSync(PID_FILE)) return;
+  const pid = Number(readFileSync(PID_FILE, 'utf8'));
+  if (pid !== process.pid && isAlive(pid)) throw new Error(`Yard Steps runs already (process ${pid}). ./yard stop ends it.`);
+  rmSync(PID_FILE);
+}
+
+function report(stack: Stack): void {
+  const { url, access } = stack;
+  if (!access) {
+    say(`\nYard Steps: ${url}\n(The database has people of its own, so no demo was loaded.)`);
+    return;
+  }
+  writeFileSync(path.join(DATA_FOLDER, 'demo.json'), JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
+  say(`
+Yard Steps       ${url}
+sign in          ${access.therapist.email}   ${access.therapist.password}
+one family       ${access.families[0]!.link}
+all of them      .data/demo.json
+
+Ctrl-C stops it. The data stays; ./yard demo --fresh starts anew.`);
+}
+
+/** Waits for Ctrl-C (or ./yard stop), then ends all that was started. */
+export function untilStopped(stack: Stack): Promise<number> {
+  return new Promise((resolve) => {
+    let stopping = false;
+    const end = async () => {
+      if (stopping) return;
+      stopping = true;
+      say('\nStopping…');
+      await stack.stop();
+      rmSync(PID_FILE, { force: true });
+      say('Stopped. The data is kept in .data.');
+      resolve(0);
+    };
+    process.on('SIGINT', end);
+    process.on('SIGTERM', end);
+    // Keeps the process here while the servers run.
+    const tick = setInterval(() => stopping && clearInterval(tick), 500);
+  });
+}

@@ -1,0 +1,5 @@
+import { notFound } from 'next/navigation';
+
+export default function Nowhere() {
+  notFound();
+}

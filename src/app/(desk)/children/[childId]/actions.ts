@@ -1,0 +1,28 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { act } from '@/app/screen';
+import { deleteChild } from '@/server/caseload/deleteChild';
+import { revokeLink, sendLinkAgain } from '@/server/messages/links';
+import { faultWords } from '@/ui/desk/Trouble';
+
+const childOf = (form: FormData) => Number(form.get('childId'));
+
+export async function revokeLinkAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => revokeLink(context, actor, childOf(form), Number(form.get('linkId'))));
+  if (answered.ok) revalidatePath(`/children/${childOf(form)}`);
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function sendLinkAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => sendLinkAgain(context, actor, childOf(form)));
+  if (answered.ok) revalidatePath(`/children/${childOf(form)}`);
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function deleteChildAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => deleteChild(context, actor, childOf(form), String(form.get('name') ?? '')));
+  if (!answered.ok) return answered.fault.code === 'invalid' ? 'The name is not the same. Write it exactly as it stands in the title.' : faultWords(answered.fault);
+  redirect('/yard');
+}

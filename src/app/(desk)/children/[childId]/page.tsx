@@ -1,0 +1,17 @@
+import { screen } from '@/app/screen';
+import { viewChild } from '@/server/caseload/viewChild';
+import { ChildScreen } from '@/ui/desk/ChildScreen';
+import { Shell } from '@/ui/desk/Shell';
+import { deleteChildAction, revokeLinkAction, sendLinkAction } from './actions';
+
+export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {
+  const { childId } = await params;
+  return screen(async (actor, context) => {
+    const view = await viewChild(context, actor, Number(childId));
+    return (
+      <Shell here="/yard" personName={actor.name}>
+        <ChildScreen view={view} revokeLink={revokeLinkAction} sendLink={sendLinkAction} deleteChild={deleteChildAction} />
+      </Shell>
+    );
+  });
+}

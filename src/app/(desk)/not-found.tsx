@@ -1,0 +1,5 @@
+import { Trouble } from '@/ui/desk/Trouble';
+
+export default function NotFound() {
+  return <Trouble fault={{ code: 'notFound', detail: null, logId: null }} />;
+}

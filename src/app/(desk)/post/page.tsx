@@ -1,0 +1,20 @@
+import { screen } from '@/app/screen';
+import { viewPost } from '@/server/messages/viewPost';
+import { deliverWaiting } from '@/server/messages/deliverWaiting';
+import { PostScreen } from '@/ui/desk/PostScreen';
+import { Shell } from '@/ui/desk/Shell';
+
+export default async function PostPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const { phone } = await searchParams;
+  const phoneOf = typeof phone === 'string' && /^\d+$/.test(phone) ? Number(phone) : null;
+  return screen(async (actor, context) => {
+    // What a crash left waiting goes out now.
+    await deliverWaiting(context);
+    const view = await viewPost(context, actor, phoneOf);
+    return (
+      <Shell here="/post" personName={actor.name}>
+        <PostScreen view={view} />
+      </Shell>
+    );
+  });
+}

@@ -1,0 +1,26 @@
+'use server';
+
+import { redirect } from 'next/navigation';
+import { act } from '@/app/screen';
+import { decide } from '@/server/rounds/decide';
+import { undoDecision } from '@/server/rounds/undoDecision';
+import { faultWords } from '@/ui/desk/Trouble';
+
+export interface RoundsFault {
+  readonly words: string;
+  /** True where the page shows something that is no longer so. */
+  readonly stale: boolean;
+}
+
+export async function decideAction(_before: RoundsFault | null, form: FormData): Promise<RoundsFault | null> {
+  const answered = await act((actor, context) => decide(context, actor, Object.fromEntries(form)));
+  if (!answered.ok) return { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') };
+  const next = form.get('next');
+  redirect(typeof next === 'string' && next ? `/rounds?at=${encodeURIComponent(next)}` : '/rounds');
+}
+
+export async function undoAction(_before: RoundsFault | null, form: FormData): Promise<RoundsFault | null> {
+  const answered = await act((actor, context) => undoDecision(context, actor, Number(form.get('decisionId'))));
+  if (!answered.ok) return { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') };
+  redirect(`/rounds?at=${encodeURIComponent(answered.value.key)}`);
+}

@@ -1,0 +1,18 @@
+import { screen } from '@/app/screen';
+import { viewRounds } from '@/server/rounds/viewRounds';
+import { RoundsScreen } from '@/ui/desk/RoundsScreen';
+import { Shell } from '@/ui/desk/Shell';
+import { decideAction, undoAction } from './actions';
+
+export default async function RoundsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const { at } = await searchParams;
+  return screen(async (actor, context) => {
+    const view = await viewRounds(context, actor, typeof at === 'string' ? at : null);
+    const findable = Object.entries(view.names).map(([id, name]) => ({ href: `/children/${id}`, name }));
+    return (
+      <Shell here="/rounds" personName={actor.name} findable={findable}>
+        <RoundsScreen view={view} decide={decideAction} undo={undoAction} />
+      </Shell>
+    );
+  });
+}

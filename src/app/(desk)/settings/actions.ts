@@ -1,0 +1,29 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { cookies } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { act, SESSION_COOKIE } from '@/app/screen';
+import { revokeSignIn } from '@/server/people/sessions';
+import { setEmergencyNumber } from '@/server/settings/workplace';
+import { faultWords } from '@/ui/desk/Trouble';
+
+export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => revokeSignIn(context, actor, Number(form.get('signInId'))));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function signOutAction(): Promise<string | null> {
+  const answered = await act((actor, context) => revokeSignIn(context, actor, actor.signInId));
+  if (!answered.ok) return faultWords(answered.fault);
+  (await cookies()).delete(SESSION_COOKIE);
+  redirect('/sign-in');
+}
+
+export async function emergencyNumberAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setEmergencyNumber(context, actor, form.get('emergencyNumber')));
+  if (answered.ok) revalidatePath('/settings');
+  if (answered.ok) return null;
+  return answered.fault.code === 'invalid' ? 'That is no telephone number. Write digits, such as 911.' : faultWords(answered.fault);
+}

@@ -1,0 +1,6 @@
+import { SignInForm } from '@/ui/desk/SignInForm.client';
+import { signInAction } from './actions';
+
+export default function SignInPage() {
+  return <SignInForm action={signInAction} />;
+}

@@ -1,0 +1,22 @@
+import { randomUUID } from 'node:crypto';
+import { redirect } from 'next/navigation';
+import { familyScreen, textFrom, type FamilyAddress } from '@/app/familyScreen';
+import { FamilyTask } from '@/ui/family/FamilyTask';
+
+interface Props {
+  readonly params: Promise<{ token: string; versionTaskId: string }>;
+  readonly searchParams: FamilyAddress;
+}
+
+export default async function FamilyTaskPage({ params, searchParams }: Props) {
+  const { token, versionTaskId } = await params;
+  const step = Number(await textFrom(searchParams, 'step'));
+  return familyScreen(token, await textFrom(searchParams, 'lang'), (view, language) => {
+    const all = [...view.tasks, ...view.otherTasks];
+    const index = all.findIndex(({ task }) => task.versionTaskId === Number(versionTaskId));
+    const found = all[index];
+    // The plan has gone on since this page was opened: today shows the one in force.
+    if (!found) redirect(`/f/${token}`);
+    return <FamilyTask view={view} found={found} place={{ index: index + 1, count: all.length }} token={token} language={language} wishedStep={step} newKey={randomUUID()} />;
+  });
+}

@@ -1,0 +1,29 @@
+import { cookies } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
+import { actorOfToken } from '@/server/people/sessions';
+import { answer, type Answer } from '@/server/answer';
+import { appContext, type Context } from '@/server/context';
+import type { PersonActor } from '@/server/actor';
+import { Trouble } from '@/ui/desk/Trouble';
+
+export const SESSION_COOKIE = 'yard';
+
+async function actorNow(): Promise<PersonActor> {
+  return actorOfToken(appContext(), (await cookies()).get(SESSION_COOKIE)?.value);
+}
+
+/** A therapist's page: who is asking, the one use case, the one exit for faults. */
+export async function screen(render: (actor: PersonActor, context: Context) => Promise<React.ReactNode>): Promise<React.ReactNode> {
+  const answered = await answer(async () => render(await actorNow(), appContext()));
+  if (answered.ok) return answered.value;
+  if (answered.fault.code === 'signInNeeded') redirect('/sign-in');
+  if (answered.fault.code === 'notFound') notFound();
+  return <Trouble fault={answered.fault} />;
+}
+
+/** A therapist's act: the same for server actions, giving the fault back to the form. */
+export async function act<Value>(job: (actor: PersonActor, context: Context) => Promise<Value>): Promise<Answer<Value>> {
+  const answered = await answer(async () => job(await actorNow(), appContext()));
+  if (!answered.ok && answered.fault.code === 'signInNeeded') redirect('/sign-in');
+  return answered;
+}

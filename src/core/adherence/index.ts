@@ -1,0 +1,6 @@
+export { wilsonInterval } from './wilsonInterval';
+export type { Interval } from './wilsonInterval';
+export { adherenceRange } from './adherenceRange';
+export type { AdherenceCounts, AdherenceRange } from './adherenceRange';
+export { practiceOf } from './practiceOf';
+export type { DayWord, PlannedSpan, Practice, PracticeDay, PracticeReport } from './practiceOf';

@@ -1,0 +1,115 @@
+import { daysBetween, type CalendarDay } from '../calendar';
+import { outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
+
+export interface StreakSettings {
+  /** Reached sessions in a row before a step up. */
+  readonly reachedInARow: number;
+  /** On at least so many different days. */
+  readonly onDays: number;
+  /** Struggled sessions in a row before a step down. */
+  readonly struggledInARow: number;
+  /** A pause of more days than this restarts the count. */
+  readonly gapDays: number;
+}
+
+/** Common practice, no source. */
+export const DEFAULT_STREAK: StreakSettings = { reachedInARow: 3, onDays: 2, struggledInARow: 2, gapDays: 14 };
+
+export interface TaskStanding {
+  readonly sessions: readonly DatedSession[];
+  readonly currentStep: number;
+  /** The version that set the current step: what was done under an earlier one is no evidence for it. */
+  readonly stepSinceVersion: number;
+  readonly stepCount: number;
+  readonly today: CalendarDay;
+  /** Reports with a safety word that nobody has read yet. */
+  readonly unreadSafetyReportIds: readonly number[];
+}
+
+export type Move = 'up' | 'down' | 'hold' | 'holdForPerson' | 'ladderEnd';
+
+export interface Suggestion {
+  readonly move: Move;
+  /** The step that the move leads to; the present one for all that hold. */
+  readonly toStep: number;
+  readonly rule: { readonly name: 'streak'; readonly settings: StreakSettings };
+  readonly evidence: {
+    /** The reports that the move rests on, oldest first. */
+    readonly reportIds: readonly number[];
+    readonly sessionsAtStep: number;
+    readonly reachedInARow: number;
+    readonly reachedOnDays: number;
+    readonly struggledInARow: number;
+  };
+  /** What would have changed the answer. */
+  readonly whatWouldChange:
+    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' }
+    | { readonly code: 'moreNeeded'; readonly reached: number; readonly days: number };
+}
+
+/**
+ * The streak rule: up after three reached sessions in a row on at least two days, down after two struggled in a row, never
+ * more than one step. A session at another step counts for that step only; a pause of more than 14 days restarts the
+ * count; an unread safety word holds for a person; at the top of the ladder it says so; at its foot a struggle holds.
+ * Source: common practice, no published source.
+ */
+export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSettings, settings = DEFAULT_STREAK): Suggestion {
+  const rule = { name: 'streak', settings } as const;
+  const { currentStep, stepCount } = standing;
+  const run = latestRun(standing, settings.gapDays).map((session) => ({
+    ...session,
+    outcome: outcomeOf(session, session.target, outcomeSettings),
+  }));
+  const reached = trailing(run, 'reached');
+  const struggled = trailing(run, 'struggled');
+  const reachedOnDays = new Set(reached.map((session) => session.doneOn)).size;
+  const counts = {
+    sessionsAtStep: run.length,
+    reachedInARow: reached.length,
+    reachedOnDays,
+    struggledInARow: struggled.length,
+  };
+  const ids = (sessions: readonly DatedSession[]) => sessions.map((session) => session.reportId);
+  const stay = (move: Move, reportIds: readonly number[], whatWouldChange: Suggestion['whatWouldChange']): Suggestion => ({
+    move,
+    toStep: currentStep,
+    rule,
+    evidence: { reportIds, ...counts },
+    whatWouldChange,
+  });
+
+  if (standing.unreadSafetyReportIds.length > 0) {
+    return stay('holdForPerson', standing.unreadSafetyReportIds, { code: 'personReads' });
+  }
+  if (struggled.length >= settings.struggledInARow && currentStep > 1) {
+    return { ...stay('down', ids(struggled), { code: 'oneNotStruggled' }), toStep: currentStep - 1 };
+  }
+  if (reached.length >= settings.reachedInARow && reachedOnDays >= settings.onDays) {
+    if (currentStep >= stepCount) return stay('ladderEnd', ids(reached), { code: 'oneNotReached' });
+    return { ...stay('up', ids(reached), { code: 'oneNotReached' }), toStep: currentStep + 1 };
+  }
+  return stay('hold', ids(run), {
+    code: 'moreNeeded',
+    reached: Math.max(0, settings.reachedInARow - reached.length),
+    days: Math.max(0, settings.onDays - reachedOnDays),
+  });
+}
+
+/** Done sessions at the present step since it was set, oldest first, from the last long pause on. */
+function latestRun({ sessions, currentStep, stepSinceVersion, today }: TaskStanding, gapDays: number): DatedSession[] {
+  const own = sessions
+    .filter((session) => session.done && session.step === currentStep && session.versionNumber >= stepSinceVersion)
+    .sort((a, b) => (a.doneOn === b.doneOn ? a.reportId - b.reportId : a.doneOn < b.doneOn ? -1 : 1));
+  const last = own.at(-1);
+  if (!last || daysBetween(last.doneOn, today) > gapDays) return [];
+  const start = own.reduce((latest, session, index) => {
+    const before = own[index - 1];
+    return before && daysBetween(before.doneOn, session.doneOn) > gapDays ? index : latest;
+  }, 0);
+  return own.slice(start);
+}
+
+function trailing<Item extends { readonly outcome: Outcome }>(items: readonly Item[], outcome: Outcome): Item[] {
+  const afterLastOther = items.reduce((start, item, index) => (item.outcome === outcome ? start : index + 1), 0);
+  return items.slice(afterLastOther);
+}

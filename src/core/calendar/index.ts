@@ -1,0 +1,8 @@
+export { addDays, calendarDay, daysBetween, daysFromTo, mondayOf, parseCalendarDay, weekdayOf } from './calendarDay';
+export type { CalendarDay, Weekday } from './calendarDay';
+export { calendarDayInZone, instant, isTimeZone } from './instant';
+export type { Instant } from './instant';
+export { ageOn } from './age';
+export type { Age } from './age';
+export { breakOn, isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
+export type { SchoolBreak, SchoolCalendar } from './schoolCalendar';

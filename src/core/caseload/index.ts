@@ -1,0 +1,13 @@
+export { ageOf, factsOf, nameOf } from './child';
+export type { Child } from './child';
+export { demandsOf, stepName } from './programTask';
+export type { GradeChange, ProgramTask, ProgramVersion } from './programTask';
+export { daysAtSteps } from './daysAtSteps';
+export { taskFlight } from './taskFlight';
+export type { TaskFlight } from './taskFlight';
+export { plannedSpans } from './plannedSpans';
+export type { SentVersion } from './plannedSpans';
+export { yardDays, yardRow, YARD_DAYS } from './yardRow';
+export type { YardFlight, YardInput, YardRow } from './yardRow';
+export { arrangeYard, isSilent, SILENT_DAYS, YARD_FILTERS, YARD_SORTS } from './arrangeYard';
+export type { YardFilter, YardGroup, YardSort, YardWish } from './arrangeYard';

@@ -1,0 +1,2 @@
+export { layFlight } from './layFlight';
+export type { Flight, FlightInput, FlightSize, Tread } from './layFlight';

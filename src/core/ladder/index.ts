@@ -1,0 +1,2 @@
+export { checkLadder } from './checkLadder';
+export type { Ladder, LadderFinding, LadderStep } from './checkLadder';

@@ -1,0 +1,91 @@
+import type { Suggestion } from '../advancing';
+import { addDays, daysBetween, type CalendarDay } from '../calendar';
+
+export const DECISION_KINDS = ['safetyWord', 'question', 'tooHard', 'ready', 'ladderEnd', 'quiet', 'ending', 'neverOpened'] as const;
+export type DecisionKind = (typeof DECISION_KINDS)[number];
+
+/** What is known of one child, as far as it can ask for a decision. */
+export interface ChildSituation {
+  readonly childId: number;
+  readonly programId: number;
+  readonly versionNumber: number;
+  readonly sentOn: CalendarDay;
+  readonly endsOn: CalendarDay;
+  /** The day of the latest report, by any way; null where none ever came. */
+  readonly lastWordOn: CalendarDay | null;
+  readonly linkOpened: boolean;
+  readonly tasks: readonly { readonly taskId: number; readonly stepSinceVersion: number; readonly suggestion: Suggestion }[];
+  /** Reports that a person has to read, oldest first. */
+  readonly unreadReports: readonly { readonly reportId: number; readonly taskId: number; readonly safetyWord: boolean; readonly isQuestion: boolean }[];
+}
+
+export interface Decision {
+  /** The same while its evidence is the same, so that what was settled stays settled. */
+  readonly key: string;
+  readonly kind: DecisionKind;
+  readonly childId: number;
+  readonly taskId: number | null;
+  /** Reports that the decision speaks of. */
+  readonly reportIds: readonly number[];
+  readonly suggestion: Suggestion | null;
+  /** Days without word, days until the end, days since sending: by kind. */
+  readonly days: number | null;
+}
+
+export interface RoundsSettings {
+  readonly quietDays: number;
+  readonly endingDays: number;
+  readonly neverOpenedDays: number;
+}
+
+/** Common practice, no source. */
+export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
+
+/**
+ * Everything that asks for a person, most urgent first: safety word, question, too hard, ready for a harder step, end of a
+ * ladder, gone quiet, program ending, link never opened. Within a kind the order of the children stays.
+ */
+export function decisionsFor(situations: readonly ChildSituation[], today: CalendarDay, settings = DEFAULT_ROUNDS): Decision[] {
+  const all = situations.flatMap((situation) => [
+    ...fromReports(situation),
+    ...fromSuggestions(situation),
+    ...fromSilence(situation, today, settings),
+  ]);
+  return DECISION_KINDS.flatMap((kind) => all.filter((decision) => decision.kind === kind));
+}
+
+function fromReports({ childId, unreadReports }: ChildSituation): Decision[] {
+  return unreadReports.map((report) => {
+    const kind = report.safetyWord ? 'safetyWord' : 'question';
+    return decision(kind, childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] });
+  });
+}
+
+function fromSuggestions({ childId, tasks }: ChildSituation): Decision[] {
+  const kinds = { up: 'ready', down: 'tooHard', ladderEnd: 'ladderEnd' } as const;
+  return tasks.flatMap(({ taskId, stepSinceVersion, suggestion }) => {
+    if (suggestion.move === 'hold' || suggestion.move === 'holdForPerson') return [];
+    const { reportIds } = suggestion.evidence;
+    const evidence = `${taskId}:s${stepSinceVersion}:${reportIds.at(-1)}`;
+    return [decision(kinds[suggestion.move], childId, evidence, { taskId, reportIds, suggestion })];
+  });
+}
+
+/** At most one of the three: who never opened the link is not also quiet, and an ending program needs a new one first. */
+function fromSilence(situation: ChildSituation, today: CalendarDay, settings: RoundsSettings): Decision[] {
+  const { childId, programId, versionNumber, sentOn, endsOn, lastWordOn, linkOpened } = situation;
+  const left = daysBetween(today, endsOn);
+  const version = `${programId}:v${versionNumber}`;
+  if (left <= settings.endingDays) return [decision('ending', childId, `${programId}:${endsOn}`, { days: left })];
+  const sinceSent = daysBetween(sentOn, today);
+  if (!linkOpened && (lastWordOn === null || lastWordOn < sentOn) && sinceSent >= settings.neverOpenedDays) {
+    return [decision('neverOpened', childId, version, { days: sinceSent })];
+  }
+  const since = lastWordOn ?? addDays(sentOn, -1);
+  const silent = daysBetween(since, today);
+  return silent >= settings.quietDays ? [decision('quiet', childId, `${since}`, { days: silent })] : [];
+}
+
+function decision(kind: DecisionKind, childId: number, evidence: string, rest: Partial<Decision>): Decision {
+  return { key: `${kind}:${childId}:${evidence}`, kind, childId, taskId: null, reportIds: [], suggestion: null, days: null, ...rest };
+}

@@ -1,0 +1,2 @@
+export { DECISION_KINDS, DEFAULT_ROUNDS, decisionsFor } from './decisionsFor';
+export type { ChildSituation, Decision, DecisionKind, RoundsSettings } from './decisionsFor';

@@ -1,0 +1,35 @@
+import type { CalendarDay } from '../calendar';
+
+/** How much help was given, most first. The index is the order: a larger one is less help. */
+export const HELP_LEVELS = ['handOverHand', 'steadied', 'shown', 'pointed', 'words', 'alone'] as const;
+export type HelpLevel = (typeof HELP_LEVELS)[number];
+
+export const EFFORTS = ['tooEasy', 'right', 'tooHard'] as const;
+export type Effort = (typeof EFFORTS)[number];
+
+export const STOP_REASONS = ['tired', 'upset', 'pain', 'time', 'other'] as const;
+export type StopReason = (typeof STOP_REASONS)[number];
+
+export const REPORT_WAYS = ['link', 'text', 'paper', 'call'] as const;
+export type ReportWay = (typeof REPORT_WAYS)[number];
+
+/** What came back of one task on one day. */
+export interface Session {
+  /** False where the family said that it was not done. No word at all makes no session. */
+  readonly done: boolean;
+  /** In the unit of the target: good repetitions, minutes or pieces. */
+  readonly amount: number;
+  readonly help: HelpLevel | null;
+  readonly effort: Effort | null;
+  readonly stopReason: StopReason | null;
+  readonly safetyWord: boolean;
+}
+
+export interface DatedSession extends Session {
+  readonly reportId: number;
+  readonly doneOn: CalendarDay;
+  /** 1-based step that was really done. */
+  readonly step: number;
+  readonly versionNumber: number;
+  readonly target: number;
+}

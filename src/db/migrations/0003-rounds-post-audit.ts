@@ -1,0 +1,76 @@
+import type { Migration } from './migration';
+
+export const roundsPostAudit: Migration = {
+  name: '0003-rounds-post-audit',
+  up: [
+    `CREATE TABLE messages (
+      id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      child_id BIGINT UNSIGNED NOT NULL,
+      kind ENUM('program','newStep','note') NOT NULL,
+      words VARCHAR(1000) NOT NULL,
+      status ENUM('waiting','handedOver','withdrawn') NOT NULL,
+      created_by BIGINT UNSIGNED NOT NULL,
+      created_at DATETIME(3) NOT NULL,
+      handed_over_at DATETIME(3) NULL,
+      link_id BIGINT UNSIGNED NULL,
+      KEY messages_status (status, id),
+      KEY messages_child (child_id, id),
+      CONSTRAINT messages_child FOREIGN KEY (child_id) REFERENCES children (id) ON DELETE CASCADE,
+      CONSTRAINT messages_person FOREIGN KEY (created_by) REFERENCES people (id),
+      CONSTRAINT messages_link FOREIGN KEY (link_id) REFERENCES family_links (id) ON DELETE SET NULL
+    )`,
+    `CREATE TABLE decisions (
+      id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      child_id BIGINT UNSIGNED NOT NULL,
+      task_id BIGINT UNSIGNED NULL,
+      kind VARCHAR(20) NOT NULL,
+      decision_key VARCHAR(120) NOT NULL,
+      answer ENUM('up','down','hold','read','wrote','later') NOT NULL,
+      followed BOOLEAN NOT NULL,
+      reason VARCHAR(400) NOT NULL DEFAULT '',
+      suggestion JSON NULL,
+      decided_by BIGINT UNSIGNED NOT NULL,
+      decided_at DATETIME(3) NOT NULL,
+      later_until DATE NULL,
+      undone_by BIGINT UNSIGNED NULL,
+      undone_at DATETIME(3) NULL,
+      settled_key VARCHAR(120) AS (IF(undone_at IS NULL AND answer <> 'later', decision_key, NULL)) PERSISTENT,
+      UNIQUE KEY decisions_settled (settled_key),
+      KEY decisions_child (child_id, decided_at),
+      CONSTRAINT decisions_child FOREIGN KEY (child_id) REFERENCES children (id) ON DELETE CASCADE,
+      CONSTRAINT decisions_person FOREIGN KEY (decided_by) REFERENCES people (id),
+      CONSTRAINT decisions_undoer FOREIGN KEY (undone_by) REFERENCES people (id),
+      CONSTRAINT decisions_later CHECK ((answer = 'later') = (later_until IS NOT NULL))
+    )`,
+    `CREATE TABLE grade_changes (
+      id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      child_id BIGINT UNSIGNED NOT NULL,
+      task_id BIGINT UNSIGNED NOT NULL,
+      version_number INT UNSIGNED NOT NULL,
+      from_step TINYINT UNSIGNED NULL,
+      to_step TINYINT UNSIGNED NOT NULL,
+      why VARCHAR(400) NOT NULL,
+      decision_id BIGINT UNSIGNED NULL,
+      changed_by BIGINT UNSIGNED NOT NULL,
+      changed_at DATETIME(3) NOT NULL,
+      changed_on DATE NOT NULL,
+      KEY grade_changes_series (child_id, task_id, id),
+      CONSTRAINT grade_changes_child FOREIGN KEY (child_id) REFERENCES children (id) ON DELETE CASCADE,
+      CONSTRAINT grade_changes_task FOREIGN KEY (task_id) REFERENCES tasks (id),
+      CONSTRAINT grade_changes_decision FOREIGN KEY (decision_id) REFERENCES decisions (id) ON DELETE CASCADE,
+      CONSTRAINT grade_changes_person FOREIGN KEY (changed_by) REFERENCES people (id)
+    )`,
+    // No foreign key on the child: the trail outlives a deleted child as a bare number.
+    `CREATE TABLE audit (
+      id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      at DATETIME(3) NOT NULL,
+      person_id BIGINT UNSIGNED NULL,
+      link_id BIGINT UNSIGNED NULL,
+      child_id BIGINT UNSIGNED NOT NULL,
+      action VARCHAR(40) NOT NULL,
+      detail VARCHAR(200) NOT NULL DEFAULT '',
+      KEY audit_child (child_id, id)
+    )`,
+  ],
+  down: ['audit', 'grade_changes', 'decisions', 'messages'].map((table) => `DROP TABLE ${table}`),
+};

@@ -1,0 +1,20 @@
+import { Umzug, SequelizeStorage } from 'umzug';
+import type { Database } from '../database';
+import { peopleChildrenTasks } from './0001-people-children-tasks';
+import { programsReports } from './0002-programs-reports';
+import { roundsPostAudit } from './0003-rounds-post-audit';
+import type { Migration } from './migration';
+
+export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit];
+
+/** The schema's steps over one database: `up()`, `down()`, `pending()`. */
+export function migrator({ sequelize }: Database) {
+  const run = async (statements: readonly string[]) => {
+    for (const statement of statements) await sequelize.query(statement);
+  };
+  return new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => run(up), down: () => run(down) })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'schema_migrations' }),
+    logger: undefined,
+  });
+}

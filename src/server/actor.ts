@@ -1,0 +1,19 @@
+export type Role = 'therapist' | 'assistant' | 'supervisor';
+
+/** Who acts. Every use case takes one; there is none that stands for nobody. */
+export interface PersonActor {
+  readonly kind: 'person';
+  readonly personId: number;
+  readonly name: string;
+  readonly role: Role;
+  readonly signInId: number;
+}
+
+/** A family, known by its private link alone. */
+export interface FamilyActor {
+  readonly kind: 'family';
+  readonly linkId: number;
+  readonly childId: number;
+}
+
+export type Actor = PersonActor | FamilyActor;

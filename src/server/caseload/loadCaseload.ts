@@ -1,0 +1,25 @@
+import type { PracticeReport } from '@/core/adherence';
+import type { Child, ProgramVersion, SentVersion } from '@/core/caseload';
+import type { CalendarDay } from '@/core/calendar';
+import { groupBy } from '@/core/groupBy';
+import { currentVersions, gradeChanges, lastWords, practiceSince, versionsSince, type RecordedChange, type Work } from '@/db';
+
+/** What rows of the yard are made of, for any number of children in a constant number of queries. */
+export interface CaseloadFacts {
+  readonly current: Map<number, ProgramVersion>;
+  readonly versions: Map<number, SentVersion[]>;
+  readonly changes: Map<number, RecordedChange[]>;
+  readonly reports: Map<number, PracticeReport[]>;
+  readonly lastWords: Map<number, CalendarDay>;
+}
+
+export async function loadCaseload(work: Work, children: readonly Child[], since: CalendarDay): Promise<CaseloadFacts> {
+  const childIds = children.map((child) => child.id);
+  return {
+    current: await currentVersions(work, childIds),
+    versions: await versionsSince(work, childIds, since),
+    changes: groupBy(await gradeChanges(work, childIds), (change) => change.childId),
+    reports: await practiceSince(work, childIds, since),
+    lastWords: await lastWords(work, childIds),
+  };
+}

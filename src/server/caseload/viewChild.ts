@@ -1,0 +1,82 @@
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { plannedSpans, taskFlight, yardDays, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
+import { practiceOf, type Practice } from '@/core/adherence';
+import { outcomeOf, type Outcome } from '@/core/sessions';
+import type { TaskContent } from '@/core/tasks';
+import {
+  auditOf, currentVersions, decisionsOfChild, goalsOf, gradeChanges, inTransaction, linksOf, messagesOf, practiceSince, reportLog, sessionsOfTasks,
+  sharingOf, taskContents, versionsSince, type Access, type AuditRow, type FamilyLink, type Goal, type LogEntry, type PostMessage, type RecordedChange,
+  type SettledDecision,
+} from '@/db';
+import { auditPerson, requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+
+export interface LoggedReport extends LogEntry {
+  readonly content: TaskContent;
+  readonly outcome: Outcome;
+}
+
+export interface ChildView {
+  readonly child: Child;
+  readonly access: Access;
+  readonly today: CalendarDay;
+  readonly goals: readonly Goal[];
+  readonly sharing: readonly { readonly name: string; readonly role: string; readonly access: Access }[];
+  readonly program: ProgramVersion | null;
+  readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
+  readonly practice: Practice;
+  readonly log: readonly LoggedReport[];
+  readonly changes: readonly (RecordedChange & { readonly content: TaskContent | null })[];
+  readonly decisions: readonly SettledDecision[];
+  readonly messages: readonly PostMessage[];
+  readonly links: readonly FamilyLink[];
+  readonly audit: readonly AuditRow[];
+}
+
+const LOG_LENGTH = 60;
+
+/** One child: who this is, what they are on, how it is going, and who changed what. */
+export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
+  return inTransaction(context.db, async (work) => {
+    const { child, access } = await requireChild(work, actor, childId, 'read');
+    const today = calendarDayInZone(context.now(), child.timeZone);
+    const days = yardDays(today);
+    const program = (await currentVersions(work, [childId])).get(childId) ?? null;
+    const tasks = program?.tasks ?? [];
+    const sessions = await sessionsOfTasks(work, childId, tasks.map((task) => task.taskId));
+    const changes = await gradeChanges(work, [childId]);
+    const versions = (await versionsSince(work, [childId], days[0]!)).get(childId) ?? [];
+    const reports = (await practiceSince(work, [childId], days[0]!)).get(childId) ?? [];
+    const entries = await reportLog(work, childId, { since: addDays(today, -70), most: LOG_LENGTH });
+    const contents = await taskContents(work, entries.map((entry) => entry.taskVersionId));
+    const contentOfTask = new Map(tasks.map((task) => [task.taskId, task.content]));
+    for (const entry of entries) if (!contentOfTask.has(entry.taskId)) contentOfTask.set(entry.taskId, contents.get(entry.taskVersionId)!);
+    const view: ChildView = {
+      child,
+      access,
+      today,
+      goals: await goalsOf(work, childId),
+      sharing: await sharingOf(work, childId),
+      program,
+      flights: tasks.map((task) => ({
+        task,
+        flight: taskFlight(
+          task,
+          changes.filter((change) => change.taskId === task.taskId),
+          sessions.filter((session) => session.taskId === task.taskId && session.done),
+          today,
+        ),
+      })),
+      practice: practiceOf(days, plannedSpans(versions), reports),
+      log: entries.map((entry) => ({ ...entry, content: contents.get(entry.taskVersionId)!, outcome: outcomeOf(entry, entry.target) })),
+      changes: changes.map((change) => ({ ...change, content: contentOfTask.get(change.taskId) ?? null })).reverse(),
+      decisions: await decisionsOfChild(work, childId, 20),
+      messages: await messagesOf(work, [childId], 20),
+      links: await linksOf(work, childId),
+      audit: await auditOf(work, childId, 25),
+    };
+    await auditPerson(work, actor, context.now(), [childId], 'child.viewed');
+    return view;
+  });
+}

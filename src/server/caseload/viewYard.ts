@@ -1,0 +1,52 @@
+import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/caseload';
+import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { childrenOf, inTransaction, workplaceOf } from '@/db';
+import { auditPerson } from '../access';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { loadCaseload } from './loadCaseload';
+
+export interface YardView {
+  readonly today: CalendarDay;
+  readonly days: readonly CalendarDay[];
+  readonly groups: readonly YardGroup[];
+  readonly schools: readonly string[];
+  readonly childCount: number;
+  readonly withWordThisWeek: number;
+  readonly silent: number;
+}
+
+/** The whole caseload, a row a child, arranged as wished. */
+export async function viewYard(context: Context, actor: PersonActor, wish: YardWish): Promise<YardView> {
+  return inTransaction(context.db, async (work) => {
+    const children = await childrenOf(work, actor.personId);
+    const { timeZone } = await workplaceOf(work);
+    const today = calendarDayInZone(context.now(), timeZone);
+    const days = yardDays(today);
+    const facts = await loadCaseload(work, children, days[0]!);
+    const rows = children.map((child) =>
+      yardRow(
+        {
+          child,
+          tasks: facts.current.get(child.id)?.tasks ?? [],
+          endsOn: facts.current.get(child.id)?.endsOn ?? null,
+          versions: facts.versions.get(child.id) ?? [],
+          changes: facts.changes.get(child.id) ?? [],
+          reports: facts.reports.get(child.id) ?? [],
+          lastWordOn: facts.lastWords.get(child.id) ?? null,
+        },
+        today,
+      ),
+    );
+    await auditPerson(work, actor, context.now(), children.map((child) => child.id), 'yard.viewed');
+    return {
+      today,
+      days,
+      groups: arrangeYard(rows, wish, today),
+      schools: [...new Set(children.map((child) => child.school))].sort(),
+      childCount: children.length,
+      withWordThisWeek: rows.filter((row) => row.daysSinceWord !== null && row.daysSinceWord < 7).length,
+      silent: rows.filter(isSilent).length,
+    };
+  });
+}

@@ -1,0 +1,71 @@
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import type { Child, ProgramVersion } from '@/core/caseload';
+import { programDraftSchema, type ProgramDraft } from '@/core/program';
+import { currentVersions, draftOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, type RecordedChange, type TaskVersion } from '@/db';
+import { auditPerson, requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+
+export interface BuilderView {
+  readonly child: Child;
+  readonly today: CalendarDay;
+  readonly currentVersion: number;
+  readonly draft: ProgramDraft;
+  /** True where the draft was being worked on before, not taken from what was sent. */
+  readonly draftWasSaved: boolean;
+  readonly library: readonly TaskVersion[];
+  readonly changes: readonly RecordedChange[];
+}
+
+const PROGRAM_DAYS = 14;
+
+export async function viewBuilder(context: Context, actor: PersonActor, childId: number): Promise<BuilderView> {
+  return inTransaction(context.db, async (work) => {
+    const { child } = await requireChild(work, actor, childId, 'change');
+    const today = calendarDayInZone(context.now(), child.timeZone);
+    const current = (await currentVersions(work, [childId])).get(childId) ?? null;
+    const saved = await draftOf(work, childId);
+    const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
+    await auditPerson(work, actor, context.now(), [childId], 'builder.viewed');
+    return {
+      child,
+      today,
+      currentVersion: current?.number ?? 0,
+      draft: draft?.success ? draft.data : draftFrom(current, today),
+      draftWasSaved: Boolean(draft?.success),
+      library: await latestTasks(work),
+      changes: await gradeChanges(work, [childId]),
+    };
+  });
+}
+
+/** The next draft goes on from what was sent. */
+function draftFrom(current: ProgramVersion | null, today: CalendarDay): ProgramDraft {
+  const tasks = current?.tasks ?? [];
+  return {
+    startsOn: today,
+    endsOn: addDays(today, PROGRAM_DAYS - 1),
+    note: current?.note ?? '',
+    tasks: tasks.map((task) => ({
+      taskVersionId: task.taskVersionId,
+      part: task.part,
+      step: task.step,
+      chooseFrom: task.chooseFrom,
+      chooseTo: task.chooseTo,
+      weekdays: [...task.weekdays],
+      dose: { ...task.dose, setUpMovements: [...task.dose.setUpMovements] },
+    })),
+  };
+}
+
+/** Keeps what is being worked on; it may have faults, but it must have the form of a draft. */
+export async function saveDraft(context: Context, actor: PersonActor, childId: number, raw: unknown): Promise<void> {
+  const draft = programDraftSchema.safeParse(raw);
+  if (!draft.success) throw new AppError('invalid');
+  await inTransaction(context.db, async (work) => {
+    await requireChild(work, actor, childId, 'change');
+    await storeDraft(work, childId, draft.data, actor.personId, context.now());
+    await auditPerson(work, actor, context.now(), [childId], 'draft.saved');
+  });
+}

@@ -1,0 +1,202 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar';
+import { factsOf, nameOf, type Child } from '@/core/caseload';
+import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
+import { longDay, WEEKDAYS } from '../../shared/days';
+import { ChildFacts } from '../ChildFacts';
+import { KeyCap } from '../KeyCap';
+import { editDraft, type LibraryTask } from './draftEdits';
+import { findingWords } from './findingWords';
+import { LibraryList } from './LibraryList';
+import { PlannedRow } from './PlannedRow';
+
+export interface BuilderProps {
+  readonly view: {
+    readonly child: Child;
+    readonly today: CalendarDay;
+    readonly currentVersion: number;
+    readonly draft: ProgramDraft;
+    readonly draftWasSaved: boolean;
+    readonly library: readonly LibraryTask[];
+  };
+  readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
+  readonly send: (input: { childId: number; expectedVersion: number; draft: ProgramDraft; cautionsRead: boolean }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
+}
+
+const PART_WORDS = { warmUp: 'Warm-up', tableWork: 'Table work', writing: 'Writing', selfCare: 'Self-care' } as const;
+
+/** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
+export function Builder({ view, save, send }: BuilderProps) {
+  const { child, today, library, currentVersion } = view;
+  const [draft, edit] = useReducer(editDraft, view.draft);
+  const [sending, setSending] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+  const [cautionsRead, setCautionsRead] = useState(false);
+  const router = useRouter();
+  const saved = useAutosave(draft, (changed) => save(child.id, changed));
+  const tasks = useMemo(() => draft.tasks.map((task) => library.find((known) => known.taskVersionId === task.taskVersionId)), [draft.tasks, library]);
+  const findings = useMemo(() => {
+    const known = tasks.flatMap((task) => (task ? [task.content] : []));
+    return known.length === draft.tasks.length ? checkProgram(draft, known, factsOf(child, today), today) : [];
+  }, [draft, tasks, child, today]);
+  const errors = findings.filter((finding) => finding.severity === 'error');
+  const cautions = findings.filter((finding) => finding.severity === 'caution');
+  const whole = findings.filter((finding) => finding.task === null);
+
+  const sendNow = async () => {
+    setSending(true);
+    const answer = await send({ childId: child.id, expectedVersion: currentVersion, draft, cautionsRead });
+    if (answer.ok) return router.push(`/post?phone=${child.id}`);
+    setFault(answer.words);
+    setSending(false);
+  };
+
+  return (
+    <>
+      <div className="flex items-baseline gap-5">
+        <h1 className="text-[24px]">
+          <Link href={`/children/${child.id}`} prefetch={false} className="hover:underline">
+            {nameOf(child)}
+          </Link>
+          : the next program
+        </h1>
+        <span className="text-soft">
+          {currentVersion === 0 ? 'nothing sent yet' : `goes on from version ${currentVersion}`} · {saved}
+        </span>
+      </div>
+      <ChildFacts child={child} today={today} />
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_300px] gap-7">
+        <div className="min-w-0">
+          <div className="flex flex-wrap items-end gap-4">
+            <DayField label="From" value={draft.startsOn} onDay={(startsOn) => edit({ kind: 'span', startsOn })} />
+            <DayField label="Until" value={draft.endsOn} onDay={(endsOn) => edit({ kind: 'span', endsOn })} />
+            <Minutes draft={draft} budget={child.minutesPerDay} />
+          </div>
+          {whole.map((finding) => (
+            <Finding key={finding.code} severity={finding.severity} text={findingWords(finding, undefined)} />
+          ))}
+          {(Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[]).map((part) => (
+            <section key={part} className="mt-4">
+              <h2 className="border-b border-line text-[16px]">{PART_WORDS[part]}</h2>
+              {draft.tasks.every((task) => task.part !== part) && <p className="py-1 text-[14px] text-soft">nothing placed</p>}
+              {draft.tasks.map((task, index) => {
+                const known = tasks[index];
+                if (task.part !== part || !known) return null;
+                const own = findings.filter((finding) => finding.task === index);
+                return (
+                  <PlannedRow key={task.taskVersionId} planned={task} task={known} index={index} edit={edit}>
+                    {own.map((finding) => (
+                      <Finding key={`${finding.code}${'hazard' in finding ? finding.hazard : ''}`} severity={finding.severity} text={findingWords(finding, known)} />
+                    ))}
+                  </PlannedRow>
+                );
+              })}
+            </section>
+          ))}
+          <label className="mt-5 block max-w-[640px]">
+            <span className="font-semibold">A word to the family</span> <span className="text-soft">(shown above their tasks)</span>
+            <textarea value={draft.note} maxLength={600} rows={2} onChange={(event) => edit({ kind: 'note', note: event.target.value })} className="field mt-1 w-full" />
+          </label>
+          <div className="mt-4 border-t-2 border-ink pt-3">
+            {cautions.length > 0 && (
+              <label className="flex items-start gap-2">
+                <input type="checkbox" checked={cautionsRead} onChange={(event) => setCautionsRead(event.target.checked)} className="mt-1 size-4 accent-green" />
+                <span>
+                  I have read the {cautions.length === 1 ? 'caution' : `${cautions.length} cautions`} above and judge that this fits the child. Local rules and my licence come first.
+                </span>
+              </label>
+            )}
+            {fault && (
+              <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
+                {fault}
+              </p>
+            )}
+            <div className="mt-3 flex items-center gap-4">
+              <button type="button" className="act act-main" disabled={sending || errors.length > 0 || (cautions.length > 0 && !cautionsRead)} onClick={sendNow} data-key="s" data-key-says="Send this program">
+                Send as version {currentVersion + 1} <KeyCap>S</KeyCap>
+              </button>
+              <span className="text-soft">
+                {errors.length > 0 ? `${errors.length} to mend first` : cautions.length > 0 && !cautionsRead ? 'Tick that the cautions are read' : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}
+              </span>
+            </div>
+          </div>
+        </div>
+        <LibraryList library={library} placed={draft.tasks.map((task) => task.taskVersionId)} add={(task) => edit({ kind: 'add', task, step: task.content.ladder.startStep })} />
+      </div>
+    </>
+  );
+}
+
+function Finding({ severity, text }: { severity: 'error' | 'caution'; text: string }) {
+  return (
+    <p className={`mt-1.5 border-l-4 px-2.5 py-1 text-[14px] ${severity === 'error' ? 'border-brick bg-brick-tint' : 'border-straw bg-straw-tint'}`}>
+      <strong>{severity === 'error' ? 'To mend: ' : 'Caution: '}</strong>
+      {text}
+    </p>
+  );
+}
+
+function DayField({ label, value, onDay }: { label: string; value: CalendarDay; onDay: (day: CalendarDay) => void }) {
+  return (
+    <label className="block">
+      <span className="block text-[13px] font-semibold text-soft">{label}</span>
+      <input
+        type="date"
+        value={value}
+        onChange={(event) => {
+          const day = parseCalendarDay(event.target.value);
+          if (day) onDay(calendarDay(day));
+        }}
+        className="field"
+      />
+    </label>
+  );
+}
+
+/** Minutes by weekday against the family's budget, as small bars with their numbers. */
+function Minutes({ draft, budget }: { draft: ProgramDraft; budget: number }) {
+  const minutes = WEEKDAYS.map((name, index) => ({ name, minutes: Math.round(minutesOnWeekday(draft, index + 1)) }));
+  const most = Math.max(budget, ...minutes.map((day) => day.minutes), 1);
+  return (
+    <figure className="ml-auto">
+      <figcaption className="text-[13px] text-soft">minutes a day; this family has {budget}</figcaption>
+      <div className="relative flex gap-2">
+        {minutes.map((day) => (
+          <div key={day.name} className="w-9 text-center text-[13px]" title={`${day.name}: ${day.minutes} minutes`}>
+            <svg width="36" height="30" aria-hidden="true" className="block">
+              <rect x="4" y={29 - (28 * day.minutes) / most} width="28" height={(28 * day.minutes) / most} fill={day.minutes > budget ? 'var(--color-brick)' : 'var(--color-green)'} />
+              <path d={`M0 ${29 - (28 * budget) / most}H36`} stroke="var(--color-ink)" strokeDasharray="3 2" />
+            </svg>
+            {day.name.slice(0, 2)} <strong>{day.minutes}</strong>
+          </div>
+        ))}
+      </div>
+    </figure>
+  );
+}
+
+const PAUSE_MILLISECONDS = 700;
+
+/** Saves the draft a moment after the last change, and says so. */
+function useAutosave(draft: ProgramDraft, save: (draft: ProgramDraft) => Promise<string | null>): string {
+  const [state, setState] = useState('not changed yet');
+  const first = useRef(draft);
+  const latest = useRef(save);
+  useEffect(() => {
+    latest.current = save;
+  });
+  useEffect(() => {
+    if (first.current === draft) return;
+    setState('saving…');
+    const timer = setTimeout(async () => {
+      const fault = await latest.current(draft).catch(() => 'not saved: no answer. It is tried again at your next change.');
+      setState(fault ?? 'draft saved');
+    }, PAUSE_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, [draft]);
+  return state;
+}

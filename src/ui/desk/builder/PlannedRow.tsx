@@ -1,0 +1,125 @@
+import type { Dispatch, ReactNode } from 'react';
+import { demandsOf } from '@/core/caseload';
+import type { PlannedTask } from '@/core/program';
+import { SmallFlight } from '../../flight/FlightDrawing';
+import { WEEKDAYS } from '../../shared/days';
+import { doseSentence, hiddenPractice } from '../doseWords';
+import { atOtherStep, minutesInWords, type DraftEdit, type LibraryTask } from './draftEdits';
+
+interface Props {
+  readonly planned: PlannedTask;
+  readonly task: LibraryTask;
+  readonly index: number;
+  readonly edit: Dispatch<DraftEdit>;
+  readonly children: ReactNode;
+}
+
+/** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
+export function PlannedRow({ planned, task, index, edit, children }: Props) {
+  const { content } = task;
+  const steps = content.ladder.steps;
+  const change = (to: Partial<PlannedTask>) => edit({ kind: 'change', index, to });
+  const here = steps[planned.step - 1];
+  return (
+    <article className="border-b border-line py-3" aria-label={content.title.en}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h3 className="text-[16px]">{content.title.en}</h3>
+        <SmallFlight
+          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [] }}
+          label={`Step ${planned.step} of ${steps.length}`}
+        />
+        <span className="text-[14px] text-soft">{minutesInWords(planned)} a day</span>
+        <span className="ml-auto flex gap-3 text-[14px]">
+          <button type="button" className="link" onClick={() => edit({ kind: 'moveUp', index })}>
+            earlier
+          </button>
+          <button type="button" className="link" onClick={() => edit({ kind: 'moveDown', index })}>
+            later
+          </button>
+          <button type="button" className="link" onClick={() => edit({ kind: 'remove', index })}>
+            take out
+          </button>
+        </span>
+      </div>
+      <div className="mt-1.5 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <StepSelect label="Today’s step" value={planned.step} task={task} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
+        <StepSelect label="Family may go down to" value={planned.chooseFrom} task={task} onStep={(chooseFrom) => change({ chooseFrom })} />
+        <StepSelect label="and up to" value={planned.chooseTo} task={task} onStep={(chooseTo) => change({ chooseTo })} />
+        <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
+        <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
+      </div>
+      {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
+      <p className="text-[14px] text-soft">
+        {[doseSentence(planned.dose, planned.weekdays.length), ...hiddenPractice(planned.dose, planned.weekdays.length)].join(' · ')}
+      </p>
+      {children}
+    </article>
+  );
+}
+
+function StepSelect({ label, value, task, onStep }: { label: string; value: number; task: LibraryTask; onStep: (step: number) => void }) {
+  return (
+    <label className="block">
+      <span className="block text-[13px] font-semibold text-soft">{label}</span>
+      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className="field max-w-[190px]">
+        {task.content.ladder.steps.map((step, index) => (
+          <option key={index} value={index + 1}>
+            {index + 1} {step.name.en}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+type PlannedDose = PlannedTask['dose'];
+
+function DoseFields({ dose, onDose }: { dose: PlannedDose; onDose: (dose: PlannedDose) => void }) {
+  const { target } = dose;
+  const amount = target.kind === 'count' ? target.perRound : target.kind === 'time' ? target.minutesPerRound : target.pieces;
+  const withAmount = (value: number): PlannedDose['target'] => {
+    switch (target.kind) {
+      case 'count':
+        return { kind: 'count', perRound: value };
+      case 'time':
+        return { kind: 'time', minutesPerRound: value };
+      case 'untilDone':
+        return { kind: 'untilDone', pieces: value };
+    }
+  };
+  const whole = (text: string, most: number) => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));
+  return (
+    <>
+      <label className="block">
+        <span className="block text-[13px] font-semibold text-soft">{target.kind === 'time' ? 'minutes' : target.kind === 'count' ? (dose.hands === 'each' ? 'each hand' : 'how many') : 'pieces'}</span>
+        <input type="number" min={1} max={100} value={amount} onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })} className="field w-[68px]" />
+      </label>
+      <label className="block">
+        <span className="block text-[13px] font-semibold text-soft">rounds</span>
+        <input type="number" min={1} max={20} value={dose.rounds} onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })} className="field w-[60px]" />
+      </label>
+    </>
+  );
+}
+
+function Days({ weekdays, toggle }: { weekdays: readonly number[]; toggle: (weekday: number) => void }) {
+  return (
+    <fieldset>
+      <legend className="text-[13px] font-semibold text-soft">days</legend>
+      <span className="flex">
+        {WEEKDAYS.map((name, index) => (
+          <button
+            key={name}
+            type="button"
+            aria-pressed={weekdays.includes(index + 1)}
+            aria-label={name}
+            onClick={() => toggle(index + 1)}
+            className="h-[31px] w-[30px] border border-l-0 border-soft bg-sheet text-[13px] first:border-l aria-pressed:bg-green aria-pressed:font-bold aria-pressed:text-sheet"
+          >
+            {name.slice(0, 2)}
+          </button>
+        ))}
+      </span>
+    </fieldset>
+  );
+}

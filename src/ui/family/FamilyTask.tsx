@@ -1,0 +1,194 @@
+import { reckonDose } from '@/core/dose';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
+import { placesFor, type LocalText } from '@/core/tasks';
+import { familyWords, type Language } from '../shared/words';
+import { Counter } from './Counter.client';
+import { ReportForm } from './ReportForm.client';
+import { Stones } from './Stones';
+import { targetWords } from './targetWords';
+import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
+
+interface Props {
+  readonly view: FamilyDayView;
+  readonly found: FamilyTaskView;
+  readonly place: { readonly index: number; readonly count: number };
+  readonly token: string;
+  readonly language: Language;
+  readonly wishedStep: number;
+  /** A new report's own key, so that a repeat makes no second one. */
+  readonly newKey: string;
+}
+
+/** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
+export function FamilyTask({ view, found, place, token, language, wishedStep, newKey }: Props) {
+  const t = familyWords(language);
+  const local = (text: LocalText) => text[language];
+  const { task, reportedToday } = found;
+  const { content, dose } = task;
+  const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
+  const step = mayChoose(wishedStep) ? wishedStep : (reportedToday?.step ?? task.step);
+  const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
+  const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
+  const places = placesFor(content, view.child.hand);
+  return (
+    <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
+      <header className="flex items-baseline justify-between gap-4">
+        <a href={`/f/${token}?lang=${language}`} className="underline underline-offset-4">
+          {t('family.back')}
+        </a>
+        <strong className="font-title">{view.child.calledName}</strong>
+      </header>
+      <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
+      <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
+      <p className="text-soft">{t('family.stepOf', { step, part: t(`family.parts.${task.part}`), index: place.index, count: place.count })}</p>
+
+      <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
+      {step !== task.step && <p className="mt-2">{t('family.swapped', { step, name: local(here.name) })}</p>}
+      <div className="mt-2 grid grid-cols-2 gap-2.5">
+        {mayChoose(step - 1) ? (
+          <a className="press" href={`${address}&step=${step - 1}`}>
+            {t('family.tooHard')}
+          </a>
+        ) : (
+          <span />
+        )}
+        {mayChoose(step + 1) && (
+          <a className="press" href={`${address}&step=${step + 1}`}>
+            {t('family.tooEasy')}
+          </a>
+        )}
+      </div>
+
+      <h2 className="mt-5 text-[18px]">{t('family.need')}</h2>
+      <ul className="list-disc pl-5">
+        {content.materials.map((material) => (
+          <li key={material.id}>
+            {material.count > 1 && `${material.count} `}
+            {local(material.name)}
+            {material.substitutes[0] && <span className="text-soft"> ({t('family.orElse', { what: local(material.substitutes[0]) })})</span>}
+          </li>
+        ))}
+      </ul>
+      {places.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[18px]">{t('family.table')}</h2>
+          <ul className="list-disc pl-5">
+            {places.map((placed, index) => (
+              <li key={index}>{t(`family.side.${placed.side}`, { what: local(placed.what) })}</li>
+            ))}
+          </ul>
+          {view.child.hand === 'unsettled' && <p className="text-soft">{t('family.unsettled', { name: view.child.calledName })}</p>}
+        </>
+      )}
+      <h2 className="mt-4 text-[18px]">{t('family.youDo')}</h2>
+      <Lines texts={content.helperSteps.map(local)} />
+      <h2 className="mt-4 text-[18px]">{t('family.childDoes', { name: view.child.calledName })}</h2>
+      <Lines texts={content.childSteps.map(local)} />
+      <h2 className="mt-4 text-[18px]">{t('family.looksRight')}</h2>
+      <Lines texts={content.looksRight.map(local)} />
+      <div className="watch mt-4">
+        <strong>{t('family.watchOut')}.</strong> {content.cautions.map(local).join(' ')} {local(content.stopRule)}
+      </div>
+
+      <ReportForm action={`/f/${token}/report`} words={{ kept: t('family.kept'), sent: t('family.sent') }}>
+        <input type="hidden" name="lang" value={language} />
+        <input type="hidden" name="idempotencyKey" value={newKey} />
+        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+        <input type="hidden" name="corrects" value={reportedToday?.reportId ?? ''} />
+        <input type="hidden" name="step" value={step} />
+        <h2 className="mt-6 text-[20px]">
+          {t('family.howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, language)}</span>
+        </h2>
+        <Amounts said={reportedToday} task={task} language={language} />
+        <Choices name="help" title={t('family.help')} chosen={reportedToday?.help ?? null} options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])} />
+        <Choices name="effort" title={t('family.felt')} chosen={reportedToday?.effort ?? null} options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])} />
+        <details className="mt-4" open={Boolean(reportedToday?.words || reportedToday?.stopReason || reportedToday?.safetyWord)}>
+          <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('family.more')}</summary>
+          <Choices
+            name="stopReason"
+            title={t('family.stopped')}
+            chosen={reportedToday?.stopReason ?? ''}
+            options={[['', t('family.stops.none')], ...STOP_REASONS.map((reason): [string, string] => [reason, t(`family.stops.${reason}`)])]}
+          />
+          <label className="mt-3 block">
+            <span className="sr-only">{t('family.more')}</span>
+            <textarea name="words" rows={3} className="box" dir="auto" defaultValue={reportedToday?.words} data-field="words" aria-label={t('family.more')} />
+          </label>
+          <div className="mt-2 grid gap-2">
+            <Tick name="question" label={t('family.question')} ticked={reportedToday?.isQuestion} />
+            <Tick name="hurt" label={t('family.hurt')} ticked={reportedToday?.safetyWord} />
+          </div>
+          <label className="mt-3 block">
+            {t('family.when')} <span className="text-[15px] text-soft">{t('family.yesterdayOrEarlier')}</span>
+            <input type="date" name="doneOn" max={view.today} defaultValue={reportedToday?.doneOn ?? view.today} className="box" data-field="doneOn" />
+          </label>
+          <label className="mt-3 block">
+            {t('family.who')}
+            <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={reportedToday?.saidBy} data-field="saidBy" />
+          </label>
+        </details>
+        <button className="press press-main mt-4" name="done" value="yes">
+          {reportedToday ? t('family.sendChange') : t('family.send')}
+        </button>
+        <button className="press mt-2.5" name="done" value="no">
+          {t('family.sayNotDone')}
+        </button>
+      </ReportForm>
+      <p className="mt-8 text-[14px] text-soft">{t('family.care')}</p>
+    </main>
+  );
+}
+
+function Lines({ texts }: { texts: readonly string[] }) {
+  return (
+    <ol className="list-decimal pl-6">
+      {texts.map((text) => (
+        <li key={text}>{text}</li>
+      ))}
+    </ol>
+  );
+}
+
+function Amounts({ said, task, language }: { said: SaidToday | null; task: FamilyTaskView['task']; language: Language }) {
+  const t = familyWords(language);
+  const { unit, handTurns, perHand, perDay } = reckonDose(task.dose, 1);
+  const tap = { hint: t('family.tapHint'), less: t('family.tapUndo'), swap: t('family.swapHands') };
+  if (handTurns === 2) {
+    return (
+      <Counter
+        tap={tap}
+        fields={[
+          { name: 'left', label: t('family.leftHand'), target: perHand, of: t('family.ofTarget', { target: perHand }), start: said?.left ?? 0 },
+          { name: 'right', label: t('family.rightHand'), target: perHand, of: t('family.ofTarget', { target: perHand }), start: said?.right ?? 0 },
+        ]}
+      />
+    );
+  }
+  const label = unit === 'minutes' ? t('family.minutes') : unit === 'pieces' ? t('family.pieces') : t('family.count');
+  return <Counter tap={tap} fields={[{ name: 'amount', label, target: perDay, of: t('family.ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]} />;
+}
+
+function Choices({ name, title, chosen, options }: { name: string; title: string; chosen: string | null; options: readonly (readonly [string, string])[] }) {
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1.5 text-[18px] font-bold">{title}</legend>
+      <div className={`grid gap-2 ${options.length > 3 ? 'grid-cols-2' : 'grid-cols-1'}`}>
+        {options.map(([value, label]) => (
+          <label key={value} className="choice">
+            <input type="radio" name={name} value={value} defaultChecked={chosen === value} />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Tick({ name, label, ticked }: { name: string; label: string; ticked: boolean | undefined }) {
+  return (
+    <label className="choice">
+      <input type="checkbox" name={name} defaultChecked={ticked} />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,22 @@
+import { familyWords, type Language } from '../shared/words';
+
+interface Props {
+  readonly fault: { readonly code: string; readonly detail: unknown; readonly logId: string | null };
+  readonly language: Language;
+}
+
+export function FamilyTrouble({ fault, language }: Props) {
+  const t = familyWords(language);
+  return (
+    <main className="mx-auto max-w-[30rem] px-[18px] pt-[12vh]" lang={language}>
+      {fault.code === 'databaseAway' && <meta httpEquiv="refresh" content="3" />}
+      <svg width="56" height="42" viewBox="0 0 25 19" aria-hidden="true">
+        <path d="M0 19V13H8V7H16V0H25V19Z" fill="var(--color-green)" />
+      </svg>
+      <h1 className="mt-3 text-[24px]">Yard Steps</h1>
+      <p role="alert" className="mt-3">
+        {t(`faults.${fault.code}` as 'faults.unexpected', { logId: fault.logId ?? '', minutes: 0 } as never)}
+      </p>
+    </main>
+  );
+}

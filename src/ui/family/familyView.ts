@@ -1,0 +1,37 @@
+import type { CalendarDay, Instant } from '@/core/calendar';
+import type { Child, ProgramTask, ProgramVersion } from '@/core/caseload';
+import type { Effort, HelpLevel, StopReason } from '@/core/sessions';
+
+export interface SaidToday {
+  readonly reportId: number;
+  readonly step: number;
+  readonly done: boolean;
+  readonly amount: number;
+  readonly target: number;
+  readonly left: number;
+  readonly right: number;
+  readonly plainAmount: number;
+  readonly help: HelpLevel | null;
+  readonly effort: Effort | null;
+  readonly stopReason: StopReason | null;
+  readonly safetyWord: boolean;
+  readonly isQuestion: boolean;
+  readonly words: string;
+  readonly saidBy: string;
+  readonly saidAt: Instant;
+  readonly doneOn: CalendarDay;
+}
+
+export interface FamilyTaskView {
+  readonly task: ProgramTask;
+  readonly reportedToday: SaidToday | null;
+}
+
+export interface FamilyDayView {
+  readonly child: Child;
+  readonly today: CalendarDay;
+  readonly version: ProgramVersion | null;
+  readonly tasks: readonly FamilyTaskView[];
+  readonly otherTasks: readonly FamilyTaskView[];
+  readonly emergencyNumber: string;
+}

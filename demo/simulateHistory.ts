@@ -39,7 +39,7 @@ export interface DemoHistory {
 
 const WEEKS = 10;
 /** The therapist's last round was so many days ago: what came since asks for her now. */
-const DAYS_SINCE_ROUND = 8;
+const DAYS_SINCE_ROUND = 3;
 
 /** Ten weeks of one family, from a seed: what was sent, what was done, what was said. */
 export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], today: CalendarDay, seed: number): DemoHistory {
@@ -58,7 +58,7 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
   let reportId = 0;
 
   for (const day of daysFromTo(start, today)) {
-    const roundDay = weekdayOf(day) === 1 && day > addDays(start, 6) && day <= addDays(today, -DAYS_SINCE_ROUND);
+    const roundDay = day > addDays(start, 3) && day <= addDays(today, -DAYS_SINCE_ROUND) && (weekdayOf(day) === 1 || weekdayOf(day) === 4 || day === addDays(today, -DAYS_SINCE_ROUND));
     if (roundDay) {
       tasks.forEach((_, taskIndex) => {
         const suggestion = streakRule({
@@ -69,7 +69,7 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
           today: day,
           unreadSafetyReportIds: [],
         });
-        if ((suggestion.move !== 'up' && suggestion.move !== 'down') || chance() < 0.2) return;
+        if ((suggestion.move !== 'up' && suggestion.move !== 'down') || (chance() < 0.2 && day < addDays(today, -14))) return;
         const number = versions.length + 1;
         const fromStep = steps[taskIndex]!;
         steps = steps.map((step, index) => (index === taskIndex ? suggestion.toStep : step));
@@ -78,8 +78,9 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
       });
     }
     const week = Math.floor(daysFromTo(start, day).length / 7);
+    if (chance() > practiceChance(child.kind, weekdayOf(day), week, day === today)) continue;
     tasks.forEach((task, taskIndex) => {
-      if (!task.weekdays.includes(weekdayOf(day)) || chance() > practiceChance(child.kind, weekdayOf(day), week, day === today)) return;
+      if (!task.weekdays.includes(weekdayOf(day)) || chance() > 0.88) return;
       const step = steps[taskIndex]!;
       if (chance() < 0.04) {
         reports.push(refused(++reportId, day, step, versions.length, taskIndex, task.target, child, chance));

@@ -21,6 +21,8 @@ export interface FlightSize {
   readonly headroom: number;
   readonly bracketRoom: number;
   readonly pipRoom: number;
+  /** How high the first tread lies, as a share of the room for the stairs, 0 to 1. */
+  readonly footShare: number;
   readonly pipPitch: number;
 }
 
@@ -44,7 +46,7 @@ export interface Flight {
 }
 
 /** A tread never shrinks under this share of an even one. */
-const LEAST_SHARE = 0.6;
+const LEAST_SHARE = 0.65;
 /** A long stay widens a tread up to this many days' worth. */
 const MOST_DAYS = 40;
 
@@ -58,7 +60,7 @@ export function layFlight(input: FlightInput): Flight {
   refuseBadLadder(input);
   const floorY = size.height - size.bracketRoom - size.pipRoom;
   const widths = treadWidths(input);
-  const heights = treadHeights(demands, floorY - size.headroom);
+  const heights = treadHeights(input, floorY - size.headroom);
   let x = 0;
   const treads = demands.map((_, index): Tread => {
     const step = index + 1;
@@ -101,10 +103,10 @@ function treadWidths({ demands, daysSpent, size }: FlightInput): number[] {
   return days.map((each) => least + (total === 0 ? spare / demands.length : (spare * each) / total));
 }
 
-function treadHeights(demands: readonly number[], room: number): number[] {
+function treadHeights({ demands, size }: FlightInput, room: number): number[] {
   const first = demands[0]!;
   const rise = demands.at(-1)! - first;
-  const foot = room * 0.22;
+  const foot = room * size.footShare;
   return demands.map((demand) => foot + (rise === 0 ? 0 : ((demand - first) / rise) * (room - foot)));
 }
 

@@ -16,7 +16,7 @@ export async function messagesOf(work: Work, childIds: readonly number[], most: 
   if (childIds.length === 0) return [];
   return work.select<PostMessage>(
     `SELECT m.id, m.child_id AS childId, m.kind, m.words, m.status, m.created_at AS createdAt, m.handed_over_at AS handedOverAt, p.name AS createdBy
-     FROM messages m JOIN people p ON p.id = m.created_by WHERE m.child_id IN (:childIds) ORDER BY m.id DESC LIMIT :most`,
+     FROM messages m JOIN people p ON p.id = m.created_by WHERE m.child_id IN (:childIds) ORDER BY m.created_at DESC, m.id DESC LIMIT :most`,
     { childIds, most },
   );
 }

@@ -15,18 +15,20 @@ export interface PostView {
 const MESSAGES_SHOWN = 120;
 
 /** What went out over the caseload, and one family's pretend phone. */
-export async function viewPost(context: Context, actor: PersonActor, phoneOf: number | null): Promise<PostView> {
+export async function viewPost(context: Context, actor: PersonActor, wish: { phoneOf: number | null; search: string }): Promise<PostView> {
   const view = await inTransaction(context.db, async (work) => {
     const children = await childrenOf(work, actor.personId);
     const childIds = children.map((child) => child.id);
     const messages = await messagesOf(work, childIds, MESSAGES_SHOWN);
-    const holder = phoneOf ?? messages[0]?.childId ?? null;
+    const holder = wish.phoneOf ?? messages[0]?.childId ?? null;
     const child = holder === null ? null : (await requireChild(work, actor, holder, 'read')).child;
     await auditPerson(work, actor, context.now(), [...new Set([...messages.map((message) => message.childId), ...(child ? [child.id] : [])])], 'post.viewed');
     const names = new Map(children.map((each) => [each.id, nameOf(each)]));
     return {
       timeZone: (await workplaceOf(work)).timeZone,
-      messages: messages.map((message) => ({ ...message, childName: names.get(message.childId) ?? '' })),
+      messages: messages
+        .map((message) => ({ ...message, childName: names.get(message.childId) ?? '' }))
+        .filter((message) => `${message.childName} ${message.words}`.toLowerCase().includes(wish.search.trim().toLowerCase())),
       children: children.map((each) => ({ id: each.id, name: nameOf(each) })),
       child,
     };

@@ -43,7 +43,7 @@ export function ChildScreen({ view, ...acts }: ChildProps) {
       <div className="flex items-baseline gap-6">
         <h1 className="text-[28px]">{nameOf(child)}</h1>
         <span className="text-soft">
-          {percentRange(practice.adherence)} practised in 14 days, <span title={adherenceHow(practice.adherence)} className="cursor-help underline decoration-dotted underline-offset-4">how do we know?</span>
+          {percentRange(practice.adherence)} practised in 14 days
         </span>
         <span>
           <PracticeDots days={practice.days} />
@@ -56,8 +56,9 @@ export function ChildScreen({ view, ...acts }: ChildProps) {
       </div>
       <ChildFacts child={child} today={view.today} />
       <p className="mt-1 text-[14px] text-soft">
-        Helpers: {child.helpers || 'not told'} · at home: {child.materialsAtHome.map((material) => material.replaceAll('-', ' ')).join(', ') || 'not asked yet'} · {adherenceHow(practice.adherence)}
+        Helpers: {child.helpers || 'not told'} · at home: {child.materialsAtHome.map((material) => material.replaceAll('-', ' ')).join(', ') || 'not asked yet'}
       </p>
+      <p className="text-[14px] text-soft">How we know: {adherenceHow(practice.adherence)}</p>
       <div className="mt-6 grid grid-cols-[minmax(0,1fr)_340px] gap-8">
         <div className="min-w-0 space-y-8">
           <Program program={program} flights={view.flights} />

@@ -3,8 +3,10 @@ import { nameOf, type Child } from '@/core/caseload';
 import type { Instant } from '@/core/calendar';
 import { momentIn } from '../shared/days';
 import { RowKeys } from './RowKeys.client';
+import { SearchBox } from './SearchBox.client';
 
 export interface PostProps {
+  readonly search: string;
   readonly view: {
     readonly timeZone: string;
     readonly messages: readonly { readonly id: number; readonly childId: number; readonly childName: string; readonly kind: string; readonly words: string; readonly status: string; readonly createdAt: Instant; readonly createdBy: string }[];
@@ -15,17 +17,20 @@ export interface PostProps {
 const KINDS: Record<string, string> = { program: 'new program', newStep: 'new step', note: 'a word' };
 const STATES: Record<string, string> = { waiting: 'waiting', handedOver: 'gone out', withdrawn: 'withdrawn' };
 
-export function PostScreen({ view }: PostProps) {
+export function PostScreen({ view, search }: PostProps) {
   return (
     <>
-      <h1 className="text-[24px]">Post</h1>
+      <div className="flex items-baseline">
+        <h1 className="text-[24px]">Post</h1>
+        <SearchBox value={search} />
+      </div>
       <div className="mt-2 grid grid-cols-[minmax(0,1fr)_380px] gap-8">
         <section aria-label="What went out">
           <RowKeys />
           <table className="w-full border-collapse">
             <thead>
               <tr>
-                {['to the family of', 'what', 'words', 'by', 'when', 'state'].map((head) => (
+                {['family of', 'what', 'words', 'by', 'when', 'state'].map((head) => (
                   <th key={head} className="cell-head">
                     {head}
                   </th>
@@ -41,7 +46,9 @@ export function PostScreen({ view }: PostProps) {
                     </Link>
                   </td>
                   <td className="cell whitespace-nowrap">{KINDS[message.kind]}</td>
-                  <td className="cell text-soft">{message.words.replace('{link}', '(private link)')}</td>
+                  <td className="cell max-w-0 w-full truncate text-soft" title={message.words.replace('{link}', '(private link)')}>
+                    {message.words.replace('{link}', '(private link)')}
+                  </td>
                   <td className="cell whitespace-nowrap">{message.createdBy}</td>
                   <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
                   <td className="cell whitespace-nowrap">{STATES[message.status]}</td>

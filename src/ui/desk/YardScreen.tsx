@@ -3,7 +3,7 @@ import { SILENT_DAYS, type YardFilter, type YardGroup, type YardRow, type YardSo
 import type { CalendarDay } from '@/core/calendar';
 import { SmallFlight } from '../flight/FlightDrawing';
 import { PracticeDots } from '../flight/pips';
-import { longDay, sinceDays } from '../shared/days';
+import { sinceDays, spanOfDays } from '../shared/days';
 import { adherenceHow, percentRange } from './figures';
 import { RowKeys } from './RowKeys.client';
 import { SearchBox } from './SearchBox.client';
@@ -43,7 +43,7 @@ export function YardScreen({ view, wish }: YardProps) {
             <th className="cell-head w-[130px]">child</th>
             <th className="cell-head">steps now</th>
             <th className="cell-head w-[178px]">
-              {longDay(view.days[0]!)} – {longDay(view.days.at(-1)!)}
+              {spanOfDays(view.days[0]!, view.days.at(-1)!)}
             </th>
             <th className="cell-head w-[170px]">given / asked</th>
             <th className="cell-head w-[96px]">practised</th>

@@ -59,7 +59,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         )}
       </div>
 
-      <h2 className="mt-5 text-[18px]">{t('family.need')}</h2>
+      <h2 className="mt-4 text-[18px]">{t('family.need')}</h2>
       <ul className="list-disc pl-5">
         {content.materials.map((material) => (
           <li key={material.id}>
@@ -80,13 +80,10 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
           {view.child.hand === 'unsettled' && <p className="text-soft">{t('family.unsettled', { name: view.child.calledName })}</p>}
         </>
       )}
-      <h2 className="mt-4 text-[18px]">{t('family.youDo')}</h2>
-      <Lines texts={content.helperSteps.map(local)} />
-      <h2 className="mt-4 text-[18px]">{t('family.childDoes', { name: view.child.calledName })}</h2>
-      <Lines texts={content.childSteps.map(local)} />
-      <h2 className="mt-4 text-[18px]">{t('family.looksRight')}</h2>
-      <Lines texts={content.looksRight.map(local)} />
-      <div className="watch mt-4">
+      <Said who={t('family.youDo')} texts={content.helperSteps.map(local)} />
+      <Said who={t('family.childDoes', { name: view.child.calledName })} texts={content.childSteps.map(local)} />
+      <Said who={t('family.looksRight')} texts={content.looksRight.map(local)} />
+      <div className="watch mt-3">
         <strong>{t('family.watchOut')}.</strong> {content.cautions.map(local).join(' ')} {local(content.stopRule)}
       </div>
 
@@ -139,13 +136,11 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
   );
 }
 
-function Lines({ texts }: { texts: readonly string[] }) {
+function Said({ who, texts }: { who: string; texts: readonly string[] }) {
   return (
-    <ol className="list-decimal pl-6">
-      {texts.map((text) => (
-        <li key={text}>{text}</li>
-      ))}
-    </ol>
+    <p className="mt-3">
+      <strong>{who}:</strong> {texts.join(' ')}
+    </p>
   );
 }
 

@@ -1,7 +1,7 @@
 import { layFlight, type Flight, type FlightInput, type FlightSize, type Tread } from '@/core/flight';
 
-const SMALL: FlightSize = { width: 108, height: 30, headroom: 12, bracketRoom: 0, pipRoom: 0, pipPitch: 12 };
-const LARGE: FlightSize = { width: 790, height: 158, headroom: 34, bracketRoom: 16, pipRoom: 20, pipPitch: 13 };
+const SMALL: FlightSize = { width: 108, height: 30, headroom: 12, bracketRoom: 0, pipRoom: 0, footShare: 0.2, pipPitch: 12 };
+const LARGE: FlightSize = { width: 790, height: 176, headroom: 30, bracketRoom: 16, pipRoom: 20, footShare: 0.36, pipPitch: 13 };
 
 export type FlightData = Omit<FlightInput, 'size'>;
 
@@ -24,7 +24,7 @@ export function LargeFlight({ flight, names, label, width = LARGE.width }: { fli
     <svg viewBox={`-4 0 ${size.width + 8} ${size.height}`} className="h-auto w-full" role="img" aria-label={label}>
       <Stairs laid={laid} size={size} heavy={4} />
       {laid.treads.map((tread, index) => (
-        <TreadName key={tread.step} tread={tread} name={names[index] ?? ''} />
+        <TreadName key={tread.step} tread={tread} floorY={laid.floorY} name={names[index] ?? ''} />
       ))}
       {laid.bracket && (
         <path
@@ -66,11 +66,11 @@ function line(treads: readonly Tread[]): string {
 
 const round = (value: number) => Math.round(value * 10) / 10;
 
-/** A name lies under its tread; one that is too wide for the tread is cut at a word and kept whole in the title. */
-function TreadName({ tread, name }: { tread: Tread; name: string }) {
+/** A name lies under its tread; one that has no room there ends in an ellipsis and stands whole in the title. */
+function TreadName({ tread, floorY, name }: { tread: Tread; floorY: number; name: string }) {
   const room = Math.floor((tread.width - 8) / 6.1);
   const text = `${tread.step} ${name}`;
-  const lines = wrap(text, room).slice(0, 3);
+  const lines = wrap(text, room, Math.floor((floorY - tread.y - 4) / 13));
   return (
     <text x={tread.x + 5} y={tread.y + 16} fontSize="12" fontWeight={tread.state === 'here' ? 700 : 400} fill={tread.state === 'coming' ? 'var(--color-soft)' : 'var(--color-green)'}>
       <title>{text}</title>
@@ -83,12 +83,12 @@ function TreadName({ tread, name }: { tread: Tread; name: string }) {
   );
 }
 
-function wrap(text: string, room: number): string[] {
+function wrap(text: string, room: number, most: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const last = lines.at(-1);
     if (last !== undefined && `${last} ${word}`.length <= room) lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }
-  return lines;
+  return lines.length <= most ? lines : [...lines.slice(0, most - 1), `${lines[most - 1]}…`];
 }

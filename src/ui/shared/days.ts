@@ -14,6 +14,13 @@ export const weekdayName = (day: CalendarDay, locale = 'en-GB') => format(day, {
 /** "Mon 23 Nov" */
 export const dayAndMonth = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
 
+/** "10 – 23 November", "28 Oct – 10 Nov" */
+export function spanOfDays(from: CalendarDay, to: CalendarDay): string {
+  if (from.slice(0, 7) === to.slice(0, 7)) return `${Number(from.slice(8))} – ${longDay(to)}`;
+  const short = (day: CalendarDay) => format(day, { day: 'numeric', month: 'short' });
+  return `${short(from)} – ${short(to)}`;
+}
+
 /** "today", "yesterday", "3 days" */
 export function sinceDays(days: number | null): string {
   if (days === null) return 'never';

@@ -5,15 +5,16 @@ import { PostScreen } from '@/ui/desk/PostScreen';
 import { Shell } from '@/ui/desk/Shell';
 
 export default async function PostPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const { phone } = await searchParams;
+  const { phone, search } = await searchParams;
+  const wanted = typeof search === 'string' ? search.slice(0, 80) : '';
   const phoneOf = typeof phone === 'string' && /^\d+$/.test(phone) ? Number(phone) : null;
   return screen(async (actor, context) => {
     // What a crash left waiting goes out now.
     await deliverWaiting(context);
-    const view = await viewPost(context, actor, phoneOf);
+    const view = await viewPost(context, actor, { phoneOf, search: wanted });
     return (
       <Shell here="/post" personName={actor.name}>
-        <PostScreen view={view} />
+        <PostScreen view={view} search={wanted} />
       </Shell>
     );
   });

@@ -41,9 +41,9 @@ export function PlannedRow({ planned, task, index, edit, children }: Props) {
           </button>
         </span>
       </div>
-      <div className="mt-1.5 flex flex-wrap items-end gap-x-4 gap-y-2">
+      <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
         <StepSelect label="Today’s step" value={planned.step} task={task} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
-        <StepSelect label="Family may go down to" value={planned.chooseFrom} task={task} onStep={(chooseFrom) => change({ chooseFrom })} />
+        <StepSelect label="Family: down to" value={planned.chooseFrom} task={task} onStep={(chooseFrom) => change({ chooseFrom })} />
         <StepSelect label="and up to" value={planned.chooseTo} task={task} onStep={(chooseTo) => change({ chooseTo })} />
         <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
         <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
@@ -61,7 +61,7 @@ function StepSelect({ label, value, task, onStep }: { label: string; value: numb
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
-      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className="field max-w-[190px]">
+      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className="field w-[148px]">
         {task.content.ladder.steps.map((step, index) => (
           <option key={index} value={index + 1}>
             {index + 1} {step.name.en}
@@ -92,11 +92,11 @@ function DoseFields({ dose, onDose }: { dose: PlannedDose; onDose: (dose: Planne
     <>
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">{target.kind === 'time' ? 'minutes' : target.kind === 'count' ? (dose.hands === 'each' ? 'each hand' : 'how many') : 'pieces'}</span>
-        <input type="number" min={1} max={100} value={amount} onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })} className="field w-[68px]" />
+        <input type="number" min={1} max={100} value={amount} onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })} className="field w-[60px]" />
       </label>
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">rounds</span>
-        <input type="number" min={1} max={20} value={dose.rounds} onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })} className="field w-[60px]" />
+        <input type="number" min={1} max={20} value={dose.rounds} onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })} className="field w-[54px]" />
       </label>
     </>
   );

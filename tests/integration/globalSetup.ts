@@ -1,0 +1,18 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { startMariaDb, type PrivateMariaDb } from '../../scripts/mariadb';
+
+export interface IntegrationServer {
+  yardMariaDb?: PrivateMariaDb;
+  yardFolder?: string;
+}
+
+/** A MariaDB of the tests' own, thrown away at the end. Each test file makes a database of its own on it. */
+export default async function setUp(): Promise<void> {
+  const holder = globalThis as IntegrationServer;
+  holder.yardFolder = mkdtempSync(path.join(tmpdir(), 'yard-test-'));
+  holder.yardMariaDb = await startMariaDb(path.join(holder.yardFolder, 'mariadb'));
+  process.env.YARD_TEST_DATABASE = holder.yardMariaDb.url('yard');
+  process.env.YARD_TEST_FOLDER = holder.yardFolder;
+}

@@ -160,7 +160,7 @@ function withStories(child: DemoChild, reports: readonly DemoReport[]): DemoRepo
   const last = reports.length - 1;
   return reports.map((report, index) => {
     if (index !== last) return report;
-    if (child.kind === 'safetyWord') return { ...report, safetyWord: true, stopReason: 'pain', effort: 'tooHard', words: 'Thumb hurt and went red after the tongs. We stopped.' };
+    if (child.kind === 'safetyWord') return { ...report, safetyWord: true, stopReason: 'pain', effort: 'tooHard', amount: Math.min(report.amount, 1), left: 0, right: 0, plain: 1, words: 'The thumb hurt and went red. We stopped.' };
     if (child.kind === 'question') {
       return { ...report, isQuestion: true, words: child.language === 'es' ? '¿Puede usar las dos manos si se cansa?' : 'Can we use the big tongs again on bad days?' };
     }

@@ -1,6 +1,6 @@
 import { daysBetween, type CalendarDay } from '../calendar';
 import { minutesOf } from '../dose';
-import { hazardsOf, PARTS, type Hazard, type Hand, type TaskContent } from '../tasks';
+import { hazardsOf, isNeededAt, PARTS, type Hazard, type Hand, type TaskContent } from '../tasks';
 import type { PlannedTask, ProgramDraft } from './programDraft';
 
 /** The facts of a child that change what may be sent. */
@@ -36,7 +36,7 @@ export function checkProgram(draft: ProgramDraft, tasks: readonly TaskContent[],
   if (daysBetween(draft.startsOn, draft.endsOn) < 0) findings.push({ severity: 'error', code: 'endsBeforeStart', task: null });
   else if (draft.endsOn < today) findings.push({ severity: 'error', code: 'endedAlready', task: null });
   draft.tasks.forEach((planned, index) => {
-    findings.push(...checkPlacement(planned, index, tasks[index]!, draft), ...checkForChild(tasks[index]!, index, child));
+    findings.push(...checkPlacement(planned, index, tasks[index]!, draft), ...checkForChild(planned, tasks[index]!, index, child));
   });
   findings.push(...checkBudget(draft, child), ...checkOrder(draft));
   return findings;
@@ -55,8 +55,8 @@ function checkPlacement(planned: PlannedTask, task: number, content: TaskContent
   return findings;
 }
 
-function checkForChild(content: TaskContent, task: number, child: ChildFacts): ProgramFinding[] {
-  const findings: ProgramFinding[] = hazardsOf(content).flatMap((hazard) => {
+function checkForChild({ chooseFrom, chooseTo }: PlannedTask, content: TaskContent, task: number, child: ChildFacts): ProgramFinding[] {
+  const findings: ProgramFinding[] = hazardsOf(content, chooseFrom, chooseTo).flatMap((hazard) => {
     const severity = severityFor(hazard, child);
     return severity ? [{ severity, code: 'hazard' as const, task, hazard }] : [];
   });
@@ -64,7 +64,7 @@ function checkForChild(content: TaskContent, task: number, child: ChildFacts): P
   if (child.ageYears < fromYears || child.ageYears > toYears) {
     findings.push({ severity: 'caution', code: 'age', task, fromYears, toYears });
   }
-  const materials = content.materials.flatMap((material, index) => (child.materialsAtHome.includes(material.id) ? [] : [index]));
+  const materials = content.materials.flatMap((material, index) => (child.materialsAtHome.includes(material.id) || !isNeededAt(material, chooseFrom, chooseTo) ? [] : [index]));
   if (materials.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials });
   return findings;
 }

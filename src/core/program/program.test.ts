@@ -34,14 +34,18 @@ describe('checks of a program', () => {
     ['no day', [planned('crane-lift', { weekdays: [] })], {}, {}, { code: 'noDays' }],
     ['the same task twice', [planned('crane-lift'), planned('crane-lift')], {}, {}, { code: 'twice', task: 1 }],
     ['scissors where the family has not allowed them', [planned('cut-the-planks')], { scissorsAllowed: false }, {}, { code: 'hazard', hazard: 'blade', severity: 'error' }],
-    ['small parts for a child who mouths things', [planned('pocket-the-washers')], { mouthsThings: true }, {}, { code: 'hazard', hazard: 'smallPart', severity: 'caution' }],
+    ['small parts for a child who mouths things', [planned('pocket-the-washers', { chooseTo: 7 })], { mouthsThings: true }, {}, { code: 'hazard', hazard: 'smallPart', severity: 'caution' }],
     ['glue for a child who avoids sticky hands', [planned('tile-the-roof')], { texturesAvoided: ['sticky'] }, {}, { code: 'hazard', hazard: 'glue' }],
     ['a child too young', [planned('cut-the-planks')], { ageYears: 3 }, {}, { code: 'age', fromYears: 4 }],
     ['writing without a warm-up', [planned('wheels-and-windows')], {}, {}, { code: 'writingWithoutWarmUp', task: null }],
-    ['what is not at home', [planned('crane-lift')], { materialsAtHome: ['box', 'cup', 'kitchen-tongs'] }, {}, { code: 'missingAtHome', materials: [1] }],
+    ['what is not at home', [planned('crane-lift')], { materialsAtHome: ['box', 'kitchen-tongs'] }, {}, { code: 'missingAtHome', materials: [1] }],
     ['more minutes than the family has', [planned('crane-lift', { dose: { ...content('crane-lift').dose, rounds: 9 } })], {}, {}, { code: 'overBudget', weekday: 1, budget: 20 }],
   ] as const)('finds %s', (_name, tasks, facts, span, finding) => {
     expect(check([...tasks], facts, span)).toContainEqual(expect.objectContaining(finding));
+  });
+
+  it('asks for nothing that only other steps need', () => {
+    expect(check([planned('pocket-the-washers')], { mouthsThings: true })).not.toContainEqual(expect.objectContaining({ hazard: 'smallPart' }));
   });
 
   it('adds up the minutes of one weekday', () => {

@@ -45,6 +45,8 @@ const materialSchema = z.strictObject({
   name: localTextSchema,
   count: z.number().int().min(1).max(200),
   sizeMm: z.number().positive().max(3000).optional(),
+  /** The steps of the ladder that need it, both included; all where nothing is said. */
+  steps: z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) }).optional(),
   hazards: z.array(z.enum(HAZARDS)).default([]),
   substitutes: z.array(localTextSchema).max(4).default([]),
 });
@@ -81,9 +83,16 @@ export const taskContentSchema = z.strictObject({
 export type TaskContent = z.infer<typeof taskContentSchema>;
 export type TaskStep = TaskContent['ladder']['steps'][number];
 
-/** The hazards that a task's materials bring, each once. */
-export function hazardsOf(task: Pick<TaskContent, 'materials'>) {
-  return [...new Set(task.materials.flatMap((material) => material.hazards))];
+export type Material = TaskContent['materials'][number];
+
+/** True where a material is needed at any of the steps from `from` to `to`, both included. */
+export function isNeededAt(material: Pick<Material, 'steps'>, from: number, to = from): boolean {
+  return !material.steps || (material.steps.from <= to && material.steps.to >= from);
+}
+
+/** The hazards that a task's materials bring at the steps from `from` to `to`, each once. */
+export function hazardsOf(task: Pick<TaskContent, 'materials'>, from: number, to: number) {
+  return [...new Set(task.materials.filter((material) => isNeededAt(material, from, to)).flatMap((material) => material.hazards))];
 }
 
 /** The knobs that a task turns, by name. */

@@ -1,6 +1,6 @@
 import { reckonDose } from '@/core/dose';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
-import { placesFor, type LocalText } from '@/core/tasks';
+import { isNeededAt, placesFor, type LocalText } from '@/core/tasks';
 import { familyWords, type Language } from '../shared/words';
 import { Counter } from './Counter.client';
 import { ReportForm } from './ReportForm.client';
@@ -61,7 +61,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
 
       <h2 className="mt-4 text-[18px]">{t('family.need')}</h2>
       <ul className="list-disc pl-5">
-        {content.materials.map((material) => (
+        {content.materials.filter((material) => isNeededAt(material, step)).map((material) => (
           <li key={material.id}>
             {material.count > 1 && `${material.count} `}
             {local(material.name)}

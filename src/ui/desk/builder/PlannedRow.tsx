@@ -43,12 +43,17 @@ export function PlannedRow({ planned, task, index, edit, children }: Props) {
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
         <StepSelect label="Today’s step" value={planned.step} task={task} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
-        <StepSelect label="Family: down to" value={planned.chooseFrom} task={task} onStep={(chooseFrom) => change({ chooseFrom })} />
-        <StepSelect label="and up to" value={planned.chooseTo} task={task} onStep={(chooseTo) => change({ chooseTo })} />
+        <StepSelect label="family from" value={planned.chooseFrom} task={task} numbersOnly onStep={(chooseFrom) => change({ chooseFrom })} />
+        <StepSelect label="up to" value={planned.chooseTo} task={task} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
         <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
         <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
       </div>
       {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
+      <p className="text-[14px] text-soft">
+        {planned.chooseFrom === planned.chooseTo
+          ? 'The family stays at this step.'
+          : `The family may choose from ${planned.chooseFrom} ${steps[planned.chooseFrom - 1]?.name.en ?? ''} up to ${planned.chooseTo} ${steps[planned.chooseTo - 1]?.name.en ?? ''}.`}
+      </p>
       <p className="text-[14px] text-soft">
         {[doseSentence(planned.dose, planned.weekdays.length), ...hiddenPractice(planned.dose, planned.weekdays.length)].join(' · ')}
       </p>
@@ -57,14 +62,14 @@ export function PlannedRow({ planned, task, index, edit, children }: Props) {
   );
 }
 
-function StepSelect({ label, value, task, onStep }: { label: string; value: number; task: LibraryTask; onStep: (step: number) => void }) {
+function StepSelect({ label, value, task, numbersOnly = false, onStep }: { label: string; value: number; task: LibraryTask; numbersOnly?: boolean; onStep: (step: number) => void }) {
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
-      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className="field w-[148px]">
+      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className={`field ${numbersOnly ? 'w-[64px]' : 'w-[240px]'}`}>
         {task.content.ladder.steps.map((step, index) => (
           <option key={index} value={index + 1}>
-            {index + 1} {step.name.en}
+            {index + 1} {numbersOnly ? '' : step.name.en}
           </option>
         ))}
       </select>

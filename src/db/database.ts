@@ -26,6 +26,9 @@ export function openDatabase(url: string, pool: { max?: number } = {}): Database
     define: { timestamps: false, freezeTableName: true, underscored: true },
     pool: { max: pool.max ?? 12, acquire: 6000, idle: 30_000 },
     dialectOptions: {
+      // Sequelize turns these on, and a BIGINT that is too large then comes back as text, silently.
+      supportBigNumbers: false,
+      bigNumberStrings: false,
       bigIntAsNumber: false,
       insertIdAsNumber: true,
       autoJsonMap: true,

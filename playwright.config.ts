@@ -1,0 +1,30 @@
+import { existsSync } from 'node:fs';
+import { defineConfig } from '@playwright/test';
+
+const chromium = process.env.YARD_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
+// The workers load this file again: the port is chosen once and handed on.
+process.env.YARD_E2E_PORT ??= String(20_000 + (process.pid % 20_000));
+const port = process.env.YARD_E2E_PORT;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  outputDir: '.data/e2e-results',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: chromium,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+    },
+  },
+  webServer: {
+    command: `node --import tsx scripts/serveForTests.ts .data/e2e ${port}`,
+    url: `http://127.0.0.1:${port}/api/health`,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 30_000 },
+  },
+});

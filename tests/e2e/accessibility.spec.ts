@@ -1,0 +1,62 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { childIdOf, linkOf, served, signIn } from './yard';
+
+async function findingsOn(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
+}
+
+test('the sign-in page', async ({ page }) => {
+  await page.goto('/sign-in');
+  expect(await findingsOn(page)).toEqual([]);
+});
+
+test.describe('therapist’s screens', () => {
+  test.beforeEach(({ page }) => signIn(page));
+
+  for (const [name, address] of [['Rounds', '/rounds'], ['Yard', '/yard'], ['Post', '/post'], ['Settings', '/settings'], ['nothing here', '/children/999999']] as const) {
+    test(name, async ({ page }) => {
+      await page.goto(address);
+      await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+      expect(await findingsOn(page)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+    });
+  }
+
+  test('Child, and Program builder with findings', async ({ page }) => {
+    const child = await childIdOf('Bram T.');
+    await page.goto(`/children/${child}`);
+    await expect(page.getByRole('heading', { name: 'Bram T.' })).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+    await page.goto(`/children/${child}/program`);
+    await expect(page.getByText('Caution:').first()).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+  });
+
+  test('the keys and the command box', async ({ page }) => {
+    await page.goto('/yard');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+  });
+});
+
+test.describe('family’s pages', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test('today, a task, and a link that does not open', async ({ page }) => {
+    await page.goto(linkOf('Odalys V.'));
+    expect(await findingsOn(page)).toEqual([]);
+    await page.getByRole('link', { name: /La grúa/ }).click();
+    await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
+    await page.getByText('¿Algo más?').first().click();
+    expect(await findingsOn(page)).toEqual([]);
+    await page.goto(`${served().url}/f/${'y'.repeat(32)}`);
+    expect(await findingsOn(page)).toEqual([]);
+  });
+});

@@ -1,0 +1,116 @@
+import { expect, test } from '@playwright/test';
+import { childIdOf, linkOf, served, signIn } from './yard';
+
+test.describe('signing in', () => {
+  test('says the same for a wrong password and an unknown address, then lets the right one in', async ({ page }) => {
+    await page.goto('/yard');
+    await expect(page).toHaveURL(/\/sign-in/);
+    for (const email of [served().therapist.email, 'nobody@tarrowhill.example']) {
+      await page.getByLabel('Address').fill(email);
+      await page.getByLabel('Password').fill('wrong');
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await expect(page.getByRole('alert').first()).toHaveText('Address and password do not belong together. Check both and try again.');
+    }
+    await signIn(page);
+    const [cookie] = await page.context().cookies();
+    expect(cookie).toMatchObject({ name: 'yard', httpOnly: true, sameSite: 'Lax' });
+  });
+
+  test('ends for good when signing out: the old cookie opens nothing', async ({ page, context }) => {
+    await signIn(page);
+    const cookies = await context.cookies();
+    await page.goto('/settings');
+    await page.getByRole('button', { name: 'Sign out here' }).click();
+    await expect(page).toHaveURL(/\/sign-in/);
+    await context.addCookies(cookies);
+    await page.goto('/yard');
+    await expect(page).toHaveURL(/\/sign-in/);
+  });
+});
+
+test.describe('the yard', () => {
+  test.beforeEach(({ page }) => signIn(page));
+
+  test('has a row a child, with flights, a fortnight, a range and the last word', async ({ page }) => {
+    await page.goto('/yard');
+    await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible();
+    await expect(page.locator('[data-row]')).toHaveCount(48);
+    const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
+    await expect(row.getByRole('img', { name: /^Crane lift: step \d of 7/ })).toBeVisible();
+    await expect(row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ said not done, \d+ no word$/ })).toBeVisible();
+    await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)? %/);
+  });
+
+  test('keeps search, filter and order in its address', async ({ page }) => {
+    await page.goto('/yard');
+    await page.keyboard.press('/');
+    await page.keyboard.type('odal');
+    await expect(page).toHaveURL(/search=odal/);
+    await expect(page.locator('[data-row]')).toHaveCount(1);
+    await page.getByLabel('Search for a child').fill('');
+    await expect(page).not.toHaveURL(/search=/);
+    await page.getByRole('link', { name: 'silent 7 days' }).click();
+    await page.getByRole('link', { name: 'longest silent' }).click();
+    await expect(page).toHaveURL(/show=silent.*sort=word/);
+    const shown = await page.locator('[data-row]').count();
+    expect(shown).toBeGreaterThan(0);
+    expect(shown).toBeLessThan(48);
+    await page.reload();
+    await expect(page.locator('[data-row]')).toHaveCount(shown);
+  });
+
+  test('is walked with the keyboard', async ({ page }) => {
+    await page.goto('/yard?group=none');
+    await page.keyboard.press('j');
+    await page.keyboard.press('j');
+    await page.keyboard.press('k');
+    const first = await page.locator('[data-row] a').first().textContent();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(first!);
+    await page.keyboard.press('g');
+    await page.keyboard.press('p');
+    await expect(page).toHaveURL(/\/post/);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toContainText('Keys of this screen');
+    await expect(page.getByRole('dialog')).toContainText('Go to Rounds');
+    await page.keyboard.press('Escape');
+    await page.goto('/yard');
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('A child’s name, a screen…').fill('kasim');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Kasimir D.');
+  });
+});
+
+test.describe('nobody reads a child that is not theirs, by any address', () => {
+  test('the supervisor, with whom every eighth child is shared', async ({ page }) => {
+    await signIn(page, 'supervisor');
+    await page.goto('/yard');
+    await expect(page.locator('[data-row]')).toHaveCount(6);
+    const others = await childIdOf('Bram T.');
+    for (const address of [`/children/${others}`, `/children/${others}/program`, `/post?phone=${others}`, '/children/999999', '/children/x']) {
+      await page.goto(address);
+      await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
+      await expect(page.locator('body')).not.toContainText('Bram');
+    }
+    await page.goto(`/children/${await childIdOf('Odalys V.')}`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
+  });
+
+  test('the assistant reads, but has no way to build or regrade', async ({ page }) => {
+    await signIn(page, 'assistant');
+    const child = await childIdOf('Odalys V.');
+    await page.goto(`/children/${child}`);
+    await expect(page.getByRole('link', { name: /Build the next program/ })).toHaveCount(0);
+    await page.goto(`/children/${child}/program`);
+    await expect(page.getByRole('alert').first()).toContainText('Your part in this caseload does not include this');
+  });
+
+  test('nobody without signing in, and a family’s link opens no therapist’s screen', async ({ page, request }) => {
+    await page.goto(linkOf('Odalys V.'));
+    await page.goto('/yard');
+    await expect(page).toHaveURL(/\/sign-in/);
+    const health = await request.get('/api/health');
+    expect(await health.json()).toEqual({ app: 'up', database: 'up', migrations: 3 });
+  });
+});

@@ -1,0 +1,119 @@
+import { expect, test, type Page } from '@playwright/test';
+import { ask, childIdOf, signIn } from './yard';
+
+const CHILD = 'Yara S.';
+
+/** A day in the family's zone, some days before today, as date boxes write it. */
+function dayBefore(days: number): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: 'America/Denver' }).format(Date.now() - days * 86_400_000);
+}
+
+async function reportReached(family: Page, link: string, daysAgo: number): Promise<void> {
+  await family.goto(`${link}?lang=en`);
+  await family.getByRole('link', { name: /Pocket the washers/ }).click();
+  await family.getByLabel(/Left hand/).fill('5');
+  await family.getByLabel(/Right hand/).fill('5');
+  await family.getByText('No help').click();
+  await family.getByText('Just right').click();
+  await family.getByText('Anything else?').click();
+  await family.getByLabel(/When was it/).fill(dayBefore(daysAgo));
+  const correcting = family.getByRole('button', { name: 'Send the change' });
+  await (await correcting.count() ? correcting : family.getByRole('button', { name: 'Finished this one' })).click();
+  await expect(family.getByRole('status')).toContainText('Thank you. It is saved.');
+}
+
+test('the whole loop in the browser: plan, send, do, report, decide, regrade, undo', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  const childId = await childIdOf(CHILD);
+
+  // Plan: take everything out but what is placed anew, choose step and dose.
+  await page.goto(`/children/${childId}/program`);
+  const version = Number((await page.getByText(/goes on from version \d+/).textContent())!.match(/version (\d+)/)![1]);
+  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0) await page.getByRole('button', { name: 'take out' }).first().click();
+  await expect(page.getByText('Nothing is placed yet.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
+  await page.getByRole('button', { name: /Pocket the washers/ }).click();
+  const row = page.getByRole('article', { name: 'Pocket the washers' });
+  await row.getByLabel('Today’s step').selectOption('4');
+  await expect(row).toContainText('5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week');
+  for (const day of ['Saturday', 'Sunday']) await row.getByRole('button', { name: day }).click();
+  await row.getByLabel('rounds').fill('2');
+  await expect(row).toContainText('5 each hand × 2 hands × 2 rounds = 20 good ones a day × 7 days = 140 a week');
+  await row.getByLabel('rounds').fill('1');
+  await row.getByLabel('up to').selectOption('3');
+  await expect(row).toContainText('Today’s step is outside what the family may choose between.'.replace('Today’s', 'Today’s'));
+  await row.getByLabel('up to').selectOption('5');
+  await expect(page.getByText('draft saved')).toBeVisible();
+
+  // What is being worked on survives a reload.
+  await page.reload();
+  await expect(row.getByLabel('Today’s step')).toHaveValue('4');
+
+  // Send: cautions are read first; the message lies on the pretend phone.
+  await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
+  await page.getByLabel(/I have read the/).check();
+  await page.getByRole('button', { name: `Send as version ${version + 1}` }).click();
+  await expect(page).toHaveURL(/\/post\?phone=/);
+  const link = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
+
+  // Do and report, as the family, on three days.
+  const family = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  for (const daysAgo of [2, 1, 0]) {
+    await reportReached(family, link!, daysAgo);
+  }
+
+  // Decide: the suggestion with its evidence; one key.
+  await page.goto('/rounds');
+  await page.getByRole('link', { name: `${CHILD}: ready for a harder step` }).click();
+  await expect(page.getByRole('heading', { name: 'Step up to 5, three caps, by words' })).toBeVisible();
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('Streak rule: 3 sessions reached in a row, on 3 days');
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown, then alone → words only.');
+  await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
+  await page.keyboard.press('u');
+  await expect(page.getByText('1 settled today')).toBeVisible();
+
+  // The next version, its history, and the family's page.
+  await page.goto(`/children/${childId}`);
+  await expect(page.getByText(`version ${version + 2}, sent`)).toBeVisible();
+  await expect(page.getByLabel('Grade history')).toContainText('Pocket the washers: 4 → 5');
+  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. Streak rule: 3 reached in a row on 3 days');
+  await family.goto(`${link}?lang=en`);
+  await family.getByRole('link', { name: /Pocket the washers/ }).click();
+  await expect(family.getByText('Say it, do not show it. Three bottle caps stay in the palm.')).toBeVisible();
+
+  // Undo with one key: the decision is open again, the step as it was, as one more version.
+  await page.goto('/rounds');
+  await page.keyboard.press('z');
+  await expect(page.getByRole('heading', { name: 'Step up to 5, three caps, by words' })).toBeVisible();
+  expect(await ask('SELECT v.number, t.step FROM program_versions v JOIN programs p ON p.id = v.program_id JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id = ? ORDER BY v.number DESC LIMIT 3', [childId])).toEqual([
+    { number: version + 3, step: 4 },
+    { number: version + 2, step: 5 },
+    { number: version + 1, step: 4 },
+  ]);
+
+  // Decline with a reason: it stands in the log of decisions.
+  await page.keyboard.press('h');
+  await page.getByLabel('Hold at 4: why?').fill('Too few good days yet');
+  await page.getByRole('button', { name: 'Hold at 4' }).click();
+  await expect(page.getByText('1 settled today')).toBeVisible();
+  expect(await ask('SELECT answer, followed, reason FROM decisions WHERE child_id = ? AND undone_at IS NULL ORDER BY id DESC LIMIT 1', [childId])).toEqual([{ answer: 'hold', followed: 0, reason: 'Too few good days yet' }]);
+});
+
+test('writing to the family and putting a decision off', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/rounds');
+  const heading = page.getByLabel('Evidence').getByRole('heading', { level: 2 });
+  const before = Number((await page.getByText(/\d+ of \d+/).first().textContent())!.split(' of ')[1]);
+  const first = await heading.textContent();
+  await page.keyboard.press('w');
+  await page.getByLabel('To the family').fill('Please rest the thumb for two days.');
+  await page.getByRole('button', { name: 'Send it' }).click();
+  await expect(heading).not.toHaveText(first!);
+  await page.keyboard.press('l');
+  await page.getByLabel('in 7 days').check();
+  await page.getByRole('button', { name: 'Put it off' }).click();
+  await expect(page.getByText(new RegExp(`of ${before - 1}`))).toBeVisible();
+  await page.goto('/post');
+  await expect(page.getByRole('cell', { name: 'Please rest the thumb for two days.' })).toBeVisible();
+});

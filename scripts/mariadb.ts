@@ -32,12 +32,14 @@ export function missingMariaDbPrograms(): string[] {
  * Starts (and at the first time makes) a MariaDB of our own on loopback, with its own data folder, socket and port. The
  * system's server is never touched. Root has a password before the server first listens.
  */
-export async function startMariaDb(folder: string, wantedPort?: number): Promise<PrivateMariaDb> {
+export async function startMariaDb(place: string, wantedPort?: number): Promise<PrivateMariaDb> {
+  // The server moves into its data folder, so its paths must not depend on where it was started.
+  const folder = path.resolve(place);
   const data = path.join(folder, 'data');
   const temporary = path.join(folder, 'tmp');
   const pidFile = path.join(folder, 'mariadbd.pid');
   const log = path.join(folder, 'mariadbd.log');
-  const socket = path.join(tmpdir(), `yard-${createHash('sha256').update(path.resolve(folder)).digest('hex').slice(0, 12)}.sock`);
+  const socket = path.join(tmpdir(), `yard-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}.sock`);
   const fresh = !existsSync(path.join(folder, 'credentials.json'));
   if (fresh) rmSync(data, { recursive: true, force: true });
   for (const each of [folder, data, temporary]) mkdirSync(each, { recursive: true, mode: 0o700 });

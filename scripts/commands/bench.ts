@@ -1,6 +1,102 @@
-import { say } from '../say';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import path from 'node:path';
+import { instant } from '@/core/calendar';
+import { addLink, inTransaction, migrator, openDatabase } from '@/db';
+import type { Context } from '@/server/context';
+import { PretendPhone } from '@/server/messages/pretendPhone';
+import { signIn } from '@/server/people/signIn';
+import { hashOf, newToken } from '@/server/secrets';
+import { measureFamilyPages, type PageFigures } from '../../bench/familyPage';
+import { measureIntake, type IntakeFigures } from '../../bench/intake';
+import { measureScreens, type ScreenFigures } from '../../bench/screens';
+import { BENCH_EMAIL, BENCH_PASSWORD, seedDistrict } from '../../bench/seedDistrict';
+import { ensureBuild } from '../build';
+import { say, step } from '../say';
+import { startStack } from '../stack';
+import { ensureSystemPackages } from '../systemPackages';
 
-export async function bench(): Promise<number> {
-  say('bench');
+const FOLDER = path.resolve('.data', 'bench');
+const REPORTS = 1_000_000;
+
+/** Measures everything in one run and writes docs/performance.md. The district is made once and kept in .data/bench. */
+export async function bench(words: readonly string[]): Promise<number> {
+  const place = words.indexOf('--reports');
+  const reports = place < 0 ? REPORTS : Number(words[place + 1]);
+  if (!Number.isInteger(reports) || reports < 1000) throw new Error('Write --reports with a whole number from 1000.');
+  ensureSystemPackages({ database: true, browser: true });
+  await ensureBuild();
+  mkdirSync(FOLDER, { recursive: true });
+  const stack = await startStack({ folder: FOLDER, port: 4400, mode: 'start', withDemo: false });
+  const db = openDatabase(stack.databaseUrl);
+  const context: Context = { db, now: () => instant(Date.now()), phone: new PretendPhone(FOLDER, stack.url), origin: stack.url };
+  try {
+    await migrator(db).up();
+    await step(`Making a district with ${reports.toLocaleString('en')} reports (once; some minutes)`, () => seedDistrict(context, reports));
+    const cookie = `yard=${(await signIn(context, { email: BENCH_EMAIL, password: BENCH_PASSWORD })).token}`;
+    const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
+    const { link, versionTaskId } = await familyOf(context);
+    const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
+    const intake = await step('Report intake', () => measureIntake(stack.databaseUrl, `${link}/report`, versionTaskId));
+    const table = asMarkdown(reports, screens, pages, intake);
+    writeFileSync(path.join('docs', 'performance.md'), table);
+    say(`\n${table}`);
+  } finally {
+    await db.close();
+    await stack.stop();
+  }
   return 0;
+}
+
+async function familyOf(context: Context): Promise<{ link: string; versionTaskId: number }> {
+  const token = newToken();
+  const now = context.now();
+  return inTransaction(context.db, async (work) => {
+    await addLink(work, 1, hashOf(token), now, instant(now + 86_400_000));
+    const [task] = await work.select<{ id: number }>(
+      'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = 1 ORDER BY t.position LIMIT 1',
+    );
+    return { link: `${context.origin}/f/${token}`, versionTaskId: task!.id };
+  });
+}
+
+function asMarkdown(reports: number, screens: readonly ScreenFigures[], pages: readonly PageFigures[], intake: IntakeFigures): string {
+  const one = (value: number) => value.toFixed(1);
+  const screenRows = screens.map((each) => {
+    const base = each.bareSqlMilliseconds + each.renderMilliseconds;
+    return `| ${each.screen} | ${each.queriesOf6} / ${each.queriesOf60} | ${one(each.bareSqlMilliseconds)} | ${one(each.renderMilliseconds)} | ${one(each.requestMilliseconds)} | **${one(each.requestMilliseconds / base)}** | ${Math.round(each.kilobytes)} |`;
+  });
+  const pageRows = pages.map((each) => `| ${each.page} | ${each.requests} | ${one(each.usableKilobytes)} | ${one(each.kilobytes)} |`);
+  return `# Performance
+
+Written by \`./yard bench\` in one run on ${cpus().length} cores (${cpus()[0]?.model ?? 'unknown'}), Node ${process.version}: production build and private MariaDB on the same machine, a district of
+${reports.toLocaleString('en')} reports, a caseload of 60 children. Medians; ratios compare within this run.
+
+## Screens, from request to last byte
+
+| screen | queries for 6 / 60 children | bare SQL ms | bare rendering ms | request ms | ratio | kB before compression |
+|---|---|---|---|---|---|---|
+${screenRows.join('\n')}
+
+*Bare SQL*: the very statements of the screen (audit rows and commit included) one after the other on one connection of the same driver. *Bare rendering*: the same rows through React's
+\`renderToString\` alone. *Ratio*: request ÷ (bare SQL + bare rendering); the aim is 3 at most.
+
+## Report intake
+
+| way | reports a second |
+|---|---|
+| through the HTTP route | ${Math.round(intake.perSecond)} |
+| bare durable INSERT of the same row | ${Math.round(intake.barePerSecond)} |
+| ratio | **${(intake.perSecond / intake.barePerSecond).toFixed(2)}** |
+
+16 at a time, alternating blocks of 3 s, \`innodb_flush_log_at_trx_commit=1\`. The aim is a third at least.
+
+## Family pages, compressed, empty cache
+
+| page | requests | usable after kB | all kB |
+|---|---|---|---|
+${pageRows.join('\n')}
+
+*Usable after*: the page itself and its style sheet; it works from there on, without scripts and fonts. The aims are 30 kB and 200 kB.
+`;
 }

@@ -9,7 +9,8 @@ import { Trouble } from '@/ui/desk/Trouble';
 export const SESSION_COOKIE = 'yard';
 
 async function actorNow(): Promise<PersonActor> {
-  return actorOfToken(appContext(), (await cookies()).get(SESSION_COOKIE)?.value);
+  const token = (await cookies()).get(SESSION_COOKIE)?.value;
+  return actorOfToken(appContext(), token);
 }
 
 /** A therapist's page: who is asking, the one use case, the one exit for faults. */

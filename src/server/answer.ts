@@ -13,7 +13,8 @@ export interface Fault {
 
 export type Answer<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly fault: Fault };
 
-const log = pino({ name: 'yard', level: process.env.YARD_LOG_LEVEL ?? 'warn' });
+const STANDARD_ERROR = 2;
+const log = pino({ name: 'yard', level: process.env.YARD_LOG_LEVEL ?? 'warn' }, pino.destination(STANDARD_ERROR));
 
 /** The one exit that turns errors into answers: an AppError keeps its code, all else becomes a general one and a log id. */
 export async function answer<Value>(job: () => Promise<Value>): Promise<Answer<Value>> {
@@ -30,6 +31,7 @@ function faultOf(error: unknown): Fault {
   if (error instanceof AppError) return { code: error.code, detail: error.detail, logId: null };
   const logId = randomUUID().slice(0, 8);
   const code = isDatabaseAway(error) ? 'databaseAway' : 'unexpected';
-  log.error({ logId, error: code === 'databaseAway' ? String(error) : error }, code);
+  if (code === 'databaseAway') log.warn({ logId, cause: String(error) }, code);
+  else log.error({ logId, err: error }, code);
   return { code, detail: null, logId };
 }

@@ -15,10 +15,10 @@ test('the sign-in page', async ({ page }) => {
 test.describe('therapist’s screens', () => {
   test.beforeEach(({ page }) => signIn(page));
 
-  for (const [name, address] of [['Rounds', '/rounds'], ['Yard', '/yard'], ['Post', '/post'], ['Settings', '/settings'], ['nothing here', '/children/999999']] as const) {
+  for (const [name, address, heading] of [['Rounds', '/rounds', 'Rounds'], ['Yard', '/yard', '48 children'], ['Post', '/post', 'Post'], ['Settings', '/settings', 'Settings'], ['Nothing here', '/children/999999', 'Nothing here']] as const) {
     test(name, async ({ page }) => {
       await page.goto(address);
-      await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(heading);
       expect(await findingsOn(page)).toEqual([]);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
     });
@@ -54,7 +54,7 @@ test.describe('family’s pages', () => {
     expect(await findingsOn(page)).toEqual([]);
     await page.getByRole('link', { name: /La grúa/ }).click();
     await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
-    await page.getByText('¿Algo más?').first().click();
+    await page.locator('summary').click();
     expect(await findingsOn(page)).toEqual([]);
     await page.goto(`${served().url}/f/${'y'.repeat(32)}`);
     expect(await findingsOn(page)).toEqual([]);

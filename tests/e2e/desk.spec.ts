@@ -50,6 +50,7 @@ test.describe('the yard', () => {
     await page.getByLabel('Search for a child').fill('');
     await expect(page).not.toHaveURL(/search=/);
     await page.getByRole('link', { name: 'silent 7 days' }).click();
+    await expect(page).toHaveURL(/show=silent/);
     await page.getByRole('link', { name: 'longest silent' }).click();
     await expect(page).toHaveURL(/show=silent.*sort=word/);
     const shown = await page.locator('[data-row]').count();

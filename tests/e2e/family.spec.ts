@@ -1,10 +1,7 @@
 import { expect, test } from '@playwright/test';
-import { ask, childIdOf, linkOf, reportCount, served, signIn } from './yard';
+import { ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
-
-/** The first task that nobody has reported today, whichever day this runs on. */
-const openTask = (lang: 'en' | 'es') => ({ name: lang === 'en' ? /Start/ : /Empezar/ });
 
 test.describe('with scripts off', () => {
   test.use({ javaScriptEnabled: false });
@@ -13,15 +10,15 @@ test.describe('with scripts off', () => {
     const before = await reportCount('Juniper S.');
     await page.goto(`${linkOf('Juniper S.')}?lang=es`);
     await expect(page.getByRole('heading', { name: 'Hoy' })).toBeVisible();
-    await page.getByRole('link', openTask('es')).first().click();
+    await openTask(page);
     await expect(page.getByText('Lo que necesita')).toBeVisible();
     const box = page.locator('input[inputmode=numeric]').first();
     await box.fill('3');
     await page.getByLabel('Solo palabras').check();
     await page.getByLabel('Bien', { exact: true }).check();
-    await page.getByText('¿Algo más?').first().click();
+    await page.locator('summary').click();
     await page.locator('textarea[name=words]').fill('👩‍👧 مرحبا <b>muy bien</b>');
-    await page.getByRole('button', { name: 'Terminamos esta' }).click();
+    await sendReport(page);
     await expect(page.getByRole('status')).toHaveText('Gracias. Está guardado.');
     expect(await reportCount('Juniper S.')).toBe(before + 1);
     const [report] = await ask<{ words: string; help: string; way: string }>('SELECT words, help, way FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Juniper S.')]);
@@ -31,11 +28,11 @@ test.describe('with scripts off', () => {
   test('what is wrong is said beside its field, nothing is lost, and one press sends it again', async ({ page }) => {
     const before = await reportCount('Wren O.');
     await page.goto(`${linkOf('Wren O.')}?lang=en`);
-    await page.getByRole('link', openTask('en')).first().click();
+    await openTask(page);
     await page.locator('input[inputmode=numeric]').first().fill('-4');
-    await page.getByText('Anything else?').first().click();
+    await page.locator('summary').click();
     await page.locator('textarea[name=words]').fill('kept words');
-    await page.getByRole('button', { name: 'Finished this one' }).click();
+    await sendReport(page);
     await expect(page.getByText('-4 is less than 0. Write 0 or more.')).toBeVisible();
     await page.locator('input:not([type=hidden])').fill('4');
     await page.getByRole('button', { name: 'Try again' }).click();
@@ -46,13 +43,13 @@ test.describe('with scripts off', () => {
 
   test('too hard swaps to the easier step that the therapist allowed, and the report says so', async ({ page }) => {
     await page.goto(`${linkOf('Otto Z.')}?lang=en`);
-    await page.getByRole('link', openTask('en')).first().click();
+    await openTask(page);
     const asked = Number((await page.getByText(/^Step \d+ ·/).textContent())!.match(/\d+/)![0]);
     await page.getByRole('link', { name: 'Too hard' }).click();
     await expect(page.getByText(`You are on step ${asked - 1} now`)).toBeVisible();
     await expect(page.getByRole('link', { name: 'Too hard' })).toHaveCount(0);
     await page.locator('input[inputmode=numeric]').first().fill('2');
-    await page.getByRole('button', { name: 'Finished this one' }).click();
+    await sendReport(page);
     expect(await ask('SELECT step FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Otto Z.')])).toEqual([{ step: asked - 1 }]);
   });
 });
@@ -79,10 +76,10 @@ test.describe('with scripts on', () => {
   test('a report survives no network and goes out by itself when it is back', async ({ page, context }) => {
     const before = await reportCount('Silas Y.');
     await page.goto(`${linkOf('Silas Y.')}?lang=en`);
-    await page.getByRole('link', openTask('en')).first().click();
+    await openTask(page);
     await page.locator('input[inputmode=numeric]').first().fill('3');
     await context.setOffline(true);
-    await page.getByRole('button', { name: 'Finished this one' }).click();
+    await sendReport(page);
     await expect(page.getByRole('status')).toContainText('It is kept on this phone');
     expect(await reportCount('Silas Y.')).toBe(before);
     await context.setOffline(false);
@@ -92,10 +89,10 @@ test.describe('with scripts on', () => {
 
   test('something that hurts: the family is told at once what to do and whom to call; the therapist sees it first', async ({ page, browser }) => {
     await page.goto(`${linkOf('Greta J.')}?lang=en`);
-    await page.getByRole('link', openTask('en')).first().click();
-    await page.getByText('Anything else?').first().click();
+    await openTask(page);
+    await page.locator('summary').click();
     await page.getByRole('checkbox', { name: 'Something hurt' }).check();
-    await page.getByRole('button', { name: 'Finished this one' }).click();
+    await sendReport(page);
     await expect(page.getByRole('alert').first()).toContainText('call your own doctor. In an emergency call 911.');
     const desk = await (await browser.newContext()).newPage();
     await signIn(desk);
@@ -105,15 +102,15 @@ test.describe('with scripts on', () => {
   test('what was said can be changed on the same day', async ({ page }) => {
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
     if ((await page.getByText('Change what you said').count()) === 0) {
-      await page.getByRole('link', openTask('en')).first().click();
+      await openTask(page);
       await page.locator('input[inputmode=numeric]').first().fill('2');
-      await page.getByRole('button', { name: 'Finished this one' }).click();
+      await sendReport(page);
       await expect(page.getByRole('status')).toBeVisible();
     }
     const before = await reportCount('Kasimir D.');
     await page.getByText('Change what you said').first().click();
     await page.locator('input[inputmode=numeric]').first().fill('4');
-    await page.getByRole('button', { name: 'Send the change' }).click();
+    await sendReport(page);
     await expect(page.getByRole('status')).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(before);
   });

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { connect } from 'mariadb';
+import mariadb from 'mariadb';
 import { expect, type Page } from '@playwright/test';
 
 export interface Served {
@@ -32,7 +32,7 @@ export async function signIn(page: Page, who: 'therapist' | 'assistant' | 'super
 
 /** Asks the real database beside the program, as a witness. */
 export async function ask<Row>(sql: string, values: readonly unknown[] = [], stack = served()): Promise<Row[]> {
-  const connection = await connect(stack.databaseUrl);
+  const connection = await mariadb.createConnection(stack.databaseUrl);
   try {
     return (await connection.query({ sql, bigIntAsNumber: true }, values)) as Row[];
   } finally {
@@ -49,4 +49,17 @@ export async function childIdOf(name: string, stack = served()): Promise<number>
 export async function reportCount(name: string, stack = served()): Promise<number> {
   const [row] = await ask<{ count: number }>('SELECT COUNT(*) AS count FROM reports WHERE child_id = ?', [await childIdOf(name, stack)], stack);
   return row!.count;
+}
+
+/** Opens a task on the family's day: one that nobody reported yet where there is one, whichever day this runs on. */
+export async function openTask(page: Page): Promise<void> {
+  const unreported = page.getByRole('listitem').filter({ hasText: /Start|Empezar/ }).getByRole('link');
+  const any = page.getByRole('listitem').getByRole('link');
+  await ((await unreported.count()) > 0 ? unreported : any).first().click();
+  await page.locator('input[inputmode=numeric]').first().waitFor();
+}
+
+/** Presses the button that sends, whether it is the first report of the day or a change of it. */
+export async function sendReport(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^(Finished this one|Send the change|Terminamos esta|Enviar el cambio)$/ }).click();
 }

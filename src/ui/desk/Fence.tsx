@@ -7,7 +7,7 @@ export interface FencePost {
 }
 
 const WIDE = 40;
-const NARROW = 22;
+const NARROW = 25;
 
 /** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. */
 export function Fence({ posts }: { posts: readonly FencePost[] }) {
@@ -17,7 +17,7 @@ export function Fence({ posts }: { posts: readonly FencePost[] }) {
       {posts.map((post, index) => (
         <li key={index} style={{ width: pitch }} className="flex justify-center">
           {post.href ? (
-            <Link href={post.href} prefetch={false} aria-label={post.label} title={post.label} aria-current={post.state === 'here' ? 'step' : undefined} className="block">
+            <Link href={post.href} prefetch={false} aria-label={post.label} title={post.label} aria-current={post.state === 'here' ? 'step' : undefined} className="flex min-w-6 justify-center">
               <Post state={post.state} />
             </Link>
           ) : (

@@ -1,13 +1,8 @@
-import Link from 'next/link';
 import type { CalendarDay } from '@/core/calendar';
-import type { Child, ProgramTask, ProgramVersion, TaskFlight } from '@/core/caseload';
-import { nameOf } from '@/core/caseload';
+import type { ProgramTask } from '@/core/caseload';
 import type { Decision } from '@/core/rounds';
-import { LargeFlight } from '../flight/FlightDrawing';
-import { longDay } from '../shared/days';
-import { ChildFacts } from './ChildFacts';
 import { Fence, type FencePost } from './Fence';
-import { ReportTable, type ReportLine } from './ReportTable';
+import { KIND_WORDS, RoundsEvidence, type DecisionHere } from './RoundsEvidence';
 import { RoundsActs, type ActionOf, type RoundsAct } from './RoundsActs.client';
 import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
 
@@ -17,30 +12,12 @@ export interface RoundsProps {
     readonly settledToday: readonly { readonly id: number; readonly childId: number; readonly kind: string }[];
     readonly open: readonly Decision[];
     readonly names: Readonly<Record<number, string>>;
-    readonly here: {
-      readonly decision: Decision;
-      readonly child: Child;
-      readonly mayChange: boolean;
-      readonly program: ProgramVersion;
-      readonly task: ProgramTask | null;
-      readonly flight: TaskFlight | null;
-      readonly reports: readonly ReportLine[];
-    } | null;
+    readonly here: DecisionHere | null;
   };
   readonly decide: ActionOf;
   readonly undo: ActionOf;
 }
 
-const KIND_WORDS: Record<string, string> = {
-  safetyWord: 'something hurt',
-  question: 'question',
-  tooHard: 'too hard',
-  ready: 'ready for a harder step',
-  ladderEnd: 'top of the ladder',
-  quiet: 'gone quiet',
-  ending: 'program ending',
-  neverOpened: 'link never opened',
-};
 const URGENT = new Set(['safetyWord', 'question']);
 
 export function RoundsScreen({ view, decide, undo }: RoundsProps) {
@@ -73,7 +50,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       </div>
       {here ? (
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
-          <Evidence here={here} today={view.today} />
+          <RoundsEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} />
             <RoundsActs
@@ -102,43 +79,6 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
 }
 
 const addressOf = (decision: Decision) => `/rounds?at=${encodeURIComponent(decision.key)}`;
-
-function Evidence({ here, today }: { here: NonNullable<RoundsProps['view']['here']>; today: CalendarDay }) {
-  const { child, decision, task, flight, program, reports } = here;
-  return (
-    <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
-      <div className="flex items-baseline justify-between gap-4">
-        <h2 className="text-[24px]">
-          <Link href={`/children/${child.id}`} prefetch={false} className="hover:underline" data-key="c" data-key-says="Open the child">
-            {nameOf(child)}
-          </Link>
-        </h2>
-        <span className="text-soft">here now: {KIND_WORDS[decision.kind]}</span>
-      </div>
-      <ChildFacts child={child} today={today} />
-      {task && flight ? (
-        <>
-          <h3 className="mt-4 text-[17px]">
-            {task.content.title.en}{' '}
-            <span className="font-text text-[15px] font-normal text-soft">
-              · version {program.number}, sent {longDay(program.sentOn)} · step {task.step} of {task.content.ladder.steps.length}
-            </span>
-          </h3>
-          <div className="mt-1">
-            <LargeFlight flight={flight} names={task.content.ladder.steps.map((step) => step.name.en)} label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`} />
-          </div>
-        </>
-      ) : (
-        <p className="mt-4 text-soft">
-          Program version {program.number}, sent {longDay(program.sentOn)}, until {longDay(program.endsOn)}: {program.tasks.map((each) => each.content.title.en).join(', ')}.
-        </p>
-      )}
-      <div className="mt-3">
-        <ReportTable reports={reports} withTask={!task} />
-      </div>
-    </section>
-  );
-}
 
 function Why({ decision, task }: { decision: Decision; task: ProgramTask | null }) {
   const { why, otherwise } = decisionWhy(decision);

@@ -23,10 +23,12 @@ interface Props {
 export function FamilyTask({ view, found, place, token, language, wishedStep, newKey }: Props) {
   const t = familyWords(language);
   const local = (text: LocalText) => text[language];
-  const { task, reportedToday } = found;
+  const { task } = found;
+  // What was said under an earlier version stays as it is: a new version asks anew.
+  const said = found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
   const { content, dose } = task;
   const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
-  const step = mayChoose(wishedStep) ? wishedStep : (reportedToday?.step ?? task.step);
+  const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
   const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
   const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
   const places = placesFor(content, view.child.hand);
@@ -91,41 +93,41 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         <input type="hidden" name="lang" value={language} />
         <input type="hidden" name="idempotencyKey" value={newKey} />
         <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
-        <input type="hidden" name="corrects" value={reportedToday?.reportId ?? ''} />
+        <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
         <input type="hidden" name="step" value={step} />
         <h2 className="mt-6 text-[20px]">
           {t('family.howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, language)}</span>
         </h2>
-        <Amounts said={reportedToday} task={task} language={language} />
-        <Choices name="help" title={t('family.help')} chosen={reportedToday?.help ?? null} options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])} />
-        <Choices name="effort" title={t('family.felt')} chosen={reportedToday?.effort ?? null} options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])} />
-        <details className="mt-4" open={Boolean(reportedToday?.words || reportedToday?.stopReason || reportedToday?.safetyWord)}>
+        <Amounts said={said} task={task} language={language} />
+        <Choices name="help" title={t('family.help')} chosen={said?.help ?? null} options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])} />
+        <Choices name="effort" title={t('family.felt')} chosen={said?.effort ?? null} options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])} />
+        <details className="mt-4" open={Boolean(said?.words || said?.stopReason || said?.safetyWord)}>
           <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('family.more')}</summary>
           <Choices
             name="stopReason"
             title={t('family.stopped')}
-            chosen={reportedToday?.stopReason ?? ''}
+            chosen={said?.stopReason ?? ''}
             options={[['', t('family.stops.none')], ...STOP_REASONS.map((reason): [string, string] => [reason, t(`family.stops.${reason}`)])]}
           />
           <label className="mt-3 block">
             <span className="sr-only">{t('family.more')}</span>
-            <textarea name="words" rows={3} className="box" dir="auto" defaultValue={reportedToday?.words} data-field="words" aria-label={t('family.more')} />
+            <textarea name="words" rows={3} className="box" dir="auto" defaultValue={said?.words} data-field="words" aria-label={t('family.more')} />
           </label>
           <div className="mt-2 grid gap-2">
-            <Tick name="question" label={t('family.question')} ticked={reportedToday?.isQuestion} />
-            <Tick name="hurt" label={t('family.hurt')} ticked={reportedToday?.safetyWord} />
+            <Tick name="question" label={t('family.question')} ticked={said?.isQuestion} />
+            <Tick name="hurt" label={t('family.hurt')} ticked={said?.safetyWord} />
           </div>
           <label className="mt-3 block">
             {t('family.when')} <span className="text-[15px] text-soft">{t('family.yesterdayOrEarlier')}</span>
-            <input type="date" name="doneOn" max={view.today} defaultValue={reportedToday?.doneOn ?? view.today} className="box" data-field="doneOn" />
+            <input type="date" name="doneOn" max={view.today} defaultValue={said?.doneOn ?? view.today} className="box" data-field="doneOn" />
           </label>
           <label className="mt-3 block">
             {t('family.who')}
-            <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={reportedToday?.saidBy} data-field="saidBy" />
+            <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
           </label>
         </details>
         <button className="press press-main mt-4" name="done" value="yes">
-          {reportedToday ? t('family.sendChange') : t('family.send')}
+          {said ? t('family.sendChange') : t('family.send')}
         </button>
         <button className="press mt-2.5" name="done" value="no">
           {t('family.sayNotDone')}

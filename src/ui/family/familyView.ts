@@ -4,6 +4,7 @@ import type { Effort, HelpLevel, StopReason } from '@/core/sessions';
 
 export interface SaidToday {
   readonly reportId: number;
+  readonly versionTaskId: number;
   readonly step: number;
   readonly done: boolean;
   readonly amount: number;

@@ -1,0 +1,148 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, request as httpRequest, type Server } from 'node:http';
+import { createInterface, type Interface } from 'node:readline';
+import { randomUUID } from 'node:crypto';
+import mariadb from 'mariadb';
+import { expect, test } from '@playwright/test';
+import { ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, type Served } from './yard';
+
+const FOLDER = '.data/e2e-faults';
+
+/** A stack of this file's own, whose parts can be broken and mended. */
+let helper: ChildProcess;
+let lines: Interface;
+let stack: Served;
+
+function said(words: string): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const listen = (line: string) => {
+      if (line !== words) return;
+      lines.off('line', listen);
+      resolve();
+    };
+    lines.on('line', listen);
+    helper.once('exit', () => reject(new Error(`the stack ended before it said "${words}"`)));
+  });
+}
+
+async function tell(words: string): Promise<void> {
+  const done = said(`done ${words}`);
+  helper.stdin!.write(`${words}\n`);
+  await done;
+}
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  const port = Number(process.env.YARD_E2E_PORT) + 1;
+  helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port)], { stdio: ['pipe', 'pipe', 'inherit'] });
+  lines = createInterface({ input: helper.stdout! });
+  await said('ready');
+  stack = served(FOLDER);
+});
+
+test.afterAll(async () => {
+  const ended = new Promise((resolve) => helper.once('exit', resolve));
+  helper.kill('SIGTERM');
+  await ended;
+});
+
+test.describe.configure({ mode: 'serial' });
+
+test('the database is away for ten seconds: clear pages, nothing lost, everything comes back by itself', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'therapist', stack);
+  const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  const scripted = await (await browser.newContext()).newPage();
+  const before = { plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) };
+  await plain.goto(`${linkOf('Wren O.', stack)}?lang=en`);
+  await openTask(plain);
+  await plain.locator('input[inputmode=numeric]').first().fill('3');
+  await scripted.goto(`${linkOf('Silas Y.', stack)}?lang=en`);
+  await openTask(scripted);
+  await scripted.locator('input[inputmode=numeric]').first().fill('4');
+
+  const awayFrom = Date.now();
+  await tell('stop database');
+  await page.goto(`${stack.url}/yard`);
+  await expect(page.getByRole('alert').first()).toContainText('Our records do not answer just now. Nothing is lost. This page tries again by itself.');
+  expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(503);
+  await sendReport(plain);
+  await expect(plain.getByRole('alert').first()).toContainText('What you wrote is kept on this page.');
+  await sendReport(scripted);
+  await expect(scripted.getByRole('status')).toContainText('It is kept on this phone');
+  await expect.poll(() => Date.now() - awayFrom, { timeout: 15_000 }).toBeGreaterThan(10_000);
+  await tell('start database');
+
+  await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible({ timeout: 20_000 });
+  await plain.getByRole('button', { name: 'Try again' }).click();
+  await expect(plain.getByRole('status')).toContainText('Thank you. It is saved.');
+  await expect(scripted.getByRole('status')).toContainText('Thank you. It is saved.', { timeout: 20_000 });
+  expect({ plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) }).toEqual({ plain: before.plain + 1, scripted: before.scripted + 1 });
+  expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(200);
+});
+
+/** What a family's page would send, once and again with the same key. */
+async function reportFor(child: string): Promise<{ address: string; body: string }> {
+  const [task] = await ask<{ id: number }>(
+    'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = ? AND v.number = p.current_version LIMIT 1',
+    [await childIdOf(child, stack)],
+    stack,
+  );
+  const body = new URLSearchParams({ idempotencyKey: randomUUID(), versionTaskId: String(task!.id), done: 'yes', amount: '5' }).toString();
+  return { address: `${linkOf(child, stack)}/report`, body };
+}
+
+function post(address: string, body: string): Promise<number | 'cut off'> {
+  return fetch(address, { method: 'POST', body, redirect: 'manual', headers: { 'content-type': 'application/x-www-form-urlencoded' } }).then(
+    (answer) => answer.status,
+    () => 'cut off',
+  );
+}
+
+/** Between phone and server: passes the question on and keeps the answer back, as a dying line does. */
+function answerlessLine(): Promise<{ server: Server; port: number }> {
+  const upstream = new URL(stack.url);
+  const server = createServer((incoming, outgoing) => {
+    const passed = httpRequest({ host: upstream.hostname, port: upstream.port, method: incoming.method, path: incoming.url, headers: incoming.headers });
+    passed.on('error', () => outgoing.destroy());
+    incoming.pipe(passed);
+  });
+  return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve({ server, port: (server.address() as { port: number }).port })));
+}
+
+test('the server is killed after the report was written and before its answer: the repeat makes no second one', async () => {
+  const { address, body } = await reportFor('Bram T.');
+  const before = await reportCount('Bram T.', stack);
+  const line = await answerlessLine();
+  const first = post(address.replace(stack.url, `http://127.0.0.1:${line.port}`), body);
+  await expect.poll(() => reportCount('Bram T.', stack)).toBe(before + 1);
+  await tell('kill server');
+  line.server.closeAllConnections();
+  line.server.close();
+  expect(await first).toBe('cut off');
+  await tell('start server');
+  expect(await post(address, body)).toBe(303);
+  expect(await reportCount('Bram T.', stack)).toBe(before + 1);
+});
+
+test('the server is killed while it writes: nothing of it stays, and the repeat makes the one report', async () => {
+  const { address, body } = await reportFor('Bram T.');
+  const before = await reportCount('Bram T.', stack);
+  // Somebody holds the child's row, so the report cannot be written to its end.
+  const holder = await mariadb.createConnection(stack.databaseUrl);
+  await holder.beginTransaction();
+  await holder.query('SELECT id FROM children WHERE id = ? FOR UPDATE', [await childIdOf('Bram T.', stack)]);
+  const first = post(address, body);
+  await expect
+    .poll(async () => (await ask<{ count: number }>("SELECT COUNT(*) AS count FROM information_schema.processlist WHERE info LIKE 'INSERT INTO `reports`%'", [], stack))[0]!.count)
+    .toBe(1);
+  await tell('kill server');
+  expect(await first).toBe('cut off');
+  await holder.rollback();
+  await holder.end();
+  await tell('start server');
+  // The database may yet be ending the killed server's statement; its transaction must come to nothing.
+  await expect.poll(() => reportCount('Bram T.', stack)).toBe(before);
+  expect(await post(address, body)).toBe(303);
+  expect(await reportCount('Bram T.', stack)).toBe(before + 1);
+});

@@ -1,4 +1,3 @@
-import { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { isRetryable } from './databaseErrors';
 import { workOn, type Work } from './work';
@@ -7,12 +6,13 @@ const MOST_TRIES = 5;
 
 /**
  * Runs all that belongs together in one transaction, and commits it. Deadlock and lock time-out start the whole once more,
- * a bounded number of times; every other error rolls back and goes on to the caller.
+ * a bounded number of times; every other error rolls back and goes on to the caller. The isolation is InnoDB's own,
+ * repeatable read.
  */
 export async function inTransaction<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
   for (let tried = 1; ; tried += 1) {
     try {
-      return await database.sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, (transaction) =>
+      return await database.sequelize.transaction((transaction) =>
         job(workOn(database, transaction)),
       );
     } catch (error) {

@@ -19,6 +19,8 @@ export interface Work {
   /** Gives back the new id. */
   insert<Name extends TableName>(table: Name, values: Values<Name>): Promise<number>;
   insertAll<Name extends TableName>(table: Name, rows: readonly Values<Name>[]): Promise<void>;
+  /** Inserts what no unique key knows yet, leaves the rest as it stands, and gives back the rows that stand now. */
+  insertOrKeep<Row>(table: TableName, rows: readonly Record<string, unknown>[], returning: readonly string[]): Promise<Row[]>;
   /** Gives back how many rows matched. */
   update<Name extends TableName>(table: Name, values: Values<Name>, where: Values<Name>): Promise<number>;
   remove<Name extends TableName>(table: Name, where: Values<Name>): Promise<number>;
@@ -40,28 +42,48 @@ export function workOn({ sequelize }: Database, transaction: Transaction): Work 
       return rows.map((row) => plainRow<Row>(row));
     },
     async insert(table, values) {
-      const row = await tableOf(sequelize, table).create(forDriver(values), { transaction });
-      return Number(row.get('id') ?? 0);
+      const [id] = await sequelize.query(insertSql(table, [values]), { replacements: { rows: rowsOf([values]) }, transaction, type: QueryTypes.INSERT });
+      return Number(id);
     },
     async insertAll(table, rows) {
       if (rows.length === 0) return;
-      await tableOf(sequelize, table).bulkCreate(rows.map(forDriver), { transaction });
+      await sequelize.query(insertSql(table, rows), { replacements: { rows: rowsOf(rows) }, transaction, type: QueryTypes.INSERT });
+    },
+    async insertOrKeep<Row>(table: TableName, rows: readonly Record<string, unknown>[], returning: readonly string[]) {
+      if (rows.length === 0) return [];
+      const sql = `${insertSql(table, rows)} ON DUPLICATE KEY UPDATE id = id RETURNING ${returning.join(', ')}`;
+      const kept = await sequelize.query<Record<string, unknown>>(sql, { replacements: { rows: rowsOf(rows) }, transaction, type: QueryTypes.SELECT, raw: true });
+      return kept.map((row) => plainRow<Row>(row));
     },
     async update(table, values, where) {
-      const [count] = await tableOf(sequelize, table).update(forDriver(values), { where: forDriver(where), transaction });
+      const [count] = await tableOf(sequelize, table).update(forDriverAll(values), { where: forDriverAll(where), transaction });
       return count;
     },
     async remove(table, where) {
-      return tableOf(sequelize, table).destroy({ where: forDriver(where), transaction });
+      return tableOf(sequelize, table).destroy({ where: forDriverAll(where), transaction });
     },
   };
 }
 
-/** Instants travel as Dates; columns named `…_at` and `at` hold them. */
-function forDriver(values: Record<string, unknown>): Record<string, unknown> {
-  return Object.fromEntries(
-    Object.entries(values).map(([column, value]) => [column, isMoment(column) && typeof value === 'number' ? new Date(value) : value]),
-  );
+/** All rows name the same columns as the first. */
+function insertSql(table: TableName, rows: readonly Record<string, unknown>[]): string {
+  return `INSERT INTO ${table} (${Object.keys(rows[0]!).join(', ')}) VALUES :rows`;
+}
+
+function rowsOf(rows: readonly Record<string, unknown>[]): unknown[][] {
+  const columns = Object.keys(rows[0]!);
+  return rows.map((row) => columns.map((column) => forDriver(column, row[column])));
+}
+
+function forDriverAll(values: Record<string, unknown>): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(values).map(([column, value]) => [column, forDriver(column, value)]));
+}
+
+/** Instants (columns named `at` and `…_at`) travel as UTC text to the millisecond, lists and objects as JSON. */
+function forDriver(column: string, value: unknown): unknown {
+  if (value === undefined || value === null) return null;
+  if (typeof value === 'number' && isMoment(column)) return new Date(value).toISOString().replace('T', ' ').slice(0, 23);
+  return typeof value === 'object' ? JSON.stringify(value) : value;
 }
 
 function isMoment(column: string): boolean {

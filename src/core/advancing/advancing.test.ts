@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { addDays, calendarDay } from '../calendar';
 import type { DatedSession } from '../sessions';
-import { streakRule, type TaskStanding } from '.';
+import { EVIDENCE_DAYS, streakRule, type TaskStanding } from '.';
 
 const today = calendarDay('2026-11-24');
 let nextId = 0;
@@ -88,6 +88,13 @@ describe('streak rule (common practice, no source)', () => {
   it('does not depend on the order in which reports came in', () => {
     const sessions = [good(4), poor(3), good(2), good(1), good(0)];
     expect(streakRule(standing([...sessions].reverse()))).toEqual(streakRule(standing(sessions)));
+  });
+
+  it('needs nothing older than its evidence days', () => {
+    const oldest = [good(EVIDENCE_DAYS), good(28), good(14)];
+    expect(streakRule(standing(oldest))).toMatchObject({ move: 'up' });
+    const olderToo = [poor(EVIDENCE_DAYS + 1), poor(EVIDENCE_DAYS + 2), ...oldest];
+    expect(streakRule(standing(olderToo)).move).toBe(streakRule(standing(oldest)).move);
   });
 
   it('never moves more than one step, and never off the ladder', () => {

@@ -1,2 +1,2 @@
-export { DEFAULT_STREAK, streakRule } from './streakRule';
+export { DEFAULT_STREAK, EVIDENCE_DAYS, streakRule } from './streakRule';
 export type { Move, StreakSettings, Suggestion, TaskStanding } from './streakRule';

@@ -15,6 +15,12 @@ export interface StreakSettings {
 /** Common practice, no source. */
 export const DEFAULT_STREAK: StreakSettings = { reachedInARow: 3, onDays: 2, struggledInARow: 2, gapDays: 14 };
 
+/**
+ * Older sessions can't change the answer of the default rule: three in a row, each at most 14 days after the one before and
+ * the last at most 14 days ago, lie within six weeks.
+ */
+export const EVIDENCE_DAYS = DEFAULT_STREAK.gapDays * DEFAULT_STREAK.reachedInARow;
+
 export interface TaskStanding {
   readonly sessions: readonly DatedSession[];
   readonly currentStep: number;

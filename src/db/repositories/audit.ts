@@ -12,16 +12,22 @@ export interface AuditEntry {
 
 /** One row for each child that was looked at or changed. */
 export async function addAudit(work: Work, entry: AuditEntry): Promise<void> {
+  await addAudits(work, [entry]);
+}
+
+export async function addAudits(work: Work, entries: readonly AuditEntry[]): Promise<void> {
   await work.insertAll(
     'audit',
-    entry.childIds.map((childId) => ({
-      at: entry.at,
-      person_id: entry.personId,
-      link_id: entry.linkId,
-      child_id: childId,
-      action: entry.action,
-      detail: (entry.detail ?? '').slice(0, 200),
-    })),
+    entries.flatMap((entry) =>
+      entry.childIds.map((childId) => ({
+        at: entry.at,
+        person_id: entry.personId,
+        link_id: entry.linkId,
+        child_id: childId,
+        action: entry.action,
+        detail: (entry.detail ?? '').slice(0, 200),
+      })),
+    ),
   );
 }
 

@@ -35,27 +35,38 @@ export async function childrenWithOpenedLink(work: Work, childIds: readonly numb
   return new Set(rows.map((row) => row.childId));
 }
 
-/** Everything that taking in one report asks of the database, in one question. */
-export interface IntakeFacts extends FamilyLink {
-  readonly versionTaskId: number | null;
-  readonly taskId: number | null;
-  readonly step: number | null;
-  readonly chooseFrom: number | null;
-  readonly chooseTo: number | null;
-  readonly versionNumber: number | null;
-  readonly currentVersion: number | null;
+/** A link with what taking in a report asks of its child. */
+export interface IntakeLink extends FamilyLink {
+  readonly tokenHash: string;
   readonly timeZone: string;
+  readonly currentVersion: number | null;
 }
 
-export async function intakeFacts(work: Work, tokenHash: string, versionTaskId: number): Promise<IntakeFacts | null> {
-  const [row] = await work.select<IntakeFacts>(
-    `SELECT ${COLUMNS}, c.time_zone AS timeZone, p.current_version AS currentVersion, t.versionTaskId, t.taskId, t.step, t.chooseFrom, t.chooseTo, t.versionNumber
-     FROM family_links l JOIN children c ON c.id = l.child_id LEFT JOIN programs p ON p.child_id = l.child_id
-     LEFT JOIN (SELECT vt.id AS versionTaskId, vt.task_id AS taskId, vt.step, vt.choose_from AS chooseFrom, vt.choose_to AS chooseTo,
-       v.number AS versionNumber, v.program_id AS programId FROM version_tasks vt JOIN program_versions v ON v.id = vt.program_version_id
-       WHERE vt.id = :versionTaskId) t ON t.programId = p.id
-     WHERE l.token_hash = :tokenHash`,
-    { tokenHash, versionTaskId },
+export async function intakeLinks(work: Work, tokenHashes: readonly string[]): Promise<Map<string, IntakeLink>> {
+  const rows = await work.select<IntakeLink>(
+    `SELECT ${COLUMNS}, l.token_hash AS tokenHash, c.time_zone AS timeZone, p.current_version AS currentVersion
+     FROM family_links l JOIN children c ON c.id = l.child_id LEFT JOIN programs p ON p.child_id = l.child_id WHERE l.token_hash IN (:tokenHashes)`,
+    { tokenHashes },
   );
-  return row ?? null;
+  return new Map(rows.map((row) => [row.tokenHash, row]));
+}
+
+/** A task of some version of some child's program, as a report points at it. */
+export interface AskedTask {
+  readonly versionTaskId: number;
+  readonly childId: number;
+  readonly taskId: number;
+  readonly step: number;
+  readonly chooseFrom: number;
+  readonly chooseTo: number;
+  readonly versionNumber: number;
+}
+
+export async function askedTasks(work: Work, versionTaskIds: readonly number[]): Promise<Map<number, AskedTask>> {
+  const rows = await work.select<AskedTask>(
+    `SELECT t.id AS versionTaskId, p.child_id AS childId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, v.number AS versionNumber
+     FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE t.id IN (:versionTaskIds)`,
+    { versionTaskIds },
+  );
+  return new Map(rows.map((row) => [row.versionTaskId, row]));
 }

@@ -42,8 +42,8 @@ function toSession(row: RawSession): SessionRow {
   return { ...row, done: Boolean(row.done), safetyWord: Boolean(row.safetyWord) };
 }
 
-/** Sessions at the step that each current task stands on, since that step was set: all that an advancing rule looks at. */
-export async function sessionsAtPresentSteps(work: Work, childIds: readonly number[]): Promise<SessionRow[]> {
+/** Sessions at the step that each current task stands on, since that step was set and since a day: all that a rule looks at. */
+export async function sessionsAtPresentSteps(work: Work, childIds: readonly number[], since: CalendarDay): Promise<SessionRow[]> {
   if (childIds.length === 0) return [];
   const rows = await work.select<RawSession>(
     `SELECT ${SESSION} FROM programs p
@@ -51,8 +51,8 @@ export async function sessionsAtPresentSteps(work: Work, childIds: readonly numb
      JOIN version_tasks ct ON ct.program_version_id = cv.id
      JOIN reports r ON r.child_id = p.child_id AND r.task_id = ct.task_id AND r.step = ct.step
      JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id
-     WHERE p.child_id IN (:childIds) AND v.number >= ct.step_since_version`,
-    { childIds },
+     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND v.number >= ct.step_since_version`,
+    { childIds, since },
   );
   return rows.map(toSession);
 }
@@ -155,9 +155,18 @@ function contentColumns(content: ReportContent) {
   };
 }
 
-/** @throws a duplicate-key error where the idempotency key is known already. */
-export async function addReport(work: Work, report: NewReport): Promise<number> {
-  return work.insert('reports', {
+export interface StoredReport {
+  readonly id: number;
+  readonly idempotencyKey: string;
+  readonly childId: number;
+  readonly safetyWord: number;
+}
+
+const STORED = ['id', 'idempotency_key AS idempotencyKey', 'child_id AS childId', 'safety_word AS safetyWord'];
+
+/** Writes the reports; one whose idempotency key is known already stands as it first came. Gives back what stands now. */
+export async function addReports(work: Work, reports: readonly NewReport[]): Promise<StoredReport[]> {
+  const rows = reports.map((report) => ({
     ...contentColumns(report.content),
     idempotency_key: report.idempotencyKey,
     child_id: report.childId,
@@ -166,15 +175,15 @@ export async function addReport(work: Work, report: NewReport): Promise<number> 
     said_at: report.saidAt,
     way: report.way,
     link_id: report.linkId,
-  });
+  }));
+  return work.insertOrKeep<StoredReport>('reports', rows, STORED);
 }
 
-export async function reportIdByKey(work: Work, childId: number, idempotencyKey: string): Promise<number | null> {
-  const [row] = await work.select<{ id: number }>('SELECT id FROM reports WHERE idempotency_key = :idempotencyKey AND child_id = :childId', {
-    idempotencyKey,
-    childId,
-  });
-  return row?.id ?? null;
+/** The idempotency keys among these that a report has already. */
+export async function knownKeys(work: Work, keys: readonly string[]): Promise<Set<string>> {
+  if (keys.length === 0) return new Set();
+  const rows = await work.select<{ key: string }>('SELECT idempotency_key AS `key` FROM reports WHERE idempotency_key IN (:keys)', { keys });
+  return new Set(rows.map((row) => row.key));
 }
 
 /** Overwrites a report and keeps what stood there before. A new safety word or question asks to be read again. */

@@ -1,5 +1,5 @@
-import { streakRule } from '@/core/advancing';
-import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { EVIDENCE_DAYS, streakRule } from '@/core/advancing';
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child, ProgramVersion } from '@/core/caseload';
 import { groupBy } from '@/core/groupBy';
 import { decisionsFor, type ChildSituation, type Decision } from '@/core/rounds';
@@ -20,7 +20,7 @@ export async function loadDecisions(work: Work, context: Context, children: read
   const childIds = children.map((child) => child.id);
   const today = calendarDayInZone(context.now(), timeZone);
   const programs = await currentVersions(work, childIds);
-  const sessions = groupBy(await sessionsAtPresentSteps(work, childIds), (session) => `${session.childId}:${session.taskId}`);
+  const sessions = groupBy(await sessionsAtPresentSteps(work, childIds, addDays(today, -EVIDENCE_DAYS)), (session) => `${session.childId}:${session.taskId}`);
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);

@@ -109,7 +109,8 @@ async function demoAccess(wish: StackWish, db: Database, url: string): Promise<D
 }
 
 async function serve(wish: StackWish, databaseUrl: string, port: number, url: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', wish.mode, '-p', String(port), '-H', '127.0.0.1'], {
+  const program = wish.mode === 'dev' ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1'] : ['--import', 'tsx', 'scripts/server.ts', String(port)];
+  const server = spawn(process.execPath, program, {
     env: {
       ...process.env,
       NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',

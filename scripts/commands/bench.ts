@@ -35,9 +35,9 @@ export async function bench(words: readonly string[]): Promise<number> {
     await step(`Making a district with ${reports.toLocaleString('en')} reports (once; some minutes)`, () => seedDistrict(context, reports));
     const cookie = `yard=${(await signIn(context, { email: BENCH_EMAIL, password: BENCH_PASSWORD })).token}`;
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
-    const { link, versionTaskId } = await familyOf(context);
+    const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
-    const intake = await step('Report intake', () => measureIntake(stack.databaseUrl, `${link}/report`, versionTaskId));
+    const intake = await step('Report intake', () => measureIntake(stack.databaseUrl, { childId, address: `${link}/report`, versionTaskId }));
     const table = asMarkdown(reports, screens, pages, intake);
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
@@ -48,15 +48,18 @@ export async function bench(words: readonly string[]): Promise<number> {
   return 0;
 }
 
-async function familyOf(context: Context): Promise<{ link: string; versionTaskId: number }> {
+async function familyOf(context: Context): Promise<{ childId: number; link: string; versionTaskId: number }> {
   const token = newToken();
   const now = context.now();
   return inTransaction(context.db, async (work) => {
-    await addLink(work, 1, hashOf(token), now, instant(now + 86_400_000));
+    const [last] = await work.select<{ id: number }>('SELECT MAX(id) AS id FROM children');
+    const childId = last!.id;
+    await addLink(work, childId, hashOf(token), now, instant(now + 86_400_000));
     const [task] = await work.select<{ id: number }>(
-      'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = 1 ORDER BY t.position LIMIT 1',
+      'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId ORDER BY t.position LIMIT 1',
+      { childId },
     );
-    return { link: `${context.origin}/f/${token}`, versionTaskId: task!.id };
+    return { childId, link: `${context.origin}/f/${token}`, versionTaskId: task!.id };
   });
 }
 

@@ -120,7 +120,7 @@ export async function unreadReports(work: Work, childIds: readonly number[]): Pr
   if (childIds.length === 0) return [];
   const rows = await work.select<Omit<UnreadReport, 'safetyWord' | 'isQuestion'> & { safetyWord: number; isQuestion: number }>(
     `SELECT child_id AS childId, id AS reportId, task_id AS taskId, safety_word AS safetyWord, is_question AS isQuestion
-     FROM reports WHERE child_id IN (:childIds) AND read_at IS NULL AND (safety_word OR is_question) ORDER BY id`,
+     FROM reports WHERE awaits_reader = 1 AND child_id IN (:childIds) ORDER BY id`,
     { childIds },
   );
   return rows.map((row) => ({ ...row, safetyWord: Boolean(row.safetyWord), isQuestion: Boolean(row.isQuestion) }));

@@ -94,6 +94,10 @@ test.describe('with scripts on', () => {
     await page.getByRole('checkbox', { name: 'Something hurt' }).check();
     await sendReport(page);
     await expect(page.getByRole('alert').first()).toContainText('call your own doctor. In an emergency call 911.');
+    // It stays until a person has read it, also on a page that is opened anew.
+    await page.goto(`${linkOf('Greta J.')}?lang=en`);
+    await page.getByRole('link', { name: /Wait/ }).click();
+    await expect(page.getByRole('alert').first()).toContainText('Stop this task for now.');
     const desk = await (await browser.newContext()).newPage();
     await signIn(desk);
     await expect(desk.getByRole('link', { name: 'Greta J.: something hurt' })).toHaveCount(1);

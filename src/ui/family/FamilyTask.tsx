@@ -4,6 +4,7 @@ import { isNeededAt, placesFor, type LocalText } from '@/core/tasks';
 import { familyWords, type Language } from '../shared/words';
 import { Counter } from './Counter.client';
 import { ReportForm } from './ReportForm.client';
+import { SafetyNotice } from './SafetyNotice';
 import { Stones } from './Stones';
 import { targetWords } from './targetWords';
 import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
@@ -44,6 +45,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
       <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
       <p className="text-soft">{t('family.stepOf', { step, part: t(`family.parts.${task.part}`), index: place.index, count: place.count })}</p>
 
+      {found.onHold && <SafetyNotice emergencyNumber={view.emergencyNumber} language={language} />}
       <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
       {step !== task.step && <p className="mt-2">{t('family.swapped', { step, name: local(here.name) })}</p>}
       <div className="mt-2 grid grid-cols-2 gap-2.5">

@@ -3,6 +3,7 @@ import type { LocalText } from '@/core/tasks';
 import { longDay, weekdayName } from '../shared/days';
 import { familyWords, type Language } from '../shared/words';
 import { Outbox } from './Outbox.client';
+import { SafetyNotice } from './SafetyNotice';
 import { Stones } from './Stones';
 import { targetWords } from './targetWords';
 import type { FamilyDayView, FamilyTaskView } from './familyView';
@@ -72,7 +73,7 @@ function TaskLine({ each, token, language }: { each: FamilyTaskView; token: stri
       <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
         <span className="flex items-baseline justify-between gap-3">
           <strong className={`text-[19px] ${reportedToday?.done ? 'line-through decoration-green decoration-2' : ''}`}>{local(task.content.title)}</strong>
-          <span className="shrink-0 font-bold text-green">{reportedToday ? (reportedToday.done ? t('family.done') : t('family.notDone')) : t('family.start')}</span>
+          <span className={`shrink-0 font-bold ${each.onHold ? 'text-brick' : 'text-green'}`}>{each.onHold ? t('family.onHold') : reportedToday ? (reportedToday.done ? t('family.done') : t('family.notDone')) : t('family.start')}</span>
         </span>
         <span className="block text-[15px] text-soft">
           {t(`family.parts.${task.part}`)} ·{' '}
@@ -87,14 +88,8 @@ function TaskLine({ each, token, language }: { each: FamilyTaskView; token: stri
 
 function Said({ said, view, language }: Pick<Props, 'said' | 'view' | 'language'>) {
   const t = familyWords(language);
-  if (said === 'safety') {
-    return (
-      <div role="alert" className="watch mt-3 border-2 border-brick">
-        <strong className="block text-[19px]">{t('family.safetyTitle')}</strong>
-        <p className="mt-1">{t('family.safety', { number: view.emergencyNumber })}</p>
-      </div>
-    );
-  }
+  const held = [...view.tasks, ...view.otherTasks].some((task) => task.onHold);
+  if (said === 'safety' || held) return <SafetyNotice emergencyNumber={view.emergencyNumber} language={language} />;
   const words = said === 'saved' ? t('family.thanks') : said === 'repeated' ? t('family.repeated') : said === 'replaced' ? t('family.replaced') : null;
   return words ? (
     <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">

@@ -26,6 +26,8 @@ export interface SaidToday {
 export interface FamilyTaskView {
   readonly task: ProgramTask;
   readonly reportedToday: SaidToday | null;
+  /** Something hurt at this task, and no person has read of it yet. */
+  readonly onHold: boolean;
 }
 
 export interface FamilyDayView {

@@ -8,7 +8,7 @@ const shared = {
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/library/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/library/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
     {
       ...shared,
       displayName: 'integration',

@@ -1,0 +1,198 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { calendarDay, instant } from '@/core/calendar';
+import type { Child, ProgramTask } from '@/core/caseload';
+import { reckonDose } from '@/core/dose';
+import { loadLibrary } from '../../../library/loadLibrary';
+import { FamilyTask } from './FamilyTask';
+import { FamilyToday } from './FamilyToday';
+import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
+import { targetWords } from './targetWords';
+
+const today = calendarDay('2026-11-24');
+const child: Child = {
+  id: 1,
+  calledName: 'Odalys',
+  initial: 'V',
+  school: 'Millbeck Early Years',
+  visitDays: '',
+  bornOn: calendarDay('2021-09-20'),
+  hand: 'right',
+  mouthsThings: false,
+  scissorsAllowed: true,
+  hasPrinter: false,
+  minutesPerDay: 15,
+  familyLanguage: 'es',
+  homeLanguages: ['es'],
+  allergies: [],
+  texturesAvoided: [],
+  materialsAtHome: [],
+  helpers: '',
+  reportWay: 'link',
+  timeZone: 'America/Denver',
+};
+
+function programTask(slug: string, versionTaskId: number, change: Partial<ProgramTask> = {}): ProgramTask {
+  const content = loadLibrary().find((task) => task.slug === slug)!;
+  return {
+    versionTaskId,
+    taskId: versionTaskId,
+    taskVersionId: versionTaskId,
+    content,
+    part: content.part,
+    step: 3,
+    chooseFrom: 2,
+    chooseTo: 4,
+    weekdays: [1, 2, 3, 4, 5],
+    dose: content.dose,
+    target: reckonDose(content.dose, 5).perDay,
+    stepSinceVersion: 1,
+    ...change,
+  };
+}
+
+function view(tasks: FamilyTaskView[], change: Partial<FamilyDayView> = {}): FamilyDayView {
+  const version = { programId: 1, number: 1, startsOn: today, endsOn: calendarDay('2026-12-07'), sentOn: today, note: '', tasks: tasks.map(({ task }) => task) };
+  return { child, today, version, tasks, otherTasks: [], emergencyNumber: '911', ...change };
+}
+
+const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyTaskView => ({ task, reportedToday: null, onHold: false, ...change });
+
+const said: SaidToday = {
+  reportId: 77,
+  versionTaskId: 1,
+  step: 2,
+  done: true,
+  amount: 9,
+  target: 10,
+  left: 5,
+  right: 4,
+  plainAmount: 0,
+  help: 'words',
+  effort: 'right',
+  stopReason: null,
+  safetyWord: false,
+  isQuestion: false,
+  words: 'went well',
+  saidBy: '',
+  saidAt: instant(0),
+  doneOn: today,
+};
+
+const dayPage = (day: FamilyDayView, language: 'en' | 'es' = 'en', word: string | null = null) =>
+  renderToStaticMarkup(<FamilyToday view={day} token="token" language={language} said={word} />);
+
+const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof FamilyTask>[0]> = {}) =>
+  renderToStaticMarkup(
+    <FamilyTask view={view([found])} found={found} place={{ index: 1, count: 1 }} token="token" language="en" wishedStep={Number.NaN} newKey="new-key" {...change} />,
+  );
+
+describe('a family’s day', () => {
+  it('lists today’s tasks with what is asked and how long it takes', () => {
+    const page = dayPage(view([asked(programTask('crane-lift', 1))]));
+    expect(page).toContain('Crane lift');
+    expect(page).toContain('5 with each hand: 10 in all');
+    expect(page).toContain('about 5 minutes');
+    expect(page).toContain('/f/token/task/1?lang=en');
+  });
+
+  it('crosses off what was said, and offers to change it', () => {
+    const page = dayPage(view([asked(programTask('crane-lift', 1), { reportedToday: said })]));
+    expect(page).toContain('All done for today. Well built!');
+    expect(page).toContain('9 of 10 · Change what you said');
+  });
+
+  it('tells a day without tasks, a program that ended and one that is not there yet apart', () => {
+    expect(dayPage(view([]))).toContain('Nothing is planned for today.');
+    expect(dayPage(view([], { version: null }))).toContain('There is no practice here yet.');
+    const ended = view([]);
+    expect(dayPage({ ...ended, version: { ...ended.version!, endsOn: calendarDay('2026-11-20') } })).toContain('This plan ended on 20 November.');
+  });
+
+  it('shows the fixed words as long as a task is on hold, and says to wait with it', () => {
+    const page = dayPage(view([asked(programTask('crane-lift', 1), { onHold: true }), asked(programTask('star-beams', 2))]), 'es');
+    expect(page).toContain('llame a su médico. En una emergencia llame al 911.');
+    expect(page).toContain('Esperen');
+    expect(page).toContain('Empezar');
+  });
+
+  it.each([
+    ['saved', 'Thank you. It is saved.'],
+    ['repeated', 'Nothing was counted twice.'],
+    ['replaced', 'Your therapist has sent a newer plan since.'],
+  ])('answers %s', (word, words) => {
+    expect(dayPage(view([]), 'en', word)).toContain(words);
+  });
+
+  it('keeps the therapist’s note as text', () => {
+    const day = view([]);
+    const page = dayPage({ ...day, version: { ...day.version!, note: '<b>Rest</b> the thumb' } });
+    expect(page).toContain('&lt;b&gt;Rest&lt;/b&gt; the thumb');
+  });
+});
+
+describe('a task on the family’s page', () => {
+  it('lies on the table as the child’s hand asks', () => {
+    const found = asked(programTask('crane-lift', 1));
+    const page = (hand: Child['hand']) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
+    expect(page('right')).toContain('the pile of pegs: on the right');
+    expect(page('left')).toContain('the pile of pegs: on the left');
+    expect(page('unsettled')).toContain('Let Odalys choose the hand.');
+  });
+
+  it('offers only the steps that the therapist allowed, and no step beyond them by address', () => {
+    const found = asked(programTask('crane-lift', 1));
+    expect(taskPage(found)).toContain('step=2');
+    expect(taskPage(found, { wishedStep: 2 })).not.toContain('step=1');
+    expect(taskPage(found, { wishedStep: 2 })).toContain('name="step" value="2"');
+    expect(taskPage(found, { wishedStep: 7 })).toContain('name="step" value="3"');
+    const fixed = asked(programTask('crane-lift', 1, { chooseFrom: 3, chooseTo: 3 }));
+    expect(taskPage(fixed)).not.toMatch(/Too hard<\/a>|Too easy<\/a>/);
+  });
+
+  it('needs only what this step needs', () => {
+    const found = asked(programTask('pocket-the-washers', 1, { step: 7, chooseFrom: 6, chooseTo: 8 }));
+    expect(taskPage(found)).toContain('5 washers');
+    expect(taskPage(asked(programTask('pocket-the-washers', 1)))).not.toContain('5 washers');
+  });
+
+  it('fills in what was said today, to be put right', () => {
+    const page = taskPage(asked(programTask('crane-lift', 1), { reportedToday: said }));
+    expect(page).toContain('name="corrects" value="77"');
+    expect(page).toContain('Send the change');
+    expect(page).toContain('went well</textarea>');
+  });
+
+  it('asks anew where the word of today belongs to an earlier version', () => {
+    const page = taskPage(asked(programTask('crane-lift', 1), { reportedToday: { ...said, versionTaskId: 99 } }));
+    expect(page).toContain('name="corrects" value=""');
+    expect(page).toContain('name="step" value="3"');
+  });
+
+  it('is a plain form that carries its own key', () => {
+    const page = taskPage(asked(programTask('crane-lift', 1)));
+    expect(page).toContain('<form action="/f/token/report" method="post">');
+    expect(page).toContain('name="idempotencyKey" value="new-key"');
+    expect(page).toContain('name="left"');
+    expect(page).toContain('name="right"');
+  });
+
+  it.each([
+    ['star-beams', 'name="amount"', '10 good ones'],
+    ['wheels-and-windows', 'Pieces done', '6 pieces'],
+  ])('counts %s in its own unit', (slug, box, target) => {
+    const page = taskPage(asked(programTask(slug, 1)));
+    expect(page).toContain(box);
+    expect(page).toContain(target);
+  });
+
+  it('shows its cautions and when to stop beside the act', () => {
+    const page = taskPage(asked(programTask('cut-the-planks', 1)));
+    expect(page).toContain('An adult stays beside the child.');
+    expect(page).toContain('Stop at once if your child is tired, upset or hurt.');
+  });
+});
+
+it('says a target of minutes', () => {
+  const { dose } = programTask('star-beams', 1);
+  expect(targetWords({ ...dose, target: { kind: 'time', minutesPerRound: 1 } }, 'es')).toBe('1 minuto');
+});

@@ -1,0 +1,119 @@
+import { expect, test } from '@playwright/test';
+import { ask, childIdOf, linkOf, openTask, served, signIn } from './yard';
+
+test.describe('links of a family', () => {
+  test('a new one is sent to the phone, and an old one is closed for good', async ({ page, browser }) => {
+    await signIn(page);
+    const child = await childIdOf('Rowan G.');
+    const family = await (await browser.newContext()).newPage();
+    await family.goto(`${linkOf('Rowan G.')}?lang=en`);
+    await expect(family.getByText('Rowan ·')).toBeVisible();
+
+    await page.goto(`/children/${child}`);
+    await page.getByRole('button', { name: 'Send a new link' }).click();
+    await expect(page.getByText('not opened yet')).toBeVisible();
+    await page.getByRole('listitem').filter({ hasText: 'first opened' }).getByRole('button', { name: 'close it' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: 'first opened' })).toHaveCount(0);
+    await family.reload();
+    await expect(family.getByRole('alert').first()).toContainText('This link was closed.');
+
+    await page.goto(`/post?phone=${child}`);
+    const fresh = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
+    await family.goto(`${fresh}?lang=en`);
+    await expect(family.getByText('Rowan ·')).toBeVisible();
+  });
+});
+
+test.describe('settings', () => {
+  test('the number that families are told to call', async ({ page, browser }) => {
+    await signIn(page);
+    await page.goto('/settings');
+    await page.getByLabel('Emergency number').fill('call mum');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('alert').first()).toHaveText('That is no telephone number. Write digits, such as 911.');
+    await page.getByLabel('Emergency number').fill('112');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect.poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number).toBe('112');
+    const family = await (await browser.newContext()).newPage();
+    await family.goto(`${linkOf('Nerys F.')}?lang=en&said=safety`);
+    await expect(family.getByRole('alert').first()).toContainText('In an emergency call 112.');
+    await page.getByLabel('Emergency number').fill('911');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect.poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number).toBe('911');
+  });
+
+  test('a session left open elsewhere is ended from here', async ({ page, browser }) => {
+    const elsewhere = await (await browser.newContext()).newPage();
+    await signIn(elsewhere, 'supervisor');
+    await signIn(page, 'supervisor');
+    await page.goto('/settings');
+    const others = page.getByRole('button', { name: 'sign out there' });
+    const count = await others.count();
+    expect(count).toBeGreaterThan(0);
+    for (let left = count; left > 0; left -= 1) {
+      await others.first().click();
+      await expect(others).toHaveCount(left - 1);
+    }
+    await elsewhere.goto('/yard');
+    await expect(elsewhere).toHaveURL(/\/sign-in/);
+    await page.goto('/yard');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 children');
+  });
+});
+
+test.describe('deleting a child', () => {
+  test('asks for the name, says what goes and what stays, and closes the family’s page', async ({ page, browser }) => {
+    await signIn(page);
+    const child = await childIdOf('Marisol Z.');
+    await page.goto(`/children/${child}`);
+    await page.getByText('Delete this child…').click();
+    await expect(page.getByText('What stays: the list of who looked and changed, as a number without a name.')).toBeVisible();
+    await page.getByLabel(/To go on, write/).fill('marisol');
+    await page.getByRole('button', { name: 'Delete for good' }).click();
+    await expect(page.getByRole('alert').first()).toContainText('The name is not the same.');
+    await page.getByLabel(/To go on, write/).fill('Marisol Z.');
+    await page.getByRole('button', { name: 'Delete for good' }).click();
+    await expect(page.getByRole('heading', { name: '47 children' })).toBeVisible();
+    const family = await (await browser.newContext()).newPage();
+    await family.goto(linkOf('Marisol Z.'));
+    await expect(family.getByRole('alert').first()).toContainText('This link does not open anything.');
+    expect(await ask('SELECT id FROM reports WHERE child_id = ?', [child])).toEqual([]);
+  });
+});
+
+test.describe('two people', () => {
+  test('regrade the same child at once: the second one is told, and nothing of theirs is written', async ({ page, browser }) => {
+    const child = await childIdOf('Odalys V.');
+    const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await signIn(page);
+    await signIn(other, 'supervisor');
+    for (const each of [page, other]) {
+      await each.goto(`/children/${child}/program`);
+      const cautions = each.getByLabel(/I have read the/);
+      if ((await cautions.count()) > 0) await cautions.check();
+    }
+    await page.getByRole('button', { name: /Send as version/ }).click();
+    await expect(page).toHaveURL(/\/post/);
+    const versions = () => ask<{ count: number }>('SELECT COUNT(*) AS count FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ?', [child]);
+    const before = await versions();
+    await other.getByRole('button', { name: /Send as version/ }).click();
+    await expect(other.getByRole('alert').first()).toContainText('Somebody else has changed this program since you opened it. Nothing of yours was written.');
+    expect(await versions()).toEqual(before);
+  });
+});
+
+test('a report that was open while a new version went out is kept with the plan that was used', async ({ page, browser }) => {
+  const family = await (await browser.newContext()).newPage();
+  await family.goto(`${linkOf('Hollis Y.')}?lang=en`);
+  await openTask(family);
+  const child = await childIdOf('Hollis Y.');
+  await signIn(page);
+  await page.goto(`${served().url}/children/${child}/program`);
+  const cautions = page.getByLabel(/I have read the/);
+  if ((await cautions.count()) > 0) await cautions.check();
+  await page.getByRole('button', { name: /Send as version/ }).click();
+  await expect(page).toHaveURL(/\/post/);
+  await family.locator('input[inputmode=numeric]').first().fill('2');
+  await family.getByRole('button', { name: /Finished this one|Send the change/ }).click();
+  await expect(family.getByRole('status')).toContainText('Your therapist has sent a newer plan since.');
+});

@@ -1,3 +1,6 @@
+// Far from UTC and off the full hour, so that nothing leans on the zone of the process.
+process.env.TZ = 'Asia/Kathmandu';
+
 const shared = {
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
   transformIgnorePatterns: ['/node_modules/(?!(pure-rand|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs)/)'],

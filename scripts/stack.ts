@@ -7,7 +7,7 @@ import type { Context } from '@/server/context';
 import { PretendPhone } from '@/server/messages/pretendPhone';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
-import { startMariaDb, type PrivateMariaDb } from './mariadb';
+import { startMariaDb, stopMariaDb, type PrivateMariaDb } from './mariadb';
 import { portLike } from './ports';
 import { pause, waitFor, waitForEnd } from './processes';
 import { step } from './say';
@@ -71,10 +71,10 @@ export async function startStack(wish: StackWish): Promise<Stack> {
   };
 }
 
+/** Takes away what a stack keeps, and nothing else that may lie in the folder. */
 async function stopAndForget(folder: string): Promise<void> {
-  const { stopMariaDb } = await import('./mariadb');
   await stopMariaDb(path.join(folder, 'mariadb'));
-  rmSync(folder, { recursive: true, force: true });
+  for (const name of ['mariadb', 'pretend-phone', 'demo.json']) rmSync(path.join(folder, name), { recursive: true, force: true });
 }
 
 async function prepare(wish: StackWish, databaseUrl: string, url: string): Promise<DemoAccess | null> {
@@ -116,7 +116,8 @@ async function serve(wish: StackWish, databaseUrl: string, port: number, url: st
       NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',
       YARD_DATABASE_URL: databaseUrl,
       YARD_DATA: wish.folder,
-      YARD_ORIGIN: url,
+      // Behind a proxy with https the address is another one; the cookie is then Secure.
+      YARD_ORIGIN: process.env.YARD_ORIGIN ?? url,
       NEXT_TELEMETRY_DISABLED: '1',
     },
     stdio: ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],

@@ -56,11 +56,11 @@ export function workOn({ sequelize }: Database, transaction: Transaction): Work 
       return kept.map((row) => plainRow<Row>(row));
     },
     async update(table, values, where) {
-      const [count] = await tableOf(sequelize, table).update(forDriverAll(values), { where: forDriverAll(where), transaction });
+      const [count] = await tableOf(sequelize, table).update(forModel(values), { where: forModel(where), transaction });
       return count;
     },
     async remove(table, where) {
-      return tableOf(sequelize, table).destroy({ where: forDriverAll(where), transaction });
+      return tableOf(sequelize, table).destroy({ where: forModel(where), transaction });
     },
   };
 }
@@ -72,15 +72,16 @@ function insertSql(table: TableName, rows: readonly Record<string, unknown>[]): 
 
 function rowsOf(rows: readonly Record<string, unknown>[]): unknown[][] {
   const columns = Object.keys(rows[0]!);
-  return rows.map((row) => columns.map((column) => forDriver(column, row[column])));
+  return rows.map((row) => columns.map((column) => forSql(column, row[column])));
 }
 
-function forDriverAll(values: Record<string, unknown>): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(values).map(([column, value]) => [column, forDriver(column, value)]));
+/** For Sequelize's models: instants travel as Dates, the rest as it is. */
+function forModel(values: Record<string, unknown>): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(values).map(([column, value]) => [column, isMoment(column) && typeof value === 'number' ? new Date(value) : value]));
 }
 
-/** Instants (columns named `at` and `…_at`) travel as UTC text to the millisecond, lists and objects as JSON. */
-function forDriver(column: string, value: unknown): unknown {
+/** For plain SQL: instants (columns named `at` and `…_at`) travel as UTC text to the millisecond, lists and objects as JSON. */
+function forSql(column: string, value: unknown): unknown {
   if (value === undefined || value === null) return null;
   if (typeof value === 'number' && isMoment(column)) return new Date(value).toISOString().replace('T', ' ').slice(0, 23);
   return typeof value === 'object' ? JSON.stringify(value) : value;

@@ -46,8 +46,8 @@ export function PostScreen({ view, search }: PostProps) {
                     </Link>
                   </td>
                   <td className="cell whitespace-nowrap">{KINDS[message.kind]}</td>
-                  <td className="cell max-w-0 w-full truncate text-soft" title={message.words.replace('{link}', '(private link)')}>
-                    {message.words.replace('{link}', '(private link)')}
+                  <td className="cell w-full text-soft" title={message.words.replace('{link}', '(private link)')}>
+                    {message.kind === 'note' ? message.words : 'a private link to the program'}
                   </td>
                   <td className="cell whitespace-nowrap">{message.createdBy}</td>
                   <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>

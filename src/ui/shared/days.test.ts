@@ -1,0 +1,39 @@
+import { calendarDay, instant } from '@/core/calendar';
+import { dayAndMonth, longDay, momentIn, shortDay, sinceDay, sinceDays, spanOfDays, weekdayName } from './days';
+
+const day = calendarDay('2026-11-24');
+
+describe('days in words', () => {
+  it('name the day itself, whatever the zone of the process', () => {
+    expect(longDay(day)).toBe('24 November');
+    expect(longDay(day, 'es')).toBe('24 de noviembre');
+    expect(shortDay(day)).toBe('Tue 24');
+    expect(dayAndMonth(day)).toBe('Tue 24 Nov');
+    expect(weekdayName(day, 'es')).toBe('martes');
+  });
+
+  it('write a span as short as it may be', () => {
+    expect(spanOfDays(calendarDay('2026-11-10'), calendarDay('2026-11-23'))).toBe('10 – 23 November');
+    expect(spanOfDays(calendarDay('2026-10-28'), calendarDay('2026-11-10'))).toBe('28 Oct – 10 Nov');
+  });
+
+  it.each([
+    [null, 'never'],
+    [-1, 'today'],
+    [0, 'today'],
+    [1, 'yesterday'],
+    [6, '6 days'],
+  ])('%p days ago is %s', (days, words) => {
+    expect(sinceDays(days)).toBe(words);
+  });
+
+  it('reckon from day to day', () => {
+    expect(sinceDay(calendarDay('2026-11-20'), day)).toBe('4 days');
+  });
+
+  it('tell a moment on the clock of a place', () => {
+    const moment = instant(Date.parse('2026-11-24T02:05:00Z'));
+    expect(momentIn(moment, 'America/Denver')).toBe('23 Nov, 19:05');
+    expect(momentIn(moment, 'UTC')).toBe('24 Nov, 02:05');
+  });
+});

@@ -37,7 +37,7 @@ export interface Stack {
 
 /** Database, schema, demo and web server, in the order in which they need each other. */
 export async function startStack(wish: StackWish): Promise<Stack> {
-  if (wish.fresh && !wish.databaseUrl) await stopAndForget(wish.folder);
+  if (wish.fresh) await stopAndForget(wish);
   mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
   const port = await portLike(wish.port);
   const url = `http://127.0.0.1:${port}`;
@@ -72,9 +72,13 @@ export async function startStack(wish: StackWish): Promise<Stack> {
 }
 
 /** Takes away what a stack keeps, and nothing else that may lie in the folder. */
-async function stopAndForget(folder: string): Promise<void> {
-  await stopMariaDb(path.join(folder, 'mariadb'));
-  for (const name of ['mariadb', 'pretend-phone', 'demo.json']) rmSync(path.join(folder, name), { recursive: true, force: true });
+async function stopAndForget({ folder, databaseUrl }: StackWish): Promise<void> {
+  const names = ['pretend-phone', 'demo.json'];
+  if (!databaseUrl) {
+    await stopMariaDb(path.join(folder, 'mariadb'));
+    names.push('mariadb');
+  }
+  for (const name of names) rmSync(path.join(folder, name), { recursive: true, force: true });
 }
 
 async function prepare(wish: StackWish, databaseUrl: string, url: string): Promise<DemoAccess | null> {

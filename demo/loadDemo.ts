@@ -161,6 +161,7 @@ function versionTask(task: DemoTask, version: DemoVersion, place: number) {
     chooseTo: Math.min(content.ladder.steps.length, step + 1),
     weekdays: task.weekdays,
     dose: content.dose,
+    choices: {},
     target: task.target,
     stepSinceVersion: version.stepsSince[place]!,
   };

@@ -93,7 +93,7 @@ export async function newTestBed(): Promise<TestBed> {
         note: '',
         tasks: slugs.map((slug) => {
           const { taskVersionId, content } = tasks.find((task) => task.content.slug === slug)!;
-          return { taskVersionId, part: content.part, step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5, 6, 7], dose: content.dose };
+          return { taskVersionId, part: content.part, step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5, 6, 7], dose: content.dose, choices: {} };
         }),
         ...change,
       };

@@ -70,7 +70,7 @@ describe('sending', () => {
     const draft = bed.draft(['cut-the-planks']);
     const forbidden = await bed.child(ines, { scissors_allowed: false });
     const send = sendProgram(bed.context, ines, { childId: forbidden, expectedVersion: 0, draft, cautionsRead: true });
-    await expect(send).rejects.toMatchObject({ code: 'invalid', detail: { findings: expect.arrayContaining([expect.objectContaining({ code: 'hazard', hazard: 'blade' })]) } });
+    await expect(send).rejects.toMatchObject({ code: 'invalid', detail: { findings: expect.arrayContaining([expect.objectContaining({ code: 'safety', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', severity: 'block' }) })]) } });
     expect(await bed.read('SELECT id FROM programs WHERE child_id = :forbidden', { forbidden })).toEqual([]);
   });
 

@@ -8,11 +8,11 @@ const change = (toStep: number, on: string, fromStep: number | null = null) => (
 const child: Child = {
   id: 1, calledName: 'Odalys', initial: 'V', school: 'Millbeck Early Years', visitDays: 'Tue, Thu', bornOn: day('2021-09-20'), hand: 'left', mouthsThings: true,
   scissorsAllowed: true, hasPrinter: false, minutesPerDay: 15, familyLanguage: 'es', homeLanguages: ['es'], allergies: ['wheat'], texturesAvoided: [],
-  materialsAtHome: [], helpers: '', reportWay: 'link', timeZone: 'America/Denver',
+  materialsAtHome: [], helpers: '', reportWay: 'link', timeZone: 'America/Denver', taskSettings: {},
 };
 const content = loadLibrary().find((task) => task.slug === 'crane-lift')!;
 const task: ProgramTask = {
-  versionTaskId: 1, taskId: 1, taskVersionId: 1, content, part: 'tableWork', step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5], dose: content.dose, target: 10, stepSinceVersion: 1,
+  versionTaskId: 1, taskId: 1, taskVersionId: 1, content, choices: {}, part: 'tableWork', step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5], dose: content.dose, target: 10, stepSinceVersion: 1,
 };
 
 describe('days at each step', () => {

@@ -1,7 +1,7 @@
 import { ageOn, type Age, type CalendarDay } from '../calendar';
 import type { ChildFacts } from '../program';
 import type { ReportWay } from '../sessions';
-import type { Hand } from '../tasks';
+import type { Hand, TaskSettings } from '../tasks';
 
 /** A child as the program knows one: a called name and an initial, and the facts that change decisions. */
 export interface Child {
@@ -24,6 +24,8 @@ export interface Child {
   readonly helpers: string;
   readonly reportWay: ReportWay;
   readonly timeZone: string;
+  /** What the therapist chose for this child where schools of thought differ. */
+  readonly taskSettings: TaskSettings;
 }
 
 export function nameOf(child: Pick<Child, 'calledName' | 'initial'>): string {

@@ -1,6 +1,7 @@
 import type { CalendarDay } from '../calendar';
 import type { Dose } from '../dose';
 import { demandOf } from '../knobs';
+import type { TaskChoices } from '../program';
 import type { LocalText, Part, TaskContent } from '../tasks';
 
 /** A task as one version of a program asks for it. */
@@ -8,7 +9,9 @@ export interface ProgramTask {
   readonly versionTaskId: number;
   readonly taskId: number;
   readonly taskVersionId: number;
+  /** As this child is given it: settings, skin and substitutes are in. */
   readonly content: TaskContent;
+  readonly choices: TaskChoices;
   readonly part: Part;
   readonly step: number;
   readonly chooseFrom: number;
@@ -39,7 +42,9 @@ export interface GradeChange {
 }
 
 export function demandsOf(content: Pick<TaskContent, 'knobs' | 'ladder'>): number[] {
-  return content.ladder.steps.map((step) => demandOf(content.knobs, step.grade));
+  let most = -Infinity;
+  // A substitute may level two steps: the flight then runs level there, it never falls.
+  return content.ladder.steps.map((step) => (most = Math.max(most, demandOf(content.knobs, step.grade))));
 }
 
 export function stepName(content: Pick<TaskContent, 'ladder'>, step: number): LocalText {

@@ -28,6 +28,8 @@ export interface Dose {
   /** Pieces to prepare for one repetition; 0 where pieces are used again. */
   readonly piecesPerRepetition: number;
   readonly setUpMovements: readonly SetUpMovement[];
+  /** Firm squeezing or pinching: capped by the day, with a day of rest between. */
+  readonly heavyGrip?: boolean | undefined;
 }
 
 /** How many times a target is done over: twice where each hand has its own turn. */

@@ -1,7 +1,7 @@
-import { KNOB_IDS, type Grade, type KnobId } from './knob';
+import type { Grade, KnobKey } from './knob';
 
 export interface MovedKnob {
-  readonly knob: KnobId;
+  readonly knob: KnobKey;
   readonly from: number;
   readonly to: number;
 }
@@ -18,9 +18,8 @@ export interface GradeComparison {
  * @example compareGrades({ tool: 0, itemSize: 1 }, { tool: 1, itemSize: 0 }).relation // 'mixed'
  */
 export function compareGrades(from: Grade, to: Grade): GradeComparison {
-  const moved = KNOB_IDS.map((knob) => ({ knob, from: from[knob] ?? 0, to: to[knob] ?? 0 })).filter(
-    (move) => move.from !== move.to,
-  );
+  const named = [...new Set([...Object.keys(from), ...Object.keys(to)])] as KnobKey[];
+  const moved = named.map((knob) => ({ knob, from: from[knob] ?? 0, to: to[knob] ?? 0 })).filter((move) => move.from !== move.to);
   const up = moved.some((move) => move.to > move.from);
   const down = moved.some((move) => move.to < move.from);
   const relation = up && down ? 'mixed' : up ? 'harder' : down ? 'easier' : 'equal';

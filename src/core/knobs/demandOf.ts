@@ -1,14 +1,47 @@
+import { fittsBits, steeringIndex } from './difficulty';
 import type { Grade, TaskKnob } from './knob';
+import type { Measures } from './measures';
+
+/** One bit counts as much as half the way from a knob's easiest to its hardest level. */
+const BIT_WEIGHT = 0.5;
+
+/** The measures in force at a grade: each knob's level brings its own, a later knob's word wins. */
+export function measuresAt(knobs: readonly TaskKnob[], grade: Grade): Measures {
+  return Object.assign({}, ...knobs.map(({ knob, levels }) => levels[grade[knob] ?? 0]?.measures ?? {})) as Measures;
+}
+
+/** Bits of difficulty that the measures of a grade amount to, where they say enough. */
+export interface PhysicalDifficulty {
+  /** Fitts: log2(D/W + 1) */
+  readonly aimBits: number | null;
+  /** Steering law: ∫ ds/W, as published */
+  readonly pathIndex: number | null;
+  /** Aim as it is, path as log2(1 + index): a path's index grows without bound, and the two must share one scale. */
+  readonly bits: number;
+}
 
 /**
- * A number to space steps by: the weighted sum of the knobs' levels, each scaled from 0 (easiest) to 1 (hardest). Never
- * a clinical measure. Our own definition: it respects the partial order (harder grade, larger demand).
+ * Fitts's and the steering law over the measures of a grade. An item that does not fit its opening gives no aim bits:
+ * that is a fault for the checks of a ladder to say.
+ */
+export function physicalDifficulty({ distanceMm, openingMm, itemMm = 0, pathLengthMm, pathWidthMm, pathEndWidthMm }: Measures): PhysicalDifficulty {
+  const room = openingMm === undefined ? 0 : openingMm - itemMm;
+  const aimBits = distanceMm !== undefined && room > 0 ? fittsBits(distanceMm, room) : null;
+  const pathIndex = pathLengthMm !== undefined && pathWidthMm !== undefined ? steeringIndex(pathLengthMm, pathWidthMm, pathEndWidthMm) : null;
+  return { aimBits, pathIndex, bits: (aimBits ?? 0) + (pathIndex === null ? 0 : Math.log2(1 + pathIndex)) };
+}
+
+/**
+ * A number to space steps by: the weighted sum of the knobs' levels, each scaled from 0 (easiest) to 1 (hardest), plus
+ * half of the bits of difficulty where the levels carry measures. Never a clinical measure. Our own definition; it
+ * respects the partial order (harder grade, larger demand) as long as no harder level has the easier measures.
  * @throws RangeError for a knob with fewer than two levels.
  * @example demandOf([{ knob: 'tool', levels: [a, b, c] }], { tool: 1 }) // 0.5
  */
 export function demandOf(knobs: readonly TaskKnob[], grade: Grade): number {
-  return knobs.reduce((sum, { knob, levels, weight = 1 }) => {
+  const levels = knobs.reduce((sum, { knob, levels, weight = 1 }) => {
     if (levels.length < 2) throw new RangeError(`Knob ${knob} needs at least two levels`);
     return sum + (weight * (grade[knob] ?? 0)) / (levels.length - 1);
   }, 0);
+  return levels + BIT_WEIGHT * physicalDifficulty(measuresAt(knobs, grade)).bits;
 }

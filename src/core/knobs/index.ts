@@ -1,5 +1,9 @@
-export { KNOB_IDS } from './knob';
-export type { Grade, KnobId, TaskKnob } from './knob';
+export { FIELD_KNOBS, isFieldKnob, KNOB_IDS } from './knob';
+export type { FieldKnob, Grade, KnobId, KnobKey, KnobLevel, TaskKnob } from './knob';
+export { MEASURES } from './measures';
+export type { MeasureName, Measures } from './measures';
 export { compareGrades } from './compareGrades';
 export type { GradeComparison, MovedKnob } from './compareGrades';
-export { demandOf } from './demandOf';
+export { demandOf, measuresAt, physicalDifficulty } from './demandOf';
+export type { PhysicalDifficulty } from './demandOf';
+export { circleIndex, fittsBits, steeringIndex } from './difficulty';

@@ -1,3 +1,5 @@
+import type { MeasureName, Measures } from './measures';
+
 /** What practitioners turn to make a task easier or harder; the names are the field's, the levels each task's own. */
 export const KNOB_IDS = [
   'help',
@@ -21,14 +23,67 @@ export const KNOB_IDS = [
 
 export type KnobId = (typeof KNOB_IDS)[number];
 
+/** A knob of the field, or one that a task adds of its own (`own:shape`). */
+export type KnobKey = KnobId | `own:${string}`;
+
+interface Words {
+  readonly en: string;
+  readonly es: string;
+}
+
+export interface KnobLevel extends Words {
+  /** Which of the field's usual levels this is (`handOverHand`, `traced`), where it is one. */
+  readonly usual?: string | undefined;
+  readonly measures?: Measures | undefined;
+  /** Materials, by id, without which a home cannot offer this level. */
+  readonly needs?: readonly string[] | undefined;
+}
+
 /** A knob as one task has it. */
 export interface TaskKnob {
-  readonly knob: KnobId;
-  /** Level names, easiest first; at least two. */
-  readonly levels: readonly { readonly en: string; readonly es: string }[];
+  readonly knob: KnobKey;
+  /** What a knob of the task's own is called. */
+  readonly name?: Words | undefined;
+  /** Levels, easiest first; at least two. */
+  readonly levels: readonly KnobLevel[];
   /** Share of this knob in the demand, above 0; 1 where nothing is said. */
   readonly weight?: number | undefined;
 }
 
-/** Where each knob of a task stands: the index of its level, 0 the easiest. */
-export type Grade = Readonly<Partial<Record<KnobId, number>>>;
+/** Where each knob of a task stands: the index of its level, 0 the easiest. A knob that is not named stands at 0. */
+export type Grade = Readonly<Partial<Record<KnobKey, number>>>;
+
+export interface FieldKnob {
+  /** The field's usual levels, easiest first: offered when a task is made, never forced on it. */
+  readonly usual: readonly string[];
+  /** What a level of this knob may carry as physical measures. */
+  readonly measures: readonly MeasureName[];
+}
+
+/**
+ * The field's knobs with the levels that are usual. The levels' words are in messages/ under `levels`.
+ * Source: common practice, no published source.
+ */
+export const FIELD_KNOBS: Readonly<Record<KnobId, FieldKnob>> = {
+  help: { usual: ['handOverHand', 'wristSupport', 'shown', 'pointed', 'words', 'alone'], measures: [] },
+  visualCue: { usual: ['fullDots', 'fewerDots', 'endDots', 'box', 'noCue'], measures: [] },
+  markMaking: { usual: ['guided', 'traced', 'imitated', 'copied', 'remembered'], measures: [] },
+  tool: { usual: ['finger', 'softThreeFingers', 'shortCrayon', 'fullPencil', 'wideTongs', 'thinTongs'], measures: ['massG', 'forceN'] },
+  itemSize: { usual: ['large', 'medium', 'small', 'longThin'], measures: ['itemMm', 'openingMm', 'massG'] },
+  itemCount: { usual: ['few', 'some', 'many'], measures: ['count', 'pathLengthMm'] },
+  hands: { usual: ['tableTakesLoad', 'twoPalms', 'bothFingertips', 'oneFingertips', 'helperNotNeeded', 'helperNeeded'], measures: [] },
+  inHand: { usual: ['oneAtATime', 'oneHeld', 'twoHeld'], measures: ['count'] },
+  resistance: { usual: ['loose', 'medium', 'firm'], measures: ['forceN', 'massG'] },
+  surface: { usual: ['flatTaped', 'flatHeld', 'upright', 'worn', 'inTheAir'], measures: [] },
+  precision: { usual: ['wide', 'medium', 'narrow', 'nearEdge'], measures: ['openingMm', 'distanceMm', 'pathLengthMm', 'pathWidthMm', 'pathEndWidthMm'] },
+  position: { usual: ['lying', 'sittingSupported', 'sitting', 'standing', 'moving'], measures: ['distanceMm'] },
+  chain: { usual: ['oneMove', 'twoSteps', 'fourSteps'], measures: ['count'] },
+  tempo: { usual: ['noHurry', 'countedInTime'], measures: ['count', 'seconds'] },
+  stakes: { usual: ['unbreakable', 'squashable', 'breakable'], measures: ['forceN'] },
+  texture: { usual: ['dry', 'sealed', 'withTool', 'fingertip', 'wholeHand'], measures: [] },
+  material: { usual: ['stiffCard', 'plainPaper', 'softPaper', 'stiffLoop', 'limpString'], measures: [] },
+};
+
+export function isFieldKnob(knob: string): knob is KnobId {
+  return (KNOB_IDS as readonly string[]).includes(knob);
+}

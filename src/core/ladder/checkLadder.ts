@@ -1,4 +1,4 @@
-import { compareGrades, type Grade, type KnobId, type TaskKnob } from '../knobs';
+import { compareGrades, demandOf, measuresAt, type Grade, type KnobKey, type TaskKnob } from '../knobs';
 
 export interface LadderStep {
   readonly grade: Grade;
@@ -14,20 +14,27 @@ export interface Ladder {
   readonly startReason?: string | undefined;
 }
 
-/** `step` is 1-based and names the harder one of two neighbours. */
+/** `step` is 1-based and names the harder one of two neighbours. What to do about each is in messages/, by its code. */
 export type LadderFinding =
   | { readonly severity: 'error'; readonly code: 'tooFewSteps'; readonly step: 1; readonly count: number }
-  | { readonly severity: 'error'; readonly code: 'unknownKnob'; readonly step: number; readonly knob: KnobId }
-  | { readonly severity: 'error'; readonly code: 'levelOutOfRange'; readonly step: number; readonly knob: KnobId; readonly level: number; readonly levels: number }
-  | { readonly severity: 'error'; readonly code: 'equalSteps' | 'easierStep' | 'mixedStep'; readonly step: number; readonly knobs: readonly KnobId[] }
-  | { readonly severity: 'error' | 'warning' | 'note'; readonly code: 'manyKnobs'; readonly step: number; readonly knobs: readonly KnobId[] }
+  | { readonly severity: 'error'; readonly code: 'unknownKnob'; readonly step: number; readonly knob: KnobKey }
+  | { readonly severity: 'error'; readonly code: 'levelOutOfRange'; readonly step: number; readonly knob: KnobKey; readonly level: number; readonly levels: number }
+  | { readonly severity: 'error'; readonly code: 'equalSteps' | 'easierStep' | 'mixedStep'; readonly step: number; readonly knobs: readonly KnobKey[] }
+  | { readonly severity: 'error' | 'warning' | 'note'; readonly code: 'manyKnobs'; readonly step: number; readonly knobs: readonly KnobKey[] }
   | { readonly severity: 'error'; readonly code: 'startOffLadder'; readonly step: number; readonly count: number }
-  | { readonly severity: 'error'; readonly code: 'startAtEnd'; readonly step: number };
+  | { readonly severity: 'error'; readonly code: 'startAtEnd'; readonly step: number }
+  | { readonly severity: 'error'; readonly code: 'demandFalls'; readonly step: number; readonly knobs: readonly KnobKey[] }
+  | { readonly severity: 'error'; readonly code: 'doesNotFit'; readonly step: number; readonly itemMm: number; readonly openingMm: number }
+  | { readonly severity: 'warning'; readonly code: 'bigJump'; readonly step: number; readonly times: number }
+  | { readonly severity: 'note'; readonly code: 'idleKnob'; readonly step: 1; readonly knob: KnobKey };
+
+/** A rise above this many times the ladder's median rise is said. */
+const BIG_JUMP = 3;
 
 /**
  * Everything that is wrong with a ladder, in the order of its steps. Neighbours must get harder (equal, easier and mixed
  * are errors); one knob a step is the rule, two a warning, three an error that a reason turns into a note.
- * Source: common practice, no published source.
+ * Source: common practice, no published source; the threshold of a big jump is our own.
  */
 export function checkLadder(knobs: readonly TaskKnob[], ladder: Ladder): LadderFinding[] {
   const findings: LadderFinding[] = [];
@@ -35,17 +42,17 @@ export function checkLadder(knobs: readonly TaskKnob[], ladder: Ladder): LadderF
     findings.push({ severity: 'error', code: 'tooFewSteps', step: 1, count: ladder.steps.length });
   }
   ladder.steps.forEach((step, index) => {
-    findings.push(...checkLevels(knobs, step.grade, index + 1));
+    findings.push(...checkLevels(knobs, step.grade, index + 1), ...checkFit(knobs, step.grade, index + 1));
     const before = ladder.steps[index - 1];
-    if (before) findings.push(...checkNeighbours(before, step, index + 1));
+    if (before) findings.push(...checkNeighbours(knobs, before, step, index + 1));
   });
   findings.push(...checkStart(ladder));
-  return findings;
+  return [...findings, ...checkRises(knobs, ladder), ...checkIdle(knobs, ladder)];
 }
 
 function checkLevels(knobs: readonly TaskKnob[], grade: Grade, step: number): LadderFinding[] {
   const findings: LadderFinding[] = [];
-  for (const [knob, level] of Object.entries(grade) as [KnobId, number][]) {
+  for (const [knob, level] of Object.entries(grade) as [KnobKey, number][]) {
     const known = knobs.find((candidate) => candidate.knob === knob);
     if (!known) findings.push({ severity: 'error', code: 'unknownKnob', step, knob });
     else if (!Number.isInteger(level) || level < 0 || level >= known.levels.length) {
@@ -55,12 +62,19 @@ function checkLevels(knobs: readonly TaskKnob[], grade: Grade, step: number): La
   return findings;
 }
 
-function checkNeighbours(before: LadderStep, after: LadderStep, step: number): LadderFinding[] {
+function checkFit(knobs: readonly TaskKnob[], grade: Grade, step: number): LadderFinding[] {
+  const { itemMm, openingMm } = measuresAt(knobs, grade);
+  const tooBig = itemMm !== undefined && openingMm !== undefined && itemMm >= openingMm;
+  return tooBig ? [{ severity: 'error', code: 'doesNotFit', step, itemMm, openingMm }] : [];
+}
+
+function checkNeighbours(all: readonly TaskKnob[], before: LadderStep, after: LadderStep, step: number): LadderFinding[] {
   const { relation, moved } = compareGrades(before.grade, after.grade);
   const knobs = moved.map((move) => move.knob);
   if (relation === 'equal') return [{ severity: 'error', code: 'equalSteps', step, knobs }];
   if (relation === 'easier') return [{ severity: 'error', code: 'easierStep', step, knobs }];
   if (relation === 'mixed') return [{ severity: 'error', code: 'mixedStep', step, knobs }];
+  if (demandOf(all, after.grade) <= demandOf(all, before.grade)) return [{ severity: 'error', code: 'demandFalls', step, knobs }];
   if (knobs.length === 1) return [];
   const severity = knobs.length === 2 ? 'warning' : after.manyKnobsReason ? 'note' : 'error';
   return [{ severity, code: 'manyKnobs', step, knobs }];
@@ -72,4 +86,20 @@ function checkStart({ steps, startStep, startReason }: Ladder): LadderFinding[] 
   }
   const atEnd = startStep === 1 || startStep === steps.length;
   return atEnd && !startReason ? [{ severity: 'error', code: 'startAtEnd', step: startStep }] : [];
+}
+
+function checkRises(knobs: readonly TaskKnob[], { steps }: Ladder): LadderFinding[] {
+  const demands = steps.map((step) => demandOf(knobs, step.grade));
+  const rises = demands.slice(1).map((demand, index) => demand - demands[index]!);
+  if (rises.length < 3) return [];
+  const sorted = [...rises].sort((a, b) => a - b);
+  const median = (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2;
+  if (median <= 0) return [];
+  return rises.flatMap((rise, index) => (rise > BIG_JUMP * median ? [{ severity: 'warning', code: 'bigJump', step: index + 2, times: rise / median } as const] : []));
+}
+
+function checkIdle(knobs: readonly TaskKnob[], { steps }: Ladder): LadderFinding[] {
+  if (steps.length < 2) return [];
+  const idle = knobs.filter(({ knob }) => new Set(steps.map((step) => step.grade[knob] ?? 0)).size === 1);
+  return idle.map(({ knob }) => ({ severity: 'note', code: 'idleKnob', step: 1, knob }));
 }

@@ -9,7 +9,7 @@ const knobs: TaskKnob[] = [
   { knob: 'position', levels: ['sitting', 'standing'].map(level), weight: 2 },
 ];
 const ladder = (grades: Grade[], rest: Partial<Ladder> = {}): Ladder => ({ steps: grades.map((grade) => ({ grade })), startStep: 2, ...rest });
-const sound = ladder([{ tool: 0 }, { tool: 1 }, { tool: 1, itemSize: 1 }]);
+const sound = ladder([{ tool: 0 }, { tool: 1 }, { tool: 1, itemSize: 1 }, { tool: 1, itemSize: 1, position: 1 }]);
 
 const someGrade = fc.record(Object.fromEntries(KNOB_IDS.slice(0, 4).map((knob) => [knob, fc.integer({ min: 0, max: 3 })])) as Record<KnobId, fc.Arbitrary<number>>);
 const fourKnobs: TaskKnob[] = KNOB_IDS.slice(0, 4).map((knob) => ({ knob, levels: ['a', 'b', 'c', 'd'].map(level) }));
@@ -86,7 +86,7 @@ describe('checks of a ladder', () => {
   it('asks for an easier and a harder neighbour of the start, or a reason', () => {
     expect(checkLadder(knobs, { ...sound, startStep: 1 })).toEqual([{ severity: 'error', code: 'startAtEnd', step: 1 }]);
     expect(checkLadder(knobs, { ...sound, startStep: 1, startReason: 'The first one is success for sure' })).toEqual([]);
-    expect(checkLadder(knobs, { ...sound, startStep: 4 })).toEqual([{ severity: 'error', code: 'startOffLadder', step: 4, count: 3 }]);
+    expect(checkLadder(knobs, { ...sound, startStep: 5 })).toEqual([{ severity: 'error', code: 'startOffLadder', step: 5, count: 4 }]);
     expect(checkLadder(knobs, ladder([{ tool: 0 }], { startStep: 1, startReason: 'x' }))).toContainEqual(expect.objectContaining({ code: 'tooFewSteps' }));
   });
 });

@@ -1,6 +1,9 @@
 import { daysBetween, type CalendarDay } from '../calendar';
-import { minutesOf } from '../dose';
-import { hazardsOf, isNeededAt, PARTS, type Hazard, type Hand, type TaskContent } from '../tasks';
+import { checkHeavyGrip, minutesOf } from '../dose';
+import { matchHome } from '../materials';
+import { judgeSafety, thingsAt, type SafetyFinding } from '../safety';
+import { PARTS, type Hand, type Material, type Substitute, type TaskContent, type TaskSettings } from '../tasks';
+import { contentFor } from './contentFor';
 import type { PlannedTask, ProgramDraft } from './programDraft';
 
 /** The facts of a child that change what may be sent. */
@@ -13,17 +16,26 @@ export interface ChildFacts {
   readonly texturesAvoided: readonly string[];
   readonly minutesPerDay: number;
   readonly materialsAtHome: readonly string[];
+  /** What the therapist chose for this child where schools of thought differ. */
+  readonly taskSettings: TaskSettings;
 }
 
-/** `task` is the index in the draft, null for what concerns the whole program. Errors stop sending; cautions do not. */
+/** `task` is the index in the draft, null for what concerns the whole program. Errors stop sending; cautions are read first; notes only tell. */
 export type ProgramFinding =
   | { readonly severity: 'error'; readonly code: 'noTasks' | 'endsBeforeStart' | 'endedAlready'; readonly task: null }
   | { readonly severity: 'caution'; readonly code: 'overBudget'; readonly task: null; readonly weekday: number; readonly minutes: number; readonly budget: number }
   | { readonly severity: 'caution'; readonly code: 'writingWithoutWarmUp'; readonly task: null }
   | { readonly severity: 'error'; readonly code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice'; readonly task: number }
-  | { readonly severity: 'error' | 'caution'; readonly code: 'hazard'; readonly task: number; readonly hazard: Hazard }
-  | { readonly severity: 'caution'; readonly code: 'age'; readonly task: number; readonly fromYears: number; readonly toYears: number }
-  | { readonly severity: 'caution'; readonly code: 'missingAtHome'; readonly task: number; readonly materials: readonly number[] };
+  /** A rule that blocks, or that asks for a reason and has none yet, is an error; the rest are cautions. */
+  | { readonly severity: 'error' | 'caution'; readonly code: 'safety'; readonly task: number; readonly finding: SafetyFinding }
+  | { readonly severity: 'caution'; readonly code: 'missingAtHome'; readonly task: number; readonly materials: readonly Material[] }
+  | { readonly severity: 'note'; readonly code: 'replaced'; readonly task: number; readonly replaced: readonly { readonly material: Material; readonly by: Substitute; readonly count: number }[] }
+  | { readonly severity: 'caution'; readonly code: 'substituteLevels'; readonly task: number; readonly steps: readonly number[] }
+  | { readonly severity: 'caution'; readonly code: 'heavyGripOverCap'; readonly task: null; readonly weekday: number; readonly repetitions: number; readonly cap: number }
+  | { readonly severity: 'caution'; readonly code: 'heavyGripNoRest'; readonly task: null; readonly weekday: number };
+
+/** A reason is a few letters at least. */
+const LEAST_REASON = 3;
 
 /**
  * What is wrong with a draft for this child, beside the place it speaks of. Source of the cautions: common practice, no
@@ -36,14 +48,14 @@ export function checkProgram(draft: ProgramDraft, tasks: readonly TaskContent[],
   if (daysBetween(draft.startsOn, draft.endsOn) < 0) findings.push({ severity: 'error', code: 'endsBeforeStart', task: null });
   else if (draft.endsOn < today) findings.push({ severity: 'error', code: 'endedAlready', task: null });
   draft.tasks.forEach((planned, index) => {
-    findings.push(...checkPlacement(planned, index, tasks[index]!, draft), ...checkForChild(planned, tasks[index]!, index, child));
+    findings.push(...checkPlacement(planned, index, tasks[index]!, draft, child), ...checkForChild(planned, tasks[index]!, index, child));
   });
-  findings.push(...checkBudget(draft, child), ...checkOrder(draft));
+  findings.push(...checkBudget(draft, child), ...checkOrder(draft), ...checkHeavyGrip(draft.tasks).map((found) => ({ severity: 'caution', task: null, ...found }) as const));
   return findings;
 }
 
-function checkPlacement(planned: PlannedTask, task: number, content: TaskContent, draft: ProgramDraft): ProgramFinding[] {
-  const steps = content.ladder.steps.length;
+function checkPlacement(planned: PlannedTask, task: number, content: TaskContent, draft: ProgramDraft, child: ChildFacts): ProgramFinding[] {
+  const steps = contentFor(content, planned.choices, child.taskSettings).ladder.steps.length;
   const findings: ProgramFinding[] = [];
   const add = (code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice') =>
     findings.push({ severity: 'error', code, task });
@@ -55,36 +67,22 @@ function checkPlacement(planned: PlannedTask, task: number, content: TaskContent
   return findings;
 }
 
-function checkForChild({ chooseFrom, chooseTo }: PlannedTask, content: TaskContent, task: number, child: ChildFacts): ProgramFinding[] {
-  const findings: ProgramFinding[] = hazardsOf(content, chooseFrom, chooseTo).flatMap((hazard) => {
-    const severity = severityFor(hazard, child);
-    return severity ? [{ severity, code: 'hazard' as const, task, hazard }] : [];
+function checkForChild(planned: PlannedTask, content: TaskContent, task: number, child: ChildFacts): ProgramFinding[] {
+  const { chooseFrom, chooseTo, choices } = planned;
+  const settled = contentFor(content, choices, child.taskSettings);
+  const match = matchHome(settled, child.materialsAtHome, chooseFrom, chooseTo);
+  const findings: ProgramFinding[] = judgeSafety(settled, thingsAt(match.task, chooseFrom, chooseTo), child).findings.map((finding) => {
+    const settledByReason = finding.severity === 'acknowledge' && (choices.reasons?.[finding.key] ?? '').trim().length >= LEAST_REASON;
+    const severity = finding.severity === 'caution' || settledByReason ? 'caution' : 'error';
+    return { severity, code: 'safety', task, finding };
   });
-  const { fromYears, toYears } = content.ages;
-  if (child.ageYears < fromYears || child.ageYears > toYears) {
-    findings.push({ severity: 'caution', code: 'age', task, fromYears, toYears });
-  }
-  const materials = content.materials.flatMap((material, index) => (child.materialsAtHome.includes(material.id) || !isNeededAt(material, chooseFrom, chooseTo) ? [] : [index]));
-  if (materials.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials });
+  const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
+  if (missing.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials: missing });
+  const replaced = match.standings.flatMap((standing) => (standing.kind === 'replaced' ? [{ material: standing.material, by: standing.by, count: standing.count }] : []));
+  if (replaced.length) findings.push({ severity: 'note', code: 'replaced', task, replaced });
+  const broken = match.findings.filter((found) => found.severity === 'error' && found.step > chooseFrom && found.step <= chooseTo);
+  if (broken.length) findings.push({ severity: 'caution', code: 'substituteLevels', task, steps: broken.map((found) => found.step) });
   return findings;
-}
-
-function severityFor(hazard: Hazard, child: ChildFacts): 'error' | 'caution' | null {
-  switch (hazard) {
-    case 'blade':
-      return child.scissorsAllowed ? null : 'error';
-    case 'smallPart':
-      return child.mouthsThings || child.ageYears < 3 ? 'caution' : null;
-    case 'wheat':
-    case 'latex':
-      return child.allergies.includes(hazard) ? 'error' : null;
-    case 'glue':
-      return child.texturesAvoided.includes('sticky') ? 'caution' : null;
-    case 'cord':
-    case 'wetFloor':
-    case 'moving':
-      return null;
-  }
 }
 
 /** Minutes of the draft's tasks on one ISO weekday. */

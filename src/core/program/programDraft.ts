@@ -1,12 +1,23 @@
 import { z } from 'zod';
 import { parseCalendarDay, type CalendarDay } from '../calendar';
-import { doseSchema, PARTS } from '../tasks';
+import { doseSchema, PARTS, SKINS, taskSettingsSchema } from '../tasks';
 
 const daySchema = z.string().transform((text, context): CalendarDay => {
   const day = parseCalendarDay(text);
   if (!day) context.addIssue({ code: 'custom', message: 'notADay' });
   return day ?? ('' as CalendarDay);
 });
+
+/** What was chosen of a task for one child, beside step and dose. Frozen with the version. */
+export const taskChoicesSchema = z.strictObject({
+  skin: z.enum(SKINS).optional(),
+  settings: taskSettingsSchema.optional(),
+  /** Why the task is given although a rule of safety asks for a reason, by the key of the finding. */
+  reasons: z.record(z.string().max(120), z.string().max(300)).optional(),
+  /** What this home uses in place of a material: ids of the substitutes by ids of the materials. */
+  replaced: z.record(z.string().max(80), z.string().max(80)).optional(),
+});
+export type TaskChoices = z.infer<typeof taskChoicesSchema>;
 
 export const plannedTaskSchema = z.strictObject({
   taskVersionId: z.number().int().positive(),
@@ -19,6 +30,7 @@ export const plannedTaskSchema = z.strictObject({
   /** ISO weekdays, 1 to 7. */
   weekdays: z.array(z.number().int().min(1).max(7)).max(7),
   dose: doseSchema,
+  choices: taskChoicesSchema.default({}),
 });
 
 /** What the therapist is putting together. Sending freezes it as the next version. */

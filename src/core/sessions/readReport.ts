@@ -13,6 +13,8 @@ export interface ReportContent {
   readonly right: number;
   /** Repetitions not told apart by hand, minutes, or pieces: whatever the target counts. */
   readonly amount: number;
+  /** How long it took, where it was said. */
+  readonly minutes: number | null;
   readonly help: HelpLevel | null;
   readonly effort: Effort | null;
   readonly stopReason: StopReason | null;
@@ -32,7 +34,7 @@ export type ReportIssue =
   | { readonly code: 'notAChoice'; readonly path: 'help' | 'effort' | 'stopReason'; readonly given: string }
   | { readonly code: 'notAllowedStep'; readonly path: 'step'; readonly given: string };
 
-type CountField = 'left' | 'right' | 'amount';
+type CountField = 'left' | 'right' | 'amount' | 'minutes';
 
 export interface ReportLimits {
   /** The family's today: no session lies after it. */
@@ -52,7 +54,7 @@ const MOST_DAYS_BACK = 60;
 
 /**
  * Reads a family's report. Nothing is guessed: what is wrong comes back by field, all of it at once.
- * @param raw fields `done`, `step`, `doneOn`, `left`, `right`, `amount`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
+ * @param raw fields `done`, `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
  */
 export function readReport(raw: RawReport, limits: ReportLimits): Result<ReportContent, ReportIssue> {
   const issues: ReportIssue[] = [];
@@ -64,6 +66,7 @@ export function readReport(raw: RawReport, limits: ReportLimits): Result<ReportC
     left: count('left'),
     right: count('right'),
     amount: count('amount'),
+    minutes: text(raw.minutes) === '' ? null : count('minutes'),
     help: readChoice(raw.help, HELP_LEVELS, 'help', issues),
     effort: readChoice(raw.effort, EFFORTS, 'effort', issues),
     stopReason: readChoice(raw.stopReason, STOP_REASONS, 'stopReason', issues),

@@ -19,6 +19,8 @@ export interface Session {
   readonly done: boolean;
   /** In the unit of the target: good repetitions, minutes or pieces. */
   readonly amount: number;
+  /** How long it took, where it was said. */
+  readonly minutes?: number | null | undefined;
   readonly help: HelpLevel | null;
   readonly effort: Effort | null;
   readonly stopReason: StopReason | null;

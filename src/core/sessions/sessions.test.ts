@@ -41,7 +41,7 @@ describe('reading a report', () => {
     expect(read).toEqual({
       ok: true,
       value: {
-        done: true, step: 2, doneOn: '2026-11-23', left: 5, right: 4, amount: 0, help: 'words', effort: 'right', stopReason: null, safetyWord: false,
+        done: true, step: 2, doneOn: '2026-11-23', left: 5, right: 4, amount: 0, minutes: null, help: 'words', effort: 'right', stopReason: null, safetyWord: false,
         isQuestion: true, words: 'Asks for more', saidBy: '',
       },
     });
@@ -50,6 +50,11 @@ describe('reading a report', () => {
 
   it('takes an empty form as today, the asked step, nothing counted', () => {
     expect(readReport({}, limits)).toMatchObject({ ok: true, value: { doneOn: '2026-11-24', step: 3, amount: 0, help: null } });
+  });
+
+  it('takes how long it took, where that is said', () => {
+    expect(readReport({ left: '5', minutes: '7' }, limits)).toMatchObject({ value: { minutes: 7 } });
+    expect(issuesOf({ minutes: 'long' })).toContainEqual({ code: 'notWhole', path: 'minutes', given: 'long' });
   });
 
   it('hears that something hurt from the tick and from the reason', () => {

@@ -1,6 +1,10 @@
-export { HAZARDS, PARTS, SKILLS } from './skills';
-export type { Hazard, Part, Skill } from './skills';
-export { doseSchema, hazardsOf, isNeededAt, knobOf, localTextSchema, taskContentSchema } from './taskContent';
-export type { LocalText, Material, TaskContent, TaskStep } from './taskContent';
+export { ALLERGENS, FOOD_ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from './skills';
+export type { Allergen, Hazard, Part, Skill, Skin, Texture } from './skills';
+export { doseSchema, homeMaterialSchema, isNeededAt, knobOf, localTextSchema, shapeSchema, taskContentSchema, taskDraftSchema } from './taskContent';
+export type { HomeMaterial, LocalText, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
 export { placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
+export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
+export type { SettingId, TaskSettings } from './settings';
+export { applySettings } from './applySettings';
+export { dressedIn, skinsOf } from './dressedIn';

@@ -36,6 +36,41 @@ export type Skill = (typeof SKILLS)[number];
 export const PARTS = ['warmUp', 'tableWork', 'writing', 'selfCare'] as const;
 export type Part = (typeof PARTS)[number];
 
-/** What a material can do to a child who should not have it. */
-export const HAZARDS = ['smallPart', 'blade', 'wheat', 'latex', 'cord', 'wetFloor', 'moving', 'glue'] as const;
+/** What a material or move can do to a child who should not have it. */
+export const HAZARDS = [
+  'smallPart',
+  'blade',
+  'wheat',
+  'latex',
+  'cord',
+  'band',
+  'balloon',
+  'bag',
+  'magnet',
+  'buttonCell',
+  'foam',
+  'soap',
+  'paint',
+  'glue',
+  'wetFloor',
+  'breakable',
+  'moving',
+  'climbing',
+  'food',
+  'hardPlastic',
+  'pinch',
+] as const;
 export type Hazard = (typeof HAZARDS)[number];
+
+/** The nine major food allergens of US law (FALCPA 2004, FASTER Act 2021; from memory); latex stands apart. */
+export const FOOD_ALLERGENS = ['milk', 'egg', 'fish', 'shellfish', 'treeNuts', 'peanut', 'wheat', 'soy', 'sesame'] as const;
+export const ALLERGENS = [...FOOD_ALLERGENS, 'latex'] as const;
+export type Allergen = (typeof ALLERGENS)[number];
+
+/** Textures that a child may avoid. */
+export const TEXTURES = ['sticky', 'wet', 'foam', 'sandy', 'soft'] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+/** The looks in which a task can be dressed without touching its mechanics; the first is the stock tasks' own. */
+export const SKINS = ['buildersYard', 'weatherStation', 'marketStall'] as const;
+export type Skin = (typeof SKINS)[number];

@@ -1,101 +1,171 @@
 import { z } from 'zod';
-import { KNOB_IDS, type KnobId } from '../knobs';
-import { HAZARDS, PARTS, SKILLS } from './skills';
+import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
+import { taskSettingsSchema } from './settings';
+import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from './skills';
 
-/** The same words in each language that the product speaks. */
-export const localTextSchema = z.strictObject({ en: z.string().min(1).max(600), es: z.string().min(1).max(600) });
-export type LocalText = z.infer<typeof localTextSchema>;
+const slugSchema = z.string().regex(/^[a-z][a-z0-9-]*$/);
 
-const gradeSchema = z.partialRecord(z.enum(KNOB_IDS), z.number().int().min(0).max(12));
+const knobKeySchema = z.union([z.enum(KNOB_IDS), z.templateLiteral(['own:', z.string().regex(/^[a-zA-Z0-9-]+$/)])]);
 
-const knobSchema = z.strictObject({
-  knob: z.enum(KNOB_IDS),
-  levels: z.array(localTextSchema).min(2).max(10),
-  weight: z.number().positive().max(5).optional(),
-});
+const gradeSchema = z.partialRecord(knobKeySchema, z.number().int().min(0).max(12));
 
-const stepSchema = z.strictObject({
-  name: localTextSchema,
-  /** What is done at this step, said to the helper. */
-  how: localTextSchema,
-  grade: gradeSchema,
-  manyKnobsReason: z.string().min(1).max(300).optional(),
-});
+const measuresSchema = z.strictObject(
+  Object.fromEntries(MEASURES.map((name) => [name, z.number().positive().max(100_000).optional()])) as Record<MeasureName, z.ZodOptional<z.ZodNumber>>,
+);
 
-export const doseSchema = z.strictObject({
-  target: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('count'), perRound: z.number().int().min(1).max(100) }),
-    z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30) }),
-    z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
-  ]),
-  rounds: z.number().int().min(1).max(20),
-  hands: z.enum(['preferred', 'each', 'both']),
-  secondsEach: z.number().min(0).max(300),
-  restSeconds: z.number().min(0).max(600),
-  setUpMinutes: z.number().min(0).max(30),
-  tidyUpMinutes: z.number().min(0).max(30),
-  piecesPerRepetition: z.number().int().min(0).max(10),
-  setUpMovements: z
-    .array(z.strictObject({ name: localTextSchema, skill: z.enum(SKILLS), timesPerRound: z.number().int().min(1).max(50) }))
-    .max(6),
-});
+const mm = z.number().positive().max(10_000);
 
-const materialSchema = z.strictObject({
-  id: z.string().regex(/^[a-z][a-z0-9-]*$/),
-  name: localTextSchema,
-  count: z.number().int().min(1).max(200),
-  sizeMm: z.number().positive().max(3000).optional(),
-  /** The steps of the ladder that need it, both included; all where nothing is said. */
-  steps: z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) }).optional(),
+/** The outer shape of a thing, for the check of small parts. */
+export const shapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sphere'), diameterMm: mm }),
+  z.strictObject({ kind: z.literal('cylinder'), diameterMm: mm, lengthMm: mm }),
+  z.strictObject({ kind: z.literal('box'), lengthMm: mm, widthMm: mm, heightMm: mm }),
+]);
+
+const careFields = {
+  shape: shapeSchema.optional(),
   hazards: z.array(z.enum(HAZARDS)).default([]),
-  substitutes: z.array(localTextSchema).max(4).default([]),
-});
+  allergens: z.array(z.enum(ALLERGENS)).default([]),
+  textures: z.array(z.enum(TEXTURES)).default([]),
+};
 
-const placeSchema = z.strictObject({
-  what: localTextSchema,
-  place: z.enum(['preferredSide', 'otherSide', 'middle', 'far']),
-});
+/** The schemas of a task and its parts; `least` is 0 where words and lists may still be empty, as on the bench. */
+function schemasOf(least: 0 | 1) {
+  /** The same words in each language that the product speaks. */
+  const localTextSchema = z.strictObject({ en: z.string().min(least).max(600), es: z.string().min(least).max(600) });
+
+  const levelSchema = localTextSchema.extend({
+    usual: z.string().min(1).max(40).optional(),
+    measures: measuresSchema.optional(),
+    needs: z.array(slugSchema).max(4).optional(),
+  });
+
+  const knobSchema = z.strictObject({
+    knob: knobKeySchema,
+    name: localTextSchema.optional(),
+    levels: z.array(levelSchema).min(2).max(10),
+    weight: z.number().positive().max(5).optional(),
+  });
+
+  const stepSchema = z.strictObject({
+    name: localTextSchema,
+    /** What is done at this step, said to the helper. */
+    how: localTextSchema,
+    grade: gradeSchema,
+    manyKnobsReason: z.string().min(1).max(300).optional(),
+  });
+
+  const doseSchema = z.strictObject({
+    target: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('count'), perRound: z.number().int().min(1).max(100) }),
+      z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30) }),
+      z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
+    ]),
+    rounds: z.number().int().min(1).max(20),
+    hands: z.enum(['preferred', 'each', 'both']),
+    secondsEach: z.number().min(0).max(300),
+    restSeconds: z.number().min(0).max(600),
+    setUpMinutes: z.number().min(0).max(30),
+    tidyUpMinutes: z.number().min(0).max(30),
+    piecesPerRepetition: z.number().int().min(0).max(10),
+    setUpMovements: z
+      .array(z.strictObject({ name: localTextSchema, skill: z.enum(SKILLS), timesPerRound: z.number().int().min(1).max(50) }))
+      .max(6),
+    /** Firm squeezing or pinching: capped by the day, with a day of rest between. */
+    heavyGrip: z.boolean().default(false),
+  });
+
+  const substituteSchema = localTextSchema.extend({
+    /** The thing at home that it is; a substitute without it is only offered in words. */
+    id: slugSchema.optional(),
+    ...careFields,
+    /** How many of it stand for one of the thing; 1 where nothing is said. */
+    times: z.number().positive().max(50).optional(),
+    /** What it does to the grade: the levels at which these knobs then stand. */
+    levels: z.array(z.strictObject({ knob: knobKeySchema, level: z.number().int().min(0).max(12) })).max(4).default([]),
+  });
+
+  const materialSchema = z.strictObject({
+    id: slugSchema,
+    name: localTextSchema,
+    count: z.number().int().min(1).max(200),
+    sizeMm: z.number().positive().max(3000).optional(),
+    /** The steps of the ladder that need it, both included; all where nothing is said. */
+    steps: z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) }).optional(),
+    ...careFields,
+    substitutes: z.array(substituteSchema).max(4).default([]),
+  });
+
+  /** A thing that homes have: what the library's tasks, the homes and the bench all call by one id. */
+  const homeMaterialSchema = z.strictObject({ id: slugSchema, name: localTextSchema, ...careFields });
+
+  const placeSchema = z.strictObject({
+    what: localTextSchema,
+    place: z.enum(['preferredSide', 'otherSide', 'middle', 'far']),
+  });
+
+  /** Another dress of the same task: only what it is called and the story told change. */
+  const dressSchema = z.strictObject({ title: localTextSchema, story: localTextSchema });
+
+  const taskContentSchema = z.strictObject({
+    slug: slugSchema,
+    title: localTextSchema,
+    /** One sentence of the story that makes it play. */
+    story: localTextSchema.optional(),
+    skins: z.partialRecord(z.enum(SKINS), dressSchema).default({}),
+    skill: z.enum(SKILLS),
+    otherSkills: z.array(z.enum(SKILLS)).max(6),
+    part: z.enum(PARTS),
+    ages: z.strictObject({ fromYears: z.number().int().min(2).max(12), toYears: z.number().int().min(2).max(12) }),
+    knobs: z.array(knobSchema).min(1).max(KNOB_IDS.length),
+    ladder: z.strictObject({
+      startStep: z.number().int().min(1),
+      startReason: z.string().min(1).max(300).optional(),
+      steps: z.array(stepSchema).min(1 + least).max(12),
+    }),
+    dose: doseSchema,
+    materials: z.array(materialSchema).max(12),
+    tableMap: z.array(placeSchema).max(6),
+    helperSteps: z.array(localTextSchema).min(least).max(8),
+    childSteps: z.array(localTextSchema).min(least).max(8),
+    /** What makes the right thing happen by itself, in place of correcting. */
+    cues: z.array(localTextSchema).max(4).default([]),
+    looksRight: z.array(localTextSchema).min(least).max(6),
+    cautions: z.array(localTextSchema).min(least).max(6),
+    /** What the moves bring, apart from the materials. */
+    moveHazards: z.array(z.enum(HAZARDS)).default([]),
+    stopRule: localTextSchema,
+    /** The settings that this task knows, with what it takes where nobody chooses. */
+    settings: taskSettingsSchema.default({}),
+    /** Another way to the same strength for a child who may not have this. */
+    twins: z.array(z.strictObject({ slug: slugSchema, instead: z.enum(['scissors', 'food', 'smallParts']) })).max(3).default([]),
+  });
+
+  return { localTextSchema, doseSchema, homeMaterialSchema, taskContentSchema };
+}
+
+const FINISHED = schemasOf(1);
+export const { localTextSchema, doseSchema, homeMaterialSchema } = FINISHED;
+export type LocalText = z.infer<typeof localTextSchema>;
+export type HomeMaterial = z.infer<typeof homeMaterialSchema>;
 
 /** A task: its mechanics (knobs, ladder, dose, materials) and its words. Frozen once it is part of a sent program. */
-export const taskContentSchema = z.strictObject({
-  slug: z.string().regex(/^[a-z][a-z0-9-]*$/),
-  title: localTextSchema,
-  skill: z.enum(SKILLS),
-  otherSkills: z.array(z.enum(SKILLS)).max(6),
-  part: z.enum(PARTS),
-  ages: z.strictObject({ fromYears: z.number().int().min(2).max(12), toYears: z.number().int().min(2).max(12) }),
-  knobs: z.array(knobSchema).min(1).max(KNOB_IDS.length),
-  ladder: z.strictObject({
-    startStep: z.number().int().min(1),
-    startReason: z.string().min(1).max(300).optional(),
-    steps: z.array(stepSchema).min(2).max(12),
-  }),
-  dose: doseSchema,
-  materials: z.array(materialSchema).max(12),
-  tableMap: z.array(placeSchema).max(6),
-  helperSteps: z.array(localTextSchema).min(1).max(8),
-  childSteps: z.array(localTextSchema).min(1).max(8),
-  looksRight: z.array(localTextSchema).min(1).max(6),
-  cautions: z.array(localTextSchema).min(1).max(6),
-  stopRule: localTextSchema,
-});
+export const taskContentSchema = FINISHED.taskContentSchema;
+/** A task that is still on the bench: words and lists may be empty, a ladder may have one step. */
+export const taskDraftSchema = schemasOf(0).taskContentSchema;
 
 export type TaskContent = z.infer<typeof taskContentSchema>;
 export type TaskStep = TaskContent['ladder']['steps'][number];
-
 export type Material = TaskContent['materials'][number];
+export type Substitute = Material['substitutes'][number];
+export type Shape = z.infer<typeof shapeSchema>;
 
 /** True where a material is needed at any of the steps from `from` to `to`, both included. */
 export function isNeededAt(material: Pick<Material, 'steps'>, from: number, to = from): boolean {
   return !material.steps || (material.steps.from <= to && material.steps.to >= from);
 }
 
-/** The hazards that a task's materials bring at the steps from `from` to `to`, each once. */
-export function hazardsOf(task: Pick<TaskContent, 'materials'>, from: number, to: number) {
-  return [...new Set(task.materials.filter((material) => isNeededAt(material, from, to)).flatMap((material) => material.hazards))];
-}
-
 /** The knobs that a task turns, by name. */
-export function knobOf(task: Pick<TaskContent, 'knobs'>, knob: KnobId) {
+export function knobOf(task: Pick<TaskContent, 'knobs'>, knob: KnobKey) {
   return task.knobs.find((candidate) => candidate.knob === knob) ?? null;
 }

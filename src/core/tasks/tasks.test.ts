@@ -1,4 +1,4 @@
-import { hazardsOf, isNeededAt, knobOf, placesFor, taskContentSchema } from '.';
+import { isNeededAt, knobOf, placesFor, taskContentSchema } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
@@ -14,9 +14,7 @@ describe('the table map', () => {
 });
 
 describe('a task', () => {
-  it('tells its hazards once each', () => {
-    const materials = [{ hazards: ['blade'] }, { hazards: ['blade', 'glue'] }] as never;
-    expect(hazardsOf({ materials }, 1, 3)).toEqual(['blade', 'glue']);
+  it('knows which steps need a material, and its knobs by name', () => {
     expect(isNeededAt({ steps: { from: 5, to: 7 } }, 3, 4)).toBe(false);
     expect(isNeededAt({ steps: { from: 5, to: 7 } }, 4, 5)).toBe(true);
     expect(knobOf(crane, 'tool')!.levels).toHaveLength(3);

@@ -1,7 +1,7 @@
 import type { Child } from '@/core/caseload';
 import { calendarDay } from '@/core/calendar';
 import type { ReportWay } from '@/core/sessions';
-import type { Hand } from '@/core/tasks';
+import type { Hand, TaskSettings } from '@/core/tasks';
 
 export interface ChildRow {
   id: number;
@@ -23,6 +23,7 @@ export interface ChildRow {
   helpers: string;
   report_way: ReportWay;
   time_zone: string;
+  task_settings: TaskSettings;
 }
 
 export function toChild(row: ChildRow): Child {
@@ -46,5 +47,6 @@ export function toChild(row: ChildRow): Child {
     helpers: row.helpers,
     reportWay: row.report_way,
     timeZone: row.time_zone,
+    taskSettings: row.task_settings,
   };
 }

@@ -3,9 +3,10 @@ import type { Database } from '../database';
 import { peopleChildrenTasks } from './0001-people-children-tasks';
 import { programsReports } from './0002-programs-reports';
 import { roundsPostAudit } from './0003-rounds-post-audit';
+import { taskBench } from './0004-task-bench';
 import type { Migration } from './migration';
 
-export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit];
+export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit, taskBench];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */
 export function migrator({ sequelize }: Database) {

@@ -18,11 +18,12 @@ const COLUMNS = {
     called_name: STRING, initial: STRING, school_id: BIGINT, born_on: DATEONLY, hand: STRING, mouths_things: BOOLEAN,
     scissors_allowed: BOOLEAN, has_printer: BOOLEAN, minutes_per_day: INTEGER, family_language: STRING, home_languages: JSON_TEXT,
     allergies: JSON_TEXT, textures_avoided: JSON_TEXT, materials_at_home: JSON_TEXT, helpers: STRING, report_way: STRING,
-    time_zone: STRING, created_at: moment,
+    time_zone: STRING, created_at: moment, task_settings: JSON_TEXT,
   },
   child_access: { child_id: BIGINT, person_id: BIGINT, access: STRING },
   goals: { child_id: BIGINT, skill: STRING, words: STRING, baseline: STRING, criterion: STRING, most_help: STRING, review_on: DATEONLY },
-  tasks: { slug: STRING },
+  tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT },
+  task_drafts: { person_id: BIGINT, slug: STRING, content: JSON_TEXT, based_on: BIGINT, saved_at: moment },
   task_versions: { task_id: BIGINT, number: INTEGER, content: JSON_TEXT, created_at: moment },
   programs: { child_id: BIGINT, current_version: INTEGER, created_at: moment },
   program_drafts: { child_id: BIGINT, content: JSON_TEXT, saved_by: BIGINT, saved_at: moment },
@@ -33,11 +34,12 @@ const COLUMNS = {
   version_tasks: {
     program_version_id: BIGINT, task_id: BIGINT, task_version_id: BIGINT, position: INTEGER, part: STRING, step: INTEGER,
     choose_from: INTEGER, choose_to: INTEGER, weekdays: JSON_TEXT, dose: JSON_TEXT, target: DOUBLE, step_since_version: INTEGER,
+    choices: JSON_TEXT,
   },
   family_links: { child_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, revoked_at: moment, first_opened_at: moment },
   reports: {
     idempotency_key: STRING, child_id: BIGINT, version_task_id: BIGINT, task_id: BIGINT, step: INTEGER, done: BOOLEAN, done_on: DATEONLY,
-    said_at: moment, left_count: INTEGER, right_count: INTEGER, amount: INTEGER, help: STRING, effort: STRING, stop_reason: STRING,
+    said_at: moment, left_count: INTEGER, right_count: INTEGER, amount: INTEGER, minutes: INTEGER, help: STRING, effort: STRING, stop_reason: STRING,
     safety_word: BOOLEAN, is_question: BOOLEAN, words: TEXT, said_by: STRING, way: STRING, link_id: BIGINT, read_by: BIGINT,
     read_at: moment, corrected_at: moment,
   },
@@ -59,7 +61,7 @@ const COLUMNS = {
 export type TableName = keyof typeof COLUMNS;
 export type Column<Name extends TableName> = keyof (typeof COLUMNS)[Name] | 'id';
 
-const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts'];
+const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts'];
 
 /** The table's model on this connection, made at its first use. */
 export function tableOf(sequelize: Sequelize, name: TableName): Table {

@@ -1,4 +1,5 @@
 import type { Child } from '@/core/caseload';
+import type { Skill } from '@/core/tasks';
 import type { HelpLevel } from '@/core/sessions';
 import { toChild, type ChildRow } from '../mappers/childRow';
 import type { Work } from '../work';
@@ -39,7 +40,7 @@ export async function childById(work: Work, childId: number): Promise<Child | nu
 
 export interface Goal {
   readonly id: number;
-  readonly skill: string;
+  readonly skill: Skill;
   readonly words: string;
   readonly baseline: string;
   readonly criterion: string;

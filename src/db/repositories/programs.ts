@@ -1,6 +1,7 @@
 import type { GradeChange, ProgramTask, ProgramVersion, SentVersion } from '@/core/caseload';
 import { calendarDay, type CalendarDay, type Instant } from '@/core/calendar';
 import type { Dose } from '@/core/dose';
+import { contentFor, type TaskChoices } from '@/core/program';
 import type { Part } from '@/core/tasks';
 import { groupBy } from '@/core/groupBy';
 import type { Work } from '../work';
@@ -25,10 +26,11 @@ interface VersionTaskRow {
   dose: Dose;
   target: number;
   step_since_version: number;
+  choices: TaskChoices;
 }
 
 const VERSION_TASKS = `SELECT p.child_id, v.program_id, v.number, v.starts_on, v.ends_on, v.sent_on, v.note, t.id, t.task_id, t.task_version_id,
-  t.part, t.step, t.choose_from, t.choose_to, t.weekdays, t.dose, t.target, t.step_since_version
+  t.part, t.step, t.choose_from, t.choose_to, t.weekdays, t.dose, t.target, t.step_since_version, t.choices
   FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id`;
 
 /** The version in force of each child's program, by child. Children without one are left out. */
@@ -61,7 +63,8 @@ async function toVersions(work: Work, rows: readonly VersionTaskRow[]): Promise<
           versionTaskId: row.id,
           taskId: row.task_id,
           taskVersionId: row.task_version_id,
-          content: contents.get(row.task_version_id)!,
+          content: contentFor(contents.get(row.task_version_id)!, row.choices),
+          choices: row.choices,
           part: row.part,
           step: row.step,
           chooseFrom: row.choose_from,
@@ -183,6 +186,7 @@ export async function addVersion(work: Work, version: NewVersion): Promise<numbe
       dose: task.dose,
       target: task.target,
       step_since_version: task.stepSinceVersion,
+      choices: task.choices,
     })),
   );
   await work.update('programs', { current_version: version.number }, { id: version.programId });

@@ -34,7 +34,7 @@ export interface SessionRow extends DatedSession {
 
 type RawSession = Omit<SessionRow, 'done' | 'safetyWord'> & { done: number; safetyWord: number };
 
-const SESSION = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.help, r.effort,
+const SESSION = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.minutes, r.help, r.effort,
   r.stop_reason AS stopReason, r.safety_word AS safetyWord, v.number AS versionNumber, t.target`;
 const FROM_REPORTS = `FROM reports r JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id`;
 
@@ -65,6 +65,15 @@ export async function sessionsOfTasks(work: Work, childId: number, taskIds: read
     { childId, taskIds },
   );
   return rows.map(toSession);
+}
+
+/** Sessions of a child for which it was said how long they took. */
+export async function timedSessions(work: Work, childId: number): Promise<{ taskId: number; minutes: number; repetitions: number }[]> {
+  return work.select(
+    `SELECT r.task_id AS taskId, r.minutes, ${AMOUNT} AS repetitions FROM reports r
+     WHERE r.child_id = :childId AND r.done = 1 AND r.minutes > 0 AND ${AMOUNT} > 0 ORDER BY r.done_on, r.id`,
+    { childId },
+  );
 }
 
 export interface LogEntry extends SessionRow {
@@ -145,6 +154,7 @@ function contentColumns(content: ReportContent) {
     left_count: content.done ? content.left : 0,
     right_count: content.done ? content.right : 0,
     amount: content.done ? content.amount : 0,
+    minutes: content.done ? content.minutes : null,
     help: content.help,
     effort: content.effort,
     stop_reason: content.stopReason,

@@ -1,4 +1,4 @@
-import type { TaskContent } from '@/core/tasks';
+import { taskContentSchema, type TaskContent } from '@/core/tasks';
 import type { Work } from '../work';
 
 export interface TaskVersion {
@@ -7,12 +7,15 @@ export interface TaskVersion {
   readonly content: TaskContent;
 }
 
-/** Contents by task version id. Versions never change, so each is read once. */
+/**
+ * Contents by task version id. Versions never change, so each is read once; what an older version of the program wrote gets
+ * the defaults of what came since.
+ */
 export async function taskContents(work: Work, taskVersionIds: readonly number[]): Promise<Map<number, TaskContent>> {
   const missing = [...new Set(taskVersionIds)].filter((id) => !work.unchanging.has(`task:${id}`));
   if (missing.length) {
     const rows = await work.select<{ id: number; content: TaskContent }>('SELECT id, content FROM task_versions WHERE id IN (:missing)', { missing });
-    for (const row of rows) work.unchanging.set(`task:${row.id}`, row.content);
+    for (const row of rows) work.unchanging.set(`task:${row.id}`, taskContentSchema.parse(row.content));
   }
   return new Map(taskVersionIds.map((id) => [id, work.unchanging.get(`task:${id}`) as TaskContent]));
 }

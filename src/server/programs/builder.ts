@@ -1,11 +1,19 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child, ProgramVersion } from '@/core/caseload';
 import { programDraftSchema, type ProgramDraft } from '@/core/program';
-import { currentVersions, draftOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, type RecordedChange, type TaskVersion } from '@/db';
+import { observedPace } from '@/core/dose';
+import type { Skill } from '@/core/tasks';
+import { currentVersions, draftOf, goalsOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, timedSessions, type RecordedChange, type TaskVersion, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+
+export interface ChildPace {
+  readonly taskId: number;
+  readonly secondsEach: number;
+  readonly sessions: number;
+}
 
 export interface BuilderView {
   readonly child: Child;
@@ -16,6 +24,9 @@ export interface BuilderView {
   readonly draftWasSaved: boolean;
   readonly library: readonly TaskVersion[];
   readonly changes: readonly RecordedChange[];
+  readonly goalSkills: readonly Skill[];
+  /** How long one repetition takes this child, where sessions have told it. */
+  readonly paces: readonly ChildPace[];
 }
 
 const PROGRAM_DAYS = 14;
@@ -27,6 +38,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const current = (await currentVersions(work, [childId])).get(childId) ?? null;
     const saved = await draftOf(work, childId);
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
+    const library = await latestTasks(work);
     await auditPerson(work, actor, context.now(), [childId], 'builder.viewed');
     return {
       child,
@@ -34,9 +46,20 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       currentVersion: current?.number ?? 0,
       draft: draft?.success ? draft.data : draftFrom(current, today),
       draftWasSaved: Boolean(draft?.success),
-      library: await latestTasks(work),
+      library,
+      paces: await pacesOf(work, childId, library),
       changes: await gradeChanges(work, [childId]),
+      goalSkills: (await goalsOf(work, childId)).map((goal) => goal.skill),
     };
+  });
+}
+
+async function pacesOf(work: Work, childId: number, library: readonly TaskVersion[]): Promise<ChildPace[]> {
+  const timed = await timedSessions(work, childId);
+  return library.flatMap(({ taskId, content }) => {
+    const sessions = timed.filter((session) => session.taskId === taskId);
+    if (sessions.length === 0 || content.dose.target.kind === 'time' || content.dose.secondsEach <= 0) return [];
+    return [{ taskId, secondsEach: observedPace(content.dose.secondsEach, sessions), sessions: sessions.length }];
   });
 }
 
@@ -54,7 +77,9 @@ function draftFrom(current: ProgramVersion | null, today: CalendarDay): ProgramD
       chooseFrom: task.chooseFrom,
       chooseTo: task.chooseTo,
       weekdays: [...task.weekdays],
-      dose: { ...task.dose, setUpMovements: [...task.dose.setUpMovements] },
+      dose: { ...task.dose, heavyGrip: task.dose.heavyGrip ?? false, setUpMovements: [...task.dose.setUpMovements] },
+      // What the home has may have changed since: sending looks anew.
+      choices: { ...task.choices, replaced: undefined },
     })),
   };
 }

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
-import { factsOf, type ProgramTask, type ProgramVersion } from '@/core/caseload';
+import { factsOf, type Child, type ProgramTask, type ProgramVersion } from '@/core/caseload';
 import { reckonDose } from '@/core/dose';
-import { checkProgram, inOrderOfParts, programDraftSchema, type PlannedTask, type ProgramDraft } from '@/core/program';
+import { checkProgram, contentFor, inOrderOfParts, programDraftSchema, replacedAt, type PlannedTask, type ProgramDraft, type TaskChoices } from '@/core/program';
 import { currentVersions, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -43,7 +43,7 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
       endsOn: draft.endsOn,
       note: draft.note,
       reason: 'sent',
-      tasksFor: (next) => planned.map((task) => toVersionTask(task, task.version, before, next)),
+      tasksFor: (next) => planned.map((task) => toVersionTask(task, task.version, child, before, next)),
       messageKind: 'program',
     });
     for (const { version, step } of planned) {
@@ -69,7 +69,7 @@ async function tasksOfDraft(work: Work, draft: ProgramDraft): Promise<TaskVersio
   });
 }
 
-function toVersionTask(task: PlannedTask, version: TaskVersion, before: ProgramVersion | null, number: number): Omit<ProgramTask, 'versionTaskId' | 'content'> {
+function toVersionTask(task: PlannedTask, version: TaskVersion, child: Child, before: ProgramVersion | null, number: number): Omit<ProgramTask, 'versionTaskId' | 'content'> {
   const earlier = before?.tasks.find((candidate) => candidate.taskId === version.taskId);
   return {
     taskId: version.taskId,
@@ -80,8 +80,16 @@ function toVersionTask(task: PlannedTask, version: TaskVersion, before: ProgramV
     chooseTo: task.chooseTo,
     weekdays: [...task.weekdays].sort(),
     dose: task.dose,
+    choices: frozenChoices(task.choices, version, child),
     target: reckonDose(task.dose, task.weekdays.length).perDay,
     // The same step goes on: what was done under the earlier version still counts as evidence.
     stepSinceVersion: earlier && earlier.step === task.step ? earlier.stepSinceVersion : number,
   };
+}
+
+/** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
+function frozenChoices(choices: TaskChoices, { content }: TaskVersion, child: Child): TaskChoices {
+  const settings = { ...child.taskSettings, ...choices.settings };
+  const settled = contentFor(content, { settings });
+  return { ...choices, settings, replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length) };
 }

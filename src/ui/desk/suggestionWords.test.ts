@@ -10,6 +10,7 @@ const task: ProgramTask = {
   taskId: 1,
   taskVersionId: 1,
   content,
+  choices: {},
   part: 'tableWork',
   step: 3,
   chooseFrom: 2,

@@ -2,7 +2,7 @@ import type { ProgramTask } from '@/core/caseload';
 import { stepName } from '@/core/caseload';
 import { compareGrades } from '@/core/knobs';
 import type { Decision } from '@/core/rounds';
-import { words } from '../shared/words';
+import { knobName } from './taskWords';
 
 const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
 
@@ -65,6 +65,6 @@ export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number):
   if (!from || !to) return [];
   return compareGrades(from.grade, to.grade).moved.map((move) => {
     const levels = task.content.knobs.find((knob) => knob.knob === move.knob)?.levels;
-    return `${words(`knobs.${move.knob}`)}: ${levels?.[move.from]?.en ?? move.from} → ${levels?.[move.to]?.en ?? move.to}`;
+    return `${knobName(task.content.knobs, move.knob)}: ${levels?.[move.from]?.en ?? move.from} → ${levels?.[move.to]?.en ?? move.to}`;
   });
 }

@@ -117,6 +117,7 @@ describe('the facts of a child', () => {
     school: 'Millbeck Early Years',
     visitDays: '',
     bornOn: calendarDay('2021-09-20'),
+    taskSettings: {},
     hand: 'unsettled',
     mouthsThings: true,
     scissorsAllowed: false,

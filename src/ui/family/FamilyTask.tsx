@@ -119,6 +119,12 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
             <Tick name="question" label={t('family.question')} ticked={said?.isQuestion} />
             <Tick name="hurt" label={t('family.hurt')} ticked={said?.safetyWord} />
           </div>
+          {dose.target.kind !== 'time' && (
+            <label className="mt-3 block">
+              {t('family.took')}
+              <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
+            </label>
+          )}
           <label className="mt-3 block">
             {t('family.when')} <span className="text-[15px] text-soft">{t('family.yesterdayOrEarlier')}</span>
             <input type="date" name="doneOn" max={view.today} defaultValue={said?.doneOn ?? view.today} className="box" data-field="doneOn" />

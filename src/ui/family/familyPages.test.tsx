@@ -29,6 +29,7 @@ const child: Child = {
   helpers: '',
   reportWay: 'link',
   timeZone: 'America/Denver',
+  taskSettings: {},
 };
 
 function programTask(slug: string, versionTaskId: number, change: Partial<ProgramTask> = {}): ProgramTask {
@@ -38,6 +39,7 @@ function programTask(slug: string, versionTaskId: number, change: Partial<Progra
     taskId: versionTaskId,
     taskVersionId: versionTaskId,
     content,
+    choices: {},
     part: content.part,
     step: 3,
     chooseFrom: 2,

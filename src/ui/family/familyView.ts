@@ -12,6 +12,7 @@ export interface SaidToday {
   readonly left: number;
   readonly right: number;
   readonly plainAmount: number;
+  readonly minutes?: number | null | undefined;
   readonly help: HelpLevel | null;
   readonly effort: Effort | null;
   readonly stopReason: StopReason | null;

@@ -6,13 +6,18 @@ import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar';
 import { factsOf, nameOf, type Child } from '@/core/caseload';
 import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
+import { repetitionsBySkill } from '@/core/dose';
+import type { Skill } from '@/core/tasks';
 import { longDay, WEEKDAYS } from '../../shared/days';
+import { words } from '../../shared/words';
 import { ChildFacts } from '../ChildFacts';
+import { Finding } from '../Finding';
 import { KeyCap } from '../KeyCap';
 import { editDraft, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 import { LibraryList } from './LibraryList';
-import { PlannedRow } from './PlannedRow';
+import { PlannedRow, type ChildPace } from './PlannedRow';
+import { ProgramFindingRow } from './ProgramFindingRow';
 
 export interface BuilderProps {
   readonly view: {
@@ -22,6 +27,9 @@ export interface BuilderProps {
     readonly draft: ProgramDraft;
     readonly draftWasSaved: boolean;
     readonly library: readonly LibraryTask[];
+    /** What the child's goals practise. */
+    readonly goalSkills: readonly Skill[];
+    readonly paces: readonly ChildPace[];
   };
   readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
   readonly send: (input: { childId: number; expectedVersion: number; draft: ProgramDraft; cautionsRead: boolean }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
@@ -39,10 +47,11 @@ export function Builder({ view, save, send }: BuilderProps) {
   const router = useRouter();
   const saved = useAutosave(draft, (changed) => save(child.id, changed));
   const tasks = useMemo(() => draft.tasks.map((task) => library.find((known) => known.taskVersionId === task.taskVersionId)), [draft.tasks, library]);
+  const facts = useMemo(() => factsOf(child, today), [child, today]);
   const findings = useMemo(() => {
     const known = tasks.flatMap((task) => (task ? [task.content] : []));
-    return known.length === draft.tasks.length ? checkProgram(draft, known, factsOf(child, today), today) : [];
-  }, [draft, tasks, child, today]);
+    return known.length === draft.tasks.length ? checkProgram(draft, known, facts, today) : [];
+  }, [draft, tasks, facts, today]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   const cautions = findings.filter((finding) => finding.severity === 'caution');
   const whole = findings.filter((finding) => finding.task === null);
@@ -77,7 +86,9 @@ export function Builder({ view, save, send }: BuilderProps) {
             <Minutes draft={draft} budget={child.minutesPerDay} />
           </div>
           {whole.map((finding) => (
-            <Finding key={finding.code} severity={finding.severity} text={findingWords(finding, undefined)} />
+            <Finding key={finding.code} severity={finding.severity}>
+              {findingWords(finding)}
+            </Finding>
           ))}
           {(Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[]).map((part) => (
             <section key={part} className="mt-4">
@@ -88,15 +99,24 @@ export function Builder({ view, save, send }: BuilderProps) {
                 if (task.part !== part || !known) return null;
                 const own = findings.filter((finding) => finding.task === index);
                 return (
-                  <PlannedRow key={task.taskVersionId} planned={task} task={known} index={index} edit={edit}>
+                  <PlannedRow key={task.taskVersionId} planned={task} task={known} index={index} child={child} today={today} pace={view.paces.find((pace) => pace.taskId === known.taskId)} edit={edit}>
                     {own.map((finding) => (
-                      <Finding key={`${finding.code}${'hazard' in finding ? finding.hazard : ''}`} severity={finding.severity} text={findingWords(finding, known)} />
+                      <ProgramFindingRow
+                        key={finding.code === 'safety' ? finding.finding.key : finding.code}
+                        finding={finding}
+                        planned={task}
+                        index={index}
+                        library={library}
+                        childSettings={child.taskSettings}
+                        edit={edit}
+                      />
                     ))}
                   </PlannedRow>
                 );
               })}
             </section>
           ))}
+          <SkillTotals draft={draft} tasks={tasks} />
           <label className="mt-5 block max-w-[640px]">
             <span className="font-semibold">A word to the family</span> <span className="text-soft">(shown above their tasks)</span>
             <textarea value={draft.note} maxLength={600} rows={2} onChange={(event) => edit({ kind: 'note', note: event.target.value })} className="field mt-1 w-full" />
@@ -125,17 +145,34 @@ export function Builder({ view, save, send }: BuilderProps) {
             </div>
           </div>
         </div>
-        <LibraryList library={library} placed={draft.tasks.map((task) => task.taskVersionId)} add={(task) => edit({ kind: 'add', task, step: task.content.ladder.startStep })} />
+        <LibraryList
+          library={library}
+          child={facts}
+          goalSkills={view.goalSkills}
+          placed={draft.tasks.map((task) => task.taskVersionId)}
+          add={(task) => edit({ kind: 'add', task, childSettings: child.taskSettings })}
+        />
       </div>
     </>
   );
 }
 
-function Finding({ severity, text }: { severity: 'error' | 'caution'; text: string }) {
+/** Repetitions a week by skill, with what is hidden in set-up. */
+function SkillTotals({ draft, tasks }: { draft: ProgramDraft; tasks: readonly (LibraryTask | undefined)[] }) {
+  const totals = repetitionsBySkill(
+    draft.tasks.flatMap((task, index) => {
+      const skill = tasks[index]?.content.skill;
+      return skill ? [{ skill, dose: task.dose, daysPerWeek: task.weekdays.length }] : [];
+    }),
+  );
+  if (totals.length === 0) return null;
+  const said = totals.map(({ skill, perWeek, inSetUp, minutes }) => {
+    const parts = [...(perWeek ? [`${perWeek}${inSetUp ? ` (${inSetUp} in set-up)` : ''}`] : []), ...(minutes ? [`${minutes} min`] : [])];
+    return `${words(`skills.${skill}`)} ${parts.join(' and ')}`;
+  });
   return (
-    <p className={`mt-1.5 border-l-4 px-2.5 py-1 text-[14px] ${severity === 'error' ? 'border-brick bg-brick-tint' : 'border-straw bg-straw-tint'}`}>
-      <strong>{severity === 'error' ? 'To mend: ' : 'Caution: '}</strong>
-      {text}
+    <p className="mt-4 text-[14px]">
+      <strong>Practice a week, by skill:</strong> {said.join(' · ')}
     </p>
   );
 }

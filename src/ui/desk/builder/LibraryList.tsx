@@ -1,17 +1,47 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { findTasks } from '@/core/library';
+import { fitFor, type ChildFacts, type TaskFit } from '@/core/program';
+import { SKILLS, type Skill } from '@/core/tasks';
 import { words } from '../../shared/words';
+import { safetyWords, skillsInWords } from '../taskWords';
 import { minutesInWords, type LibraryTask } from './draftEdits';
 
-/** The library beside the program: one press places a task into its part. */
-export function LibraryList({ library, placed, add }: { library: readonly LibraryTask[]; placed: readonly number[]; add: (task: LibraryTask) => void }) {
+interface Props {
+  readonly library: readonly LibraryTask[];
+  readonly child: ChildFacts;
+  readonly goalSkills: readonly Skill[];
+  readonly placed: readonly number[];
+  readonly add: (task: LibraryTask) => void;
+}
+
+/** The library beside the program, those that fit this child first, each saying why; one press places a task into its part. */
+export function LibraryList({ library, child, goalSkills, placed, add }: Props) {
   const [search, setSearch] = useState('');
-  const wanted = search.trim().toLowerCase();
-  const found = library.filter(({ content }) => `${content.title.en} ${words(`skills.${content.skill}`)} ${content.materials.map((material) => material.name.en).join(' ')}`.toLowerCase().includes(wanted));
+  const [skill, setSkill] = useState<Skill | ''>('');
+  const [athome, setAtHome] = useState(false);
+  const ranked = useMemo(
+    () => library.map((task) => ({ ...task, fit: fitFor(task.content, child, goalSkills) })).sort((a, b) => b.fit.score - a.fit.score),
+    [library, child, goalSkills],
+  );
+  const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter((task) => !athome || task.fit.missing.length === 0);
   return (
-    <aside>
+    <aside aria-label="Tasks">
       <h2 className="text-[16px]">Tasks</h2>
       <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} aria-label="Search the tasks" placeholder="Title, skill, material  /" data-key="/" data-key-says="Search the tasks" className="field mt-1 w-full" />
-      <ul className="mt-2">
+      <select value={skill} onChange={(event) => setSkill(event.target.value as Skill | '')} aria-label="Skill" className="field mt-1.5 w-full">
+        <option value="">every skill</option>
+        {SKILLS.map((each) => (
+          <option key={each} value={each}>
+            {words(`skills.${each}`)}
+          </option>
+        ))}
+      </select>
+      <label className="mt-1.5 flex items-center gap-2 text-[14px]">
+        <input type="checkbox" checked={athome} onChange={(event) => setAtHome(event.target.checked)} className="size-4 accent-green" />
+        only with what this home has
+      </label>
+      <p className="mt-1 text-[13px] text-soft">{found.length} of {library.length}, best fit first</p>
+      <ul className="mt-1">
         {found.map((task) => {
           const isPlaced = placed.includes(task.taskVersionId);
           return (
@@ -21,12 +51,31 @@ export function LibraryList({ library, placed, add }: { library: readonly Librar
                 <span className="block text-[14px] text-soft">
                   {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps · {minutesInWords(task.content)} · {task.content.ages.fromYears}–{task.content.ages.toYears} years
                 </span>
+                <Why fit={task.fit} />
               </button>
             </li>
           );
         })}
       </ul>
-      {found.length === 0 && <p className="mt-2 text-soft">No task by that name.</p>}
+      {found.length === 0 && <p className="mt-2 text-soft">No task like that. Take a word or a filter away.</p>}
     </aside>
+  );
+}
+
+function Why({ fit }: { fit: TaskFit }) {
+  const lines = [
+    ...(fit.goalSkill ? [`For a goal: ${words(`skills.${fit.goalSkill}`)}.`] : []),
+    ...(fit.missing.length ? [`Not at home: ${fit.missing.map((material) => material.name.en).join(', ')}.`] : []),
+  ];
+  return (
+    <>
+      {lines.length > 0 && <span className="block text-[13px]">{lines.join(' ')}</span>}
+      {[...fit.blocks, ...fit.asks].slice(0, 2).map((finding) => (
+        <span key={finding.key} className="block text-[13px] text-brick">
+          {finding.severity === 'block' ? `${words('safety.blocked')} ` : ''}
+          {safetyWords(finding)}
+        </span>
+      ))}
+    </>
   );
 }

@@ -1,22 +1,37 @@
 import type { Dispatch, ReactNode } from 'react';
-import { demandsOf } from '@/core/caseload';
-import type { PlannedTask } from '@/core/program';
+import { demandsOf, factsOf, type Child } from '@/core/caseload';
+import type { CalendarDay } from '@/core/calendar';
+import { contentFor, replacedAt, type PlannedTask } from '@/core/program';
+import type { TaskContent } from '@/core/tasks';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { WEEKDAYS } from '../../shared/days';
 import { doseSentence, hiddenPractice } from '../doseWords';
+import { TaskChoiceFields } from './TaskChoiceFields';
 import { atOtherStep, minutesInWords, type DraftEdit, type LibraryTask } from './draftEdits';
+
+/** How long one repetition takes this child, where sessions have told it. */
+export interface ChildPace {
+  readonly taskId: number;
+  readonly secondsEach: number;
+  readonly sessions: number;
+}
 
 interface Props {
   readonly planned: PlannedTask;
   readonly task: LibraryTask;
   readonly index: number;
+  readonly child: Child;
+  readonly today: CalendarDay;
+  readonly pace: ChildPace | undefined;
   readonly edit: Dispatch<DraftEdit>;
   readonly children: ReactNode;
 }
 
 /** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
-export function PlannedRow({ planned, task, index, edit, children }: Props) {
-  const { content } = task;
+export function PlannedRow({ planned, task, index, child, today, pace, edit, children }: Props) {
+  const facts = factsOf(child, today);
+  const settled = contentFor(task.content, planned.choices, facts.taskSettings);
+  const content = contentFor(task.content, { ...planned.choices, replaced: replacedAt(settled, facts.materialsAtHome, 1, settled.ladder.steps.length) }, facts.taskSettings);
   const steps = content.ladder.steps;
   const change = (to: Partial<PlannedTask>) => edit({ kind: 'change', index, to });
   const here = steps[planned.step - 1];
@@ -42,9 +57,9 @@ export function PlannedRow({ planned, task, index, edit, children }: Props) {
         </span>
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
-        <StepSelect label="Today’s step" value={planned.step} task={task} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
-        <StepSelect label="family from" value={planned.chooseFrom} task={task} numbersOnly onStep={(chooseFrom) => change({ chooseFrom })} />
-        <StepSelect label="up to" value={planned.chooseTo} task={task} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
+        <StepSelect label="Today’s step" value={planned.step} content={content} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
+        <StepSelect label="family from" value={planned.chooseFrom} content={content} numbersOnly onStep={(chooseFrom) => change({ chooseFrom })} />
+        <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
         <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
         <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
       </div>
@@ -57,17 +72,26 @@ export function PlannedRow({ planned, task, index, edit, children }: Props) {
       <p className="text-[14px] text-soft">
         {[doseSentence(planned.dose, planned.weekdays.length), ...hiddenPractice(planned.dose, planned.weekdays.length)].join(' · ')}
       </p>
+      {pace && Math.abs(pace.secondsEach - planned.dose.secondsEach) >= 0.5 && (
+        <p className="text-[14px]">
+          {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {planned.dose.secondsEach.toFixed(1)} s.{' '}
+          <button type="button" className="link" onClick={() => change({ dose: { ...planned.dose, secondsEach: Math.round(pace.secondsEach * 10) / 10 } })}>
+            reckon with {child.calledName}’s pace
+          </button>
+        </p>
+      )}
+      <TaskChoiceFields planned={planned} task={task} index={index} childSettings={facts.taskSettings} edit={edit} />
       {children}
     </article>
   );
 }
 
-function StepSelect({ label, value, task, numbersOnly = false, onStep }: { label: string; value: number; task: LibraryTask; numbersOnly?: boolean; onStep: (step: number) => void }) {
+function StepSelect({ label, value, content, numbersOnly = false, onStep }: { label: string; value: number; content: TaskContent; numbersOnly?: boolean; onStep: (step: number) => void }) {
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
       <select value={value} onChange={(event) => onStep(Number(event.target.value))} className={`field ${numbersOnly ? 'w-[64px]' : 'w-[240px]'}`}>
-        {task.content.ladder.steps.map((step, index) => (
+        {content.ladder.steps.map((step, index) => (
           <option key={index} value={index + 1}>
             {index + 1} {numbersOnly ? '' : step.name.en}
           </option>

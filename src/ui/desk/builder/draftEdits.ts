@@ -1,6 +1,6 @@
 import { minutesOf } from '@/core/dose';
-import { inOrderOfParts, type PlannedTask, type ProgramDraft } from '@/core/program';
-import type { TaskContent } from '@/core/tasks';
+import { contentFor, inOrderOfParts, type PlannedTask, type ProgramDraft, type TaskChoices } from '@/core/program';
+import type { TaskContent, TaskSettings } from '@/core/tasks';
 
 export interface LibraryTask {
   readonly taskId: number;
@@ -10,7 +10,12 @@ export interface LibraryTask {
 
 /** Every change that the builder can make to a draft. */
 export type DraftEdit =
-  | { readonly kind: 'add'; readonly task: LibraryTask; readonly step: number }
+  /** At its start step where no step is given. */
+  | { readonly kind: 'add'; readonly task: LibraryTask; readonly step?: number; readonly childSettings?: TaskSettings }
+  /** A safer twin takes the place of a task. */
+  | { readonly kind: 'swap'; readonly index: number; readonly task: LibraryTask; readonly childSettings: TaskSettings }
+  | { readonly kind: 'choose'; readonly index: number; readonly choices: Partial<TaskChoices> }
+  | { readonly kind: 'settings'; readonly index: number; readonly task: LibraryTask; readonly settings: TaskSettings; readonly childSettings: TaskSettings }
   | { readonly kind: 'remove' | 'moveUp' | 'moveDown'; readonly index: number }
   | { readonly kind: 'change'; readonly index: number; readonly to: Partial<PlannedTask> }
   | { readonly kind: 'toggleDay'; readonly index: number; readonly weekday: number }
@@ -23,7 +28,13 @@ const SCHOOL_DAYS = [1, 2, 3, 4, 5];
 export function editDraft(draft: ProgramDraft, edit: DraftEdit): ProgramDraft {
   switch (edit.kind) {
     case 'add':
-      return { ...draft, tasks: inOrderOfParts([...draft.tasks, plannedFrom(edit.task, edit.step)]) };
+      return { ...draft, tasks: inOrderOfParts([...draft.tasks, plannedFrom(edit.task, edit.childSettings ?? {}, edit.step)]) };
+    case 'swap':
+      return { ...draft, tasks: inOrderOfParts(draft.tasks.map((task, place) => (place === edit.index ? { ...plannedFrom(edit.task, edit.childSettings), weekdays: task.weekdays } : task))) };
+    case 'choose':
+      return withTask(draft, edit.index, (task) => ({ ...task, choices: { ...task.choices, ...edit.choices } }));
+    case 'settings':
+      return withTask(draft, edit.index, (task) => withSettings(task, edit));
     case 'remove':
       return { ...draft, tasks: draft.tasks.filter((_, index) => index !== edit.index) };
     case 'moveUp':
@@ -56,9 +67,24 @@ export function minutesInWords(task: Pick<PlannedTask, 'dose'>): string {
   return `${Math.round(minutesOf(task.dose) * 10) / 10} min`;
 }
 
-function plannedFrom({ taskVersionId, content }: LibraryTask, step: number): PlannedTask {
-  const last = content.ladder.steps.length;
-  return { taskVersionId, part: content.part, step, chooseFrom: Math.max(1, step - 1), chooseTo: Math.min(last, step + 1), weekdays: SCHOOL_DAYS, dose: content.dose };
+function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: TaskSettings, wishedStep?: number): PlannedTask {
+  const { ladder, dose, part } = contentFor(content, {}, childSettings);
+  const step = wishedStep ?? ladder.startStep;
+  return { taskVersionId, part, step, chooseFrom: Math.max(1, step - 1), chooseTo: Math.min(ladder.steps.length, step + 1), weekdays: SCHOOL_DAYS, dose, choices: {} };
+}
+
+/** Another school of thought may change hands, time for each and the ladder; what was asked for in numbers stays. */
+function withSettings(task: PlannedTask, { task: { content }, settings, childSettings }: Extract<DraftEdit, { kind: 'settings' }>): PlannedTask {
+  const { ladder, dose } = contentFor(content, { settings }, childSettings);
+  const onLadder = (step: number) => Math.min(step, ladder.steps.length);
+  return {
+    ...task,
+    step: onLadder(task.step),
+    chooseFrom: onLadder(task.chooseFrom),
+    chooseTo: onLadder(task.chooseTo),
+    dose: { ...task.dose, hands: dose.hands, secondsEach: dose.secondsEach },
+    choices: { ...task.choices, settings },
+  };
 }
 
 function withTask(draft: ProgramDraft, index: number, change: (task: PlannedTask) => PlannedTask): ProgramDraft {

@@ -1,26 +1,25 @@
 import type { ProgramFinding } from '@/core/program';
 import { WEEKDAYS } from '../../shared/days';
 import { words } from '../../shared/words';
-import type { LibraryTask } from './draftEdits';
+import { safetyWords } from '../taskWords';
 
-export function findingWords(finding: ProgramFinding, task: LibraryTask | undefined): string {
+export function findingWords(finding: ProgramFinding): string {
   switch (finding.code) {
     case 'overBudget':
       return words('findings.overBudget', { day: WEEKDAYS[finding.weekday - 1]!, minutes: finding.minutes, budget: finding.budget });
-    case 'hazard':
-      return words(`findings.hazards.${finding.hazard}`);
-    case 'age':
-      return words('findings.age', { fromYears: finding.fromYears, toYears: finding.toYears });
+    case 'heavyGripOverCap':
+      return words('findings.heavyGripOverCap', { day: WEEKDAYS[finding.weekday - 1]!, repetitions: finding.repetitions, cap: finding.cap });
+    case 'heavyGripNoRest':
+      return words('findings.heavyGripNoRest', { day: WEEKDAYS[finding.weekday - 1]! });
+    case 'safety':
+      return `${safetyWords(finding.finding)} ${words(`supervision.${finding.finding.supervision}`).replace(/^a/, 'A')}.`;
     case 'missingAtHome':
-      return words('findings.missingAtHome', { things: finding.materials.map((index) => missing(task, index)).join('; ') });
+      return words('findings.missingAtHome', { things: finding.materials.map(({ name, substitutes }) => (substitutes[0] ? `${name.en} (or ${substitutes[0].en})` : name.en)).join('; ') });
+    case 'replaced':
+      return words('findings.replaced', { things: finding.replaced.map(({ material, by, count }) => `${count > 1 ? `${count} ` : ''}${by.en} for ${material.name.en}`).join('; ') });
+    case 'substituteLevels':
+      return words('findings.substituteLevels', { steps: finding.steps.length, list: finding.steps.join(', ') });
     default:
       return words(`findings.${finding.code}`);
   }
-}
-
-function missing(task: LibraryTask | undefined, index: number): string {
-  const material = task?.content.materials[index];
-  if (!material) return '?';
-  const instead = material.substitutes[0]?.en;
-  return instead ? `${material.name.en} (or ${instead})` : material.name.en;
 }

@@ -1,0 +1,35 @@
+import type { Skill } from '../tasks';
+import type { Dose } from './dose';
+import { reckonDose } from './reckonDose';
+
+export interface SkillTotal {
+  readonly skill: Skill;
+  readonly perWeek: number;
+  /** How much of it is hidden in set-up. */
+  readonly inSetUp: number;
+  /** Minutes a week, of doses that count time. */
+  readonly minutes: number;
+}
+
+/**
+ * Repetitions a week by skill: each task's own movement counts for its main skill, set-up movements for theirs. Minutes
+ * stand beside, never added to repetitions. Most first. Our own definition.
+ */
+export function repetitionsBySkill(tasks: readonly { readonly skill: Skill; readonly dose: Dose; readonly daysPerWeek: number }[]): SkillTotal[] {
+  const totals = new Map<Skill, { perWeek: number; inSetUp: number; minutes: number }>();
+  const totalOf = (skill: Skill) => {
+    const total = totals.get(skill) ?? { perWeek: 0, inSetUp: 0, minutes: 0 };
+    totals.set(skill, total);
+    return total;
+  };
+  for (const { skill, dose, daysPerWeek } of tasks) {
+    const reckoned = reckonDose(dose, daysPerWeek);
+    if (reckoned.unit === 'minutes') totalOf(skill).minutes += reckoned.perWeek;
+    else totalOf(skill).perWeek += reckoned.perWeek;
+    for (const { movement, perWeek } of reckoned.setUp) {
+      totalOf(movement.skill).perWeek += perWeek;
+      totalOf(movement.skill).inSetUp += perWeek;
+    }
+  }
+  return [...totals].map(([skill, total]) => ({ skill, ...total })).sort((a, b) => b.perWeek - a.perWeek || b.minutes - a.minutes);
+}

@@ -1,0 +1,188 @@
+import { compareGrades, demandOf, type Grade, type KnobKey, type TaskKnob } from '../knobs';
+
+export interface LadderWish {
+  readonly knobs: readonly TaskKnob[];
+  readonly start: Grade;
+  /** Levels that this home can offer, by knob; all where nothing is said. */
+  readonly offered?: Readonly<Partial<Record<KnobKey, readonly number[]>>> | undefined;
+  /** Steps wanted below and above the start, 0 to 6 each. */
+  readonly easierSteps: number;
+  readonly harderSteps: number;
+}
+
+export interface ProposedStep {
+  readonly grade: Grade;
+  readonly demand: number;
+  /** What makes this step harder than the one before it; null at the first. */
+  readonly by: { readonly knob: KnobKey; readonly from: number; readonly to: number; readonly rise: number } | null;
+}
+
+/** A knob that can go no further one way, and whether it is the knob's own end or what the home lacks. */
+export interface UsedUpKnob {
+  readonly way: 'easier' | 'harder';
+  readonly knob: KnobKey;
+  readonly because: 'lastLevel' | 'notOffered';
+}
+
+export interface ProposedLadder {
+  readonly steps: readonly ProposedStep[];
+  /** 1-based place of the start in `steps`. */
+  readonly startStep: number;
+  /** Sum of squares of the rises about their mean: 0 for even growth. */
+  readonly unevenness: number;
+  /** Steps that could not be found each way; 0 where all were. */
+  readonly missing: { readonly easier: number; readonly harder: number };
+  /** Why steps are missing; empty where none are. */
+  readonly usedUp: readonly UsedUpKnob[];
+}
+
+const MOST_KNOBS = 12;
+const MOST_STEPS = 6;
+
+/**
+ * The ladder through `start` with the steps wanted each way, every step harder than the one before it by one knob moved
+ * to the next level that the home can offer, and of all such ladders the one whose demand grows most evenly (least sum of
+ * squares of the rises about their mean). Where a way has fewer moves than steps wanted, it goes as far as it can and
+ * says which knobs are used up.
+ *
+ * Exact: as many single-knob moves exist as steps in any chain, so only those are searched. A chain's sum of rises is
+ * fixed by its end, and the least sum of squares to a grade follows from those of the grades one move nearer, so both ways
+ * are a shortest path over the lattice; the best pair of ends lies on the lower hulls of (sum, sum of squares).
+ * Memory: at most C(12 + 6, 6) = 18,564 grades a way at the limits, 1,820 for 12 knobs and 4 steps.
+ * Source: our own definition.
+ * @throws RangeError for more than 12 knobs, steps outside 0 to 6, or a start off the knobs.
+ */
+export function proposeLadder(wish: LadderWish): ProposedLadder {
+  refuseBadWish(wish);
+  const down = searchWay(wish, 'easier');
+  const up = searchWay(wish, 'harder');
+  const { easier, harder, unevenness } = bestPair(down.ends, up.ends);
+  const grades = [...pathTo(easier).reverse(), ...pathTo(harder).slice(1)].map((node) => gradeOf(wish.knobs, node.levels));
+  const missing = { easier: wish.easierSteps - down.depth, harder: wish.harderSteps - up.depth };
+  return { steps: explain(wish.knobs, grades), startStep: down.depth + 1, unevenness, missing, usedUp: [...down.usedUp, ...up.usedUp] };
+}
+
+function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): void {
+  if (knobs.length === 0 || knobs.length > MOST_KNOBS) throw new RangeError(`A ladder is proposed over 1 to ${MOST_KNOBS} knobs, not ${knobs.length}`);
+  for (const steps of [easierSteps, harderSteps]) {
+    if (!Number.isInteger(steps) || steps < 0 || steps > MOST_STEPS) throw new RangeError(`${steps} steps one way; 0 to ${MOST_STEPS} can be searched`);
+  }
+  for (const [knob, level] of Object.entries(start) as [KnobKey, number][]) {
+    const known = knobs.find((candidate) => candidate.knob === knob);
+    if (level === undefined || !known?.levels[level]) throw new RangeError(`The start stands at level ${level} of ${knob}, which the task does not have`);
+  }
+}
+
+/** A grade on the way from the start, with the least sum of squares of rises that leads to it. */
+interface Node {
+  readonly levels: readonly number[];
+  readonly demand: number;
+  squares: number;
+  before: Node | null;
+}
+
+interface Way {
+  readonly ends: readonly Node[];
+  readonly depth: number;
+  readonly usedUp: readonly UsedUpKnob[];
+}
+
+function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
+  const { knobs } = wish;
+  const wanted = way === 'easier' ? wish.easierSteps : wish.harderSteps;
+  const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));
+  const first = knobs.map(({ knob }) => wish.start[knob] ?? 0);
+  let layer: readonly Node[] = [{ levels: first, demand: demandOf(knobs, wish.start), squares: 0, before: null }];
+  let depth = 0;
+  while (depth < wanted) {
+    const reached = new Map<string, Node>();
+    for (const node of layer) growFrom(node, knobs, next, reached);
+    if (reached.size === 0) return { ends: layer, depth, usedUp: usedUpAt(knobs, layer[0]!.levels, way) };
+    layer = [...reached.values()];
+    depth += 1;
+  }
+  return { ends: layer, depth, usedUp: [] };
+}
+
+function growFrom(node: Node, knobs: readonly TaskKnob[], next: readonly (readonly (number | null)[])[], reached: Map<string, Node>): void {
+  for (let index = 0; index < knobs.length; index += 1) {
+    const to = next[index]![node.levels[index]!];
+    if (to === null || to === undefined) continue;
+    const levels = node.levels.map((level, place) => (place === index ? to : level));
+    const key = levels.join();
+    const known = reached.get(key);
+    const demand = known ? known.demand : demandOf(knobs, gradeOf(knobs, levels));
+    const squares = node.squares + (demand - node.demand) ** 2;
+    if (!known) reached.set(key, { levels, demand, squares, before: node });
+    else if (squares < known.squares - 1e-12) Object.assign(known, { squares, before: node });
+  }
+}
+
+/** For each level of a knob the next one that is offered, that way; null at the end. */
+function nextLevels({ levels }: TaskKnob, offered: readonly number[] | undefined, way: 'easier' | 'harder'): (number | null)[] {
+  const open = levels.map((_, level) => level).filter((level) => !offered || offered.includes(level));
+  return levels.map((_, level) => (way === 'harder' ? open.find((other) => other > level) : open.filter((other) => other < level).at(-1)) ?? null);
+}
+
+function usedUpAt(knobs: readonly TaskKnob[], levels: readonly number[], way: 'easier' | 'harder'): UsedUpKnob[] {
+  return knobs.map(({ knob, levels: all }, index) => {
+    const last = way === 'harder' ? all.length - 1 : 0;
+    return { way, knob, because: levels[index] === last ? 'lastLevel' : 'notOffered' };
+  });
+}
+
+interface Pair {
+  readonly easier: Node;
+  readonly harder: Node;
+  readonly unevenness: number;
+}
+
+/** Rises below the start and above it share one mean, so the two ends are chosen together. */
+function bestPair(easier: readonly Node[], harder: readonly Node[]): Pair {
+  let best: Pair | null = null;
+  for (const low of lowerHull(easier)) {
+    for (const high of lowerHull(harder)) {
+      const rises = pathTo(low).length + pathTo(high).length - 2;
+      const sum = high.demand - low.demand;
+      const unevenness = rises === 0 ? 0 : Math.max(0, low.squares + high.squares - sum ** 2 / rises);
+      if (!best || unevenness < best.unevenness - 1e-12) best = { easier: low, harder: high, unevenness };
+    }
+  }
+  return best!;
+}
+
+/** The ends that can be best for some mean m, which is to have the least Σd² − 2mΣd: corners of the lower convex hull. */
+function lowerHull(ends: readonly Node[]): Node[] {
+  const start = pathTo(ends[0]!).at(0)!;
+  const sumOf = (node: Node) => Math.abs(node.demand - start.demand);
+  const sorted = [...ends].sort((a, b) => sumOf(a) - sumOf(b) || a.squares - b.squares);
+  const hull: Node[] = [];
+  for (const node of sorted) {
+    while (hull.length >= 2 && turnsUp(hull.at(-2)!, hull.at(-1)!, node, sumOf)) hull.pop();
+    if (hull.length && sumOf(hull.at(-1)!) === sumOf(node)) continue;
+    hull.push(node);
+  }
+  return hull;
+}
+
+function turnsUp(a: Node, b: Node, c: Node, sumOf: (node: Node) => number): boolean {
+  return (sumOf(b) - sumOf(a)) * (c.squares - a.squares) - (b.squares - a.squares) * (sumOf(c) - sumOf(a)) <= 0;
+}
+
+/** From the start to the node, both included. */
+function pathTo(node: Node): Node[] {
+  return node.before ? [...pathTo(node.before), node] : [node];
+}
+
+function gradeOf(knobs: readonly TaskKnob[], levels: readonly number[]): Grade {
+  return Object.fromEntries(knobs.map(({ knob }, index) => [knob, levels[index]!]));
+}
+
+function explain(knobs: readonly TaskKnob[], grades: readonly Grade[]): ProposedStep[] {
+  return grades.map((grade, index) => {
+    const demand = demandOf(knobs, grade);
+    const before = grades[index - 1];
+    const move = before && compareGrades(before, grade).moved[0];
+    return { grade, demand, by: move ? { ...move, rise: demand - demandOf(knobs, before) } : null };
+  });
+}

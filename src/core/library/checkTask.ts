@@ -1,0 +1,156 @@
+import { checkHeavyGrip, HEAVY_GRIP_CAP, minutesOf, reckonDose } from '../dose';
+import { isFieldKnob, type KnobKey } from '../knobs';
+import { checkLadder, type LadderFinding } from '../ladder';
+import { matchHome } from '../materials';
+import { hasTrait } from '../safety';
+import { isNeededAt, type LocalText, type TaskContent } from '../tasks';
+import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
+
+/** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
+export type TaskFinding =
+  | (Placed & { readonly code: 'ladder'; readonly finding: LadderFinding })
+  | (Placed & { readonly code: 'wording'; readonly language: WordingLanguage; readonly finding: WordingFinding })
+  | (Placed & { readonly code: 'stepsOutside'; readonly count: number })
+  | (Placed & { readonly code: 'knobTwice' | 'ownKnobUnnamed'; readonly knob: KnobKey })
+  | (Placed & { readonly code: 'agesTurned'; readonly from: number; readonly to: number })
+  | (Placed & { readonly code: 'longDose'; readonly minutes: number; readonly most: number })
+  | (Placed & { readonly code: 'heavyOverCap'; readonly repetitions: number; readonly cap: number })
+  | (Placed & { readonly code: 'noPiecesMaterial'; readonly pieces: number })
+  | (Placed & { readonly code: 'materialTwice' | 'noShape'; readonly thing: LocalText })
+  | (Placed & { readonly code: 'materialOffLadder'; readonly thing: LocalText; readonly from: number; readonly to: number; readonly count: number })
+  | (Placed & { readonly code: 'needUnknown'; readonly knob: KnobKey; readonly id: string })
+  | (Placed & { readonly code: 'substituteOffKnob'; readonly thing: LocalText; readonly knob: KnobKey })
+  | (Placed & { readonly code: 'substituteBreaks'; readonly thing: LocalText; readonly step: number })
+  | (Placed & { readonly code: 'noTwin'; readonly trait: 'scissors' | 'food' })
+  | (Placed & { readonly code: 'noCue' });
+
+interface Placed {
+  readonly severity: 'error' | 'warning' | 'note';
+  readonly path: string;
+}
+
+/** Steps that a ladder of a finished task has. Common practice, no published source. */
+export const USUAL_STEPS = { least: 5, most: 9 } as const;
+/** Minutes that one rich task takes. Common practice, no published source. */
+export const MOST_MINUTES = 20;
+
+/**
+ * Everything that is wrong with a task, in the order of its parts: ladder, dose, materials, words. The task's form
+ * (nothing empty, numbers in range) is the schema's to hold. Source: common practice, where no other is named.
+ */
+export function checkTask(task: TaskContent): TaskFinding[] {
+  return [...checkKnobs(task), ...checkSteps(task), ...checkDose(task), ...checkMaterials(task), ...checkCare(task), ...checkWords(task)];
+}
+
+function checkKnobs({ knobs, materials }: TaskContent): TaskFinding[] {
+  return knobs.flatMap(({ knob, name, levels }, index) => {
+    const path = `knobs.${index}`;
+    const findings: TaskFinding[] = [];
+    if (knobs.findIndex((other) => other.knob === knob) < index) findings.push({ severity: 'error', path, code: 'knobTwice', knob });
+    if (!isFieldKnob(knob) && !name) findings.push({ severity: 'error', path, code: 'ownKnobUnnamed', knob });
+    const unknown = levels.flatMap((level) => level.needs ?? []).filter((id) => !materials.some((material) => material.id === id));
+    for (const id of new Set(unknown)) findings.push({ severity: 'error', path, code: 'needUnknown', knob, id });
+    return findings;
+  });
+}
+
+function checkSteps({ knobs, ladder, ages }: TaskContent): TaskFinding[] {
+  const findings = checkLadder(knobs, ladder).map((finding): TaskFinding => ({ severity: finding.severity, path: pathOf(finding), code: 'ladder', finding }));
+  const count = ladder.steps.length;
+  if (count >= 2 && (count < USUAL_STEPS.least || count > USUAL_STEPS.most)) findings.push({ severity: 'warning', path: 'ladder', code: 'stepsOutside', count });
+  if (ages.fromYears > ages.toYears) findings.push({ severity: 'error', path: 'ages', code: 'agesTurned', from: ages.fromYears, to: ages.toYears });
+  return findings;
+}
+
+function pathOf(finding: LadderFinding): string {
+  switch (finding.code) {
+    case 'tooFewSteps':
+    case 'startOffLadder':
+    case 'startAtEnd':
+    case 'idleKnob':
+      return 'ladder';
+    default:
+      return `ladder.steps.${finding.step - 1}`;
+  }
+}
+
+function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
+  const findings: TaskFinding[] = [];
+  const minutes = minutesOf(dose);
+  if (minutes > MOST_MINUTES) findings.push({ severity: 'warning', path: 'dose', code: 'longDose', minutes: Math.round(minutes), most: MOST_MINUTES });
+  const [over] = checkHeavyGrip([{ dose, weekdays: [1] }]);
+  if (over?.code === 'heavyGripOverCap') findings.push({ severity: 'warning', path: 'dose', code: 'heavyOverCap', repetitions: over.repetitions, cap: HEAVY_GRIP_CAP });
+  const { piecesPerDay } = reckonDose(dose, 1);
+  // Sheets and bands are counted by the piece; water and clay are not, and have a count of one.
+  if (piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay)) findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
+  return findings;
+}
+
+function checkMaterials(task: TaskContent): TaskFinding[] {
+  const count = task.ladder.steps.length;
+  return task.materials.flatMap((material, index) => {
+    const path = `materials.${index}`;
+    const thing = material.name;
+    const findings: TaskFinding[] = [];
+    // Where the size of a thing grows with the steps, it stands twice, each time for its own steps.
+    const twice = task.materials.findIndex((other) => other.id === material.id && overlap(other, material, count));
+    if (twice < index) findings.push({ severity: 'error', path, code: 'materialTwice', thing });
+    const { from, to } = material.steps ?? { from: 1, to: count };
+    if (from > to || to > count) findings.push({ severity: 'error', path, code: 'materialOffLadder', thing, from, to, count });
+    if (!material.shape && material.sizeMm === undefined) findings.push({ severity: 'warning', path, code: 'noShape', thing });
+    material.substitutes.forEach((substitute, place) => findings.push(...checkSubstitute(task, material.id, substitute, `${path}.substitutes.${place}`)));
+    return findings;
+  });
+}
+
+function overlap(a: TaskContent['materials'][number], b: TaskContent['materials'][number], count: number): boolean {
+  return isNeededAt(a, b.steps?.from ?? 1, b.steps?.to ?? count);
+}
+
+/** With one substitute in and all else at home, the steps that need it must still get harder, or it is said. */
+function checkSubstitute(task: TaskContent, replacedId: string, substitute: TaskContent['materials'][number]['substitutes'][number], path: string): TaskFinding[] {
+  const thing: LocalText = { en: substitute.en, es: substitute.es };
+  const off = substitute.levels.find(({ knob, level }) => !task.knobs.find((known) => known.knob === knob)?.levels[level]);
+  if (off) return [{ severity: 'error', path, code: 'substituteOffKnob', thing, knob: off.knob }];
+  if (substitute.levels.length === 0) return [];
+  const home = task.materials.map((material) => material.id).filter((id) => id !== replacedId);
+  const id = substitute.id ?? 'substitute';
+  const only = { ...task, materials: task.materials.map((material) => (material.id === replacedId ? { ...material, substitutes: [{ ...substitute, id }] } : material)) };
+  const broken = matchHome(only, [...home, id]).findings.find((finding) => finding.severity === 'error');
+  return broken ? [{ severity: 'note', path, code: 'substituteBreaks', thing, step: broken.step }] : [];
+}
+
+function checkCare(task: TaskContent): TaskFinding[] {
+  const findings: TaskFinding[] = [];
+  for (const trait of ['scissors', 'food'] as const) {
+    if (hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)) findings.push({ severity: 'warning', path: 'twins', code: 'noTwin', trait });
+  }
+  if (task.cues.length === 0) findings.push({ severity: 'warning', path: 'cues', code: 'noCue' });
+  return findings;
+}
+
+const LANGUAGES: readonly WordingLanguage[] = ['en', 'es'];
+
+/** One short text has no grade worth saying, so the grade is that of all the words together; the rest is said of each text. */
+function checkWords(task: TaskContent): TaskFinding[] {
+  const whole = LANGUAGES.flatMap((language): TaskFinding[] => {
+    const grade = readingGrade(familyTextOf(task, language), language);
+    if (grade === null || grade <= MOST_GRADE) return [];
+    return [{ severity: 'error', path: 'words', code: 'wording', language, finding: { code: 'gradeTooHigh', grade, most: MOST_GRADE } }];
+  });
+  const single = familyTexts(task).flatMap(({ path, text }) =>
+    LANGUAGES.flatMap((language) =>
+      checkWording(text[language], language)
+        .findings.filter((finding) => finding.code !== 'gradeTooHigh')
+        .map((finding): TaskFinding => ({ severity: 'warning', path, code: 'wording', language, finding })),
+    ),
+  );
+  return [...whole, ...single];
+}
+
+/** Every text that a family reads, with its place. */
+export function familyTexts(task: TaskContent): { readonly path: string; readonly text: LocalText }[] {
+  const listed = (['helperSteps', 'childSteps', 'cues', 'looksRight', 'cautions'] as const).flatMap((list) => task[list].map((text, index) => ({ path: `${list}.${index}`, text })));
+  const steps = task.ladder.steps.map((step, index) => ({ path: `ladder.steps.${index}`, text: step.how }));
+  return [...(task.story ? [{ path: 'story', text: task.story }] : []), ...steps, ...listed, { path: 'stopRule', text: task.stopRule }];
+}

@@ -1,0 +1,66 @@
+import { minutesOf } from '../dose';
+import { matchHome } from '../materials';
+import { hasTrait } from '../safety';
+import { SKILLS, type Skill, type Skin, type TaskContent } from '../tasks';
+
+/** What is looked for; a field that is not given asks for nothing. */
+export interface TaskWish {
+  /** Words of title, skill or material, in any order. */
+  readonly search?: string | undefined;
+  /** As main skill, or among the others. */
+  readonly skill?: Skill | undefined;
+  readonly ageYears?: number | undefined;
+  readonly mostMinutes?: number | undefined;
+  readonly noScissors?: boolean | undefined;
+  readonly noFood?: boolean | undefined;
+  /** Skins that the task can be told in. */
+  readonly skin?: Skin | undefined;
+  /** Ids of things at hand: only tasks that use one of them and need nothing else at some two steps of their ladder. */
+  readonly atHand?: readonly string[] | undefined;
+}
+
+const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+
+/**
+ * The tasks that fit a wish, those with the wished skill as their main one first, else in the order given.
+ * @param wordsOf what a task is searched by beside its title and materials: the names of its skills
+ */
+export function findTasks<Found extends { readonly content: TaskContent }>(tasks: readonly Found[], wish: TaskWish, wordsOf: (task: TaskContent) => string = () => ''): Found[] {
+  const words = plain(wish.search ?? '').split(/\s+/).filter(Boolean);
+  const found = tasks.filter(({ content }) => {
+    const text = plain([content.title.en, content.title.es, wordsOf(content), ...content.materials.map((material) => material.name.en)].join(' '));
+    return words.every((word) => text.includes(word)) && fits(content, wish);
+  });
+  return wish.skill ? found.sort((a, b) => Number(b.content.skill === wish.skill) - Number(a.content.skill === wish.skill)) : found;
+}
+
+function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand }: TaskWish): boolean {
+  if (skill && task.skill !== skill && !task.otherSkills.includes(skill)) return false;
+  if (ageYears !== undefined && (ageYears < task.ages.fromYears || ageYears > task.ages.toYears)) return false;
+  if (mostMinutes !== undefined && minutesOf(task.dose) > mostMinutes) return false;
+  if (noScissors && hasTrait(task, 'scissors')) return false;
+  if (noFood && hasTrait(task, 'food')) return false;
+  if (skin && skin !== 'buildersYard' && !task.skins[skin]) return false;
+  return !atHand?.length || (usesOne(task, atHand) && stepsWith(task, atHand) !== null);
+}
+
+function usesOne(task: TaskContent, atHand: readonly string[]): boolean {
+  return task.materials.some(({ id, substitutes }) => atHand.includes(id) || substitutes.some((substitute) => substitute.id && atHand.includes(substitute.id)));
+}
+
+/**
+ * The first stretch of two or more steps that can be done with only the things given (or what replaces them), 1-based;
+ * null where there is none.
+ */
+export function stepsWith(task: TaskContent, atHand: readonly string[]): { readonly from: number; readonly to: number } | null {
+  const possible = task.ladder.steps.map((_, index) => matchHome(task, atHand, index + 1, index + 1).standings.every((standing) => standing.kind !== 'missing'));
+  const from = possible.findIndex((can, index) => can && possible[index + 1]);
+  if (from < 0) return null;
+  const end = possible.findIndex((can, index) => index > from && !can);
+  return { from: from + 1, to: end < 0 ? possible.length : end };
+}
+
+/** How many tasks practise each skill: as their main one, and among the others. */
+export function skillCounts(tasks: readonly TaskContent[]): { readonly skill: Skill; readonly main: number; readonly also: number }[] {
+  return SKILLS.map((skill) => ({ skill, main: tasks.filter((task) => task.skill === skill).length, also: tasks.filter((task) => task.otherSkills.includes(skill)).length }));
+}

@@ -1,0 +1,2 @@
+export { asThing, matchHome, offeredLevels } from './matchHome';
+export type { HomeMatch, MaterialStanding } from './matchHome';

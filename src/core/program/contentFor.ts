@@ -1,0 +1,25 @@
+import { matchHome } from '../materials';
+import { applySettings, dressedIn, type TaskContent, type TaskSettings } from '../tasks';
+import type { TaskChoices } from './programDraft';
+
+/**
+ * A task as one child is given it: the settings chosen (the child's own school of thought where nothing is chosen for the
+ * task), the skin, and what the home uses in place of a material.
+ */
+export function contentFor(content: TaskContent, choices: TaskChoices, childSettings: TaskSettings = {}): TaskContent {
+  const settled = applySettings(content, { ...childSettings, ...choices.settings });
+  const dressed = choices.skin ? dressedIn(settled, choices.skin) : settled;
+  return choices.replaced ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
+}
+
+/** A home that has everything but what is replaced, and the substitutes: so the same ones come out again. */
+function homeAfter(task: TaskContent, replaced: Readonly<Record<string, string>>): string[] {
+  const kept = task.materials.map((material) => material.id).filter((id) => !(id in replaced));
+  return [...kept, ...Object.values(replaced)];
+}
+
+/** What this home uses in place of a material, between two steps. */
+export function replacedAt(content: TaskContent, home: readonly string[], from: number, to: number): Record<string, string> {
+  const { standings } = matchHome(content, home, from, to);
+  return Object.fromEntries(standings.flatMap((standing) => (standing.kind === 'replaced' && standing.by.id ? [[standing.material.id, standing.by.id]] : [])));
+}

@@ -1,0 +1,40 @@
+import { matchHome } from '../materials';
+import { judgeSafety, thingsAt, type SafetyFinding } from '../safety';
+import type { Material, Skill, TaskContent } from '../tasks';
+import { contentFor } from './contentFor';
+import type { ChildFacts } from './checkProgram';
+
+/** How a task suits a child, before it is placed: what speaks for it, what stands against it. */
+export interface TaskFit {
+  readonly goalSkill: Skill | null;
+  readonly blocks: readonly SafetyFinding[];
+  readonly asks: readonly SafetyFinding[];
+  readonly missing: readonly Material[];
+  readonly score: number;
+}
+
+const GOAL_POINTS = 4;
+const OTHER_SKILL_POINTS = 2;
+const MISSING_POINTS = 1;
+const ASKS_POINTS = 2;
+const BLOCK_POINTS = 100;
+
+/**
+ * How a task suits a child round its start step: a goal's skill speaks for it, missing materials and questions of safety
+ * against it. Sorting by the score puts the fitting ones first; the reasons are what a therapist reads. Our own definition.
+ */
+export function fitFor(content: TaskContent, child: ChildFacts, goalSkills: readonly Skill[]): TaskFit {
+  const settled = contentFor(content, {}, child.taskSettings);
+  const { startStep, steps } = settled.ladder;
+  const from = Math.max(1, startStep - 1);
+  const to = Math.min(steps.length, startStep + 1);
+  const match = matchHome(settled, child.materialsAtHome, from, to);
+  const { findings } = judgeSafety(settled, thingsAt(match.task, from, to), child);
+  const blocks = findings.filter((finding) => finding.severity === 'block');
+  const asks = findings.filter((finding) => finding.severity === 'acknowledge');
+  const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
+  const goalSkill = goalSkills.find((skill) => skill === content.skill) ?? goalSkills.find((skill) => content.otherSkills.includes(skill)) ?? null;
+  const goalPoints = goalSkill === null ? 0 : goalSkill === content.skill ? GOAL_POINTS : OTHER_SKILL_POINTS;
+  const score = goalPoints - MISSING_POINTS * missing.length - ASKS_POINTS * asks.length - BLOCK_POINTS * blocks.length;
+  return { goalSkill, blocks, asks, missing, score };
+}

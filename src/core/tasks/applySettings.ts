@@ -1,0 +1,119 @@
+import type { KnobKey } from '../knobs';
+import { SETTING_WORDS } from './settingWords';
+import { SHAPE_ORDERS, type TaskSettings } from './settings';
+import type { LocalText, TaskContent } from './taskContent';
+
+/** Seconds for which a helper waits before helping, where prompts go from least to most. */
+const WAIT_SECONDS = 5;
+/** A ladder is never thinned under this many steps by a setting. */
+const LEAST_STEPS = 3;
+
+/**
+ * A task as one school of thought does it: the chosen settings change its ladder, its dose and what the family reads.
+ * Only settings that the task knows (`task.settings`) do anything; where nobody chose, the task's own take effect.
+ * @example applySettings(task, { hands: 'bothInTurn' }).dose.hands // 'each'
+ */
+export function applySettings(task: TaskContent, chosen: TaskSettings): TaskContent {
+  const known = Object.keys(task.settings) as (keyof TaskSettings)[];
+  const settings = Object.fromEntries(known.map((key) => [key, chosen[key] ?? task.settings[key]])) as TaskSettings;
+  if (settings.shapeOrder === 'free' && !settings.freeShapes && chosen.freeShapes) settings.freeShapes = chosen.freeShapes;
+  return [withShapeOrder, withMarkOrder, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce((changed, change) => change(changed, settings), task);
+}
+
+const SHAPE_KNOB: KnobKey = 'own:shape';
+
+/** Shapes change places on the ladder; the words of each step say which shape it is by `{shape}`. */
+function withShapeOrder(task: TaskContent, settings: TaskSettings): TaskContent {
+  const knob = task.knobs.find((candidate) => candidate.knob === SHAPE_KNOB);
+  if (!knob) return task;
+  const order: readonly string[] = settings.shapeOrder === 'free' ? (settings.freeShapes ?? []) : settings.shapeOrder ? SHAPE_ORDERS[settings.shapeOrder] : [];
+  const placeOf = (usual: string | undefined) => (usual && order.includes(usual) ? order.indexOf(usual) : order.length);
+  const levels = order.length ? [...knob.levels].sort((a, b) => placeOf(a.usual) - placeOf(b.usual)) : knob.levels;
+  const steps = task.ladder.steps.map((step) => {
+    const shape = levels[step.grade[SHAPE_KNOB] ?? 0]!;
+    return { ...step, name: filled(step.name, shape), how: filled(step.how, shape) };
+  });
+  const knobs = task.knobs.map((candidate) => (candidate === knob ? { ...knob, levels } : candidate));
+  return { ...task, knobs, ladder: { ...task.ladder, steps } };
+}
+
+const filled = (text: LocalText, shape: LocalText): LocalText => ({ en: text.en.replaceAll('{shape}', shape.en), es: text.es.replaceAll('{shape}', shape.es) });
+
+/** Where some imitate first, the traced and the imitated level change places, and the steps that differ by them alone. */
+function withMarkOrder(task: TaskContent, { markOrder }: TaskSettings): TaskContent {
+  const knob = task.knobs.find((candidate) => candidate.knob === 'markMaking');
+  if (markOrder !== 'imitateFirst' || !knob) return task;
+  const traced = knob.levels.findIndex((level) => level.usual === 'traced');
+  const imitated = knob.levels.findIndex((level) => level.usual === 'imitated');
+  if (traced < 0 || imitated !== traced + 1) return task;
+  const levels = knob.levels.map((level, index) => (index === traced ? knob.levels[imitated]! : index === imitated ? knob.levels[traced]! : level));
+  const steps = task.ladder.steps.map((step, index, all) => {
+    const [before, after] = [all[index - 1], all[index + 1]];
+    const wordsOf = (other: typeof step) => ({ ...step, name: other.name, how: other.how });
+    if (step.grade.markMaking === traced && after?.grade.markMaking === imitated) return wordsOf(after);
+    if (step.grade.markMaking === imitated && before?.grade.markMaking === traced) return wordsOf(before);
+    return step;
+  });
+  return { ...task, knobs: task.knobs.map((candidate) => (candidate === knob ? { ...knob, levels } : candidate)), ladder: { ...task.ladder, steps } };
+}
+
+/** Steps whose help a school does not give leave the ladder, and the helper is told how to help. */
+function withHelp(task: TaskContent, { helpBy }: TaskSettings): TaskContent {
+  if (!helpBy) return task;
+  const banned = helpBy === 'hand' ? [] : helpBy === 'wrist' ? ['handOverHand'] : ['handOverHand', 'wristSupport'];
+  const levels = task.knobs.find(({ knob }) => knob === 'help')?.levels ?? [];
+  const thinned = withoutSteps(task, (step) => banned.includes(levels[step.grade.help ?? 0]?.usual ?? ''));
+  return { ...thinned, helperSteps: [...thinned.helperSteps, SETTING_WORDS.helpBy[helpBy]] };
+}
+
+function withHands(task: TaskContent, { hands }: TaskSettings): TaskContent {
+  switch (hands) {
+    case undefined:
+      return task;
+    case 'preferred':
+      return { ...task, dose: { ...task.dose, hands: 'preferred' } };
+    case 'bothInTurn':
+      return { ...task, dose: { ...task.dose, hands: 'each' }, helperSteps: [...task.helperSteps, SETTING_WORDS.hands.bothInTurn] };
+    case 'acrossMiddle': {
+      // The pile lies on the side that is not preferred, so that the working hand has to cross.
+      const tableMap = task.tableMap.map((thing, index) => (index === 0 ? { ...thing, place: 'otherSide' as const } : thing.place === 'otherSide' ? { ...thing, place: 'preferredSide' as const } : thing));
+      return { ...task, tableMap, dose: { ...task.dose, hands: 'preferred' }, helperSteps: [...task.helperSteps, SETTING_WORDS.hands.acrossMiddle] };
+    }
+  }
+}
+
+function withGrasp(task: TaskContent, { grasp }: TaskSettings): TaskContent {
+  return grasp ? { ...task, looksRight: [...task.looksRight, SETTING_WORDS.grasp[grasp]] } : task;
+}
+
+/** Where close is good enough, the narrowest paths leave the ladder and a miss by a little counts as good. */
+function withAccuracy(task: TaskContent, { accuracy }: TaskSettings): TaskContent {
+  if (!accuracy) return task;
+  const narrowest = (task.knobs.find(({ knob }) => knob === 'precision')?.levels.length ?? 0) - 1;
+  const thinned = accuracy === 'closeEnough' && narrowest > 0 ? withoutSteps(task, (step) => step.grade.precision === narrowest) : task;
+  return { ...thinned, looksRight: [...thinned.looksRight, SETTING_WORDS.accuracy[accuracy]] };
+}
+
+function withFading(task: TaskContent, { promptFading }: TaskSettings): TaskContent {
+  if (!promptFading) return task;
+  const helperSteps = [...task.helperSteps, SETTING_WORDS.promptFading[promptFading]];
+  if (promptFading === 'mostToLeast') return { ...task, helperSteps };
+  const waits = task.dose.target.kind === 'time' ? 0 : WAIT_SECONDS;
+  return { ...task, helperSteps, dose: { ...task.dose, secondsEach: task.dose.secondsEach + waits } };
+}
+
+/** The start stays on the same step where that step stays, else on the next harder one. */
+function withoutSteps(task: TaskContent, leaves: (step: TaskContent['ladder']['steps'][number]) => boolean): TaskContent {
+  const { steps, startStep } = task.ladder;
+  const stays = steps.map((step) => !leaves(step));
+  const left = steps.filter((_, index) => stays[index]);
+  if (left.length === steps.length || left.length < LEAST_STEPS) return task;
+  const place = (step: number) => stays.slice(0, step - 1).filter(Boolean).length + 1;
+  const moved = Math.min(left.length, place(startStep));
+  const materials = task.materials.map((material) =>
+    material.steps ? { ...material, steps: { from: Math.min(left.length, place(material.steps.from)), to: Math.max(1, place(material.steps.to + 1) - 1) } } : material,
+  );
+  const atEnd = moved === 1 || moved === left.length;
+  const startReason = atEnd ? (task.ladder.startReason ?? 'The setting leaves no step beyond') : task.ladder.startReason;
+  return { ...task, materials, ladder: { ...task.ladder, steps: left, startStep: moved, ...(startReason ? { startReason } : {}) } };
+}

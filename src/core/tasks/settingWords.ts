@@ -1,0 +1,35 @@
+import type { LocalText } from './taskContent';
+import type { TaskSettings } from './settings';
+
+type WordsFor<Key extends keyof TaskSettings> = Readonly<Record<Extract<NonNullable<TaskSettings[Key]>, string>, LocalText>>;
+
+/** What the family reads because of a setting. These are words of a task, frozen with it, so they stand with the tasks. */
+export const SETTING_WORDS: {
+  readonly helpBy: WordsFor<'helpBy'>;
+  readonly hands: Omit<WordsFor<'hands'>, 'preferred'>;
+  readonly grasp: WordsFor<'grasp'>;
+  readonly accuracy: WordsFor<'accuracy'>;
+  readonly promptFading: WordsFor<'promptFading'>;
+} = {
+  helpBy: {
+    hand: { en: 'If it is hard, put your hand on top and do it as one.', es: 'Si cuesta, ponga su mano encima y lo hacen juntos.' },
+    wrist: { en: 'If it is hard, hold the wrist still. Leave the hand free.', es: 'Si cuesta, sujete la muñeca. Deje la mano libre.' },
+    tool: { en: 'If it is hard, go to the easy tool. Do not hold the hand.', es: 'Si cuesta, use el objeto más fácil. No tome la mano.' },
+  },
+  hands: {
+    bothInTurn: { en: 'Do a turn with one hand, then a turn with the other.', es: 'Hagan un turno con una mano y otro con la otra.' },
+    acrossMiddle: { en: 'Lay the pile on the far side, so the arm has to cross.', es: 'Ponga el montón al otro lado. Así el brazo tiene que cruzar.' },
+  },
+  grasp: {
+    anyPinch: { en: 'Any pinch that works is fine.', es: 'Sirve cualquier pinza con los dedos.' },
+    threeFingers: { en: 'Thumb and two fingers hold it.', es: 'Lo sujetan el pulgar y dos dedos.' },
+  },
+  accuracy: {
+    lineKept: { en: 'It counts when it stays on the line.', es: 'Cuenta si sigue la línea.' },
+    closeEnough: { en: 'It counts when it is near the line.', es: 'Cuenta si queda cerca de la línea.' },
+  },
+  promptFading: {
+    mostToLeast: { en: 'Help a lot at first. Then help less each time.', es: 'Al inicio ayude mucho. Luego ayude menos cada vez.' },
+    leastToMost: { en: 'Wait and count to five. Then help just a bit.', es: 'Espere y cuente hasta cinco. Luego ayude solo un poco.' },
+  },
+};

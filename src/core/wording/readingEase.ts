@@ -1,0 +1,77 @@
+import { getSilabas } from 'silabea';
+import { syllable } from 'syllable';
+import type { LocalText } from '../tasks';
+
+export type WordingLanguage = keyof LocalText;
+
+export interface TextCounts {
+  readonly words: number;
+  readonly sentences: number;
+  readonly syllables: number;
+}
+
+/** Words that the syllable counter gets wrong and that stand in many tasks. Counted by hand. */
+const ENGLISH_BY_HAND: Readonly<Record<string, number>> = { doesn: 2, isn: 2, scissors: 2, sized: 1, taped: 1, taller: 2, tread: 1, tongs: 1, towel: 2, being: 2, doing: 2, going: 2, every: 2, create: 2 };
+
+/** Words, sentences and syllables of a text; numbers count as words of one syllable. */
+export function countText(text: string, language: WordingLanguage): TextCounts {
+  const words = text.match(/[\p{L}\p{N}]+(?:[’'-][\p{L}\p{N}]+)*/gu) ?? [];
+  const sentences = text.split(/[.!?…:]+(?:\s|$)/u).filter((part) => /[\p{L}\p{N}]/u.test(part)).length;
+  return { words: words.length, sentences, syllables: words.reduce((sum, word) => sum + syllablesOf(word, language), 0) };
+}
+
+export function syllablesOf(word: string, language: WordingLanguage): number {
+  const plain = word.toLowerCase().replace(/[’']/g, '');
+  if (/^\p{N}/u.test(plain)) return 1;
+  if (language === 'es') return Math.max(1, getSilabas(plain).numeroSilaba || 1);
+  return ENGLISH_BY_HAND[plain] ?? Math.max(1, syllable(plain));
+}
+
+/**
+ * Reading grade of English: 0.39 · words/sentence + 11.8 · syllables/word − 15.59 (Kincaid et al. 1975).
+ * @throws RangeError for a text without a word.
+ * @example fleschKincaidGrade({ words: 100, sentences: 5, syllables: 150 }) // 9.91
+ */
+export function fleschKincaidGrade({ words, sentences, syllables }: TextCounts): number {
+  requireWords({ words, sentences, syllables });
+  return 0.39 * (words / sentences) + 11.8 * (syllables / words) - 15.59;
+}
+
+/**
+ * Reading ease of English: 206.835 − 1.015 · words/sentence − 84.6 · syllables/word (Flesch; in Kincaid et al. 1975).
+ * @throws RangeError for a text without a word.
+ * @example fleschReadingEase({ words: 100, sentences: 5, syllables: 150 }) // 59.635
+ */
+export function fleschReadingEase({ words, sentences, syllables }: TextCounts): number {
+  requireWords({ words, sentences, syllables });
+  return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
+}
+
+/**
+ * Reading ease of Spanish: 206.84 − 60 · syllables/word − 1.02 · words/sentence (Fernández Huerta 1959; from memory).
+ * @throws RangeError for a text without a word.
+ * @example fernandezHuertaEase({ words: 100, sentences: 5, syllables: 200 }) // 66.44
+ */
+export function fernandezHuertaEase({ words, sentences, syllables }: TextCounts): number {
+  requireWords({ words, sentences, syllables });
+  return 206.84 - 60 * (syllables / words) - 1.02 * (words / sentences);
+}
+
+/** Grade that Fernández Huerta's scale gives to an ease (1959; from memory): 90 and more is grade 4, 70 to 80 grade 6. */
+export function spanishGrade(ease: number): number {
+  const steps = [90, 80, 70, 60, 50, 30];
+  const grades = [4, 5, 6, 8, 10, 12];
+  const place = steps.findIndex((least) => ease >= least);
+  return place < 0 ? 14 : grades[place]!;
+}
+
+/** The grade at which a text is read, by the formula of its language. */
+export function readingGrade(text: string, language: WordingLanguage): number | null {
+  const counts = countText(text, language);
+  if (counts.words === 0) return null;
+  return language === 'en' ? fleschKincaidGrade(counts) : spanishGrade(fernandezHuertaEase(counts));
+}
+
+function requireWords({ words, sentences }: TextCounts): void {
+  if (words < 1 || sentences < 1) throw new RangeError('A text without a word has no reading grade');
+}

@@ -1,0 +1,3 @@
+declare module 'silabea' {
+  export function getSilabas(word: string): { readonly numeroSilaba: number };
+}

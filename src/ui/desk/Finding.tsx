@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+
+const LOOKS = {
+  error: { name: 'To mend: ', look: 'border-brick bg-brick-tint' },
+  caution: { name: 'Caution: ', look: 'border-straw bg-straw-tint' },
+  warning: { name: 'Look again: ', look: 'border-straw bg-straw-tint' },
+  note: { name: '', look: 'border-line' },
+} as const;
+
+/** What a check says, beside the place it speaks of. */
+export function Finding({ severity, children }: { severity: keyof typeof LOOKS; children: ReactNode }) {
+  const { name, look } = LOOKS[severity];
+  return (
+    <div className={`mt-1.5 border-l-4 px-2.5 py-1 text-[14px] ${look}`}>
+      {name && <strong>{name}</strong>}
+      {children}
+    </div>
+  );
+}

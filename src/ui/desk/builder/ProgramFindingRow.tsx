@@ -1,0 +1,50 @@
+import type { Dispatch } from 'react';
+import type { PlannedTask, ProgramFinding } from '@/core/program';
+import type { TaskSettings } from '@/core/tasks';
+import { words } from '../../shared/words';
+import { Finding } from '../Finding';
+import type { DraftEdit, LibraryTask } from './draftEdits';
+import { findingWords } from './findingWords';
+
+interface Props {
+  readonly finding: ProgramFinding;
+  readonly planned: PlannedTask;
+  readonly index: number;
+  readonly library: readonly LibraryTask[];
+  readonly childSettings: TaskSettings;
+  readonly edit: Dispatch<DraftEdit>;
+}
+
+/** A finding beside its task; where a rule of safety asks for a reason, the place to write it, and the safer twin where there is one. */
+export function ProgramFindingRow({ finding, planned, index, library, childSettings, edit }: Props) {
+  const safety = finding.code === 'safety' ? finding.finding : null;
+  const reasons = planned.choices.reasons ?? {};
+  const twin = safety?.twin ? library.find((task) => task.content.slug === safety.twin) : undefined;
+  return (
+    <Finding severity={finding.severity}>
+      {findingWords(finding)}
+      {safety?.severity === 'block' && <strong> {words('safety.blocked')}</strong>}
+      {twin && (
+        <>
+          {' '}
+          {words('safety.twin', { title: twin.content.title.en })}{' '}
+          <button type="button" className="link" onClick={() => edit({ kind: 'swap', index, task: twin, childSettings })}>
+            take it instead
+          </button>
+        </>
+      )}
+      {safety?.severity === 'acknowledge' && (
+        <label className="mt-1 flex items-center gap-2">
+          {words('safety.reason')}
+          <input
+            value={reasons[safety.key] ?? ''}
+            maxLength={300}
+            onChange={(event) => edit({ kind: 'choose', index, choices: { reasons: { ...reasons, [safety.key]: event.target.value } } })}
+            className="field min-w-0 flex-1"
+          />
+        </label>
+      )}
+      {safety && <span className="block text-[13px] text-soft">Rule: {safety.source}.</span>}
+    </Finding>
+  );
+}

@@ -54,6 +54,7 @@ export default defineConfig([
   },
   { files: ['src/ui/**/*.{ts,tsx}'], rules: { 'no-restricted-imports': ['error', notFrom('app|server|db|formats|workers', 'ui stands on core alone and never reaches the database.')] } },
   { files: ['src/db/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|formats|workers', 'db stands on core alone.')] } },
+  { files: ['src/formats/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|db|workers', 'formats stand on core alone.')] } },
   { files: ['src/server/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui', 'server knows no screens.')] } },
   { files: ['src/app/**/*.{ts,tsx}'], rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^(@/|(\\.\\./)+(src/)?)(db|formats)(/|$)', message: 'Routes call one use case; they do not reach the database.' }, { regex: '^(sequelize|mariadb|umzug)$', message: 'Routes do not reach the database.' }, BY_INDEX] }], 'max-lines': ['error', { max: 60, skipBlankLines: true, skipComments: true }] } },
 ]);

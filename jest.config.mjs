@@ -3,7 +3,7 @@ process.env.TZ = 'Asia/Kathmandu';
 
 const shared = {
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|syllable|flesch|flesch-kincaid|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],
   testEnvironment: 'node',

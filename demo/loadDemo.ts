@@ -1,6 +1,6 @@
 import { addDays, calendarDayInZone, instant, type CalendarDay, type Instant } from '@/core/calendar';
 import { reckonDose } from '@/core/dose';
-import type { TaskContent } from '@/core/tasks';
+import type { TaskContent, TaskSettings } from '@/core/tasks';
 import { addAudit, addLink, addTaskVersion, addVersion, inTransaction, type TaskVersion, type Work } from '@/db';
 import type { Context } from '@/server/context';
 import { familyAddress, LINK_DAYS } from '@/server/messages/deliverWaiting';
@@ -62,8 +62,15 @@ async function addPlace(work: Work, today: CalendarDay): Promise<number[]> {
   return ids;
 }
 
+const THINGS_AT_HOME = [
+  'paper', 'tape', 'box', 'clothes-pegs', 'kitchen-tongs', 'marker', 'clear-floor', 'zip-vest', 'short-crayon', 'card', 'glue-stick', 'bottle-caps', 'lidded-box', 'cup', 'bowl', 'tray', 'towel',
+  'newspaper', 'pencil', 'crayon', 'coat', 'boots', 'gloves', 'small-sponge', 'water', 'paper-rolls', 'cloth', 'spoon', 'fork', 'button-vest', 'lace', 'ball', 'sock-ball', 'plastic-jars', 'buttons-big',
+];
+
+/** Children of one therapist do not all follow one school of thought. */
+const SETTINGS_OF_SCHOOLS: readonly TaskSettings[] = [{}, { helpBy: 'wrist' }, { hands: 'bothInTurn' }, { shapeOrder: 'circleFirst', markOrder: 'imitateFirst' }, { promptFading: 'leastToMost' }];
+
 async function addChild(work: Work, child: DemoChild, index: number, schoolId: number, today: CalendarDay, now: Instant, people: Ids): Promise<number> {
-  const materials = ['paper', 'tape', 'box', 'clothes-pegs', 'kitchen-tongs', 'marker', 'clear-floor', 'zip-vest', 'short-crayon', 'card', 'glue-stick', 'bottle-caps', 'lidded-box', 'cup'];
   const childId = await work.insert('children', {
     called_name: child.name,
     initial: child.initial,
@@ -78,7 +85,8 @@ async function addChild(work: Work, child: DemoChild, index: number, schoolId: n
     home_languages: child.language === 'en' ? ['en'] : [child.language, ...(index % 2 ? ['en'] : [])],
     allergies: child.allergies ?? [],
     textures_avoided: child.avoids ?? [],
-    materials_at_home: materials.filter((_, place) => (place + index) % 7 !== 0),
+    materials_at_home: THINGS_AT_HOME.filter((_, place) => (place + index) % 7 !== 0),
+    task_settings: SETTINGS_OF_SCHOOLS[index % SETTINGS_OF_SCHOOLS.length],
     helpers: ['mother', 'father and grandmother', 'grandfather', 'mother and big sister', 'aunt'][index % 5],
     report_way: WAY_OF[child.kind],
     time_zone: DEMO_TIME_ZONE,

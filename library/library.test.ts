@@ -1,38 +1,108 @@
 import { checkLadder } from '@/core/ladder';
 import { demandOf } from '@/core/knobs';
 import { minutesOf, reckonDose } from '@/core/dose';
-import { SKILLS } from '@/core/tasks';
+import { checkTask, skillCounts, thingsOf } from '@/core/library';
+import { hasTrait, smallPartVerdict } from '@/core/safety';
+import { applySettings, dressedIn, SETTING_CHOICES, SHAPE_ORDERS, SKINS, type SettingId, type TaskContent } from '@/core/tasks';
+import { familyTextOf, MOST_GRADE, readingGrade } from '@/core/wording';
 import { loadLibrary } from './loadLibrary';
 
 const tasks = loadLibrary();
+const bySlug = new Map(tasks.map((task) => [task.slug, task]));
 
-it('holds one task for each kind that a first week needs', () => {
-  expect(tasks.map((task) => task.skill).sort()).toEqual(
-    ['forceModulation', 'handWarmUp', 'inHandManipulation', 'preWriting', 'scissors', 'selfCareFasteners', 'tearing', 'wholeBodyCoordination'],
-  );
-  expect(tasks.every((task) => SKILLS.includes(task.skill))).toBe(true);
-});
-
-describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, task) => {
-  it('has a ladder of at least five steps over at least three knobs with nothing to find', () => {
-    expect(checkLadder(task.knobs, task.ladder)).toEqual([]);
-    expect(task.ladder.steps.length).toBeGreaterThanOrEqual(5);
-    const turned = task.knobs.filter(({ knob }) => new Set(task.ladder.steps.map((step) => step.grade[knob])).size > 1);
-    expect(turned.length).toBeGreaterThanOrEqual(3);
+describe('the stock library as a whole', () => {
+  it('covers every skill with a task of its own, or as part of one; the table is printed', () => {
+    const counts = skillCounts(tasks);
+    const table = counts.map(({ skill, main, also }) => `${skill.padEnd(26)} ${String(main).padStart(3)} ${String(also).padStart(5)}`);
+    process.stdout.write(`\n${'skill'.padEnd(26)} main  also\n${table.join('\n')}\n${tasks.length} tasks\n`);
+    expect(counts.filter(({ main }) => main === 0)).toEqual([]);
+    expect(tasks.length).toBeGreaterThanOrEqual(65);
   });
 
-  it('grows in demand at every step', () => {
+  it('serves ages 3 to 10', () => {
+    for (let age = 3; age <= 10; age += 1) expect(tasks.filter(({ ages }) => ages.fromYears <= age && age <= ages.toYears).length).toBeGreaterThanOrEqual(10);
+  });
+
+  it('names its twins truly: each exists, and lacks what it stands in for', () => {
+    for (const { slug, twins } of tasks) {
+      for (const twin of twins) {
+        const other = bySlug.get(twin.slug);
+        expect([slug, twin.slug, Boolean(other)]).toEqual([slug, twin.slug, true]);
+        if (twin.instead === 'scissors' || twin.instead === 'food') expect([slug, twin.slug, hasTrait(other!, twin.instead)]).toEqual([slug, twin.slug, false]);
+      }
+    }
+  });
+
+  it('has a way without scissors for each task with them, and without food', () => {
+    const needy = tasks.filter((task) => (['scissors', 'food'] as const).some((trait) => hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)));
+    expect(needy.map((task) => task.slug)).toEqual([]);
+  });
+
+  it('calls a thing of one id by one size', () => {
+    const sizes = new Map<string, string>();
+    const things = thingsOf(tasks);
+    for (const { id, shape } of things) if (shape) sizes.set(id, smallPartVerdict(shape).fits ? 'small' : 'big');
+    for (const material of tasks.flatMap((task) => task.materials)) {
+      if (material.shape) expect([material.id, smallPartVerdict(material.shape).fits ? 'small' : 'big']).toEqual([material.id, sizes.get(material.id)]);
+    }
+  });
+
+  it('mentions no thing by a level that the task has not among its materials', () => {
+    for (const task of tasks) {
+      const ids = task.materials.map((material) => material.id);
+      for (const need of task.knobs.flatMap((knob) => knob.levels.flatMap((level) => level.needs ?? []))) expect(ids).toContain(need);
+    }
+  });
+});
+
+/** Every choice of every setting that a task knows. */
+const choicesOf = (task: TaskContent) => (Object.keys(task.settings) as SettingId[]).flatMap((id) => SETTING_CHOICES[id].map((choice) => ({ [id]: choice, ...(choice === 'free' && { freeShapes: [...SHAPE_ORDERS.circleFirst] }) })));
+
+describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, task) => {
+  it('passes every check with no error, and has everything that a finished task has', () => {
+    expect(checkTask(task).filter((finding) => finding.severity !== 'note')).toEqual([]);
+    expect(task.ladder.steps.length).toBeGreaterThanOrEqual(5);
+    expect(task.ladder.steps.length).toBeLessThanOrEqual(9);
+    expect(task.cues.length).toBeGreaterThanOrEqual(1);
+    expect(task.story).toBeDefined();
+    expect(SKINS.slice(1).every((skin) => task.skins[skin])).toBe(true);
+    expect(task.materials.every((material) => material.shape)).toBe(true);
+    expect(task.ages.fromYears).toBeGreaterThanOrEqual(3);
+    expect(task.ages.toYears).toBeLessThanOrEqual(10);
+  });
+
+  it('turns one knob a step, at least three over all, and grows in demand', () => {
+    expect(checkLadder(task.knobs, task.ladder).filter((finding) => finding.code === 'manyKnobs')).toEqual([]);
+    const turned = task.knobs.filter(({ knob }) => new Set(task.ladder.steps.map((step) => step.grade[knob])).size > 1);
+    expect(turned.length).toBeGreaterThanOrEqual(3);
     const demands = task.ladder.steps.map((step) => demandOf(task.knobs, step.grade));
     expect(demands).toEqual([...new Set(demands)].sort((a, b) => a - b));
   });
 
   it('fits into a family evening and has arithmetic that adds up', () => {
-    expect(minutesOf(task.dose)).toBeLessThanOrEqual(12);
+    expect(minutesOf(task.dose)).toBeLessThanOrEqual(15);
     expect(reckonDose(task.dose, 5).perWeek).toBe(reckonDose(task.dose, 1).perDay * 5);
+  });
+
+  it('is read at grade 6 or below in both languages, in every skin', () => {
+    for (const skin of SKINS) {
+      const dressed = dressedIn(task, skin);
+      for (const language of ['en', 'es'] as const) expect(readingGrade(familyTextOf(dressed, language), language)).toBeLessThanOrEqual(MOST_GRADE);
+    }
   });
 
   it('says it in both languages, in other words', () => {
     const pairs = [task.title, ...task.helperSteps, ...task.childSteps, ...task.looksRight, ...task.cautions, ...task.ladder.steps.map((step) => step.how)];
     expect(pairs.filter((text) => text.en === text.es)).toEqual([]);
+    expect(pairs.filter((text) => !/[.!?…”»"]$/.test(text.en) && text !== task.title)).toEqual([]);
+  });
+
+  it('stays sound and plain under every choice of the settings that it knows', () => {
+    for (const settings of choicesOf(task)) {
+      const settled = applySettings(task, settings);
+      expect([settings, checkLadder(settled.knobs, settled.ladder).filter((finding) => finding.severity === 'error')]).toEqual([settings, []]);
+      expect(JSON.stringify(settled.ladder)).not.toContain('{shape}');
+      for (const language of ['en', 'es'] as const) expect([settings, language, readingGrade(familyTextOf(settled, language), language)! <= MOST_GRADE]).toEqual([settings, language, true]);
+    }
   });
 });

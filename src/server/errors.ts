@@ -7,6 +7,7 @@ export type AppErrorCode =
   | 'notAllowed'
   | 'invalid'
   | 'staleVersion'
+  | 'staleTask'
   | 'staleDecision'
   | 'reasonNeeded'
   | 'linkUnknown'
@@ -23,6 +24,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   notAllowed: 403,
   invalid: 422,
   staleVersion: 409,
+  staleTask: 409,
   staleDecision: 409,
   reasonNeeded: 422,
   linkUnknown: 404,

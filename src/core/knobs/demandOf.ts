@@ -32,6 +32,29 @@ export function physicalDifficulty({ distanceMm, openingMm, itemMm = 0, pathLeng
 }
 
 /**
+ * `demandOf` for many grades of the same knobs: the same numbers, with what does not change reckoned once. Grades come as
+ * levels in the order of the knobs.
+ */
+export function demandReckoner(knobs: readonly TaskKnob[]): (levels: readonly number[]) => number {
+  const shares = knobs.map(({ levels, weight = 1 }) => levels.map((_, level) => (weight * level) / (levels.length - 1)));
+  const measured = knobs.flatMap(({ levels }, index) => (levels.some((level) => level.measures) ? [index] : []));
+  const bitsAt = new Map<string, number>();
+  const bitsOf = (levels: readonly number[]) => {
+    const key = measured.map((index) => levels[index]).join();
+    const known = bitsAt.get(key);
+    if (known !== undefined) return known;
+    const { bits } = physicalDifficulty(Object.assign({}, ...measured.map((index) => knobs[index]!.levels[levels[index]!]?.measures ?? {})) as Measures);
+    bitsAt.set(key, bits);
+    return bits;
+  };
+  return (levels) => {
+    let sum = measured.length ? BIT_WEIGHT * bitsOf(levels) : 0;
+    for (let index = 0; index < levels.length; index += 1) sum += shares[index]![levels[index]!]!;
+    return sum;
+  };
+}
+
+/**
  * A number to space steps by: the weighted sum of the knobs' levels, each scaled from 0 (easiest) to 1 (hardest), plus
  * half of the bits of difficulty where the levels carry measures. Never a clinical measure. Our own definition; it
  * respects the partial order (harder grade, larger demand) as long as no harder level has the easier measures.

@@ -1,4 +1,4 @@
-import { compareGrades, demandOf, type Grade, type KnobKey, type TaskKnob } from '../knobs';
+import { compareGrades, demandOf, demandReckoner, type Grade, type KnobKey, type TaskKnob } from '../knobs';
 
 export interface LadderWish {
   readonly knobs: readonly TaskKnob[];
@@ -76,6 +76,8 @@ function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): 
 /** A grade on the way from the start, with the least sum of squares of rises that leads to it. */
 interface Node {
   readonly levels: readonly number[];
+  /** The levels as digits of one number: with at most 12 knobs of 10 levels it is exact. */
+  readonly key: number;
   readonly demand: number;
   squares: number;
   before: Node | null;
@@ -92,11 +94,12 @@ function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
   const wanted = way === 'easier' ? wish.easierSteps : wish.harderSteps;
   const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));
   const first = knobs.map(({ knob }) => wish.start[knob] ?? 0);
-  let layer: readonly Node[] = [{ levels: first, demand: demandOf(knobs, wish.start), squares: 0, before: null }];
+  const demandAt = demandReckoner(knobs);
+  let layer: readonly Node[] = [{ levels: first, key: first.reduce((key, level, index) => key + level * DIGIT[index]!, 0), demand: demandAt(first), squares: 0, before: null }];
   let depth = 0;
   while (depth < wanted) {
-    const reached = new Map<string, Node>();
-    for (const node of layer) growFrom(node, knobs, next, reached);
+    const reached = new Map<number, Node>();
+    for (const node of layer) growFrom(node, next, demandAt, reached);
     if (reached.size === 0) return { ends: layer, depth, usedUp: usedUpAt(knobs, layer[0]!.levels, way) };
     layer = [...reached.values()];
     depth += 1;
@@ -104,17 +107,24 @@ function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
   return { ends: layer, depth, usedUp: [] };
 }
 
-function growFrom(node: Node, knobs: readonly TaskKnob[], next: readonly (readonly (number | null)[])[], reached: Map<string, Node>): void {
-  for (let index = 0; index < knobs.length; index += 1) {
-    const to = next[index]![node.levels[index]!];
+const DIGIT = Array.from({ length: MOST_KNOBS }, (_, index) => 10 ** index);
+
+function growFrom(node: Node, next: readonly (readonly (number | null)[])[], demandAt: (levels: readonly number[]) => number, reached: Map<number, Node>): void {
+  for (let index = 0; index < next.length; index += 1) {
+    const from = node.levels[index]!;
+    const to = next[index]![from];
     if (to === null || to === undefined) continue;
-    const levels = node.levels.map((level, place) => (place === index ? to : level));
-    const key = levels.join();
+    const key = node.key + (to - from) * DIGIT[index]!;
     const known = reached.get(key);
-    const demand = known ? known.demand : demandOf(knobs, gradeOf(knobs, levels));
-    const squares = node.squares + (demand - node.demand) ** 2;
-    if (!known) reached.set(key, { levels, demand, squares, before: node });
-    else if (squares < known.squares - 1e-12) Object.assign(known, { squares, before: node });
+    if (!known) {
+      const levels = node.levels.slice();
+      levels[index] = to;
+      const demand = demandAt(levels);
+      reached.set(key, { levels, key, demand, squares: node.squares + (demand - node.demand) ** 2, before: node });
+      continue;
+    }
+    const squares = node.squares + (known.demand - node.demand) ** 2;
+    if (squares < known.squares - 1e-12) Object.assign(known, { squares, before: node });
   }
 }
 

@@ -80,9 +80,9 @@ function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
   if (minutes > MOST_MINUTES) findings.push({ severity: 'warning', path: 'dose', code: 'longDose', minutes: Math.round(minutes), most: MOST_MINUTES });
   const [over] = checkHeavyGrip([{ dose, weekdays: [1] }]);
   if (over?.code === 'heavyGripOverCap') findings.push({ severity: 'warning', path: 'dose', code: 'heavyOverCap', repetitions: over.repetitions, cap: HEAVY_GRIP_CAP });
-  const { piecesPerDay } = reckonDose(dose, 1);
+  const { piecesPerDay, unit } = reckonDose(dose, 1);
   // Sheets and bands are counted by the piece; water and clay are not, and have a count of one.
-  if (piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay)) findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
+  if (unit === 'repetitions' && piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay)) findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
   return findings;
 }
 

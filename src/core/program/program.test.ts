@@ -20,7 +20,9 @@ const check = (tasks: PlannedTask[], facts: Partial<ChildFacts> = {}, span: Part
 
 describe('checks of a program', () => {
   it('finds nothing in a sound one', () => {
-    expect(check([planned('open-the-shutters'), planned('crane-lift')])).toEqual([]);
+    const found = check([planned('open-the-shutters'), planned('crane-lift')]);
+    expect(found.map((finding) => (finding.code === 'safety' ? finding.finding.key : finding.code))).toEqual(['pinch:kitchen-tongs', 'pinch:clothes-pegs']);
+    expect(found.every((finding) => finding.severity === 'caution')).toBe(true);
   });
 
   it.each([

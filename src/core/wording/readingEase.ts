@@ -1,4 +1,4 @@
-import { getSilabas } from 'silabea';
+import silabea from 'silabea';
 import { syllable } from 'syllable';
 import type { LocalText } from '../tasks';
 
@@ -20,10 +20,24 @@ export function countText(text: string, language: WordingLanguage): TextCounts {
   return { words: words.length, sentences, syllables: words.reduce((sum, word) => sum + syllablesOf(word, language), 0) };
 }
 
+/** The same word has the same syllables: counted once. Bounded, since a long-lived server reads many words. */
+const COUNTED: Record<WordingLanguage, Map<string, number>> = { en: new Map(), es: new Map() };
+const MOST_COUNTED = 20_000;
+
 export function syllablesOf(word: string, language: WordingLanguage): number {
+  const counted = COUNTED[language];
+  const known = counted.get(word);
+  if (known !== undefined) return known;
+  if (counted.size >= MOST_COUNTED) counted.clear();
+  const syllables = countSyllables(word, language);
+  counted.set(word, syllables);
+  return syllables;
+}
+
+function countSyllables(word: string, language: WordingLanguage): number {
   const plain = word.toLowerCase().replace(/[’']/g, '');
   if (/^\p{N}/u.test(plain)) return 1;
-  if (language === 'es') return Math.max(1, getSilabas(plain).numeroSilaba || 1);
+  if (language === 'es') return Math.max(1, silabea.getSilabas(plain).numeroSilaba || 1);
   return ENGLISH_BY_HAND[plain] ?? Math.max(1, syllable(plain));
 }
 

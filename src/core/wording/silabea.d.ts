@@ -1,3 +1,4 @@
 declare module 'silabea' {
-  export function getSilabas(word: string): { readonly numeroSilaba: number };
+  const silabea: { getSilabas(word: string): { readonly numeroSilaba: number } };
+  export default silabea;
 }

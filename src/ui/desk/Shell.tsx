@@ -5,6 +5,7 @@ import { DeskTools, type Findable } from './DeskTools.client';
 export const PLACES = [
   { href: '/rounds', name: 'Rounds', key: 'g r' },
   { href: '/yard', name: 'Yard', key: 'g y' },
+  { href: '/tasks', name: 'Task bench', key: 'g t' },
   { href: '/post', name: 'Post', key: 'g p' },
   { href: '/settings', name: 'Settings', key: 'g s' },
 ] as const;

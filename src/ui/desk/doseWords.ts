@@ -1,4 +1,4 @@
-import { reckonDose, type Dose } from '@/core/dose';
+import { minutesOf, reckonDose, type Dose } from '@/core/dose';
 import { WEEKDAYS } from '../shared/days';
 
 const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces' } as const;
@@ -27,4 +27,12 @@ export function weekdaysInWords(weekdays: readonly number[]): string {
   if (weekdays.length === 7) return 'every day';
   if ([1, 2, 3, 4, 5].every((day) => weekdays.includes(day)) && weekdays.length === 5) return 'Mondays to Fridays';
   return [...weekdays].sort().map((day) => WEEKDAYS[day - 1]!.slice(0, 3)).join(', ');
+}
+
+/** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */
+export function minutesSentence(dose: Dose): string {
+  const reckoned = reckonDose(dose, 1);
+  const hands = reckoned.handTurns === 2 ? ' × 2 hands' : '';
+  const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${dose.secondsEach} s`;
+  return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min tidy up = ${minutesOf(dose).toFixed(1)} min`;
 }

@@ -1,12 +1,14 @@
+import { factsOf } from '@/core/caseload';
 import { reckonDose } from '@/core/dose';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
-import { isNeededAt, placesFor, type LocalText } from '@/core/tasks';
+import type { LocalText } from '@/core/tasks';
 import { familyWords, type Language } from '../shared/words';
 import { Counter } from './Counter.client';
 import { ReportForm } from './ReportForm.client';
 import { SafetyNotice } from './SafetyNotice';
 import { Stones } from './Stones';
 import { targetWords } from './targetWords';
+import { TaskInstructions } from './TaskInstructions';
 import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
 
 interface Props {
@@ -32,7 +34,6 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
   const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
   const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
   const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
-  const places = placesFor(content, view.child.hand);
   return (
     <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
       <header className="flex items-baseline justify-between gap-4">
@@ -45,6 +46,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
       <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
       <p className="text-soft">{t('family.stepOf', { step, part: t(`family.parts.${task.part}`), index: place.index, count: place.count })}</p>
 
+      {content.story && <p className="mt-1">{local(content.story)}</p>}
       {found.onHold && <SafetyNotice emergencyNumber={view.emergencyNumber} language={language} />}
       <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
       {step !== task.step && <p className="mt-2">{t('family.swapped', { step, name: local(here.name) })}</p>}
@@ -63,33 +65,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         )}
       </div>
 
-      <h2 className="mt-4 text-[18px]">{t('family.need')}</h2>
-      <ul className="list-disc pl-5">
-        {content.materials.filter((material) => isNeededAt(material, step)).map((material) => (
-          <li key={material.id}>
-            {material.count > 1 && `${material.count} `}
-            {local(material.name)}
-            {material.substitutes[0] && <span className="text-soft"> ({t('family.orElse', { what: local(material.substitutes[0]) })})</span>}
-          </li>
-        ))}
-      </ul>
-      {places.length > 0 && (
-        <>
-          <h2 className="mt-4 text-[18px]">{t('family.table')}</h2>
-          <ul className="list-disc pl-5">
-            {places.map((placed, index) => (
-              <li key={index}>{t(`family.side.${placed.side}`, { what: local(placed.what) })}</li>
-            ))}
-          </ul>
-          {view.child.hand === 'unsettled' && <p className="text-soft">{t('family.unsettled', { name: view.child.calledName })}</p>}
-        </>
-      )}
-      <Said who={t('family.youDo')} texts={content.helperSteps.map(local)} />
-      <Said who={t('family.childDoes', { name: view.child.calledName })} texts={content.childSteps.map(local)} />
-      <Said who={t('family.looksRight')} texts={content.looksRight.map(local)} />
-      <div className="watch mt-3">
-        <strong>{t('family.watchOut')}.</strong> {content.cautions.map(local).join(' ')} {local(content.stopRule)}
-      </div>
+      <TaskInstructions content={content} step={step} child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }} language={language} />
 
       <ReportForm action={`/f/${token}/report`} words={{ kept: t('family.kept'), sent: t('family.sent') }}>
         <input type="hidden" name="lang" value={language} />
@@ -143,14 +119,6 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
       </ReportForm>
       <p className="mt-8 text-[14px] text-soft">{t('family.care')}</p>
     </main>
-  );
-}
-
-function Said({ who, texts }: { who: string; texts: readonly string[] }) {
-  return (
-    <p className="mt-3">
-      <strong>{who}:</strong> {texts.join(' ')}
-    </p>
   );
 }
 

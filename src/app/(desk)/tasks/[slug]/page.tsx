@@ -1,0 +1,18 @@
+import { thingsOf } from '@/core/library';
+import { screen } from '@/app/screen';
+import { viewBench } from '@/server/tasks/viewBench';
+import { Bench } from '@/ui/desk/bench/Bench.client';
+import { Shell } from '@/ui/desk/Shell';
+import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction } from '../actions';
+
+export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
+  const { slug } = await params;
+  return screen(async (actor, context) => {
+    const { library, draftSavedAt, ...view } = await viewBench(context, actor, slug);
+    return (
+      <Shell here="/tasks" personName={actor.name}>
+        <Bench key={slug} view={{ ...view, isDraft: draftSavedAt !== null, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} />
+      </Shell>
+    );
+  });
+}

@@ -1,0 +1,45 @@
+'use server';
+
+import { act } from '@/app/screen';
+import type { TaskContent } from '@/core/tasks';
+import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
+import { importPack } from '@/server/tasks/packs';
+import type { ImportAnswer } from '@/ui/desk/bench/LibraryActs.client';
+import { packFaultWords } from '@/ui/desk/packWords';
+import { faultWords } from '@/ui/desk/Trouble';
+
+type Made = { readonly ok: true; readonly slug: string } | { readonly ok: false; readonly words: string };
+
+export async function startTaskAction(title: string): Promise<Made> {
+  return made(null, title);
+}
+
+export async function copyTaskAction(from: string, title: string): Promise<Made> {
+  return made(from, title);
+}
+
+async function made(from: string | null, title: string): Promise<Made> {
+  const answered = await act((actor, context) => startTask(context, actor, { from, title }));
+  return answered.ok ? { ok: true, slug: answered.value.slug } : { ok: false, words: faultWords(answered.fault) };
+}
+
+export async function keepDraftAction(content: TaskContent): Promise<string | null> {
+  const answered = await act((actor, context) => keepDraft(context, actor, content));
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function dropDraftAction(slug: string): Promise<string | null> {
+  const answered = await act((actor, context) => dropDraft(context, actor, slug));
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true; number: number } | { ok: false; words: string }> {
+  const answered = await act((actor, context) => shelveTask(context, actor, content));
+  return answered.ok ? { ok: true, number: answered.value.number } : { ok: false, words: faultWords(answered.fault) };
+}
+
+export async function importPackAction(text: string): Promise<ImportAnswer> {
+  const answered = await act((actor, context) => importPack(context, actor, text));
+  if (!answered.ok) return { ok: false, faults: [faultWords(answered.fault)] };
+  return answered.value.ok ? answered.value : { ok: false, faults: packFaultWords(answered.value) };
+}

@@ -1,0 +1,39 @@
+import { SKILLS, SKINS } from '@/core/tasks';
+import { thingsOf, type TaskWish } from '@/core/library';
+import { screen } from '@/app/screen';
+import { viewLibrary } from '@/server/tasks/viewLibrary';
+import { LibraryScreen } from '@/ui/desk/bench/LibraryScreen';
+import { Shell } from '@/ui/desk/Shell';
+import { importPackAction, startTaskAction } from './actions';
+
+type Address = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function LibraryPage({ searchParams }: { searchParams: Address }) {
+  const address = await searchParams;
+  return screen(async (actor, context) => {
+    const view = await viewLibrary(context, actor);
+    const findable = view.tasks.map((task) => ({ href: `/tasks/${task.slug}`, name: task.content.title.en, hint: 'task' }));
+    const made = typeof address.made === 'string' ? address.made : null;
+    return (
+      <Shell here="/tasks" personName={actor.name} findable={findable}>
+        <LibraryScreen {...view} things={thingsOf(view.tasks.map((task) => task.content))} wish={wishFrom(address)} made={made} acts={{ mayMake: actor.role !== 'assistant', start: startTaskAction, importPack: importPackAction }} />
+      </Shell>
+    );
+  });
+}
+
+function wishFrom(address: Awaited<Address>): TaskWish {
+  const text = (name: string) => (typeof address[name] === 'string' ? address[name].slice(0, 80) : '');
+  const number = (name: string) => (/^\d{1,2}$/.test(text(name)) ? Number(text(name)) : undefined);
+  const atHand = ['hand1', 'hand2', 'hand3'].map(text).filter(Boolean);
+  return {
+    search: text('search'),
+    skill: SKILLS.find((skill) => skill === text('skill')),
+    ageYears: number('age'),
+    mostMinutes: number('minutes'),
+    noScissors: text('noScissors') === 'yes',
+    noFood: text('noFood') === 'yes',
+    skin: SKINS.find((skin) => skin === text('skin')),
+    atHand: atHand.length ? atHand : undefined,
+  };
+}

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { checkTask, type TaskFinding } from '@/core/library';
+import { bad, good, type Result } from '@/core/result';
+import { taskContentSchema, type TaskContent } from '@/core/tasks';
+
+export const TASK_PACK_FORMAT = 'yard-steps-task-pack';
+const MOST_TASKS = 200;
+
+const taskPackSchema = z.strictObject({
+  format: z.literal(TASK_PACK_FORMAT),
+  version: z.literal(1),
+  /** What the pack is called, for people. */
+  name: z.string().min(1).max(120),
+  tasks: z.array(taskContentSchema).min(1).max(MOST_TASKS),
+});
+
+export interface TaskPack {
+  readonly name: string;
+  readonly tasks: readonly TaskContent[];
+}
+
+/** `path` is written as in the pack: `tasks.0.ladder.steps.2.how.es`. */
+export type PackFault =
+  | { readonly code: 'notJson'; readonly path: ''; readonly said: string }
+  | { readonly code: 'form'; readonly path: string; readonly said: string }
+  | { readonly code: 'sameSlug'; readonly path: string; readonly slug: string }
+  | { readonly code: 'unsound'; readonly path: string; readonly finding: TaskFinding; readonly task: TaskContent };
+
+/**
+ * Reads a task pack, whole or not at all: a pack with any fault gives every fault with its path, and no task. Beside its
+ * form each task must pass the checks of its ladder, materials and words with no error.
+ */
+export function readTaskPack(text: string): Result<TaskPack, PackFault> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return bad({ code: 'notJson', path: '', said: error instanceof Error ? error.message : String(error) });
+  }
+  const parsed = taskPackSchema.safeParse(raw);
+  if (!parsed.success) {
+    const faults = parsed.error.issues.flatMap((issue): PackFault[] => {
+      // A key too many is said where it stands, not where it is missing from.
+      const keys = issue.code === 'unrecognized_keys' ? issue.keys : [null];
+      return keys.map((key) => ({ code: 'form', path: [...issue.path, ...(key === null ? [] : [key])].join('.'), said: key === null ? issue.message : 'This is not a part of the format' }));
+    });
+    return bad(...faults);
+  }
+  const { name, tasks } = parsed.data;
+  const faults = tasks.flatMap((task, index): PackFault[] => {
+    const twice = tasks.findIndex((other) => other.slug === task.slug) < index;
+    const errors = checkTask(task).filter((finding) => finding.severity === 'error');
+    return [
+      ...(twice ? [{ code: 'sameSlug', path: `tasks.${index}.slug`, slug: task.slug } as const] : []),
+      ...errors.map((finding) => ({ code: 'unsound', path: `tasks.${index}.${finding.path}`, finding, task }) as const),
+    ];
+  });
+  return faults.length ? bad(...faults) : good({ name, tasks });
+}
+
+/** A pack as text, for a file. */
+export function writeTaskPack({ name, tasks }: TaskPack): string {
+  return `${JSON.stringify({ format: TASK_PACK_FORMAT, version: 1, name, tasks }, null, 2)}\n`;
+}
+
+/** The published schema of a task pack, made from the one that reads it. */
+export function taskPackJsonSchema(): object {
+  return {
+    title: 'Yard Steps task pack, version 1',
+    description: 'Home practice tasks with their knobs, ladders, doses, materials and words. Sizes in millimetres, times in minutes or seconds as named, steps counted from 1, levels from 0.',
+    ...z.toJSONSchema(taskPackSchema, { io: 'input' }),
+  };
+}

@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import { checkTask } from '@/core/library';
+import { taskContentSchema, taskDraftSchema, type TaskContent } from '@/core/tasks';
+import { addTaskVersion, dropTaskDraft, inTransaction, saveTaskDraft, taskDrafts, taskRecords, type TaskRecord, type Work } from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+import { emptyTask } from './emptyTask';
+
+const startSchema = z.object({ from: z.string().max(60).nullable(), title: z.string().trim().min(1).max(80) });
+
+function requireBench(actor: PersonActor): void {
+  if (actor.role === 'assistant') throw new AppError('notAllowed');
+}
+
+/** Lays a new task on the bench: empty, or a copy of another that may then be changed. Gives back its slug. */
+export async function startTask(context: Context, actor: PersonActor, raw: unknown): Promise<{ slug: string }> {
+  const input = startSchema.safeParse(raw);
+  if (!input.success) throw new AppError('invalid', { issues: [{ path: 'title', message: 'empty' }] });
+  requireBench(actor);
+  const { from, title } = input.data;
+  return inTransaction(context.db, async (work) => {
+    const source = from === null ? null : ((await taskRecords(work, from))[0] ?? null);
+    if (from !== null && !source) throw new AppError('notFound');
+    const slug = await freeSlug(work, actor.personId, title);
+    const content = source ? { ...source.content, slug, title: { ...source.content.title, en: title } } : emptyTask(slug, title);
+    await saveTaskDraft(work, actor.personId, { slug, content, basedOn: source?.taskVersionId ?? null, savedAt: context.now() });
+    return { slug };
+  });
+}
+
+const LONGEST_SLUG = 50;
+
+async function freeSlug(work: Work, personId: number, title: string): Promise<string> {
+  const plain = title.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, LONGEST_SLUG) || 'task';
+  const taken = new Set([...(await taskRecords(work)).map((task) => task.slug), ...(await taskDrafts(work, personId)).map((draft) => draft.slug)]);
+  let slug = plain;
+  for (let number = 2; taken.has(slug); number += 1) slug = `${plain}-${number}`;
+  return slug;
+}
+
+/** Keeps what is on the bench. It may have faults, but it must have the form of a task. */
+export async function keepDraft(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  const content = taskDraftSchema.safeParse(raw);
+  if (!content.success) throw new AppError('invalid', { issues: content.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  requireBench(actor);
+  await inTransaction(context.db, async (work) => {
+    const { slug } = content.data;
+    const record = await ownRecord(work, actor, slug);
+    const [before] = await taskDrafts(work, actor.personId, slug);
+    if (!record && !before) throw new AppError('notFound');
+    await saveTaskDraft(work, actor.personId, { slug, content: content.data, basedOn: before ? before.basedOn : record!.taskVersionId, savedAt: context.now() });
+  });
+}
+
+/** Takes what is on the bench away; the version in the library stays. */
+export async function dropDraft(context: Context, actor: PersonActor, slug: string): Promise<void> {
+  requireBench(actor);
+  await inTransaction(context.db, (work) => dropTaskDraft(work, actor.personId, slug));
+}
+
+/**
+ * Puts a sound task into the library as its next version. Programs that were sent keep the version that they were sent.
+ * @throws AppError invalid with what is wrong, staleTask where another version came since the work began.
+ */
+export async function shelveTask(context: Context, actor: PersonActor, raw: unknown): Promise<{ number: number }> {
+  const parsed = taskContentSchema.safeParse(raw);
+  if (!parsed.success) throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  requireBench(actor);
+  const content = parsed.data;
+  const errors = checkTask(content).filter((finding) => finding.severity === 'error');
+  if (errors.length) throw new AppError('invalid', { findings: errors });
+  return inTransaction(context.db, async (work) => {
+    const record = await ownRecord(work, actor, content.slug);
+    const [draft] = await taskDrafts(work, actor.personId, content.slug);
+    if (!record && !draft) throw new AppError('notFound');
+    if (record && draft && draft.basedOn !== record.taskVersionId) throw new AppError('staleTask', { expected: draft.basedOn, current: record.taskVersionId });
+    await addTaskVersion(work, content, context.now(), { ownerId: actor.personId, copiedFrom: record ? record.copiedFrom : (draft?.basedOn ?? null) });
+    await dropTaskDraft(work, actor.personId, content.slug);
+    return { number: (record?.number ?? 0) + 1 };
+  });
+}
+
+/** The task in the library if it is the actor's to change; null where there is none by that slug. */
+async function ownRecord(work: Work, actor: PersonActor, slug: TaskContent['slug']): Promise<TaskRecord | null> {
+  const [record] = await taskRecords(work, slug);
+  if (record && record.ownerId !== actor.personId) throw new AppError('notAllowed');
+  return record ?? null;
+}

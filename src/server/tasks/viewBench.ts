@@ -1,0 +1,50 @@
+import type { Instant } from '@/core/calendar';
+import { taskDraftSchema, type TaskContent } from '@/core/tasks';
+import { inTransaction, taskDrafts, taskRecords, taskVersionsById, versionsOfTask, type WrittenVersion } from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+
+export interface BenchView {
+  readonly slug: string;
+  readonly content: TaskContent;
+  /** The newest version in the library; null for a task that has none yet. */
+  readonly taskVersionId: number | null;
+  readonly basedOn: number | null;
+  readonly draftSavedAt: Instant | null;
+  readonly ownerName: string | null;
+  /** Stock tasks and those of others are copied before they are changed. */
+  readonly mayChange: boolean;
+  readonly versions: readonly WrittenVersion[];
+  /** What this was copied from, to compare with. */
+  readonly stock: TaskContent | null;
+  /** Titles of the other tasks, by slug: for twins. */
+  readonly titles: Readonly<Record<string, string>>;
+  readonly library: readonly TaskContent[];
+}
+
+/** A task on the bench: the draft where this person has one, else the newest version. */
+export async function viewBench(context: Context, actor: PersonActor, slug: string): Promise<BenchView> {
+  return inTransaction(context.db, async (work) => {
+    const all = await taskRecords(work);
+    const record = all.find((task) => task.slug === slug) ?? null;
+    const [draft] = await taskDrafts(work, actor.personId, slug);
+    const drafted = draft ? taskDraftSchema.safeParse(draft.content) : null;
+    const content = drafted?.success ? drafted.data : record?.content;
+    if (!content) throw new AppError('notFound');
+    const source = record ? record.copiedFrom : (draft?.basedOn ?? null);
+    return {
+      slug,
+      content,
+      taskVersionId: record?.taskVersionId ?? null,
+      basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
+      draftSavedAt: drafted?.success ? draft!.savedAt : null,
+      ownerName: record?.ownerName ?? null,
+      mayChange: actor.role !== 'assistant' && (record === null || record.ownerId === actor.personId),
+      versions: record ? await versionsOfTask(work, record.taskId) : [],
+      stock: source === null ? null : ((await taskVersionsById(work, [source])).get(source)?.content ?? null),
+      library: all.map((task) => task.content),
+      titles: Object.fromEntries(all.map((task) => [task.slug, task.content.title.en])),
+    };
+  });
+}

@@ -1,0 +1,20 @@
+import type { TaskContent } from '@/core/tasks';
+import { inTransaction, taskDrafts, taskRecords, type TaskRecord } from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+
+export interface LibraryView {
+  readonly tasks: readonly TaskRecord[];
+  /** What this person has on the bench and has not put into the library yet. */
+  readonly onBench: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
+}
+
+/** The shelf of tasks: stock, one's own, and what lies unfinished on the bench. */
+export async function viewLibrary(context: Context, actor: PersonActor): Promise<LibraryView> {
+  return inTransaction(context.db, async (work) => {
+    const tasks = await taskRecords(work);
+    const drafts = await taskDrafts(work, actor.personId);
+    const onBench = drafts.map(({ slug, content }) => ({ slug, title: (content as Partial<TaskContent>).title?.en || slug, isNew: !tasks.some((task) => task.slug === slug) }));
+    return { tasks, onBench };
+  });
+}

@@ -1,0 +1,201 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { checkTask } from '@/core/library';
+import { taskContentSchema, type HomeMaterial, type TaskContent } from '@/core/tasks';
+import { KeyCap } from '../KeyCap';
+import { benchHistory, startHistory } from './benchHistory';
+import { CompareWithStock } from './CompareWithStock';
+import { CopyTask } from './CopyTask';
+import { DoseEditor } from './DoseEditor';
+import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
+import { AddKnob, FlightGrid } from './FlightGrid';
+import { KnobEditor } from './KnobEditor';
+import { MaterialsEditor } from './MaterialsEditor';
+import { FindingsAt, Section, benchFindingWords, type BenchFinding } from './parts';
+import { Preview } from './Preview';
+import { ProposeLadder } from './ProposeLadder';
+import { SafetyPanel } from './SafetyPanel';
+import { StepEditor } from './StepEditor';
+import { TableMapEditor } from './TableMapEditor';
+import { heldWork, letGo, useKeeping } from './useKeeping';
+import { WordsEditor } from './WordsEditor';
+
+export interface BenchProps {
+  readonly view: {
+    readonly slug: string;
+    readonly content: TaskContent;
+    readonly taskVersionId: number | null;
+    readonly isDraft: boolean;
+    readonly ownerName: string | null;
+    readonly mayChange: boolean;
+    readonly versions: readonly { readonly number: number }[];
+    readonly stock: TaskContent | null;
+    readonly titles: Readonly<Record<string, string>>;
+    readonly things: readonly HomeMaterial[];
+  };
+  readonly keep: (content: TaskContent) => Promise<string | null>;
+  readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
+  readonly drop: (slug: string) => Promise<string | null>;
+  readonly copy: (from: string, title: string) => Promise<{ ok: true; slug: string } | { ok: false; words: string }>;
+}
+
+/** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
+export function Bench({ view, keep, shelve, drop, copy }: BenchProps) {
+  const fixed = !view.mayChange;
+  const [history, act] = useReducer(benchHistory, view.content, startHistory);
+  const task = history.now;
+  const [step, setStep] = useState(view.content.ladder.startStep - 1);
+  const [fault, setFault] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const router = useRouter();
+  const isChanged = history.past.length > 0 || history.future.length > 0;
+  const kept = useKeeping(task, isChanged, keep);
+  const findings = useMemo(() => findingsOf(task), [task]);
+  const errors = findings.filter((finding) => finding.severity === 'error');
+  const shownStep = Math.min(step, task.ladder.steps.length - 1);
+
+  // Work that the server had not taken before a reload comes back from this browser.
+  useEffect(() => {
+    const held = fixed ? null : heldWork(view.slug);
+    if (held && JSON.stringify(held) !== JSON.stringify(view.content)) act({ kind: 'replace', content: held });
+  }, [view.slug, view.content, fixed]);
+
+  const shelveNow = async () => {
+    setBusy(true);
+    const answer = await shelve(task);
+    setBusy(false);
+    if (!answer.ok) return setFault(answer.words);
+    letGo(view.slug);
+    router.push(`/tasks?made=${view.slug}`);
+  };
+  const dropNow = async () => {
+    letGo(view.slug);
+    const answer = await drop(view.slug);
+    if (answer) return setFault(answer);
+    router.push(view.taskVersionId === null ? '/tasks' : `/tasks?dropped=${view.slug}`);
+  };
+  const shared = { task, findings, edit: act, fixed };
+
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6">
+      <div className="min-w-0">
+        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
+          <span className="text-soft">
+            {standing(view)} {kept && `· ${kept}`}
+          </span>
+          <Link href="/tasks" prefetch={false} className="link text-[14px]" data-key="b" data-key-says="Back to the library">
+            back to the library
+          </Link>
+        </div>
+        <div className="mt-2 flex flex-wrap items-center gap-3">
+          {fixed ? (
+            <CopyTask from={view.slug} title={task.title.en} copy={copy} />
+          ) : (
+            <>
+              <button type="button" className="act" disabled={history.past.length === 0} onClick={() => act({ kind: 'undo' })} data-key="z" data-key-says="Undo">
+                Undo <KeyCap>Z</KeyCap>
+              </button>
+              <button type="button" className="act" disabled={history.future.length === 0} onClick={() => act({ kind: 'redo' })} data-key="y" data-key-says="Do again">
+                Do again <KeyCap>Y</KeyCap>
+              </button>
+              <AddKnob task={task} edit={act} />
+              <ProposeLadder task={task} edit={act} />
+            </>
+          )}
+        </div>
+        <div className="mt-3">
+          <FlightGrid task={task} findings={findings.filter((finding) => finding.code !== 'form')} step={shownStep} onStep={setStep} edit={act} fixed={fixed} />
+          <FindingsAt findings={findings} path="ladder" task={task} />
+          <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
+          <StepEditor {...shared} step={shownStep} onStep={setStep} />
+        </div>
+        <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
+          <KnobEditor {...shared} />
+        </Section>
+        <Section title="Dose" aside={`reckoned over five days a week`}>
+          <DoseEditor {...shared} />
+        </Section>
+        <Section title="Materials">
+          <MaterialsEditor {...shared} things={view.things} />
+        </Section>
+        <Section title="Safety">
+          <SafetyPanel {...shared} titles={view.titles} />
+        </Section>
+        <Section title="Table map">
+          <TableMapEditor {...shared} />
+        </Section>
+        <Section title="Words for helper and child">
+          <WordsEditor {...shared} />
+        </Section>
+        <Section title="The task">
+          <FactsEditor {...shared} />
+        </Section>
+        <Section title="Where schools differ" aside="a child’s settings and a program’s come first">
+          <SettingsEditor {...shared} />
+        </Section>
+        <Section title="Skins" aside="same mechanics, same series of data">
+          <SkinsEditor {...shared} />
+        </Section>
+        {view.stock && (
+          <Section title="Against the task it was copied from">
+            <CompareWithStock task={task} stock={view.stock} />
+          </Section>
+        )}
+        {!fixed && (
+          <div className="mt-6 border-t-2 border-ink pt-3">
+            {fault && (
+              <p role="alert" className="mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
+                {fault}
+              </p>
+            )}
+            <div className="flex flex-wrap items-center gap-4">
+              <button type="button" className="act act-main" disabled={busy || errors.length > 0} onClick={shelveNow} data-key="s" data-key-says="Put it into the library">
+                Put into the library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
+              </button>
+              <button type="button" className="link" onClick={dropNow}>
+                {view.taskVersionId === null ? 'throw this task away' : 'throw these changes away'}
+              </button>
+              <span className="text-soft">{errors.length > 0 ? `${errors.length} to mend first. The first: ${benchFindingWords(errors[0]!, task)}` : 'Programs that were sent keep the version that they were sent.'}</span>
+            </div>
+          </div>
+        )}
+      </div>
+      <Preview task={task} step={shownStep} />
+    </div>
+  );
+}
+
+function standing({ ownerName, versions, taskVersionId, isDraft }: BenchProps['view']): string {
+  if (taskVersionId === null) return 'not in the library yet';
+  const version = `version ${versions[0]?.number ?? 1}`;
+  return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${isDraft ? ', with changes that are not in the library yet' : ''}`;
+}
+
+function findingsOf(task: TaskContent): BenchFinding[] {
+  const form = taskContentSchema.safeParse(task);
+  const faults: BenchFinding[] = form.success
+    ? []
+    : form.error.issues.map((issue) => ({ code: 'form', severity: 'error', path: issue.path.join('.'), said: issue.code === 'too_small' ? 'still empty' : issue.message.toLowerCase() }));
+  return [...checkTask(task), ...faults];
+}
+
+/** What is wrong on other steps than the chosen one, each a way there. */
+function OtherSteps({ findings, step, task, onStep }: { findings: readonly BenchFinding[]; step: number; task: TaskContent; onStep: (step: number) => void }) {
+  const others = findings.filter((finding) => finding.path.startsWith('ladder.steps.') && Number(finding.path.split('.')[2]) !== step && finding.severity !== 'note');
+  if (others.length === 0) return null;
+  return (
+    <ul className="mt-1.5 text-[14px]">
+      {others.map((finding, index) => (
+        <li key={index} className={`border-l-4 px-2.5 py-0.5 ${finding.severity === 'error' ? 'border-brick' : 'border-straw'}`}>
+          <button type="button" className="link text-left" onClick={() => onStep(Number(finding.path.split('.')[2]))}>
+            {benchFindingWords(finding, task)}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,206 @@
+import type { Dispatch, KeyboardEvent } from 'react';
+import { demandsOf } from '@/core/caseload';
+import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
+import type { TaskFinding } from '@/core/library';
+import type { TaskContent } from '@/core/tasks';
+import { words } from '../../shared/words';
+import { knobName } from '../taskWords';
+import type { BenchEdit } from './benchEdits';
+
+interface Props {
+  readonly task: TaskContent;
+  readonly findings: readonly TaskFinding[];
+  readonly step: number;
+  readonly onStep: (step: number) => void;
+  readonly edit: Dispatch<BenchEdit>;
+  readonly fixed: boolean;
+}
+
+const NAME_WIDTH = 128;
+const FLIGHT_HEIGHT = 132;
+
+/** The flight drawn large over its grid: a column a step, a row a knob. Each cell is turned where it stands. */
+export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props) {
+  const { steps } = task.ladder;
+  const faulty = new Set(findings.filter((finding) => finding.severity === 'error' && finding.path.startsWith('ladder.steps.')).map((finding) => Number(finding.path.split('.')[2])));
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 78 }}>
+        <caption className="sr-only">The ladder: a column a step, a row a knob. Arrow up turns a knob harder, arrow down easier.</caption>
+        <colgroup>
+          <col style={{ width: NAME_WIDTH }} />
+          {steps.map((_, index) => (
+            <col key={index} />
+          ))}
+        </colgroup>
+        <thead>
+          <tr>
+            <td className="align-bottom text-soft">demand, harder ↑</td>
+            <td colSpan={steps.length} className="p-0">
+              <Stairs task={task} step={step} faulty={faulty} />
+            </td>
+          </tr>
+          <tr>
+            <th scope="col" className="border-b border-ink py-1 text-left text-soft">
+              step
+            </th>
+            {steps.map((each, index) => (
+              <th key={index} scope="col" className={`border-b border-ink p-0 align-top ${index === step ? 'bg-straw-tint' : ''}`}>
+                <button type="button" aria-pressed={index === step} onClick={() => onStep(index)} className="block h-full w-full px-1.5 py-1 text-left font-normal hover:underline aria-pressed:font-bold">
+                  {index + 1} {each.name.en || '…'}
+                  {index + 1 === task.ladder.startStep && <span className="block font-bold text-green">start</span>}
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {task.knobs.map((knob) => (
+            <tr key={knob.knob}>
+              <th scope="row" className="border-b border-line py-1 pr-2 text-left align-top font-semibold">
+                {knobName(task.knobs, knob.knob)}
+              </th>
+              {steps.map((_, index) => (
+                <Cell key={index} task={task} knob={knob} step={index} chosen={index === step} faulty={faulty.has(index)} edit={edit} onStep={onStep} fixed={fixed} />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface CellProps {
+  readonly task: TaskContent;
+  readonly knob: TaskKnob;
+  readonly step: number;
+  readonly chosen: boolean;
+  readonly faulty: boolean;
+  readonly edit: Dispatch<BenchEdit>;
+  readonly onStep: (step: number) => void;
+  readonly fixed: boolean;
+}
+
+function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellProps) {
+  const levelAt = (place: number) => task.ladder.steps[place]?.grade[knob.knob] ?? 0;
+  const level = levelAt(step);
+  const last = knob.levels.length - 1;
+  const isMoved = step > 0 && level !== levelAt(step - 1);
+  const turn = (by: 1 | -1) => {
+    onStep(step);
+    edit({ kind: 'turn', step, knob: knob.knob, by });
+  };
+  const onKey = (event: KeyboardEvent<HTMLElement>) => {
+    const by = { ArrowUp: 1, ArrowDown: -1 }[event.key] as 1 | -1 | undefined;
+    const aside = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (by) turn(by);
+    else if (aside) neighbour(event.currentTarget, aside)?.focus();
+    else return;
+    event.preventDefault();
+  };
+  const tint = !isMoved ? '' : faulty ? 'bg-brick-tint' : level > levelAt(step - 1) ? 'bg-green-tint' : 'bg-brick-tint';
+  return (
+    <td className={`group relative border-b border-l border-line p-0 align-top ${tint || (chosen ? 'bg-straw-tint' : '')}`}>
+      <div
+        role="spinbutton"
+        tabIndex={0}
+        aria-label={`${knobName(task.knobs, knob.knob)}, step ${step + 1}`}
+        aria-valuenow={level + 1}
+        aria-valuemin={1}
+        aria-valuemax={last + 1}
+        aria-valuetext={knob.levels[level]?.en || `level ${level + 1}`}
+        aria-readonly={fixed}
+        data-cell=""
+        onKeyDown={fixed ? undefined : onKey}
+        onFocus={() => onStep(step)}
+        className={`min-h-[46px] px-1.5 pt-1 pb-5 leading-tight ${isMoved ? 'font-bold' : 'text-soft'}`}
+      >
+        {knob.levels[level]?.en || `level ${level + 1}`}
+      </div>
+      {!fixed && (
+        <span className="absolute right-0 bottom-0 hidden group-focus-within:flex group-hover:flex">
+          <Turn word="easier" by={-1} sign="−" off={level === 0} turn={turn} />
+          <Turn word="harder" by={1} sign="+" off={level === last} turn={turn} />
+        </span>
+      )}
+    </td>
+  );
+}
+
+function Turn({ word, by, sign, off, turn }: { word: string; by: 1 | -1; sign: string; off: boolean; turn: (by: 1 | -1) => void }) {
+  return (
+    <button type="button" tabIndex={-1} aria-label={word} disabled={off} onClick={() => turn(by)} className="h-[20px] w-[24px] border border-soft bg-sheet leading-none font-bold hover:bg-straw-tint disabled:opacity-40">
+      {sign}
+    </button>
+  );
+}
+
+function neighbour(cell: HTMLElement, aside: number): HTMLElement | null {
+  const cells = [...(cell.closest('tr')?.querySelectorAll<HTMLElement>('[data-cell]') ?? [])];
+  return cells[cells.indexOf(cell) + aside] ?? null;
+}
+
+/** Treads as wide as the columns below them, rising by demand; a step that is not harder is drawn where it falls, in brick. */
+function Stairs({ task, step, faulty }: { task: TaskContent; step: number; faulty: ReadonlySet<number> }) {
+  const demands = task.ladder.steps.map((each) => demandOf(task.knobs, each.grade));
+  const most = Math.max(...demands, ...demandsOf(task));
+  const least = Math.min(...demands);
+  const count = demands.length;
+  const top = (demand: number) => FLIGHT_HEIGHT - 18 - (most === least ? 0 : ((demand - least) / (most - least)) * (FLIGHT_HEIGHT - 46));
+  const path = demands.map((demand, index) => `${index === 0 ? 'M0 ' : 'V'}${index === 0 ? top(demand) : top(demand)}H${(index + 1) * 100}`).join('');
+  return (
+    <svg viewBox={`0 0 ${count * 100} ${FLIGHT_HEIGHT}`} preserveAspectRatio="none" className="block w-full" style={{ height: FLIGHT_HEIGHT }} role="img" aria-label={`Demand of ${count} steps: ${demands.map((demand) => demand.toFixed(1)).join(', ')}`}>
+      <path d={`${path}V${FLIGHT_HEIGHT}H0Z`} fill="var(--color-green-tint)" />
+      <path d={path} fill="none" stroke="var(--color-green)" strokeWidth="2" vectorEffect="non-scaling-stroke" />
+      {demands.map((demand, index) => (
+        <path
+          key={index}
+          d={`M${index * 100} ${top(demand)}H${(index + 1) * 100}`}
+          stroke={faulty.has(index) ? 'var(--color-brick)' : index === step ? 'var(--color-ink)' : 'var(--color-green)'}
+          strokeWidth={faulty.has(index) || index === step ? 5 : 2}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** What of the field's knobs a task may still take, and a knob of its own. */
+export function AddKnob({ task, edit }: { task: TaskContent; edit: Dispatch<BenchEdit> }) {
+  const free = KNOB_IDS.filter((knob) => !task.knobs.some((known) => known.knob === knob));
+  const add = (value: string) => {
+    if (value === '') return;
+    if (isFieldKnob(value)) return edit({ kind: 'addKnob', knob: value });
+    const number = task.knobs.filter(({ knob }) => knob.startsWith('own:')).length + 1;
+    edit({ kind: 'addKnob', knob: `own:own-${number}` as KnobKey, name: { en: '', es: '' } });
+  };
+  return (
+    <label className="text-[14px]">
+      <span className="sr-only">Add a knob</span>
+      <select value="" onChange={(event) => add(event.target.value)} className="field">
+        <option value="">add a knob…</option>
+        {free.map((knob) => (
+          <option key={knob} value={knob}>
+            {words(`knobs.${knob}`)}
+          </option>
+        ))}
+        <option value="own">a knob of your own</option>
+      </select>
+    </label>
+  );
+}
+
+/** "harder here by: item size, large → small (+0.5)" */
+export function harderBy(task: TaskContent, step: number): string {
+  const [before, here] = [task.ladder.steps[step - 1], task.ladder.steps[step]];
+  if (!before || !here) return 'the easiest step';
+  const { relation, moved } = compareGrades(before.grade, here.grade);
+  if (moved.length === 0) return 'the same as the step before';
+  const rise = demandOf(task.knobs, here.grade) - demandOf(task.knobs, before.grade);
+  const said = moved.map(({ knob, from, to }) => {
+    const levels = task.knobs.find((known) => known.knob === knob)?.levels;
+    return `${knobName(task.knobs, knob)}, ${levels?.[from]?.en || from + 1} → ${levels?.[to]?.en || to + 1}`;
+  });
+  return `${relation === 'mixed' ? 'mixed' : relation} here by: ${said.join('; ')} (${rise >= 0 ? '+' : '−'}${Math.abs(rise).toFixed(2)})`;
+}

@@ -1,0 +1,86 @@
+import type { Dispatch } from 'react';
+import type { TaskContent } from '@/core/tasks';
+import type { BenchEdit } from './benchEdits';
+import { harderBy } from './FlightGrid';
+import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
+
+interface Props {
+  readonly task: TaskContent;
+  readonly step: number;
+  readonly onStep: (step: number) => void;
+  readonly findings: readonly BenchFinding[];
+  readonly edit: Dispatch<BenchEdit>;
+  readonly fixed: boolean;
+}
+
+/** The chosen step: what makes it harder, what it is called, how it is done. */
+export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props) {
+  const here = task.ladder.steps[step];
+  if (!here) return null;
+  const path = ['ladder', 'steps', step];
+  const manyKnobs = findings.some((finding) => finding.code === 'ladder' && finding.finding.code === 'manyKnobs' && finding.finding.step === step + 1 && finding.finding.knobs.length > 2);
+  const atEnd = step + 1 === task.ladder.startStep && (step === 0 || step === task.ladder.steps.length - 1);
+  const move = (by: 1 | -1) => {
+    edit({ kind: 'moveStep', step, by });
+    onStep(step + by);
+  };
+  return (
+    <div className="mt-3 border-l-4 border-straw bg-sheet px-3 py-2">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <strong>Step {step + 1}</strong>
+        <span className="text-[14px]">{harderBy(task, step)}</span>
+        {!fixed && (
+          <span className="ml-auto flex flex-wrap gap-3">
+            <Small onPress={() => edit({ kind: 'set', path: ['ladder', 'startStep'], value: step + 1 })} disabled={task.ladder.startStep === step + 1}>
+              start here
+            </Small>
+            <Small onPress={() => move(-1)} disabled={step === 0}>
+              earlier
+            </Small>
+            <Small onPress={() => move(1)} disabled={step === task.ladder.steps.length - 1}>
+              later
+            </Small>
+            <Small
+              onPress={() => {
+                edit({ kind: 'addStep', after: step });
+                onStep(step + 1);
+              }}
+              disabled={task.ladder.steps.length >= 12}
+            >
+              add a step after
+            </Small>
+            <Small
+              onPress={() => {
+                edit({ kind: 'removeStep', step });
+                onStep(Math.max(0, step - 1));
+              }}
+              disabled={task.ladder.steps.length <= 1}
+            >
+              take out
+            </Small>
+          </span>
+        )}
+      </div>
+      <div className="mt-1 grid gap-1.5">
+        <LocalField label="name" value={here.name} fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })} />
+        <LocalField label="how it is done" value={here.how} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'how'], value })} />
+        {(manyKnobs || here.manyKnobsReason !== undefined) && (
+          <Reason label="why three or more knobs may turn at once here" value={here.manyKnobsReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: [...path, 'manyKnobsReason'], value: value || undefined })} />
+        )}
+        {(atEnd || (task.ladder.startReason !== undefined && step + 1 === task.ladder.startStep)) && (
+          <Reason label="why the start has no easier or no harder neighbour" value={task.ladder.startReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })} />
+        )}
+      </div>
+      <FindingsAt findings={findings} path={`ladder.steps.${step}`} task={task} deep />
+    </div>
+  );
+}
+
+function Reason({ label, value, onReason, fixed }: { label: string; value: string; onReason: (value: string) => void; fixed: boolean }) {
+  return (
+    <label className="block">
+      <span className="block text-[13px] font-semibold text-soft">{label}</span>
+      <input value={value} readOnly={fixed} maxLength={300} onChange={(event) => onReason(event.target.value)} className="field w-full" />
+    </label>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Dispatch } from 'react';
+import type { LocalText, TaskContent } from '@/core/tasks';
+import { familyTextOf } from '@/core/wording';
+import type { BenchEdit } from './benchEdits';
+import { FindingsAt, GradeRuler, LocalField, Small, type BenchFinding } from './parts';
+
+interface Props {
+  readonly task: TaskContent;
+  readonly findings: readonly BenchFinding[];
+  readonly edit: Dispatch<BenchEdit>;
+  readonly fixed: boolean;
+}
+
+const LISTS = [
+  { key: 'helperSteps', title: 'Steps for the helper', most: 8 },
+  { key: 'childSteps', title: 'Steps for the child, in the words said to it', most: 8 },
+  { key: 'cues', title: 'Cues that make it happen by itself', most: 4 },
+  { key: 'looksRight', title: 'Looks right when', most: 6 },
+  { key: 'cautions', title: 'Watch out (its own; the others are computed)', most: 6 },
+] as const;
+
+/** Everything that is said to helper and child, with its reading grade while it is typed. */
+export function WordsEditor({ task, findings, edit, fixed }: Props) {
+  return (
+    <>
+      <p className="mt-1.5 flex flex-wrap gap-x-8 text-[14px]">
+        <GradeRuler text={familyTextOf(task, 'en')} language="en" />
+        <GradeRuler text={familyTextOf(task, 'es')} language="es" />
+        <span className="text-soft">Flesch–Kincaid; Fernández Huerta. Aim: grade 6 or lower.</span>
+      </p>
+      <FindingsAt findings={findings} path="words" task={task} />
+      {LISTS.map(({ key, title, most }) => (
+        <div key={key} className="mt-3">
+          <h3 className="font-text text-[15px] font-bold">{title}</h3>
+          {task[key].map((text, index) => (
+            <div key={index} className="mt-1 flex items-end gap-2">
+              <div className="min-w-0 flex-1">
+                <LocalField label={String(index + 1)} value={text} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [key, index], value })} />
+              </div>
+              {!fixed && (
+                <Small label={`take out ${title} ${index + 1}`} onPress={() => edit({ kind: 'removeAt', path: [key], index })}>
+                  take out
+                </Small>
+              )}
+            </div>
+          ))}
+          {!fixed && task[key].length < most && <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '', es: '' } satisfies LocalText })}>add a line</Small>}
+          <FindingsAt findings={findings} path={key} task={task} deep />
+        </div>
+      ))}
+      <div className="mt-3">
+        <h3 className="font-text text-[15px] font-bold">When to stop</h3>
+        <LocalField label="stop rule" value={task.stopRule} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['stopRule'], value })} />
+        <FindingsAt findings={findings} path="stopRule" task={task} deep />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import { cautionsFor, type ChildForSafety, type SafetyFinding } from '@/core/safety';
+import { isNeededAt, placesFor, type Hand, type LocalText, type TaskContent } from '@/core/tasks';
+import { familyWords, type Language } from '../shared/words';
+import { TableMapDrawing } from './TableMapDrawing';
+
+interface Props {
+  readonly content: TaskContent;
+  readonly step: number;
+  readonly child: { readonly calledName: string; readonly hand: Hand; readonly care: ChildForSafety | null };
+  readonly language: Language;
+}
+
+/** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
+export function TaskInstructions({ content, step, child, language }: Props) {
+  const t = familyWords(language);
+  const local = (text: LocalText) => text[language];
+  const places = placesFor(content, child.hand);
+  const placeWords = (place: (typeof places)[number]) => t(`family.side.${place.side}`, { what: local(place.what) });
+  const needed = content.materials.filter((material) => isNeededAt(material, step));
+  const { findings, supervision } = cautionsFor(content, step, child.care);
+  return (
+    <>
+      {needed.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[18px]">{t('family.need')}</h2>
+          <ul className="list-disc pl-5">
+            {needed.map((material, index) => (
+              <li key={index}>
+                {material.count > 1 && `${material.count} `}
+                {local(material.name)}
+                {material.substitutes[0] && <span className="text-soft"> ({t('family.orElse', { what: local(material.substitutes[0]) })})</span>}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {places.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[18px]">{t('family.table')}</h2>
+          <TableMapDrawing places={places} wordsOf={(place) => local(place.what)} hand={child.hand} label={places.map(placeWords).join('. ')} childName={child.calledName} />
+          {child.hand === 'unsettled' && <p className="text-soft">{t('family.unsettled', { name: child.calledName })}</p>}
+        </>
+      )}
+      <Said who={t('family.youDo')} texts={[...content.helperSteps, ...content.cues].map(local)} />
+      <Said who={t('family.childDoes', { name: child.calledName })} texts={content.childSteps.map(local)} />
+      <Said who={t('family.looksRight')} texts={content.looksRight.map(local)} />
+      <div className="watch mt-3">
+        <strong>{t('family.watchOut')}.</strong>
+        <ul className="list-disc pl-5">
+          {supervision !== 'near' && <li className="font-bold">{t(`family.supervision.${supervision}`)}</li>}
+          {findings.map((finding) => (
+            <li key={finding.key}>{cautionWords(finding, language)}</li>
+          ))}
+          {content.cautions.map((text, index) => (
+            <li key={index}>{local(text)}</li>
+          ))}
+          <li>{local(content.stopRule)}</li>
+        </ul>
+      </div>
+    </>
+  );
+}
+
+function cautionWords({ rule, thing, of }: SafetyFinding, language: Language): string {
+  const t = familyWords(language);
+  const kind = rule === 'allergen' ? t(`allergens.${of as 'wheat'}`) : '';
+  const name = thing?.[language] ?? '';
+  return t(`familySafety.${rule}`, { thing: name.charAt(0).toUpperCase() + name.slice(1), of: kind });
+}
+
+function Said({ who, texts }: { who: string; texts: readonly string[] }) {
+  if (texts.length === 0) return null;
+  return (
+    <div className="mt-3">
+      <strong>{who}</strong>
+      <ol className="list-decimal pl-5">
+        {texts.map((text, index) => (
+          <li key={index}>{text}</li>
+        ))}
+      </ol>
+    </div>
+  );
+}

@@ -38,6 +38,7 @@ export interface ProposedLadder {
 
 const MOST_KNOBS = 12;
 const MOST_STEPS = 6;
+const MOST_LEVELS = 10;
 
 /**
  * The ladder through `start` with the steps wanted each way, every step harder than the one before it by one knob moved
@@ -50,7 +51,7 @@ const MOST_STEPS = 6;
  * are a shortest path over the lattice; the best pair of ends lies on the lower hulls of (sum, sum of squares).
  * Memory: at most C(12 + 6, 6) = 18,564 grades a way at the limits, 1,820 for 12 knobs and 4 steps.
  * Source: our own definition.
- * @throws RangeError for more than 12 knobs, steps outside 0 to 6, or a start off the knobs.
+ * @throws RangeError for more than 12 knobs, more than 10 levels of one, steps outside 0 to 6, or a start off the knobs.
  */
 export function proposeLadder(wish: LadderWish): ProposedLadder {
   refuseBadWish(wish);
@@ -64,6 +65,8 @@ export function proposeLadder(wish: LadderWish): ProposedLadder {
 
 function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): void {
   if (knobs.length === 0 || knobs.length > MOST_KNOBS) throw new RangeError(`A ladder is proposed over 1 to ${MOST_KNOBS} knobs, not ${knobs.length}`);
+  const crowded = knobs.find((knob) => knob.levels.length > MOST_LEVELS);
+  if (crowded) throw new RangeError(`Knob ${crowded.knob} has ${crowded.levels.length} levels; at most ${MOST_LEVELS} levels can be searched`);
   for (const steps of [easierSteps, harderSteps]) {
     if (!Number.isInteger(steps) || steps < 0 || steps > MOST_STEPS) throw new RangeError(`${steps} steps one way; 0 to ${MOST_STEPS} can be searched`);
   }

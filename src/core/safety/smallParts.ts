@@ -19,7 +19,7 @@ type Vector = readonly [number, number, number];
 type HalfWidth = (u: Vector) => number;
 
 export type SmallPartVerdict =
-  | { readonly fits: true; readonly kind: 'cylinder' | 'smallBall'; readonly sparesMm: number }
+  | { readonly fits: true; readonly kind: 'cylinder' | 'smallBall' }
   | { readonly fits: false; readonly kind: 'tooWide' | 'tooLong' | 'sticksOut'; readonly overMm: number };
 
 /**
@@ -27,7 +27,7 @@ export type SmallPartVerdict =
  * limits are exact; for cylinders and boxes every turn is searched and anything within 0.25 mm of fitting is said to fit.
  * Sources: 16 CFR 1501.4; 16 CFR 1500.18(a)(17), 1500.19 (from memory).
  * @throws RangeError for a size that is not above 0.
- * @example smallPartVerdict({ kind: 'sphere', diameterMm: 30 }) // { fits: true, kind: 'cylinder', … }
+ * @example smallPartVerdict({ kind: 'sphere', diameterMm: 30 }) // { fits: true, kind: 'cylinder' }
  */
 export function smallPartVerdict(shape: Shape): SmallPartVerdict {
   const sizes = sizesOf(shape);
@@ -37,13 +37,13 @@ export function smallPartVerdict(shape: Shape): SmallPartVerdict {
   // Some direction in the plane of the two longer sides lies level, and there the thing is at least as wide as the middle one.
   if (middle > 2 * RADIUS_MM + 2 * MARGIN_MM) return { fits: false, kind: 'tooWide', overMm: middle - 2 * RADIUS_MM };
   if (longest > LONGEST_MM + MARGIN_MM) return { fits: false, kind: 'tooLong', overMm: longest - LONGEST_MM };
-  const over = leastOver(shape);
-  return over <= MARGIN_MM ? { fits: true, kind: 'cylinder', sparesMm: Math.max(0, -over) } : { fits: false, kind: 'sticksOut', overMm: over };
+  const over = rememberedOver(shape);
+  return over <= MARGIN_MM ? { fits: true, kind: 'cylinder' } : { fits: false, kind: 'sticksOut', overMm: over };
 }
 
 function ofBall(diameterMm: number): SmallPartVerdict {
-  if (diameterMm <= 2 * RADIUS_MM + 0.05) return { fits: true, kind: 'cylinder', sparesMm: Math.max(0, 2 * RADIUS_MM - diameterMm) };
-  if (diameterMm <= SMALL_BALL_MM) return { fits: true, kind: 'smallBall', sparesMm: SMALL_BALL_MM - diameterMm };
+  if (diameterMm <= 2 * RADIUS_MM + 0.05) return { fits: true, kind: 'cylinder' };
+  if (diameterMm <= SMALL_BALL_MM) return { fits: true, kind: 'smallBall' };
   return { fits: false, kind: 'tooWide', overMm: diameterMm - SMALL_BALL_MM };
 }
 
@@ -73,7 +73,21 @@ function overOf(half: HalfWidth): number {
 
 type Turn = readonly [number, number, number];
 
-/** The least `overOf` over all turns: a grid of turns, then ever finer steps from the best few. */
+/** The search takes some milliseconds and the same things come again and again: the same shape has the same answer. */
+const REMEMBERED = new Map<string, number>();
+const MOST_REMEMBERED = 5000;
+
+function rememberedOver(shape: Shape): number {
+  const key = JSON.stringify([shape.kind, ...sizesOf(shape)]);
+  const known = REMEMBERED.get(key);
+  if (known !== undefined) return known;
+  if (REMEMBERED.size >= MOST_REMEMBERED) REMEMBERED.clear();
+  const over = leastOver(shape);
+  REMEMBERED.set(key, over);
+  return over;
+}
+
+/** The least `overOf` over all turns, or the first that fits: a grid of turns, then ever finer steps from the best few. */
 function leastOver(shape: Shape): number {
   const over = (turn: Turn) => overOf(halfWidthOf(shape, turn));
   const starts: { turn: Turn; over: number }[] = [];
@@ -82,7 +96,9 @@ function leastOver(shape: Shape): number {
     for (let round = 0; round < 12; round += 1) {
       for (let spin = 0; spin < steps; spin += 1) {
         const turn: Turn = [(tilt * Math.PI) / 18, (round * Math.PI) / 6, (spin * Math.PI) / 7];
-        starts.push({ turn, over: over(turn) });
+        const here = over(turn);
+        if (here <= 0) return here;
+        starts.push({ turn, over: here });
       }
     }
   }

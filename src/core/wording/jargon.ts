@@ -54,7 +54,6 @@ export const ENGLISH_JARGON: readonly (readonly [term: string, plain: string])[]
   ['grade up', 'make it harder'],
   ['grade down', 'make it easier'],
   ['gross motor', 'big body moves'],
-  ['hand over hand', 'your hand on top'],
   ['hand-over-hand', 'your hand on top'],
   ['hyperextension', 'bending too far back'],
   ['hypersensitive', 'very easily bothered'],

@@ -3,13 +3,15 @@ import type { PlacedThing, TableSide } from '@/core/tasks';
 const WIDTH = 340;
 const HEIGHT = 176;
 const MIDDLE = WIDTH / 2;
+const ROW = 78;
 const SPOTS: Record<TableSide, { readonly x: number; readonly y: number }> = {
-  left: { x: 66, y: 82 },
-  right: { x: WIDTH - 66, y: 82 },
-  middle: { x: MIDDLE, y: 108 },
-  far: { x: MIDDLE, y: 34 },
+  left: { x: 56, y: ROW },
+  right: { x: WIDTH - 56, y: ROW },
+  middle: { x: MIDDLE, y: ROW },
+  far: { x: MIDDLE, y: 26 },
 };
-const LETTERS_IN_LINE = 15;
+const HALF_BOX = 50;
+const LETTERS_IN_LINE = 14;
 const LINE = 15;
 
 interface Props {
@@ -48,7 +50,7 @@ function Things({ side, texts }: { side: TableSide; texts: readonly string[] }) 
   const top = y - ((lines.length - 1) * LINE) / 2;
   return (
     <>
-      <rect x={x - 60} y={top - 17} width="120" height={lines.length * LINE + 10} rx="3" fill="var(--color-paper)" stroke="var(--color-ink)" />
+      <rect x={x - HALF_BOX} y={top - 17} width={2 * HALF_BOX} height={lines.length * LINE + 10} rx="3" fill="var(--color-paper)" stroke="var(--color-ink)" />
       <text textAnchor="middle" fontSize="13" fill="var(--color-ink)">
         {lines.map((text, index) => (
           <tspan key={index} x={x} y={top + index * LINE}>
@@ -66,23 +68,33 @@ function Way({ places, hand }: { places: readonly PlacedThing[]; hand: Props['ha
   const goal = places.find((place) => place.side !== first?.side);
   if (!first || !goal) return null;
   const [from, to] = [SPOTS[first.side], SPOTS[goal.side]];
-  const across = Math.abs(to.x - from.x) > 100;
-  const lift = across ? 126 : (from.y + to.y) / 2;
-  const inset = across ? Math.sign(to.x - from.x) * 40 : 74;
-  const start = across ? { x: from.x + inset, y: from.y + 22 } : { x: from.x + 64, y: from.y };
-  const end = across ? { x: to.x - inset, y: to.y + 22 } : { x: to.x + 64, y: to.y };
-  const tip = across ? Math.sign(end.x - start.x) : 0;
+  const level = from.y === to.y;
+  const aside = Math.sign(to.x - from.x);
+  // In one row the hand goes round in front; towards the far edge and back it goes up beside the boxes.
+  const start = level ? { x: from.x + aside * 18, y: ROW + 26 } : { x: from.x + (aside === 0 ? HALF_BOX + 4 : 0), y: from.y + (from.y < to.y ? 4 : aside === 0 ? 0 : -24) };
+  const end = level ? { x: to.x - aside * 18, y: ROW + 28 } : { x: to.x + (aside === 0 ? HALF_BOX + 4 : -aside * (HALF_BOX + 4)), y: to.y };
+  const bend = level ? { x: (start.x + end.x) / 2, y: ROW + 58 } : { x: aside === 0 ? start.x + 26 : start.x, y: aside === 0 ? (start.y + end.y) / 2 : end.y };
+  const tip = { x: end.x - bend.x, y: end.y - bend.y };
+  const tail = { x: start.x - bend.x, y: start.y - bend.y };
   return (
     <g fill="none" stroke="var(--color-green)" strokeWidth="2.5">
-      <path d={across ? `M${start.x} ${start.y}Q${MIDDLE} ${lift + 14} ${end.x} ${end.y}` : `M${start.x} ${start.y}Q${start.x + 26} ${lift} ${end.x} ${end.y}`} />
-      <Tip x={end.x} y={end.y} towards={tip} />
-      {hand === 'unsettled' && <Tip x={start.x} y={start.y} towards={-tip} />}
+      <path d={`M${start.x} ${start.y}Q${bend.x} ${bend.y} ${end.x} ${end.y}`} />
+      <Tip at={end} way={tip} />
+      {hand === 'unsettled' && <Tip at={start} way={tail} />}
     </g>
   );
 }
 
-function Tip({ x, y, towards }: { x: number; y: number; towards: number }) {
-  return towards === 0 ? <path d={`M${x + 9} ${y - 6}L${x} ${y}L${x + 9} ${y + 6}`} /> : <path d={`M${x - towards * 10} ${y - 2}L${x} ${y}L${x - towards * 3} ${y + 10}`} />;
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The point of an arrow that ends here, having come this way. */
+function Tip({ at, way }: { at: Point; way: Point }) {
+  const angle = Math.atan2(way.y, way.x);
+  const wing = (turn: number) => `${Math.round(at.x - 11 * Math.cos(angle + turn))} ${Math.round(at.y - 11 * Math.sin(angle + turn))}`;
+  return <path d={`M${wing(0.5)}L${at.x} ${at.y}L${wing(-0.5)}`} />;
 }
 
 /** The working hand is filled. */

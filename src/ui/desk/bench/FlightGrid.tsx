@@ -1,11 +1,11 @@
 import type { Dispatch, KeyboardEvent } from 'react';
-import { demandsOf } from '@/core/caseload';
 import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
 import type { TaskFinding } from '@/core/library';
 import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
+import { BenchStairs } from './BenchStairs';
 
 interface Props {
   readonly task: TaskContent;
@@ -17,7 +17,6 @@ interface Props {
 }
 
 const NAME_WIDTH = 128;
-const FLIGHT_HEIGHT = 132;
 
 /** The flight drawn large over its grid: a column a step, a row a knob. Each cell is turned where it stands. */
 export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props) {
@@ -37,7 +36,7 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
           <tr>
             <td className="align-bottom text-soft">demand, harder ↑</td>
             <td colSpan={steps.length} className="p-0">
-              <Stairs task={task} step={step} faulty={faulty} />
+              <BenchStairs task={task} step={step} faulty={faulty} />
             </td>
           </tr>
           <tr>
@@ -139,31 +138,6 @@ function Turn({ word, by, sign, off, turn }: { word: string; by: 1 | -1; sign: s
 function neighbour(cell: HTMLElement, aside: number): HTMLElement | null {
   const cells = [...(cell.closest('tr')?.querySelectorAll<HTMLElement>('[data-cell]') ?? [])];
   return cells[cells.indexOf(cell) + aside] ?? null;
-}
-
-/** Treads as wide as the columns below them, rising by demand; a step that is not harder is drawn where it falls, in brick. */
-function Stairs({ task, step, faulty }: { task: TaskContent; step: number; faulty: ReadonlySet<number> }) {
-  const demands = task.ladder.steps.map((each) => demandOf(task.knobs, each.grade));
-  const most = Math.max(...demands, ...demandsOf(task));
-  const least = Math.min(...demands);
-  const count = demands.length;
-  const top = (demand: number) => FLIGHT_HEIGHT - 18 - (most === least ? 0 : ((demand - least) / (most - least)) * (FLIGHT_HEIGHT - 46));
-  const path = demands.map((demand, index) => `${index === 0 ? 'M0 ' : 'V'}${index === 0 ? top(demand) : top(demand)}H${(index + 1) * 100}`).join('');
-  return (
-    <svg viewBox={`0 0 ${count * 100} ${FLIGHT_HEIGHT}`} preserveAspectRatio="none" className="block w-full" style={{ height: FLIGHT_HEIGHT }} role="img" aria-label={`Demand of ${count} steps: ${demands.map((demand) => demand.toFixed(1)).join(', ')}`}>
-      <path d={`${path}V${FLIGHT_HEIGHT}H0Z`} fill="var(--color-green-tint)" />
-      <path d={path} fill="none" stroke="var(--color-green)" strokeWidth="2" vectorEffect="non-scaling-stroke" />
-      {demands.map((demand, index) => (
-        <path
-          key={index}
-          d={`M${index * 100} ${top(demand)}H${(index + 1) * 100}`}
-          stroke={faulty.has(index) ? 'var(--color-brick)' : index === step ? 'var(--color-ink)' : 'var(--color-green)'}
-          strokeWidth={faulty.has(index) || index === step ? 5 : 2}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
-    </svg>
-  );
 }
 
 /** What of the field's knobs a task may still take, and a knob of its own. */

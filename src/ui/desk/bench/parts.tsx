@@ -111,7 +111,7 @@ export function GradeRuler({ text, language }: { text: string; language: Wording
         <path d={`M${place(6)} 4V16`} stroke="var(--color-ink)" strokeWidth="2" />
         {grade !== null && <path d={`M${place(grade) - 5} 2h10l-5 9z`} fill={grade > 6 ? 'var(--color-brick)' : 'var(--color-green)'} />}
       </svg>
-      <strong>{grade === null ? '–' : `grade ${Math.max(0, grade).toFixed(1)}`}</strong>
+      <strong>{grade === null ? '–' : grade < 1 ? 'under grade 1' : `grade ${grade.toFixed(1)}`}</strong>
     </span>
   );
 }

@@ -25,7 +25,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
   );
   const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter((task) => !athome || task.fit.missing.length === 0);
   return (
-    <aside aria-label="Tasks">
+    <aside aria-label="Tasks" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto pr-1">
       <h2 className="text-[16px]">Tasks</h2>
       <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} aria-label="Search the tasks" placeholder="Title, skill, material  /" data-key="/" data-key-says="Search the tasks" className="field mt-1 w-full" />
       <select value={skill} onChange={(event) => setSkill(event.target.value as Skill | '')} aria-label="Skill" className="field mt-1.5 w-full">

@@ -1,0 +1,158 @@
+import fc from 'fast-check';
+import type { Shape, TaskContent } from '../tasks';
+import { FOOD_ALLERGENS, HAZARDS } from '../tasks';
+import { cautionsFor, hasTrait, judgeSafety, SAFETY_RULES, smallnessOf, smallPartVerdict, thingsAt, type ChildForSafety, type ThingInUse } from '.';
+import { loadLibrary } from '../../../library/loadLibrary';
+import en from '../../../messages/en.json';
+import es from '../../../messages/es.json';
+
+const fits = (shape: Shape) => smallPartVerdict(shape).fits;
+const box = (lengthMm: number, widthMm: number, heightMm: number): Shape => ({ kind: 'box', lengthMm, widthMm, heightMm });
+
+describe('the small-part cylinder of 16 CFR 1501.4 (legal text from memory; limits derived, found with an independent search)', () => {
+  it.each([
+    ['a ball of 31.7 mm', { kind: 'sphere', diameterMm: 31.7 }, true, 'cylinder'],
+    ['a ball of 31.8 mm is a small ball', { kind: 'sphere', diameterMm: 31.8 }, true, 'smallBall'],
+    ['a ball of 44.4 mm is a small ball (16 CFR 1500.18(a)(17))', { kind: 'sphere', diameterMm: 44.4 }, true, 'smallBall'],
+    ['a ball of 44.5 mm', { kind: 'sphere', diameterMm: 44.5 }, false, 'tooWide'],
+    ['a thin disc of 31.7 mm', { kind: 'cylinder', diameterMm: 31.7, lengthMm: 0.1 }, true, 'cylinder'],
+    ['a thin disc of 33 mm', { kind: 'cylinder', diameterMm: 33, lengthMm: 0.1 }, false, 'tooWide'],
+    ['a needle of 65.3 mm', { kind: 'cylinder', diameterMm: 0.01, lengthMm: 65.3 }, true, 'cylinder'],
+    ['a needle of 66 mm', { kind: 'cylinder', diameterMm: 0.01, lengthMm: 66 }, false, 'tooLong'],
+    ['a cube of 22.4 mm', box(22.4, 22.4, 22.4), true, 'cylinder'],
+    ['a cube of 23.2 mm', box(23.2, 23.2, 23.2), false, 'sticksOut'],
+  ] as const)('%s: %j', (_name, shape, wanted, kind) => {
+    expect(smallPartVerdict(shape as Shape)).toMatchObject({ fits: wanted, kind });
+  });
+
+  // Largest third side that a search over all turns found: a lower bound, so these fit.
+  it.each([
+    [5, 56.88],
+    [10, 47.8],
+    [15, 40.21],
+    [20, 33.55],
+  ])('a block of %d × %d mm fits up to %d mm long, and not much beyond', (side, longest) => {
+    expect(fits(box(side, side, longest))).toBe(true);
+    expect(fits(box(side, side, longest + 2))).toBe(false);
+  });
+
+  it('does not care how a block is named', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 2, max: 70, noNaN: true }), fc.double({ min: 2, max: 40, noNaN: true }), fc.double({ min: 2, max: 40, noNaN: true }), (a, b, c) => {
+        expect(fits(box(a, b, c))).toBe(fits(box(c, a, b)));
+      }),
+      { seed: 41, numRuns: 25 },
+    );
+  });
+
+  it('never lets a smaller thing off where a bigger one fits', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 2, max: 66, noNaN: true }), fc.double({ min: 1, max: 33, noNaN: true }), fc.double({ min: 0.5, max: 0.98, noNaN: true }), (lengthMm, diameterMm, share) => {
+        if (fits({ kind: 'cylinder', lengthMm, diameterMm })) expect(fits({ kind: 'cylinder', lengthMm: lengthMm * share, diameterMm: diameterMm * share })).toBe(true);
+      }),
+      { seed: 43, numRuns: 40 },
+    );
+  });
+
+  it('refuses a size that is none', () => {
+    expect(() => smallPartVerdict({ kind: 'sphere', diameterMm: 0 })).toThrow('Sizes must be above 0 mm');
+    expect(() => smallPartVerdict(box(1, Number.NaN, 1))).toThrow(RangeError);
+  });
+
+  it('counts what is said to be small where no shape is given', () => {
+    expect(smallnessOf({ hazards: ['smallPart'] })).toBe('smallPart');
+    expect(smallnessOf({ hazards: [] })).toBeNull();
+    // The measured shape has the last word over what was said.
+    expect(smallnessOf({ hazards: ['smallPart'], shape: { kind: 'sphere', diameterMm: 90 } })).toBeNull();
+  });
+});
+
+const child = (change: Partial<ChildForSafety> = {}): ChildForSafety => ({ ageYears: 5, mouthsThings: false, scissorsAllowed: true, allergies: [], texturesAvoided: [], ...change });
+const thing = (change: Partial<ThingInUse>): ThingInUse => ({ id: 'thing', name: { en: 'thing', es: 'cosa' }, hazards: [], allergens: [], textures: [], ...change });
+const plain: Pick<TaskContent, 'ages' | 'moveHazards' | 'twins'> = { ages: { fromYears: 3, toYears: 10 }, moveHazards: [], twins: [] };
+const judge = (things: ThingInUse[], who: ChildForSafety | null, task = plain) => judgeSafety(task, things, who).findings.map(({ rule, severity }) => [rule, severity]);
+const small: Shape = { kind: 'cylinder', diameterMm: 20, lengthMm: 2 };
+
+describe('rules of safety', () => {
+  it.each([
+    ['small parts for a child who mouths things', thing({ shape: small }), child({ mouthsThings: true }), [['smallPart', 'acknowledge']]],
+    ['small parts under three (16 CFR 1501)', thing({ shape: small }), child({ ageYears: 2 }), [['smallPart', 'block'], ['age', 'caution']]],
+    ['small parts for any other child', thing({ shape: small }), child(), []],
+    ['small parts, nobody named', thing({ shape: small }), null, [['smallPart', 'caution']]],
+    ['a small ball', thing({ shape: { kind: 'sphere', diameterMm: 40 } }), child({ mouthsThings: true }), [['smallBall', 'acknowledge']]],
+    ['balloons under eight (16 CFR 1500.19)', thing({ hazards: ['balloon'] }), child({ ageYears: 7 }), [['balloon', 'block']]],
+    ['balloons from eight on', thing({ hazards: ['balloon'] }), child({ ageYears: 8 }), [['balloon', 'acknowledge']]],
+    ['an allergen of this child', thing({ allergens: ['wheat'] }), child({ allergies: ['wheat'] }), [['allergen', 'block']]],
+    ['an allergen of another child', thing({ allergens: ['wheat'] }), child({ allergies: ['milk'] }), []],
+    ['latex stands apart', thing({ allergens: ['latex'] }), child({ allergies: ['latex'] }), [['latex', 'block']]],
+    ['a blade where scissors are not allowed', thing({ hazards: ['blade'] }), child({ scissorsAllowed: false }), [['scissorsNotAllowed', 'block'], ['blade', 'caution']]],
+    ['a blade where they are', thing({ hazards: ['blade'] }), child(), [['blade', 'caution']]],
+    ['magnets for a child who mouths things', thing({ hazards: ['magnet'] }), child({ mouthsThings: true }), [['magnet', 'block']]],
+    ['magnets for another', thing({ hazards: ['magnet'] }), child(), [['magnet', 'acknowledge']]],
+    ['button cells', thing({ hazards: ['buttonCell'] }), child({ mouthsThings: true }), [['buttonCell', 'block']]],
+    ['foam for a child who mouths things', thing({ hazards: ['foam'] }), child({ mouthsThings: true }), [['foam', 'acknowledge']]],
+    ['a texture that is avoided', thing({ textures: ['sticky'] }), child({ texturesAvoided: ['sticky'] }), [['texture', 'acknowledge']]],
+  ] as const)('%s', (_name, used, who, found) => {
+    expect(judge([used], who)).toEqual(found);
+  });
+
+  it('knows each of the nine food allergens (FALCPA 2004, FASTER Act 2021; from memory)', () => {
+    expect(FOOD_ALLERGENS).toHaveLength(9);
+    for (const allergen of FOOD_ALLERGENS) expect(judge([thing({ allergens: [allergen] })], child({ allergies: [allergen] }))).toEqual([['allergen', 'block']]);
+  });
+
+  it('reads what the moves bring, and the ages', () => {
+    expect(judge([], child(), { ...plain, moveHazards: ['wetFloor', 'moving', 'climbing'] })).toEqual([['wetFloor', 'caution'], ['moving', 'caution'], ['climbing', 'caution']]);
+    expect(judge([], child({ ageYears: 11 }))).toEqual([['age', 'caution']]);
+  });
+
+  it('asks for the nearest supervision of all, and puts what stops first', () => {
+    const verdict = judgeSafety(plain, [thing({ hazards: ['glue'] }), thing({ id: 'cord', hazards: ['cord'] }), thing({ id: 'cell', hazards: ['buttonCell'] })], child({ mouthsThings: true }));
+    expect(verdict.supervision).toBe('adultDoes');
+    expect(verdict.findings.map((finding) => finding.severity)).toEqual(['block', 'caution', 'caution']);
+    expect(judgeSafety(plain, [], child())).toEqual({ findings: [], supervision: 'near' });
+  });
+
+  it('offers the twin that goes without', () => {
+    const twins: TaskContent['twins'] = [{ slug: 'tear', instead: 'scissors' }, { slug: 'clay', instead: 'food' }, { slug: 'big', instead: 'smallParts' }];
+    const twinOf = (used: ThingInUse, who: ChildForSafety) => judgeSafety({ ...plain, twins }, [used], who).findings[0]!.twin;
+    expect(twinOf(thing({ hazards: ['blade'] }), child({ scissorsAllowed: false }))).toBe('tear');
+    expect(twinOf(thing({ hazards: ['food'], allergens: ['milk'] }), child({ allergies: ['milk'] }))).toBe('clay');
+    expect(twinOf(thing({ shape: small }), child({ mouthsThings: true }))).toBe('big');
+  });
+
+  it('names a source for every rule, and words in both languages', () => {
+    for (const [rule, { source }] of Object.entries(SAFETY_RULES)) {
+      expect(source).toMatch(/CFR|FALCPA|common practice/);
+      expect([rule, rule in en.safety, rule in en.familySafety, rule in es.familySafety]).toEqual([rule, true, true, true]);
+    }
+    // Small parts and allergens are judged from sizes and lists; every other hazard has its rule.
+    for (const hazard of HAZARDS) if (!['wheat', 'latex'].includes(hazard)) expect(Object.keys(SAFETY_RULES)).toContain(hazard);
+  });
+});
+
+describe('what a family is told', () => {
+  const library = loadLibrary();
+  const task = (slug: string) => library.find((each) => each.slug === slug)!;
+  const rulesAt = (slug: string, step: number, who: ChildForSafety | null) => cautionsFor(task(slug), step, who).findings.map((finding) => finding.rule);
+
+  it('is said once a rule, for the step at hand alone', () => {
+    expect(rulesAt('crane-lift', 3, child())).toEqual(['pinch']);
+    expect(rulesAt('crane-lift', 1, child())).toEqual(['pinch']);
+    expect(rulesAt('sort-the-hardware', 1, child())).toEqual([]);
+    expect(rulesAt('sort-the-hardware', 4, child())).toEqual(['smallPart']);
+  });
+
+  it('names an allergen only where it is this child’s', () => {
+    expect(rulesAt('brick-press', 1, child())).not.toContain('allergen');
+    expect(rulesAt('brick-press', 1, child({ allergies: ['wheat'] }))).toContain('allergen');
+    expect(cautionsFor(task('cut-the-planks'), 1, null).supervision).toBe('stays');
+  });
+
+  it('knows scissors and food as traits', () => {
+    expect(hasTrait(task('wheel'), 'scissors')).toBe(true);
+    expect(hasTrait(task('slice-the-snack'), 'food')).toBe(true);
+    expect(hasTrait(task('nail-taps'), 'scissors')).toBe(false);
+    expect(thingsAt(task('pocket-the-washers'), 7, 8).map((used) => used.id)).toEqual(['washers', 'lidded-box']);
+  });
+});

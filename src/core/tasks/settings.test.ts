@@ -1,0 +1,107 @@
+import { applySettings, dressedIn, skinsOf, taskContentSchema, taskDraftSchema, type TaskContent, type TaskSettings } from '.';
+import { loadLibrary } from '../../../library/loadLibrary';
+import { minutesOf, reckonDose } from '../dose';
+
+const library = loadLibrary();
+const task = (slug: string) => library.find((each) => each.slug === slug)!;
+const settled = (slug: string, settings: TaskSettings) => applySettings(task(slug), settings);
+const says = (content: TaskContent, text: string) => [...content.helperSteps, ...content.looksRight].some((each) => each.en.includes(text));
+const names = (content: TaskContent) => content.ladder.steps.map((step) => step.name.en);
+
+describe('settings where schools of thought differ change the task, not only a label', () => {
+  it('the order of shapes changes the ladder and what each step asks for', () => {
+    const [strokes, crossings] = [settled('roofs-and-ramps', { shapeOrder: 'strokesFirst' }), settled('roofs-and-ramps', { shapeOrder: 'crossingsFirst' })];
+    const shapesOf = (content: TaskContent) => content.knobs[0]!.levels.map((level) => level.usual);
+    expect(shapesOf(strokes)).toEqual(['diagonals', 'triangle']);
+    expect(shapesOf(crossings)).toEqual(['triangle', 'diagonals']);
+    expect(strokes.ladder.steps[0]!.how.en).toBe('Trace with a short crayon: slant lines.');
+    expect(crossings.ladder.steps[0]!.how.en).toBe('Trace with a short crayon: triangle.');
+    expect(crossings.ladder.steps[0]!.how.es).toContain('triángulo');
+  });
+
+  it('a free order is the therapist’s own', () => {
+    const free = settled('crossed-beams', { shapeOrder: 'free', freeShapes: ['x', 'cross'] });
+    expect(free.knobs[0]!.levels.map((level) => level.usual)).toEqual(['x', 'cross']);
+    expect(free.ladder.steps[0]!.how.en).toContain('X');
+  });
+
+  it('imitate first puts watching before tracing', () => {
+    const [trace, imitate] = [settled('crossed-beams', { markOrder: 'traceFirst' }), settled('crossed-beams', { markOrder: 'imitateFirst' })];
+    expect(names(trace).slice(0, 2)).toEqual(['traced', 'watch, then do']);
+    expect(names(imitate).slice(0, 2)).toEqual(['watch, then do', 'traced']);
+    expect(imitate.knobs.find((knob) => knob.knob === 'markMaking')!.levels.slice(0, 2).map((level) => level.usual)).toEqual(['imitated', 'traced']);
+  });
+
+  it('help by the wrist takes hand over hand off the ladder, help by the tool the wrist too', () => {
+    expect(settled('road-loop', { helpBy: 'hand' }).ladder.steps).toHaveLength(6);
+    const wrist = settled('road-loop', { helpBy: 'wrist' });
+    expect(wrist.ladder.steps).toHaveLength(5);
+    expect(names(wrist)[0]).toBe('shown');
+    // The start stays on its step.
+    expect(names(wrist)[wrist.ladder.startStep - 1]).toBe(names(task('road-loop'))[task('road-loop').ladder.startStep - 1]);
+    expect(says(wrist, 'Leave the hand free')).toBe(true);
+    expect(names(settled('broom-fringe', { helpBy: 'tool' }))[0]).toBe('shown');
+  });
+
+  it('materials move along with the steps that are left', () => {
+    const before = task('broom-fringe').materials.find((material) => material.id === 'paper')!.steps!;
+    const after = settled('broom-fringe', { helpBy: 'tool' }).materials.find((material) => material.id === 'paper')!.steps!;
+    expect([before, after]).toEqual([{ from: 5, to: 6 }, { from: 4, to: 5 }]);
+  });
+
+  it('hands change the dose, the table and what the helper is told', () => {
+    const preferred = settled('crane-lift', { hands: 'preferred' });
+    const both = settled('crane-lift', { hands: 'bothInTurn' });
+    const across = settled('crane-lift', { hands: 'acrossMiddle' });
+    expect(reckonDose(preferred.dose, 5).perDay).toBe(5);
+    expect(reckonDose(both.dose, 5).perDay).toBe(10);
+    expect(across.tableMap[0]!.place).toBe('otherSide');
+    expect(across.tableMap[1]!.place).toBe('preferredSide');
+    expect(says(across, 'the arm has to cross')).toBe(true);
+  });
+
+  it('grasp and line say what counts; close enough takes the narrowest path away', () => {
+    expect(says(settled('short-tools', { grasp: 'anyPinch' }), 'Any pinch that works')).toBe(true);
+    const [kept, close] = [settled('arch', { accuracy: 'lineKept' }), settled('arch', { accuracy: 'closeEnough' })];
+    expect(kept.ladder.steps.length - close.ladder.steps.length).toBe(1);
+    expect(says(close, 'near the line')).toBe(true);
+  });
+
+  it('least to most waits before it helps, so that it takes longer', () => {
+    const [most, least] = [settled('crane-lift', { promptFading: 'mostToLeast' }), settled('crane-lift', { promptFading: 'leastToMost' })];
+    expect(minutesOf(least.dose)).toBeGreaterThan(minutesOf(most.dose));
+    expect(says(least, 'Wait and count to five')).toBe(true);
+  });
+
+  it('leaves alone what a task does not know, and takes the task’s own where nobody chose', () => {
+    expect(settled('star-beams', { shapeOrder: 'circleFirst', grasp: 'threeFingers' })).toEqual(settled('star-beams', {}));
+    expect(says(settled('crane-lift', {}), 'Thumb and two fingers hold it')).toBe(true);
+  });
+});
+
+describe('skins', () => {
+  it('change title and story, and nothing of the mechanics', () => {
+    const crane = task('crane-lift');
+    const kites = dressedIn(crane, 'weatherStation');
+    expect(kites.title.en).toBe('Kite lift');
+    expect(kites.story).not.toEqual(crane.story);
+    expect({ ...kites, title: crane.title, story: crane.story }).toEqual(crane);
+    expect(skinsOf(crane)).toEqual(['buildersYard', 'weatherStation', 'marketStall']);
+    expect(skinsOf({ skins: {} })).toEqual(['buildersYard']);
+    expect(dressedIn({ ...crane, skins: {} }, 'marketStall')).toEqual({ ...crane, skins: {} });
+  });
+});
+
+describe('a task that is still on the bench', () => {
+  it('may have empty words and lists, which a finished one may not', () => {
+    const bare = { ...task('crane-lift'), title: { en: '', es: '' }, helperSteps: [] };
+    expect(taskDraftSchema.safeParse(bare).success).toBe(true);
+    expect(taskContentSchema.safeParse(bare).error!.issues.map((issue) => issue.path.join('.'))).toEqual(['title.en', 'title.es', 'helperSteps']);
+  });
+
+  it('takes knobs of its own, by a name that tells them apart', () => {
+    const own = { ...task('crane-lift'), knobs: [{ knob: 'own:wind', name: { en: 'wind', es: 'viento' }, levels: [{ en: 'a', es: 'a' }, { en: 'b', es: 'b' }] }] };
+    expect(taskContentSchema.safeParse(own).success).toBe(true);
+    expect(taskContentSchema.safeParse({ ...own, knobs: [{ ...own.knobs[0]!, knob: 'wind' }] }).success).toBe(false);
+  });
+});

@@ -34,6 +34,23 @@ test.describe('therapist’s screens', () => {
     expect(await findingsOn(page)).toEqual([]);
   });
 
+  test('Task bench: the library, a stock task, and one being made with findings', async ({ page }) => {
+    await page.goto('/tasks');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Task bench');
+    expect(await findingsOn(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+    await page.goto('/tasks/crane-lift');
+    for (const summary of await page.locator('summary').all()) await summary.click();
+    expect(await findingsOn(page)).toEqual([]);
+    await page.goto('/tasks');
+    await page.getByLabel('Name of a new task').fill('Looked at');
+    await page.getByRole('button', { name: /Make it from nothing/ }).click();
+    await expect(page.getByText(/to mend first/)).toBeVisible();
+    await page.keyboard.press('p');
+    expect(await findingsOn(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  });
+
   test('the keys and the command box', async ({ page }) => {
     await page.goto('/yard');
     await page.keyboard.press('?');

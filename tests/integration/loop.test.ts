@@ -33,7 +33,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   it('starts with a builder that has the library and nothing placed', async () => {
     const view = await viewBuilder(bed.context, ines, childId);
     expect(view).toMatchObject({ currentVersion: 0, draft: { tasks: [] } });
-    expect(view.library).toHaveLength(8);
+    expect(view.library).toHaveLength(75);
   });
 
   it('freezes version 1 and puts a message with a private link in the post', async () => {

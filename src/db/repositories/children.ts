@@ -8,7 +8,7 @@ export type Access = 'lead' | 'shared' | 'assist';
 
 const COLUMNS = `c.id, c.called_name, c.initial, s.name AS school, s.visit_days, c.born_on, c.hand, c.mouths_things, c.scissors_allowed,
   c.has_printer, c.minutes_per_day, c.family_language, c.home_languages, c.allergies, c.textures_avoided, c.materials_at_home,
-  c.helpers, c.report_way, c.time_zone`;
+  c.helpers, c.report_way, c.time_zone, c.task_settings`;
 
 /** Every child that is the person's own or shared with them. */
 export async function childrenOf(work: Work, personId: number): Promise<Child[]> {

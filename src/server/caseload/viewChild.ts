@@ -2,9 +2,10 @@ import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { plannedSpans, taskFlight, yardDays, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
 import { practiceOf, type Practice } from '@/core/adherence';
 import { outcomeOf, type Outcome } from '@/core/sessions';
-import type { TaskContent } from '@/core/tasks';
+import { thingsOf } from '@/core/library';
+import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import {
-  auditOf, currentVersions, decisionsOfChild, goalsOf, gradeChanges, inTransaction, linksOf, messagesOf, practiceSince, reportLog, sessionsOfTasks,
+  auditOf, currentVersions, decisionsOfChild, goalsOf, gradeChanges, inTransaction, latestTasks, linksOf, messagesOf, practiceSince, reportLog, sessionsOfTasks,
   sharingOf, taskContents, versionsSince, type Access, type AuditRow, type FamilyLink, type Goal, type LogEntry, type PostMessage, type RecordedChange,
   type SettledDecision,
 } from '@/db';
@@ -32,6 +33,8 @@ export interface ChildView {
   readonly messages: readonly PostMessage[];
   readonly links: readonly FamilyLink[];
   readonly audit: readonly AuditRow[];
+  /** Everything that the library's tasks use, for what this home has. */
+  readonly things: readonly HomeMaterial[];
 }
 
 const LOG_LENGTH = 60;
@@ -75,6 +78,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       messages: await messagesOf(work, [childId], 20),
       links: await linksOf(work, childId),
       audit: await auditOf(work, childId, 25),
+      things: thingsOf((await latestTasks(work)).map((task) => task.content)),
     };
     await auditPerson(work, actor, context.now(), [childId], 'child.viewed');
     return view;

@@ -23,6 +23,17 @@ export interface BenchView {
   readonly library: readonly TaskContent[];
 }
 
+/** What one version of a task held: an older one can be laid on the bench again. */
+export async function viewVersion(context: Context, _actor: PersonActor, slug: string, number: number): Promise<TaskContent> {
+  return inTransaction(context.db, async (work) => {
+    const [record] = await taskRecords(work, slug);
+    const version = record ? (await versionsOfTask(work, record.taskId)).find((each) => each.number === number) : undefined;
+    const content = version && (await taskVersionsById(work, [version.taskVersionId])).get(version.taskVersionId)?.content;
+    if (!content) throw new AppError('notFound');
+    return content;
+  });
+}
+
 /** A task on the bench: the draft where this person has one, else the newest version. */
 export async function viewBench(context: Context, actor: PersonActor, slug: string): Promise<BenchView> {
   return inTransaction(context.db, async (work) => {

@@ -3,7 +3,7 @@ import type { Practice } from '@/core/adherence';
 import { nameOf, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
 import type { CalendarDay, Instant } from '@/core/calendar';
 import type { HelpLevel } from '@/core/sessions';
-import type { TaskContent } from '@/core/tasks';
+import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import { LargeFlight } from '../flight/FlightDrawing';
 import { PracticeDots } from '../flight/pips';
 import { longDay, momentIn } from '../shared/days';
@@ -12,6 +12,7 @@ import { ActionForm, type WordedAction } from './ActionForm.client';
 import { ChildFacts } from './ChildFacts';
 import { doseSentence, weekdaysInWords } from './doseWords';
 import { adherenceHow, percentRange } from './figures';
+import { HomeAndSettings, type ChangeHome } from './HomeAndSettings.client';
 import { KeyCap } from './KeyCap';
 import { HELP_WORDS, ReportTable, type ReportLine } from './ReportTable';
 
@@ -30,13 +31,15 @@ export interface ChildProps {
     readonly messages: readonly { readonly id: number; readonly words: string; readonly status: string; readonly createdAt: Instant; readonly createdBy: string }[];
     readonly links: readonly { readonly id: number; readonly createdAt: Instant; readonly expiresAt: Instant; readonly revokedAt: Instant | null; readonly firstOpenedAt: Instant | null }[];
     readonly audit: readonly { readonly id: number; readonly at: Instant; readonly who: string | null; readonly byFamily: number; readonly action: string; readonly detail: string }[];
+    readonly things: readonly HomeMaterial[];
   };
+  readonly changeHome: ChangeHome;
   readonly revokeLink: WordedAction;
   readonly sendLink: WordedAction;
   readonly deleteChild: WordedAction;
 }
 
-export function ChildScreen({ view, ...acts }: ChildProps) {
+export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
   const { child, program, practice } = view;
   return (
     <>
@@ -56,8 +59,9 @@ export function ChildScreen({ view, ...acts }: ChildProps) {
       </div>
       <ChildFacts child={child} today={view.today} />
       <p className="mt-1 text-[14px] text-soft">
-        Helpers: {child.helpers || 'not told'} · at home: {child.materialsAtHome.map((material) => material.replaceAll('-', ' ')).join(', ') || 'not asked yet'}
+        Helpers: {child.helpers || 'not told'} · at home: {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
       </p>
+      {view.access !== 'assist' && <HomeAndSettings childId={child.id} settings={child.taskSettings} materialsAtHome={child.materialsAtHome} things={view.things} change={changeHome} />}
       <p className="text-[14px] text-soft">How we know: {adherenceHow(practice.adherence)}</p>
       <div className="mt-6 grid grid-cols-[minmax(0,1fr)_340px] gap-8">
         <div className="min-w-0 space-y-8">

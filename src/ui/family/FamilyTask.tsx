@@ -1,7 +1,8 @@
 import { factsOf } from '@/core/caseload';
-import { reckonDose } from '@/core/dose';
+import { callHands, reckonDose } from '@/core/dose';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
 import type { LocalText } from '@/core/tasks';
+import { seededRandom } from '../shared/seededRandom';
 import { familyWords, type Language } from '../shared/words';
 import { Counter } from './Counter.client';
 import { ReportForm } from './ReportForm.client';
@@ -21,6 +22,9 @@ interface Props {
   /** A new report's own key, so that a repeat makes no second one. */
   readonly newKey: string;
 }
+
+const MOST_CALLS_EACH = 15;
+const LONGEST_RUN = 3;
 
 /** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
 export function FamilyTask({ view, found, place, token, language, wishedStep, newKey }: Props) {
@@ -77,6 +81,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
           {t('family.howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, language)}</span>
         </h2>
         <Amounts said={said} task={task} language={language} />
+        <Caller task={task} today={view.today} language={language} />
         <Choices name="help" title={t('family.help')} chosen={said?.help ?? null} options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])} />
         <Choices name="effort" title={t('family.felt')} chosen={said?.effort ?? null} options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])} />
         <details className="mt-4" open={Boolean(said?.words || said?.stopReason || said?.safetyWord)}>
@@ -139,6 +144,20 @@ function Amounts({ said, task, language }: { said: SaidToday | null; task: Famil
   }
   const label = unit === 'minutes' ? t('family.minutes') : unit === 'pieces' ? t('family.pieces') : t('family.count');
   return <Counter tap={tap} fields={[{ name: 'amount', label, target: perDay, of: t('family.ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]} />;
+}
+
+/** A fair order of left and right for those who like to call it; the same all day, another tomorrow. */
+function Caller({ task, today, language }: { task: FamilyTaskView['task']; today: string; language: Language }) {
+  const t = familyWords(language);
+  const { unit, handTurns, perHand } = reckonDose(task.dose, 1);
+  if (handTurns !== 2 || unit === 'minutes' || perHand > MOST_CALLS_EACH) return null;
+  const calls = callHands(perHand, LONGEST_RUN, seededRandom(Number(today.replaceAll('-', '')) + task.versionTaskId));
+  return (
+    <details className="mt-2">
+      <summary className="min-h-[2.6rem] py-1.5">{t('family.callHands')}</summary>
+      <p className="sheet">{calls.map((hand) => t(`family.calls.${hand}`)).join(' · ')}</p>
+    </details>
+  );
 }
 
 function Choices({ name, title, chosen, options }: { name: string; title: string; chosen: string | null; options: readonly (readonly [string, string])[] }) {

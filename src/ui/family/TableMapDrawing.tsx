@@ -3,12 +3,12 @@ import type { PlacedThing, TableSide } from '@/core/tasks';
 const WIDTH = 340;
 const HEIGHT = 176;
 const MIDDLE = WIDTH / 2;
-const ROW = 78;
+const ROW = 82;
 const SPOTS: Record<TableSide, { readonly x: number; readonly y: number }> = {
   left: { x: 56, y: ROW },
   right: { x: WIDTH - 56, y: ROW },
   middle: { x: MIDDLE, y: ROW },
-  far: { x: MIDDLE, y: 26 },
+  far: { x: MIDDLE, y: 30 },
 };
 const HALF_BOX = 50;
 const LETTERS_IN_LINE = 14;

@@ -4,6 +4,7 @@ import { act } from '@/app/screen';
 import type { TaskContent } from '@/core/tasks';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
 import { importPack } from '@/server/tasks/packs';
+import { viewVersion } from '@/server/tasks/viewBench';
 import type { ImportAnswer } from '@/ui/desk/bench/LibraryActs.client';
 import { packFaultWords } from '@/ui/desk/packWords';
 import { faultWords } from '@/ui/desk/Trouble';
@@ -36,6 +37,11 @@ export async function dropDraftAction(slug: string): Promise<string | null> {
 export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true; number: number } | { ok: false; words: string }> {
   const answered = await act((actor, context) => shelveTask(context, actor, content));
   return answered.ok ? { ok: true, number: answered.value.number } : { ok: false, words: faultWords(answered.fault) };
+}
+
+export async function versionAction(slug: string, number: number): Promise<TaskContent | null> {
+  const answered = await act((actor, context) => viewVersion(context, actor, slug, number));
+  return answered.ok ? answered.value : null;
 }
 
 export async function importPackAction(text: string): Promise<ImportAnswer> {

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useState } from 'react';
+import type { Instant } from '@/core/calendar';
 import { checkTask } from '@/core/library';
 import { taskContentSchema, type HomeMaterial, type TaskContent } from '@/core/tasks';
 import { KeyCap } from '../KeyCap';
@@ -14,7 +15,7 @@ import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
 import { AddKnob, FlightGrid } from './FlightGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
-import { FindingsAt, Section, benchFindingWords, type BenchFinding } from './parts';
+import { FindingsAt, Section, Small, benchFindingWords, type BenchFinding } from './parts';
 import { Preview } from './Preview';
 import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
@@ -31,7 +32,7 @@ export interface BenchProps {
     readonly isDraft: boolean;
     readonly ownerName: string | null;
     readonly mayChange: boolean;
-    readonly versions: readonly { readonly number: number }[];
+    readonly versions: readonly { readonly number: number; readonly createdAt: Instant }[];
     readonly stock: TaskContent | null;
     readonly titles: Readonly<Record<string, string>>;
     readonly things: readonly HomeMaterial[];
@@ -39,11 +40,12 @@ export interface BenchProps {
   readonly keep: (content: TaskContent) => Promise<string | null>;
   readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
   readonly drop: (slug: string) => Promise<string | null>;
+  readonly versionOf: (slug: string, number: number) => Promise<TaskContent | null>;
   readonly copy: (from: string, title: string) => Promise<{ ok: true; slug: string } | { ok: false; words: string }>;
 }
 
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
-export function Bench({ view, keep, shelve, drop, copy }: BenchProps) {
+export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps) {
   const fixed = !view.mayChange;
   const [history, act] = useReducer(benchHistory, view.content, startHistory);
   const task = history.now;
@@ -76,6 +78,10 @@ export function Bench({ view, keep, shelve, drop, copy }: BenchProps) {
     const answer = await drop(view.slug);
     if (answer) return setFault(answer);
     router.push(view.taskVersionId === null ? '/tasks' : `/tasks?dropped=${view.slug}`);
+  };
+  const takeVersion = async (number: number) => {
+    const content = await versionOf(view.slug, number);
+    if (content) act({ kind: 'replace', content });
   };
   const shared = { task, findings, edit: act, fixed };
 
@@ -140,6 +146,11 @@ export function Bench({ view, keep, shelve, drop, copy }: BenchProps) {
         <Section title="Skins" aside="same mechanics, same series of data">
           <SkinsEditor {...shared} />
         </Section>
+        {view.versions.length > 1 && (
+          <Section title="Versions" aside="families keep the one that they were sent">
+            <Versions versions={view.versions} take={takeVersion} fixed={fixed} />
+          </Section>
+        )}
         {view.stock && (
           <Section title="Against the task it was copied from">
             <CompareWithStock task={task} stock={view.stock} />
@@ -166,6 +177,24 @@ export function Bench({ view, keep, shelve, drop, copy }: BenchProps) {
       </div>
       <Preview task={task} step={shownStep} />
     </div>
+  );
+}
+
+/** Earlier versions, each of which can be laid on the bench again; that too can be undone. */
+function Versions({ versions, take, fixed }: { versions: BenchProps['view']['versions']; take: (number: number) => void; fixed: boolean }) {
+  return (
+    <ul className="mt-1.5 text-[14px]">
+      {versions.map(({ number, createdAt }) => (
+        <li key={number} className="flex gap-3">
+          version {number}, {new Date(createdAt).toISOString().slice(0, 10)}
+          {!fixed && (
+            <Small label={`lay version ${number} on the bench`} onPress={() => take(number)}>
+              lay it on the bench
+            </Small>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -131,7 +131,7 @@ function Select({ name, label, value, options }: { name: string; label: string; 
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
-      <select name={name} defaultValue={value} className="field max-w-[150px]">
+      <select name={name} aria-label={label} defaultValue={value} className="field max-w-[150px]">
         {options.map(([id, text]) => (
           <option key={id} value={id}>
             {text}

@@ -189,8 +189,8 @@ export function Ticks<Id extends string>({ label, all, chosen, onChosen, fixed, 
       <legend className="font-semibold text-soft">{label}</legend>
       <span className="flex flex-wrap gap-x-3">
         {shown.map((id) => (
-          <label key={id} className="flex items-center gap-1">
-            <input type="checkbox" disabled={fixed} checked={chosen.includes(id)} className="accent-green" onChange={() => onChosen(chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id])} />
+          <label key={id} className="flex min-h-[26px] items-center gap-1.5">
+            <input type="checkbox" disabled={fixed} checked={chosen.includes(id)} className="size-4 accent-green" onChange={() => onChosen(chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id])} />
             {nameOf(id)}
           </label>
         ))}

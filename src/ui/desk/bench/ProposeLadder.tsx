@@ -53,8 +53,8 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Ben
             <legend className="text-[13px] font-semibold text-soft">at hand</legend>
             <span className="flex flex-wrap gap-3 text-[14px]">
               {needed.map((id) => (
-                <label key={id} className="flex items-center gap-1.5">
-                  <input type="checkbox" className="accent-green" checked={!lacking.includes(id)} onChange={() => setLacking(lacking.includes(id) ? lacking.filter((other) => other !== id) : [...lacking, id])} />
+                <label key={id} className="flex min-h-[26px] items-center gap-1.5">
+                  <input type="checkbox" className="size-4 accent-green" checked={!lacking.includes(id)} onChange={() => setLacking(lacking.includes(id) ? lacking.filter((other) => other !== id) : [...lacking, id])} />
                   {task.materials.find((material) => material.id === id)?.name.en ?? id}
                 </label>
               ))}
@@ -69,7 +69,7 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Ben
           return (
             <li key={index} className="border-t border-line py-1">
               <label className="flex items-baseline gap-2">
-                <input type="checkbox" className="accent-green" disabled={isStart} checked={isStart || !left.includes(index)} onChange={() => setLeft(left.includes(index) ? left.filter((other) => other !== index) : [...left, index])} />
+                <input type="checkbox" className="size-4 accent-green" disabled={isStart} checked={isStart || !left.includes(index)} onChange={() => setLeft(left.includes(index) ? left.filter((other) => other !== index) : [...left, index])} />
                 <span className="w-5 text-right font-bold">{index + 1}</span>
                 <span>
                   {isStart && <strong className="text-green">start · </strong>}

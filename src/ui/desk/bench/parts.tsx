@@ -71,17 +71,19 @@ export function LocalField({ label, value, onText, rows = 1, fixed, meter = fals
   return (
     <div className="grid grid-cols-2 gap-2">
       {(['en', 'es'] as const).map((language) => (
-        <label key={language} className="block min-w-0">
-          <span className="block text-[13px] font-semibold text-soft">
-            {label} · {language === 'en' ? 'English' : 'Spanish'}
-          </span>
-          {rows > 1 ? (
-            <textarea rows={rows} value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
-          ) : (
-            <input value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
-          )}
+        <div key={language} className="min-w-0">
+          <label className="block">
+            <span className="block text-[13px] font-semibold text-soft">
+              {label} · {language === 'en' ? 'English' : 'Spanish'}
+            </span>
+            {rows > 1 ? (
+              <textarea rows={rows} value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
+            ) : (
+              <input value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
+            )}
+          </label>
           {meter && <Meter text={value[language]} language={language} />}
-        </label>
+        </div>
       ))}
     </div>
   );

@@ -17,7 +17,7 @@ import { editDraft, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 import { LibraryList } from './LibraryList';
 import { PlannedRow, type ChildPace } from './PlannedRow';
-import { ProgramFindingRow } from './ProgramFindingRow';
+import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
 
 export interface BuilderProps {
   readonly view: {
@@ -100,7 +100,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                 const own = findings.filter((finding) => finding.task === index);
                 return (
                   <PlannedRow key={task.taskVersionId} planned={task} task={known} index={index} child={child} today={today} pace={view.paces.find((pace) => pace.taskId === known.taskId)} edit={edit}>
-                    {own.map((finding) => (
+                    {own.filter((finding) => !isPlainCaution(finding)).map((finding) => (
                       <ProgramFindingRow
                         key={finding.code === 'safety' ? finding.finding.key : finding.code}
                         finding={finding}
@@ -111,6 +111,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                         edit={edit}
                       />
                     ))}
+                    <PlainCautions findings={own.filter(isPlainCaution)} />
                   </PlannedRow>
                 );
               })}

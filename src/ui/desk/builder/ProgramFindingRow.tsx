@@ -1,8 +1,10 @@
 import type { Dispatch } from 'react';
 import type { PlannedTask, ProgramFinding } from '@/core/program';
+import { SUPERVISION } from '@/core/safety';
 import type { TaskSettings } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { Finding } from '../Finding';
+import { safetyWords } from '../taskWords';
 import type { DraftEdit, LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 
@@ -45,6 +47,25 @@ export function ProgramFindingRow({ finding, planned, index, library, childSetti
         </label>
       )}
       {safety && <span className="block text-[13px] text-soft">Rule: {safety.source}.</span>}
+    </Finding>
+  );
+}
+
+/** True for what a rule only asks to be said: nothing to mend, no reason to give. */
+export function isPlainCaution(finding: ProgramFinding): boolean {
+  return finding.code === 'safety' && finding.finding.severity === 'caution';
+}
+
+/** What is only to be said of a task stands together, with the nearest supervision that any of it asks for. */
+export function PlainCautions({ findings }: { findings: readonly ProgramFinding[] }) {
+  const said = findings.flatMap((finding) => (finding.code === 'safety' ? [finding.finding] : []));
+  if (said.length === 0) return null;
+  const nearest = said.map((finding) => finding.supervision).reduce((a, b) => (SUPERVISION.indexOf(a) >= SUPERVISION.indexOf(b) ? a : b));
+  const sources = [...new Set(said.map((finding) => finding.source))];
+  return (
+    <Finding severity="caution">
+      {said.map(safetyWords).join(' ')} <strong>{words(`supervision.${nearest}`)}</strong>.
+      <span className="block text-[13px] text-soft">Rules: {sources.join('; ')}.</span>
     </Finding>
   );
 }

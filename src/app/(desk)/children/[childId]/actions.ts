@@ -3,6 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
+import type { TaskSettings } from '@/core/tasks';
+import { changeHome } from '@/server/caseload/changeHome';
 import { deleteChild } from '@/server/caseload/deleteChild';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
 import { faultWords } from '@/ui/desk/Trouble';
@@ -25,4 +27,9 @@ export async function deleteChildAction(_before: string | null, form: FormData):
   const answered = await act((actor, context) => deleteChild(context, actor, childOf(form), String(form.get('name') ?? '')));
   if (!answered.ok) return answered.fault.code === 'invalid' ? 'The name is not the same. Write it exactly as it stands in the title.' : faultWords(answered.fault);
   redirect('/yard');
+}
+
+export async function changeHomeAction(input: { childId: number; taskSettings: TaskSettings; materialsAtHome: readonly string[] }): Promise<string | null> {
+  const answered = await act((actor, context) => changeHome(context, actor, input));
+  return answered.ok ? null : faultWords(answered.fault);
 }

@@ -2,7 +2,7 @@ import { screen } from '@/app/screen';
 import { viewChild } from '@/server/caseload/viewChild';
 import { ChildScreen } from '@/ui/desk/ChildScreen';
 import { Shell } from '@/ui/desk/Shell';
-import { deleteChildAction, revokeLinkAction, sendLinkAction } from './actions';
+import { changeHomeAction, deleteChildAction, revokeLinkAction, sendLinkAction } from './actions';
 
 export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {
   const { childId } = await params;
@@ -10,7 +10,7 @@ export default async function ChildPage({ params }: { params: Promise<{ childId:
     const view = await viewChild(context, actor, Number(childId));
     return (
       <Shell here="/yard" personName={actor.name}>
-        <ChildScreen view={view} revokeLink={revokeLinkAction} sendLink={sendLinkAction} deleteChild={deleteChildAction} />
+        <ChildScreen view={view} changeHome={changeHomeAction} revokeLink={revokeLinkAction} sendLink={sendLinkAction} deleteChild={deleteChildAction} />
       </Shell>
     );
   });

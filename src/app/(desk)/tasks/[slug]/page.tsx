@@ -3,7 +3,7 @@ import { screen } from '@/app/screen';
 import { viewBench } from '@/server/tasks/viewBench';
 import { Bench } from '@/ui/desk/bench/Bench.client';
 import { Shell } from '@/ui/desk/Shell';
-import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction } from '../actions';
+import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction, versionAction } from '../actions';
 
 export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
@@ -11,7 +11,7 @@ export default async function BenchPage({ params }: { params: Promise<{ slug: st
     const { library, draftSavedAt, ...view } = await viewBench(context, actor, slug);
     return (
       <Shell here="/tasks" personName={actor.name}>
-        <Bench key={slug} view={{ ...view, isDraft: draftSavedAt !== null, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} />
+        <Bench key={slug} view={{ ...view, isDraft: draftSavedAt !== null, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} versionOf={versionAction} />
       </Shell>
     );
   });

@@ -1,6 +1,6 @@
 import { loadLibrary } from '../../../library/loadLibrary';
 import { calendarDay } from '../calendar';
-import { checkProgram, inOrderOfParts, minutesOnWeekday, programDraftSchema, type ChildFacts, type PlannedTask, type ProgramDraft } from '.';
+import { checkProgram, contentFor, fitFor, inOrderOfParts, minutesOnWeekday, programDraftSchema, replacedAt, type ChildFacts, type PlannedTask, type ProgramDraft } from '.';
 
 const library = loadLibrary();
 const content = (slug: string) => library.find((task) => task.slug === slug)!;
@@ -50,6 +50,43 @@ describe('checks of a program', () => {
     expect(check([planned('pocket-the-washers')], { mouthsThings: true })).not.toContainEqual(expect.objectContaining({ finding: expect.objectContaining({ rule: 'smallPart' }) }));
   });
 
+  it('takes a reason for what asks for one, and none for what blocks', () => {
+    const washers = (reason?: string) => check([planned('pocket-the-washers', { step: 7, chooseFrom: 7, chooseTo: 7, choices: reason ? { reasons: { 'smallPart:washers': reason } } : {} })], { mouthsThings: true });
+    const severities = (findings: ReturnType<typeof check>) => findings.filter((finding) => finding.code === 'safety' && finding.finding.rule === 'smallPart').map((finding) => finding.severity);
+    expect(severities(washers())).toEqual(['error']);
+    expect(severities(washers('  '))).toEqual(['error']);
+    expect(severities(washers('Only at my side'))).toEqual(['caution']);
+    const blocked = check([planned('cut-the-planks', { choices: { reasons: { 'scissorsNotAllowed:child-scissors': 'I insist' } } })], { scissorsAllowed: false });
+    expect(blocked).toContainEqual(expect.objectContaining({ severity: 'error', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', twin: 'tear-the-tiles' }) }));
+  });
+
+  it('says what this home uses in place, and where that levels two steps', () => {
+    const home = child.materialsAtHome.filter((id) => id !== 'clothes-pegs');
+    const found = check([planned('clip-the-plans', { step: 2, chooseFrom: 1, chooseTo: 3 })], { materialsAtHome: home });
+    expect(found).toContainEqual(expect.objectContaining({ severity: 'note', code: 'replaced', replaced: [expect.objectContaining({ by: expect.objectContaining({ id: 'hair-clips' }), count: 6 })] }));
+    expect(found).toContainEqual({ severity: 'caution', code: 'substituteLevels', task: 0, steps: [2] });
+  });
+
+  it('judges the substitute, not the thing it replaces', () => {
+    const home = child.materialsAtHome.filter((id) => id !== 'play-dough');
+    const rules = (materialsAtHome: string[]) => check([planned('brick-press')], { materialsAtHome, allergies: ['wheat'] }).flatMap((finding) => (finding.code === 'safety' ? [finding.finding.rule] : []));
+    expect(rules([...home, 'play-dough'])).toContain('allergen');
+    expect(rules([...home, 'clay'])).not.toContain('allergen');
+  });
+
+  it('keeps firm squeezing under its cap and gives it days of rest', () => {
+    const heavy = planned('clip-the-plans', { dose: { ...content('clip-the-plans').dose, rounds: 9 } });
+    expect(check([heavy])).toEqual(expect.arrayContaining([expect.objectContaining({ code: 'heavyGripOverCap', weekday: 1, repetitions: 108 }), expect.objectContaining({ code: 'heavyGripNoRest', weekday: 1 })]));
+  });
+
+  it('takes the child’s settings where nothing is chosen for the task', () => {
+    // By the wrist: hand over hand leaves the ladder, so that its last step is no step any more.
+    const last = planned('road-loop', { step: 6, chooseFrom: 6, chooseTo: 6 });
+    expect(check([last])).not.toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
+    expect(check([last], { taskSettings: { helpBy: 'wrist' } })).toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
+    expect(check([{ ...last, choices: { settings: { helpBy: 'hand' } } }], { taskSettings: { helpBy: 'wrist' } })).not.toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
+  });
+
   it('adds up the minutes of one weekday', () => {
     const tasks = [planned('open-the-shutters', { weekdays: [1] }), planned('crane-lift', { weekdays: [1, 2] })];
     expect(minutesOnWeekday({ tasks }, 1)).toBeCloseTo(1 + 4.75);
@@ -64,5 +101,30 @@ describe('checks of a program', () => {
 
   it('refuses a draft whose days are no days', () => {
     expect(programDraftSchema.safeParse({ startsOn: 'soon', endsOn: '2026-12-08', note: '', tasks: [] }).success).toBe(false);
+  });
+});
+
+describe('how a task suits a child', () => {
+  it('speaks for a goal’s skill, against what is missing, asked or blocked', () => {
+    const fit = (slug: string, facts: Partial<ChildFacts> = {}) => fitFor(content(slug), { ...child, ...facts }, ['forceModulation']);
+    expect(fit('crane-lift')).toMatchObject({ goalSkill: 'forceModulation', blocks: [], asks: [], missing: [], score: 4 });
+    expect(fit('crane-lift', { materialsAtHome: [] }).missing.map((material) => material.id)).toEqual(['kitchen-tongs', 'clothes-pegs', 'box']);
+    expect(fit('wheel', { scissorsAllowed: false }).blocks.map((finding) => finding.rule)).toEqual(['scissorsNotAllowed']);
+    expect(fit('wheel', { scissorsAllowed: false }).score).toBeLessThan(-90);
+    expect(fit('rope-work').score).toBe(2);
+  });
+});
+
+describe('a task as one child is given it', () => {
+  it('comes out the same again from what was frozen: settings, skin and substitutes', () => {
+    const crane = content('crane-lift');
+    const home = ['kitchen-tongs', 'sponge-cube', 'bowl', 'paper-cup'];
+    const replaced = replacedAt(crane, home, 1, 7);
+    expect(replaced).toEqual({ 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' });
+    const given = contentFor(crane, { skin: 'marketStall', settings: { hands: 'preferred' }, replaced });
+    expect(given).toEqual(contentFor(crane, { skin: 'marketStall', replaced }, { hands: 'preferred' }));
+    expect(given).toMatchObject({ title: { en: 'Stall lift' }, dose: { hands: 'preferred' } });
+    expect(given.materials.map((material) => material.id)).toEqual(['kitchen-tongs', 'sponge-cube', 'bowl', 'paper-cup']);
+    expect(contentFor(crane, {}).slug).toBe('crane-lift');
   });
 });

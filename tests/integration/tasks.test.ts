@@ -157,7 +157,7 @@ describe('a program made with the heart', () => {
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
     const sent = async () => (await viewFamily(bed.context, await bed.newestToken(childId))).version!.tasks[0]!;
     const before = await sent();
-    expect(before.choices).toEqual({ skin: 'weatherStation', settings: { hands: 'preferred' }, replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' } });
+    expect(before.choices).toEqual({ skin: 'weatherStation', childSettings: { hands: 'preferred' }, replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' } });
     expect(before.content.title.en).toBe('Kite lift');
     expect(before.content.materials.map((material) => material.name.en)).toEqual(['kitchen tongs', 'soft sponge cubes, 50 mm', 'bowl', 'paper cup']);
     expect(before.content.dose.hands).toBe('preferred');
@@ -166,6 +166,8 @@ describe('a program made with the heart', () => {
     // What is at home, and what the therapist prefers, may change later: the family's version does not.
     await inTransaction(bed.db, (work) => work.update('children', { materials_at_home: [], task_settings: {} }, { id: childId }));
     expect((await sent()).content).toEqual(before.content);
+    // The next program starts from what holds now, not from what held then.
+    expect((await viewBuilder(bed.context, ines, childId)).draft.tasks[0]!.choices).toEqual({ skin: 'weatherStation' });
   });
 
   it('asks for a reason where a rule of safety does, and keeps it', async () => {

@@ -1,7 +1,7 @@
 import { minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
-import { SKILLS, type Skill, type Skin, type TaskContent } from '../tasks';
+import { SKILLS, type Material, type Skill, type Skin, type TaskContent } from '../tasks';
 
 /** What is looked for; a field that is not given asks for nothing. */
 export interface TaskWish {
@@ -58,6 +58,19 @@ export function stepsWith(task: TaskContent, atHand: readonly string[]): { reado
   if (from < 0) return null;
   const end = possible.findIndex((can, index) => index > from && !can);
   return { from: from + 1, to: end < 0 ? possible.length : end };
+}
+
+/**
+ * What would have to be got besides the things given, for the two neighbouring steps of a task that ask for least; null for
+ * a task that uses none of the things given.
+ */
+export function lackingFor(task: TaskContent, atHand: readonly string[]): readonly Material[] | null {
+  if (!usesOne(task, atHand)) return null;
+  const pairs = task.ladder.steps.slice(1).map((_, index) => {
+    const { standings } = matchHome(task, atHand, index + 1, index + 2);
+    return standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
+  });
+  return pairs.reduce<readonly Material[] | null>((least, missing) => (least === null || missing.length < least.length ? missing : least), null);
 }
 
 /** How many tasks practise each skill: as their main one, and among the others. */

@@ -1,5 +1,5 @@
 export { checkTask, familyTexts, MOST_MINUTES, USUAL_STEPS } from './checkTask';
 export type { TaskFinding } from './checkTask';
-export { findTasks, skillCounts, stepsWith } from './findTasks';
+export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';
 export type { TaskWish } from './findTasks';
 export { thingsOf } from './thingsOf';

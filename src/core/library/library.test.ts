@@ -1,4 +1,4 @@
-import { checkTask, familyTexts, findTasks, skillCounts, stepsWith, thingsOf, type TaskFinding } from '.';
+import { checkTask, familyTexts, findTasks, lackingFor, skillCounts, stepsWith, thingsOf, type TaskFinding } from '.';
 import type { TaskContent } from '../tasks';
 import { loadLibrary } from '../../../library/loadLibrary';
 
@@ -92,6 +92,14 @@ describe('finding tasks', () => {
     expect(stepsWith(task('clip-the-plans'), ['clothes-pegs', 'card', 'marker'])).toEqual({ from: 1, to: 6 });
     expect(stepsWith(task('clip-the-plans'), ['marker'])).toBeNull();
   });
+});
+
+it('says what one would have to get besides', () => {
+  const lacking = (slug: string, ...atHand: string[]) => lackingFor(task(slug), atHand)?.map((material) => material.id) ?? null;
+  expect(lacking('clip-the-plans', 'clothes-pegs', 'card')).toEqual([]);
+  expect(lacking('clip-the-plans', 'clothes-pegs')).toEqual(['card']);
+  expect(lacking('crane-lift', 'clothes-pegs')).toEqual(['box']);
+  expect(lacking('crane-lift', 'marker')).toBeNull();
 });
 
 it('counts tasks by skill, and lists every thing once', () => {

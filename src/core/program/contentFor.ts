@@ -4,9 +4,9 @@ import type { TaskChoices } from './programDraft';
 
 /**
  * A task as one child is given it: the settings chosen (the child's own school of thought where nothing is chosen for the
- * task), the skin, and what the home uses in place of a material.
+ * task), the skin, and what the home uses in place of a material. What was sent carries the child's settings of that day.
  */
-export function contentFor(content: TaskContent, choices: TaskChoices, childSettings: TaskSettings = {}): TaskContent {
+export function contentFor(content: TaskContent, choices: TaskChoices, childSettings: TaskSettings = choices.childSettings ?? {}): TaskContent {
   const settled = applySettings(content, { ...childSettings, ...choices.settings });
   const dressed = choices.skin ? dressedIn(settled, choices.skin) : settled;
   return choices.replaced ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;

@@ -12,6 +12,8 @@ const daySchema = z.string().transform((text, context): CalendarDay => {
 export const taskChoicesSchema = z.strictObject({
   skin: z.enum(SKINS).optional(),
   settings: taskSettingsSchema.optional(),
+  /** The child's own settings when it was sent: they hold where nothing was chosen for the task. */
+  childSettings: taskSettingsSchema.optional(),
   /** Why the task is given although a rule of safety asks for a reason, by the key of the finding. */
   reasons: z.record(z.string().max(120), z.string().max(300)).optional(),
   /** What this home uses in place of a material: ids of the substitutes by ids of the materials. */

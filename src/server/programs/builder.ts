@@ -78,8 +78,8 @@ function draftFrom(current: ProgramVersion | null, today: CalendarDay): ProgramD
       chooseTo: task.chooseTo,
       weekdays: [...task.weekdays],
       dose: { ...task.dose, heavyGrip: task.dose.heavyGrip ?? false, setUpMovements: [...task.dose.setUpMovements] },
-      // What the home has may have changed since: sending looks anew.
-      choices: { ...task.choices, replaced: undefined },
+      // What the home has and how the child works may have changed since: sending looks anew.
+      choices: { ...task.choices, replaced: undefined, childSettings: undefined },
     })),
   };
 }

@@ -89,7 +89,6 @@ function toVersionTask(task: PlannedTask, version: TaskVersion, child: Child, be
 
 /** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
 function frozenChoices(choices: TaskChoices, { content }: TaskVersion, child: Child): TaskChoices {
-  const settings = { ...child.taskSettings, ...choices.settings };
-  const settled = contentFor(content, { settings });
-  return { ...choices, settings, replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length) };
+  const settled = contentFor(content, choices, child.taskSettings);
+  return { ...choices, childSettings: child.taskSettings, replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length) };
 }

@@ -4,6 +4,7 @@ import type { Instant } from '@/core/calendar';
 import { momentIn } from '../shared/days';
 import { RowKeys } from './RowKeys.client';
 import { SearchBox } from './SearchBox.client';
+import { HeadRow } from './HeadRow';
 
 export interface PostProps {
   readonly search: string;
@@ -28,15 +29,7 @@ export function PostScreen({ view, search }: PostProps) {
         <section aria-label="What went out">
           <RowKeys />
           <table className="w-full border-collapse">
-            <thead>
-              <tr>
-                {['family of', 'what', 'words', 'by', 'when', 'state'].map((head) => (
-                  <th key={head} className="cell-head">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <HeadRow heads={['family of', 'what', 'words', 'by', 'when', 'state']} />
             <tbody>
               {view.messages.map((message) => (
                 <tr key={message.id} data-row>

@@ -3,6 +3,7 @@ import type { Effort, HelpLevel, Outcome, StopReason } from '@/core/sessions';
 import type { TaskContent } from '@/core/tasks';
 import { OUTCOME_WORDS, Pip } from '../flight/pips';
 import { dayAndMonth } from '../shared/days';
+import { HeadRow } from './HeadRow';
 
 export interface ReportLine {
   readonly reportId: number;
@@ -44,15 +45,7 @@ export function ReportTable({ reports, withTask }: { reports: readonly ReportLin
   if (reports.length === 0) return <p className="text-soft">No word yet.</p>;
   return (
     <table className="w-full border-collapse">
-      <thead>
-        <tr>
-          {['done', ...(withTask ? ['task'] : []), 'step', 'reached', 'help', 'felt', 'word', 'by'].map((head) => (
-            <th key={head} className="cell-head">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <HeadRow heads={['done', ...(withTask ? ['task'] : []), 'step', 'reached', 'help', 'felt', 'word', 'by']} />
       <tbody>
         {reports.map((report) => (
           <tr key={report.reportId} data-row>

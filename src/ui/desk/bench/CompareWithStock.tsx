@@ -1,5 +1,6 @@
 import { demandOf } from '@/core/knobs';
 import type { TaskContent } from '@/core/tasks';
+import { HeadRow } from '../HeadRow';
 import { knobName } from '../taskWords';
 
 /** What differs from the task that this was copied from: step by step, and which parts of the rest. */
@@ -9,13 +10,7 @@ export function CompareWithStock({ task, stock }: { task: TaskContent; stock: Ta
   return (
     <>
       <table className="mt-1.5 w-full border-collapse text-[14px]">
-        <thead>
-          <tr>
-            <th className="cell-head">step</th>
-            <th className="cell-head">{stock.title.en}, stock</th>
-            <th className="cell-head">this task</th>
-          </tr>
-        </thead>
+        <HeadRow heads={['step', `${stock.title.en}, stock`, 'this task']} />
         <tbody>
           {Array.from({ length: rows }, (_, index) => (
             <tr key={index}>

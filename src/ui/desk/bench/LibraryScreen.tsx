@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { demandsOf } from '@/core/caseload';
-import { findTasks, type TaskWish } from '@/core/library';
+import { findTasks, lackingFor, type TaskWish } from '@/core/library';
 import { minutesOf } from '@/core/dose';
 import { hasTrait } from '@/core/safety';
 import { dressedIn, SKILLS, SKINS, type HomeMaterial, type TaskContent } from '@/core/tasks';
@@ -10,6 +10,7 @@ import { RowKeys } from '../RowKeys.client';
 import { FilterForm } from '../FilterForm.client';
 import { skillsInWords } from '../taskWords';
 import { LibraryActs, type LibraryActsProps } from './LibraryActs.client';
+import { HeadRow } from '../HeadRow';
 
 export interface ShelfTask {
   readonly slug: string;
@@ -31,6 +32,7 @@ interface Props {
 export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Props) {
   const found = findTasks(tasks, wish, skillsInWords);
   const skin = wish.skin ?? 'buildersYard';
+  const nearly = wish.atHand ? findTasks(tasks, { ...wish, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, wish.atHand!)) : [];
   return (
     <>
       <RowKeys />
@@ -72,22 +74,24 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
         </Link>
       </FilterForm>
       <table className="mt-3 w-full border-collapse">
-        <thead>
-          <tr>
-            {['task', 'skill', 'ladder', 'dose', 'ages', 'what is needed'].map((head) => (
-              <th key={head} className="cell-head">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow heads={['task', 'skill', 'ladder', 'dose', 'ages', 'what is needed']} />
         <tbody>
           {found.map((task) => (
             <Row key={task.slug} task={task} skin={skin} />
           ))}
+          {nearly.length > 0 && (
+            <tr>
+              <th colSpan={6} className="pt-5 pb-1 text-left font-title text-[16px]">
+                With one thing more
+              </th>
+            </tr>
+          )}
+          {nearly.map(({ task, lacking }) => (
+            <Row key={task.slug} task={task} skin={skin} lacking={lacking} />
+          ))}
         </tbody>
       </table>
-      {found.length === 0 && <p className="mt-3 text-soft">No task like that. Take a filter away, or name fewer things at hand.</p>}
+      {found.length === 0 && nearly.length === 0 && <p className="mt-3 text-soft">No task like that. Take a filter away, or name fewer things at hand.</p>}
     </>
   );
 }
@@ -95,7 +99,13 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
 /** The form is made anew when the filters are cleared, not while one types. */
 const filterKey = (wish: TaskWish) => (Object.values(wish).every((value) => !value) ? 'clear' : 'filtered');
 
-function Row({ task, skin }: { task: ShelfTask; skin: NonNullable<TaskWish['skin']> }) {
+/** A task that would take just one thing more than what is at hand. */
+function nearlyWith(task: ShelfTask, atHand: readonly string[]): { task: ShelfTask; lacking: string }[] {
+  const lacking = lackingFor(task.content, atHand);
+  return lacking?.length === 1 ? [{ task, lacking: lacking[0]!.name.en }] : [];
+}
+
+function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskWish['skin']>; lacking?: string }) {
   const content = dressedIn(task.content, skin);
   const { ladder, dose, ages } = content;
   const traits = [...(hasTrait(content, 'scissors') ? ['scissors or blade'] : []), ...(hasTrait(content, 'food') ? ['food'] : [])];
@@ -120,6 +130,7 @@ function Row({ task, skin }: { task: ShelfTask; skin: NonNullable<TaskWish['skin
         {ages.fromYears}–{ages.toYears}
       </td>
       <td className="cell text-[14px]">
+        {lacking && <strong>also {lacking} · </strong>}
         {content.materials.map((material) => material.name.en).join(', ') || 'nothing'}
         {traits.length > 0 && <span className="text-brick"> · {traits.join(', ')}</span>}
       </td>

@@ -61,6 +61,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
           </span>
         )}
       </div>
+      <FindingsAt findings={findings} path={`ladder.steps.${step}`} task={task} deep />
       <div className="mt-1 grid gap-1.5">
         <LocalField label="name" value={here.name} fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })} />
         <LocalField label="how it is done" value={here.how} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'how'], value })} />
@@ -71,7 +72,6 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
           <Reason label="why the start has no easier or no harder neighbour" value={task.ladder.startReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })} />
         )}
       </div>
-      <FindingsAt findings={findings} path={`ladder.steps.${step}`} task={task} deep />
     </div>
   );
 }

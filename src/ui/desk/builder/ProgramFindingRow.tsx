@@ -64,7 +64,7 @@ export function PlainCautions({ findings }: { findings: readonly ProgramFinding[
   const sources = [...new Set(said.map((finding) => finding.source))];
   return (
     <Finding severity="caution">
-      {said.map(safetyWords).join(' ')} <strong>{words(`supervision.${nearest}`)}</strong>.
+      {said.map(safetyWords).join(' ')} <strong>{words(`supervision.${nearest}`).replace(/^a/, 'A')}.</strong>
       <span className="block text-[13px] text-soft">Rules: {sources.join('; ')}.</span>
     </Finding>
   );

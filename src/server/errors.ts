@@ -9,6 +9,7 @@ export type AppErrorCode =
   | 'staleVersion'
   | 'staleTask'
   | 'staleDecision'
+  | 'unsafeStep'
   | 'reasonNeeded'
   | 'linkUnknown'
   | 'linkExpired'
@@ -26,6 +27,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   staleVersion: 409,
   staleTask: 409,
   staleDecision: 409,
+  unsafeStep: 422,
   reasonNeeded: 422,
   linkUnknown: 404,
   linkExpired: 410,

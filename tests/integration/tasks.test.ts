@@ -5,7 +5,9 @@ import { viewBuilder } from '@/server/programs/builder';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
 import { exportPack, importPack } from '@/server/tasks/packs';
-import { viewBench } from '@/server/tasks/viewBench';
+import { decide } from '@/server/rounds/decide';
+import { viewRounds } from '@/server/rounds/viewRounds';
+import { viewBench, viewVersion } from '@/server/tasks/viewBench';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
 import type { PersonActor } from '@/server/actor';
 import type { TaskContent } from '@/core/tasks';
@@ -194,6 +196,41 @@ describe('a program made with the heart', () => {
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft: bed.draft(['brick-press']), cautionsRead: true });
     const [task] = (await viewFamily(bed.context, await bed.newestToken(childId))).version!.tasks;
     expect(task!.content.materials[0]!.name.en).toBe('soft clay, no flour');
+  });
+
+  it('lets no key press in Rounds past a rule of safety: the step up waits for a reason in the builder', async () => {
+    const childId = await bed.child(ines, { mouths_things: true });
+    const draft = bed.draft(['pocket-the-washers', 'crane-lift']);
+    Object.assign(draft.tasks[0]!, { step: 5, chooseFrom: 5, chooseTo: 6 });
+    await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
+    for (let day = 0; day < 3; day += 1) {
+      const versionTaskId = await bed.versionTaskId(childId, 'pocket-the-washers');
+      await bed.report(childId, { versionTaskId });
+      bed.passDays(1);
+    }
+    const here = (await viewRounds(bed.context, ines, null)).here!;
+    expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 6 } } });
+    const up = decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
+    await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 6, things: 'washers' } });
+    expect(await bed.read('SELECT MAX(v.number) AS number FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId', { childId })).toEqual([{ number: 1 }]);
+  });
+
+  it('keeps a placed task in its version when the library gets a newer one, and shows both', async () => {
+    const made = await startTask(bed.context, ines, { from: 'wall-push', title: 'Versioned' });
+    const { content } = await viewBench(bed.context, ines, made.slug);
+    await shelveTask(bed.context, ines, content);
+    const first = (await shelf('versioned'))!;
+    const childId = await bed.child(ines);
+    const draft = bed.draft([]);
+    draft.tasks = [{ taskVersionId: first.taskVersionId, part: 'warmUp', step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 3], dose: content.dose, choices: {} }];
+    await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
+    await keepDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
+    await shelveTask(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
+    const view = await viewBuilder(bed.context, ines, childId);
+    expect(view.older.map((task) => task.taskVersionId)).toEqual([first.taskVersionId]);
+    expect(view.library.find((task) => task.taskId === first.taskId)!.taskVersionId).not.toBe(first.taskVersionId);
+    expect(await viewVersion(bed.context, ines, 'versioned', 1)).toEqual(content);
+    expect(await refusal(viewVersion(bed.context, ines, 'versioned', 9))).toBe('notFound');
   });
 
   it('learns the child’s own pace from sessions that say how long they took', async () => {

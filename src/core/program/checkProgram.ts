@@ -1,10 +1,11 @@
 import { daysBetween, type CalendarDay } from '../calendar';
 import { checkHeavyGrip, minutesOf } from '../dose';
 import { matchHome } from '../materials';
-import { judgeSafety, thingsAt, type SafetyFinding } from '../safety';
+import type { SafetyFinding } from '../safety';
 import { PARTS, type Hand, type Material, type Substitute, type TaskContent, type TaskSettings } from '../tasks';
 import { contentFor } from './contentFor';
 import type { PlannedTask, ProgramDraft } from './programDraft';
+import { safetyBetween } from './safetyBetween';
 
 /** The facts of a child that change what may be sent. */
 export interface ChildFacts {
@@ -33,9 +34,6 @@ export type ProgramFinding =
   | { readonly severity: 'caution'; readonly code: 'substituteLevels'; readonly task: number; readonly steps: readonly number[] }
   | { readonly severity: 'caution'; readonly code: 'heavyGripOverCap'; readonly task: null; readonly weekday: number; readonly repetitions: number; readonly cap: number }
   | { readonly severity: 'caution'; readonly code: 'heavyGripNoRest'; readonly task: null; readonly weekday: number };
-
-/** A reason is a few letters at least. */
-const LEAST_REASON = 3;
 
 /**
  * What is wrong with a draft for this child, beside the place it speaks of. Source of the cautions: common practice, no
@@ -71,11 +69,7 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
   const { chooseFrom, chooseTo, choices } = planned;
   const settled = contentFor(content, choices, child.taskSettings);
   const match = matchHome(settled, child.materialsAtHome, chooseFrom, chooseTo);
-  const findings: ProgramFinding[] = judgeSafety(settled, thingsAt(match.task, chooseFrom, chooseTo), child).findings.map((finding) => {
-    const settledByReason = finding.severity === 'acknowledge' && (choices.reasons?.[finding.key] ?? '').trim().length >= LEAST_REASON;
-    const severity = finding.severity === 'caution' || settledByReason ? 'caution' : 'error';
-    return { severity, code: 'safety', task, finding };
-  });
+  const findings = safetyBetween(match.task, chooseFrom, chooseTo, child, choices.reasons).map(({ finding, stops }): ProgramFinding => ({ severity: stops ? 'error' : 'caution', code: 'safety', task, finding }));
   const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
   if (missing.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials: missing });
   const replaced = match.standings.flatMap((standing) => (standing.kind === 'replaced' ? [{ material: standing.material, by: standing.by, count: standing.count }] : []));

@@ -9,7 +9,7 @@ import type { TaskChoices } from './programDraft';
 export function contentFor(content: TaskContent, choices: TaskChoices, childSettings: TaskSettings = choices.childSettings ?? {}): TaskContent {
   const settled = applySettings(content, { ...childSettings, ...choices.settings });
   const dressed = choices.skin ? dressedIn(settled, choices.skin) : settled;
-  return choices.replaced ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
+  return choices.replaced && Object.keys(choices.replaced).length ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
 }
 
 /** A home that has everything but what is replaced, and the substitutes: so the same ones come out again. */

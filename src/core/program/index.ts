@@ -5,3 +5,5 @@ export { checkProgram, inOrderOfParts, minutesOnWeekday } from './checkProgram';
 export type { ChildFacts, ProgramFinding } from './checkProgram';
 export { fitFor } from './fitFor';
 export type { TaskFit } from './fitFor';
+export { safetyBetween } from './safetyBetween';
+export type { SettledFinding } from './safetyBetween';

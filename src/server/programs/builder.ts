@@ -3,7 +3,7 @@ import type { Child, ProgramVersion } from '@/core/caseload';
 import { programDraftSchema, type ProgramDraft } from '@/core/program';
 import { observedPace } from '@/core/dose';
 import type { Skill } from '@/core/tasks';
-import { currentVersions, draftOf, goalsOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, timedSessions, type RecordedChange, type TaskVersion, type Work } from '@/db';
+import { currentVersions, draftOf, goalsOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, taskVersionsById, timedSessions, type RecordedChange, type TaskVersion, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -23,6 +23,8 @@ export interface BuilderView {
   /** True where the draft was being worked on before, not taken from what was sent. */
   readonly draftWasSaved: boolean;
   readonly library: readonly TaskVersion[];
+  /** What is placed in a version that is not the library's newest any more. */
+  readonly older: readonly TaskVersion[];
   readonly changes: readonly RecordedChange[];
   readonly goalSkills: readonly Skill[];
   /** How long one repetition takes this child, where sessions have told it. */
@@ -40,11 +42,14 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
     const library = await latestTasks(work);
     await auditPerson(work, actor, context.now(), [childId], 'builder.viewed');
+    const shown = draft?.success ? draft.data : draftFrom(current, today);
+    const outdated = shown.tasks.map((task) => task.taskVersionId).filter((id) => !library.some((task) => task.taskVersionId === id));
     return {
       child,
       today,
       currentVersion: current?.number ?? 0,
-      draft: draft?.success ? draft.data : draftFrom(current, today),
+      draft: shown,
+      older: [...(await taskVersionsById(work, outdated)).values()],
       draftWasSaved: Boolean(draft?.success),
       library,
       paces: await pacesOf(work, childId, library),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { addDays } from '@/core/calendar';
-import type { Child, ProgramTask, ProgramVersion } from '@/core/caseload';
+import { addDays, calendarDayInZone } from '@/core/calendar';
+import { factsOf, type Child, type ProgramTask, type ProgramVersion } from '@/core/caseload';
+import { safetyBetween } from '@/core/program';
 import type { Decision } from '@/core/rounds';
 import { addMessage, inTransaction, isDuplicate, type DecisionAnswer, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
@@ -27,7 +28,7 @@ type Input = z.infer<typeof inputSchema>;
 /**
  * Settles one decision. A suggestion is followed by its own move; any other answer is a change or a decline and needs a
  * reason. A changed step makes the next version in the same transaction.
- * @throws AppError staleDecision where the evidence changed or somebody settled it, staleVersion, reasonNeeded, invalid
+ * @throws AppError staleDecision where the evidence changed or somebody settled it, staleVersion, reasonNeeded, unsafeStep, invalid
  */
 export async function decide(context: Context, actor: PersonActor, raw: unknown): Promise<{ decisionId: number }> {
   const parsed = inputSchema.safeParse(raw);
@@ -105,6 +106,7 @@ async function changeStep(work: Work, context: Context, actor: PersonActor, { in
   if (!task) throw new AppError('invalid', { issues: [{ path: 'answer', message: 'noTask' }] });
   const toStep = task.step + (input.answer === 'up' ? 1 : -1);
   if (toStep < 1 || toStep > task.content.ladder.steps.length) throw new AppError('invalid', { issues: [{ path: 'answer', message: 'offLadder' }] });
+  refuseUnsafe(atStep(task, toStep, task.stepSinceVersion), factsOf(child, calendarDayInZone(context.now(), child.timeZone)));
   const number = await writeNextVersion(work, context, actor, {
     child,
     expectedVersion: input.expectedVersion,
@@ -118,6 +120,12 @@ async function changeStep(work: Work, context: Context, actor: PersonActor, { in
   const followed = isFollowed(decision, input.answer);
   const why = input.reason || (followed ? ruleInWords(decision) : '');
   await recordStepChange(work, context, actor, child.timeZone, { childId: child.id, taskId: task.taskId, versionNumber: number, fromStep: task.step, toStep, why, decisionId });
+}
+
+/** A step that a rule of safety stops is not reached by one key: the builder shows the rule and takes a reason. */
+function refuseUnsafe({ content, choices, step, chooseFrom, chooseTo }: ProgramTask, child: ReturnType<typeof factsOf>): void {
+  const stopped = safetyBetween(content, chooseFrom, chooseTo, child, choices.reasons).filter(({ stops }) => stops);
+  if (stopped.length) throw new AppError('unsafeStep', { step, things: stopped.map(({ finding }) => finding.thing?.en ?? finding.rule).join(', ') });
 }
 
 /** The task at another step; the steps that the family may choose between move along. */

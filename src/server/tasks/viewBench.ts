@@ -1,6 +1,6 @@
-import type { Instant } from '@/core/calendar';
+import { calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
 import { taskDraftSchema, type TaskContent } from '@/core/tasks';
-import { inTransaction, taskDrafts, taskRecords, taskVersionsById, versionsOfTask, type WrittenVersion } from '@/db';
+import { inTransaction, taskDrafts, taskRecords, taskVersionsById, versionsOfTask, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -15,7 +15,9 @@ export interface BenchView {
   readonly ownerName: string | null;
   /** Stock tasks and those of others are copied before they are changed. */
   readonly mayChange: boolean;
-  readonly versions: readonly WrittenVersion[];
+  /** An assistant looks; therapists copy and change. */
+  readonly mayCopy: boolean;
+  readonly versions: readonly { readonly number: number; readonly createdOn: CalendarDay }[];
   /** What this was copied from, to compare with. */
   readonly stock: TaskContent | null;
   /** Titles of the other tasks, by slug: for twins. */
@@ -43,6 +45,8 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
     const drafted = draft ? taskDraftSchema.safeParse(draft.content) : null;
     const content = drafted?.success ? drafted.data : record?.content;
     if (!content) throw new AppError('notFound');
+    const versions = record ? await versionsOfTask(work, record.taskId) : [];
+    const { timeZone } = await workplaceOf(work);
     const source = record ? record.copiedFrom : (draft?.basedOn ?? null);
     return {
       slug,
@@ -51,8 +55,9 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
       basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
       draftSavedAt: drafted?.success ? draft!.savedAt : null,
       ownerName: record?.ownerName ?? null,
+      mayCopy: actor.role !== 'assistant',
       mayChange: actor.role !== 'assistant' && (record === null || record.ownerId === actor.personId),
-      versions: record ? await versionsOfTask(work, record.taskId) : [],
+      versions: versions.map(({ number, createdAt }) => ({ number, createdOn: calendarDayInZone(createdAt, timeZone) })),
       stock: source === null ? null : ((await taskVersionsById(work, [source])).get(source)?.content ?? null),
       library: all.map((task) => task.content),
       titles: Object.fromEntries(all.map((task) => [task.slug, task.content.title.en])),

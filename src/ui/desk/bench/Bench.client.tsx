@@ -3,9 +3,10 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useState } from 'react';
-import type { Instant } from '@/core/calendar';
+import type { CalendarDay, Instant } from '@/core/calendar';
 import { checkTask } from '@/core/library';
 import { taskContentSchema, type HomeMaterial, type TaskContent } from '@/core/tasks';
+import { longDay } from '../../shared/days';
 import { KeyCap } from '../KeyCap';
 import { benchHistory, startHistory } from './benchHistory';
 import { CompareWithStock } from './CompareWithStock';
@@ -29,10 +30,12 @@ export interface BenchProps {
     readonly slug: string;
     readonly content: TaskContent;
     readonly taskVersionId: number | null;
-    readonly isDraft: boolean;
+    /** When work on it was last kept; null where the library's version is shown. */
+    readonly draftSavedAt: Instant | null;
     readonly ownerName: string | null;
     readonly mayChange: boolean;
-    readonly versions: readonly { readonly number: number; readonly createdAt: Instant }[];
+    readonly mayCopy: boolean;
+    readonly versions: readonly { readonly number: number; readonly createdOn: CalendarDay }[];
     readonly stock: TaskContent | null;
     readonly titles: Readonly<Record<string, string>>;
     readonly things: readonly HomeMaterial[];
@@ -54,30 +57,36 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const isChanged = history.past.length > 0 || history.future.length > 0;
-  const kept = useKeeping(task, isChanged, keep);
+  const kept = useKeeping(task, isChanged && !busy, keep);
   const findings = useMemo(() => findingsOf(task), [task]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   const shownStep = Math.min(step, task.ladder.steps.length - 1);
 
   // Work that the server had not taken before a reload comes back from this browser.
   useEffect(() => {
-    const held = fixed ? null : heldWork(view.slug);
+    const held = fixed ? null : heldWork(view.slug, view.draftSavedAt ?? 0);
     if (held && JSON.stringify(held) !== JSON.stringify(view.content)) act({ kind: 'replace', content: held });
-  }, [view.slug, view.content, fixed]);
+  }, [view.slug, view.content, view.draftSavedAt, fixed]);
 
   const shelveNow = async () => {
     setBusy(true);
     const answer = await shelve(task);
+    if (answer.ok) {
+      letGo(view.slug);
+      return router.push(`/tasks?made=${view.slug}`);
+    }
+    setFault(answer.words);
     setBusy(false);
-    if (!answer.ok) return setFault(answer.words);
-    letGo(view.slug);
-    router.push(`/tasks?made=${view.slug}`);
   };
   const dropNow = async () => {
-    letGo(view.slug);
-    const answer = await drop(view.slug);
-    if (answer) return setFault(answer);
-    router.push(view.taskVersionId === null ? '/tasks' : `/tasks?dropped=${view.slug}`);
+    setBusy(true);
+    const fallen = await drop(view.slug);
+    if (fallen === null) {
+      letGo(view.slug);
+      return router.push('/tasks');
+    }
+    setFault(fallen);
+    setBusy(false);
   };
   const takeVersion = async (number: number) => {
     const content = await versionOf(view.slug, number);
@@ -99,7 +108,7 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
         </div>
         <div className="mt-2 flex flex-wrap items-center gap-3">
           {fixed ? (
-            <CopyTask from={view.slug} title={task.title.en} copy={copy} />
+            view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
           ) : (
             <>
               <button type="button" className="act" disabled={history.past.length === 0} onClick={() => act({ kind: 'undo' })} data-key="z" data-key-says="Undo">
@@ -184,9 +193,9 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
 function Versions({ versions, take, fixed }: { versions: BenchProps['view']['versions']; take: (number: number) => void; fixed: boolean }) {
   return (
     <ul className="mt-1.5 text-[14px]">
-      {versions.map(({ number, createdAt }) => (
+      {versions.map(({ number, createdOn }) => (
         <li key={number} className="flex gap-3">
-          version {number}, {new Date(createdAt).toISOString().slice(0, 10)}
+          version {number}, of {longDay(createdOn)}
           {!fixed && (
             <Small label={`lay version ${number} on the bench`} onPress={() => take(number)}>
               lay it on the bench
@@ -198,10 +207,10 @@ function Versions({ versions, take, fixed }: { versions: BenchProps['view']['ver
   );
 }
 
-function standing({ ownerName, versions, taskVersionId, isDraft }: BenchProps['view']): string {
+function standing({ ownerName, versions, taskVersionId, draftSavedAt }: BenchProps['view']): string {
   if (taskVersionId === null) return 'not in the library yet';
   const version = `version ${versions[0]?.number ?? 1}`;
-  return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${isDraft ? ', with changes that are not in the library yet' : ''}`;
+  return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${draftSavedAt !== null ? ', with changes that are not in the library yet' : ''}`;
 }
 
 function findingsOf(task: TaskContent): BenchFinding[] {

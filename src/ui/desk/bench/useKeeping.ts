@@ -4,11 +4,14 @@ import { taskDraftSchema, type TaskContent } from '@/core/tasks';
 const PAUSE_MILLISECONDS = 700;
 const keyOf = (slug: string) => `yard-bench:${slug}`;
 
-/** What this browser still holds of work that the server has not taken yet; null where there is none. */
-export function heldWork(slug: string): TaskContent | null {
+/**
+ * What this browser still holds of work that the server has not taken yet; null where there is none.
+ * @param keptAt when the server last took work on this task, in milliseconds; 0 for never
+ */
+export function heldWork(slug: string, keptAt: number): TaskContent | null {
   try {
-    const held = window.localStorage.getItem(keyOf(slug));
-    const parsed = held ? taskDraftSchema.safeParse(JSON.parse(held)) : null;
+    const held = JSON.parse(window.localStorage.getItem(keyOf(slug)) ?? 'null') as { at: number; content: unknown } | null;
+    const parsed = held && held.at > keptAt ? taskDraftSchema.safeParse(held.content) : null;
     return parsed?.success ? parsed.data : null;
   } catch {
     return null;
@@ -16,30 +19,29 @@ export function heldWork(slug: string): TaskContent | null {
 }
 
 /** Keeps the work: in this browser at once, on the server a moment after the last change. Says what has become of it. */
-export function useKeeping(content: TaskContent, isChanged: boolean, keep: (content: TaskContent) => Promise<string | null>): string {
-  const [said, setSaid] = useState('');
-  const first = useRef(content);
+export function useKeeping(content: TaskContent, isActive: boolean, keep: (content: TaskContent) => Promise<string | null>): string {
+  const [kept, setKept] = useState<{ readonly content: TaskContent; readonly fault: string | null } | null>(null);
   const latest = useRef(keep);
   useEffect(() => {
     latest.current = keep;
   });
   useEffect(() => {
-    if (first.current === content && !isChanged) return;
+    if (!isActive) return;
     hold(content);
-    setSaid('keeping…');
     const timer = setTimeout(async () => {
       const fault = await latest.current(content).catch(() => 'not kept on the server yet: no answer. It is safe in this browser and tried again at your next change.');
       if (fault === null) letGo(content.slug);
-      setSaid(fault ?? 'kept on the bench');
+      setKept({ content, fault });
     }, PAUSE_MILLISECONDS);
     return () => clearTimeout(timer);
-  }, [content, isChanged]);
-  return said;
+  }, [content, isActive]);
+  if (kept?.content === content) return kept.fault ?? 'kept on the bench';
+  return isActive ? 'keeping…' : '';
 }
 
 function hold(content: TaskContent): void {
   try {
-    window.localStorage.setItem(keyOf(content.slug), JSON.stringify(content));
+    window.localStorage.setItem(keyOf(content.slug), JSON.stringify({ at: Date.now(), content }));
   } catch {
     // A full or closed store takes nothing away from the server's copy.
   }

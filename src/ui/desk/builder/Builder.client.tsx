@@ -27,6 +27,8 @@ export interface BuilderProps {
     readonly draft: ProgramDraft;
     readonly draftWasSaved: boolean;
     readonly library: readonly LibraryTask[];
+    /** What is placed in a version that is not the library's newest any more. */
+    readonly older: readonly LibraryTask[];
     /** What the child's goals practise. */
     readonly goalSkills: readonly Skill[];
     readonly paces: readonly ChildPace[];
@@ -46,11 +48,12 @@ export function Builder({ view, save, send }: BuilderProps) {
   const [cautionsRead, setCautionsRead] = useState(false);
   const router = useRouter();
   const saved = useAutosave(draft, (changed) => save(child.id, changed));
-  const tasks = useMemo(() => draft.tasks.map((task) => library.find((known) => known.taskVersionId === task.taskVersionId)), [draft.tasks, library]);
+  const known = useMemo(() => [...library, ...view.older], [library, view.older]);
+  const tasks = useMemo(() => draft.tasks.map((task) => known.find((each) => each.taskVersionId === task.taskVersionId)), [draft.tasks, known]);
   const facts = useMemo(() => factsOf(child, today), [child, today]);
   const findings = useMemo(() => {
-    const known = tasks.flatMap((task) => (task ? [task.content] : []));
-    return known.length === draft.tasks.length ? checkProgram(draft, known, facts, today) : [];
+    const contents = tasks.flatMap((task) => (task ? [task.content] : []));
+    return contents.length === draft.tasks.length ? checkProgram(draft, contents, facts, today) : [];
   }, [draft, tasks, facts, today]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   const cautions = findings.filter((finding) => finding.severity === 'caution');
@@ -95,11 +98,11 @@ export function Builder({ view, save, send }: BuilderProps) {
               <h2 className="border-b border-line text-[16px]">{PART_WORDS[part]}</h2>
               {draft.tasks.every((task) => task.part !== part) && <p className="py-1 text-[14px] text-soft">nothing placed</p>}
               {draft.tasks.map((task, index) => {
-                const known = tasks[index];
-                if (task.part !== part || !known) return null;
+                const placed = tasks[index];
+                if (task.part !== part || !placed) return null;
                 const own = findings.filter((finding) => finding.task === index);
                 return (
-                  <PlannedRow key={task.taskVersionId} planned={task} task={known} index={index} child={child} today={today} pace={view.paces.find((pace) => pace.taskId === known.taskId)} edit={edit}>
+                  <PlannedRow key={task.taskVersionId} planned={task} task={placed} index={index} child={child} today={today} newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)} pace={view.paces.find((pace) => pace.taskId === placed.taskId)} edit={edit}>
                     {own.filter((finding) => !isPlainCaution(finding)).map((finding) => (
                       <ProgramFindingRow
                         key={finding.code === 'safety' ? finding.finding.key : finding.code}
@@ -150,7 +153,7 @@ export function Builder({ view, save, send }: BuilderProps) {
           library={library}
           child={facts}
           goalSkills={view.goalSkills}
-          placed={draft.tasks.map((task) => task.taskVersionId)}
+          placed={tasks.flatMap((task) => (task ? [task.taskId] : []))}
           add={(task) => edit({ kind: 'add', task, childSettings: child.taskSettings })}
         />
       </div>

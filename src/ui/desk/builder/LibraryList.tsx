@@ -10,6 +10,7 @@ interface Props {
   readonly library: readonly LibraryTask[];
   readonly child: ChildFacts;
   readonly goalSkills: readonly Skill[];
+  /** Ids of the tasks that are in the program. */
   readonly placed: readonly number[];
   readonly add: (task: LibraryTask) => void;
 }
@@ -43,7 +44,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
       <p className="mt-1 text-[13px] text-soft">{found.length} of {library.length}, best fit first</p>
       <ul className="mt-1">
         {found.map((task) => {
-          const isPlaced = placed.includes(task.taskVersionId);
+          const isPlaced = placed.includes(task.taskId);
           return (
             <li key={task.taskVersionId} className="border-b border-line py-2">
               <button type="button" disabled={isPlaced} onClick={() => add(task)} className="block w-full text-left enabled:hover:bg-green-tint disabled:text-soft">

@@ -23,12 +23,14 @@ interface Props {
   readonly child: Child;
   readonly today: CalendarDay;
   readonly pace: ChildPace | undefined;
+  /** The library's newest version, where another is placed. */
+  readonly newer: LibraryTask | undefined;
   readonly edit: Dispatch<DraftEdit>;
   readonly children: ReactNode;
 }
 
 /** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
-export function PlannedRow({ planned, task, index, child, today, pace, edit, children }: Props) {
+export function PlannedRow({ planned, task, index, child, today, pace, newer, edit, children }: Props) {
   const facts = factsOf(child, today);
   const settled = contentFor(task.content, planned.choices, facts.taskSettings);
   const content = contentFor(task.content, { ...planned.choices, replaced: replacedAt(settled, facts.materialsAtHome, 1, settled.ladder.steps.length) }, facts.taskSettings);
@@ -72,6 +74,14 @@ export function PlannedRow({ planned, task, index, child, today, pace, edit, chi
       <p className="text-[14px] text-soft">
         {[doseSentence(planned.dose, planned.weekdays.length), ...hiddenPractice(planned.dose, planned.weekdays.length)].join(' · ')}
       </p>
+      {newer && (
+        <p className="text-[14px]">
+          The library has a newer version of this task.{' '}
+          <button type="button" className="link" onClick={() => change({ taskVersionId: newer.taskVersionId })}>
+            take the newer one
+          </button>
+        </p>
+      )}
       {pace && Math.abs(pace.secondsEach - planned.dose.secondsEach) >= 0.5 && (
         <p className="text-[14px]">
           {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {planned.dose.secondsEach.toFixed(1)} s.{' '}

@@ -8,10 +8,10 @@ import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction, ver
 export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
   return screen(async (actor, context) => {
-    const { library, draftSavedAt, ...view } = await viewBench(context, actor, slug);
+    const { library, ...view } = await viewBench(context, actor, slug);
     return (
       <Shell here="/tasks" personName={actor.name}>
-        <Bench key={slug} view={{ ...view, isDraft: draftSavedAt !== null, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} versionOf={versionAction} />
+        <Bench key={slug} view={{ ...view, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} versionOf={versionAction} />
       </Shell>
     );
   });

@@ -1,0 +1,24 @@
+import { judgeSafety, thingsAt, type ChildForSafety, type SafetyFinding } from '../safety';
+import type { TaskContent } from '../tasks';
+import type { TaskChoices } from './programDraft';
+
+export interface SettledFinding {
+  readonly finding: SafetyFinding;
+  /** True where a rule blocks, or asks for a reason that nobody has given. */
+  readonly stops: boolean;
+}
+
+/** A reason is a few letters at least. */
+const LEAST_REASON = 3;
+
+/**
+ * What the rules of safety say of the steps that a family may do, with the therapist's reasons taken into account.
+ * @param task as this child is given it: settings and substitutes are in
+ * @param from, to steps of its ladder, 1-based, both included
+ */
+export function safetyBetween(task: TaskContent, from: number, to: number, child: ChildForSafety, reasons: TaskChoices['reasons'] = {}): SettledFinding[] {
+  return judgeSafety(task, thingsAt(task, from, to), child).findings.map((finding) => {
+    const isReasoned = finding.severity === 'acknowledge' && (reasons[finding.key] ?? '').trim().length >= LEAST_REASON;
+    return { finding, stops: finding.severity !== 'caution' && !isReasoned };
+  });
+}

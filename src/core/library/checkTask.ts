@@ -3,7 +3,7 @@ import { isFieldKnob, type KnobKey } from '../knobs';
 import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
-import { isNeededAt, type LocalText, type TaskContent } from '../tasks';
+import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type LocalText, type TaskContent } from '../tasks';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
 
 /** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
@@ -22,7 +22,9 @@ export type TaskFinding =
   | (Placed & { readonly code: 'substituteOffKnob'; readonly thing: LocalText; readonly knob: KnobKey })
   | (Placed & { readonly code: 'substituteBreaks'; readonly thing: LocalText; readonly step: number })
   | (Placed & { readonly code: 'noTwin'; readonly trait: 'scissors' | 'food' })
-  | (Placed & { readonly code: 'noCue' });
+  | (Placed & { readonly code: 'noCue' })
+  /** A setting that the task says it knows, but that would change nothing. */
+  | (Placed & { readonly code: 'idleSetting'; readonly setting: 'shapeOrder' | 'markOrder' });
 
 interface Placed {
   readonly severity: 'error' | 'warning' | 'note';
@@ -125,6 +127,8 @@ function checkCare(task: TaskContent): TaskFinding[] {
   for (const trait of ['scissors', 'food'] as const) {
     if (hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)) findings.push({ severity: 'warning', path: 'twins', code: 'noTwin', trait });
   }
+  if (task.settings.shapeOrder && !mayChangeShapeOrder(task)) findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'shapeOrder' });
+  if (task.settings.markOrder && !mayChangeMarkOrder(task)) findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'markOrder' });
   if (task.cues.length === 0) findings.push({ severity: 'warning', path: 'cues', code: 'noCue' });
   return findings;
 }

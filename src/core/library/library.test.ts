@@ -30,6 +30,8 @@ describe('the checks of a task say what, where and how bad', () => {
     ['a substitute that names no level', with1({ materials: [{ ...tongs, substitutes: [{ ...tongs.substitutes[0]!, levels: [{ knob: 'tool', level: 9 }] }] }] }), { code: 'substituteOffKnob', path: 'materials.0.substitutes.0', severity: 'error' }],
     ['scissors without a twin', { ...task('arch'), twins: [] }, { code: 'noTwin', path: 'twins', severity: 'warning' }],
     ['food without a twin', { ...task('slice-the-snack'), twins: [{ slug: 'clip-the-plans', instead: 'scissors' }] }, { code: 'noTwin', path: 'twins', trait: 'food' } as Partial<TaskFinding>],
+    ['an order of shapes that changes nothing', with1({ settings: { shapeOrder: 'circleFirst' } }), { code: 'idleSetting', path: 'settings', setting: 'shapeOrder', severity: 'warning' } as Partial<TaskFinding>],
+    ['trace or imitate that changes nothing', with1({ settings: { markOrder: 'traceFirst' } }), { code: 'idleSetting', path: 'settings', setting: 'markOrder' } as Partial<TaskFinding>],
     ['no cue', with1({ cues: [] }), { code: 'noCue', path: 'cues', severity: 'warning' }],
     ['jargon', with1({ helperSteps: [{ en: 'Hold the forearm.', es: 'Sujete el brazo.' }] }), { code: 'wording', path: 'helperSteps.0', language: 'en', severity: 'warning' } as Partial<TaskFinding>],
   ])('%s', (_name, content, finding) => {

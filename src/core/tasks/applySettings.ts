@@ -1,7 +1,7 @@
 import type { KnobKey } from '../knobs';
 import { SETTING_WORDS } from './settingWords';
 import { SHAPE_ORDERS, type TaskSettings } from './settings';
-import type { LocalText, TaskContent } from './taskContent';
+import type { LocalText, TaskContent, TaskStep } from './taskContent';
 
 /** Seconds for which a helper waits before helping, where prompts go from least to most. */
 const WAIT_SECONDS = 5;
@@ -17,44 +17,62 @@ export function applySettings(task: TaskContent, chosen: TaskSettings): TaskCont
   const known = Object.keys(task.settings) as (keyof TaskSettings)[];
   const settings = Object.fromEntries(known.map((key) => [key, chosen[key] ?? task.settings[key]])) as TaskSettings;
   if (settings.shapeOrder === 'free' && !settings.freeShapes && chosen.freeShapes) settings.freeShapes = chosen.freeShapes;
-  return [withShapeOrder, withMarkOrder, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce((changed, change) => change(changed, settings), task);
+  return [withShapeOrder, withMarkOrder, withFilledSteps, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce((changed, change) => change(changed, settings), task);
 }
 
 const SHAPE_KNOB: KnobKey = 'own:shape';
 
-/** Shapes change places on the ladder; the words of each step say which shape it is by `{shape}`. */
+/** Shapes change places on the ladder; which shape a step asks for follows by its `{shape}`. */
 function withShapeOrder(task: TaskContent, settings: TaskSettings): TaskContent {
   const knob = task.knobs.find((candidate) => candidate.knob === SHAPE_KNOB);
-  if (!knob) return task;
   const order: readonly string[] = settings.shapeOrder === 'free' ? (settings.freeShapes ?? []) : settings.shapeOrder ? SHAPE_ORDERS[settings.shapeOrder] : [];
+  if (!knob || order.length === 0) return task;
   const placeOf = (usual: string | undefined) => (usual && order.includes(usual) ? order.indexOf(usual) : order.length);
-  const levels = order.length ? [...knob.levels].sort((a, b) => placeOf(a.usual) - placeOf(b.usual)) : knob.levels;
-  const steps = task.ladder.steps.map((step) => {
-    const shape = levels[step.grade[SHAPE_KNOB] ?? 0]!;
-    return { ...step, name: filled(step.name, shape), how: filled(step.how, shape) };
-  });
-  const knobs = task.knobs.map((candidate) => (candidate === knob ? { ...knob, levels } : candidate));
-  return { ...task, knobs, ladder: { ...task.ladder, steps } };
+  const levels = [...knob.levels].sort((a, b) => placeOf(a.usual) - placeOf(b.usual));
+  return withLevels(task, knob, levels);
 }
 
-const filled = (text: LocalText, shape: LocalText): LocalText => ({ en: text.en.replaceAll('{shape}', shape.en), es: text.es.replaceAll('{shape}', shape.es) });
-
-/** Where some imitate first, the traced and the imitated level change places, and the steps that differ by them alone. */
+/** Where some imitate first, the traced and the imitated level change places; how a mark is made follows by `{mark}`. */
 function withMarkOrder(task: TaskContent, { markOrder }: TaskSettings): TaskContent {
   const knob = task.knobs.find((candidate) => candidate.knob === 'markMaking');
-  if (markOrder !== 'imitateFirst' || !knob) return task;
+  if (markOrder !== 'imitateFirst' || !knob || !mayChangeMarkOrder(task)) return task;
   const traced = knob.levels.findIndex((level) => level.usual === 'traced');
-  const imitated = knob.levels.findIndex((level) => level.usual === 'imitated');
-  if (traced < 0 || imitated !== traced + 1) return task;
-  const levels = knob.levels.map((level, index) => (index === traced ? knob.levels[imitated]! : index === imitated ? knob.levels[traced]! : level));
-  const steps = task.ladder.steps.map((step, index, all) => {
-    const [before, after] = [all[index - 1], all[index + 1]];
-    const wordsOf = (other: typeof step) => ({ ...step, name: other.name, how: other.how });
-    if (step.grade.markMaking === traced && after?.grade.markMaking === imitated) return wordsOf(after);
-    if (step.grade.markMaking === imitated && before?.grade.markMaking === traced) return wordsOf(before);
-    return step;
-  });
-  return { ...task, knobs: task.knobs.map((candidate) => (candidate === knob ? { ...knob, levels } : candidate)), ladder: { ...task.ladder, steps } };
+  const levels = [...knob.levels];
+  levels.splice(traced, 2, knob.levels[traced + 1]!, knob.levels[traced]!);
+  return withLevels(task, knob, levels);
+}
+
+/** True where tracing comes right before imitating, and every step at either says how the mark is made by `{mark}`. */
+export function mayChangeMarkOrder({ knobs, ladder }: Pick<TaskContent, 'knobs' | 'ladder'>): boolean {
+  const levels = knobs.find(({ knob }) => knob === 'markMaking')?.levels ?? [];
+  const traced = levels.findIndex((level) => level.usual === 'traced');
+  if (traced < 0 || levels[traced + 1]?.usual !== 'imitated') return false;
+  return ladder.steps.filter((step) => [traced, traced + 1].includes(step.grade.markMaking ?? 0)).every((step) => step.how.en.includes('{mark}'));
+}
+
+/** True where the shapes of a task are levels of a knob and its steps say which one by `{shape}`. */
+export function mayChangeShapeOrder({ knobs, ladder }: Pick<TaskContent, 'knobs' | 'ladder'>): boolean {
+  return knobs.some(({ knob }) => knob === SHAPE_KNOB) && ladder.steps.every((step) => step.how.en.includes('{shape}'));
+}
+
+function withLevels(task: TaskContent, knob: TaskContent['knobs'][number], levels: TaskContent['knobs'][number]['levels']): TaskContent {
+  return { ...task, knobs: task.knobs.map((candidate) => (candidate === knob ? { ...knob, levels } : candidate)) };
+}
+
+/** Name and way of a step with its shape and its way of making a mark filled in. */
+export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): TaskStep {
+  const levelOf = (key: KnobKey) => task.knobs.find(({ knob }) => knob === key)?.levels[step.grade[key] ?? 0];
+  const shape = levelOf(SHAPE_KNOB);
+  const marking = levelOf('markMaking');
+  const mark = SETTING_WORDS.mark[marking?.usual as keyof typeof SETTING_WORDS.mark];
+  const fill = (text: LocalText, language: keyof LocalText) =>
+    [['{shape}', shape], ['{marking}', marking], ['{mark}', mark]].reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole as string, (words as LocalText)[language]) : filled), text[language]);
+  const filled = (text: LocalText): LocalText => ({ en: fill(text, 'en'), es: fill(text, 'es') });
+  return { ...step, name: filled(step.name), how: filled(step.how) };
+}
+
+function withFilledSteps(task: TaskContent): TaskContent {
+  return { ...task, ladder: { ...task.ladder, steps: task.ladder.steps.map((step) => filledStep(task, step)) } };
 }
 
 /** Steps whose help a school does not give leave the ladder, and the helper is told how to help. */

@@ -6,5 +6,5 @@ export { placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';
-export { applySettings } from './applySettings';
+export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } from './applySettings';
 export { dressedIn, skinsOf } from './dressedIn';

@@ -10,6 +10,8 @@ export const SETTING_WORDS: {
   readonly grasp: WordsFor<'grasp'>;
   readonly accuracy: WordsFor<'accuracy'>;
   readonly promptFading: WordsFor<'promptFading'>;
+  /** How a mark is made, by the usual level: stands for `{mark}` in a step. */
+  readonly mark: Readonly<Record<'guided' | 'traced' | 'imitated' | 'copied' | 'remembered', LocalText>>;
 } = {
   helpBy: {
     hand: { en: 'If it is hard, put your hand on top and do it as one.', es: 'Si cuesta, ponga su mano encima y lo hacen juntos.' },
@@ -27,6 +29,13 @@ export const SETTING_WORDS: {
   accuracy: {
     lineKept: { en: 'It counts when it stays on the line.', es: 'Cuenta si sigue la línea.' },
     closeEnough: { en: 'It counts when it is near the line.', es: 'Cuenta si queda cerca de la línea.' },
+  },
+  mark: {
+    guided: { en: 'Your hand guides the hand.', es: 'Su mano guía la mano.' },
+    traced: { en: 'Your child goes over the line.', es: 'Se repasa la línea.' },
+    imitated: { en: 'Do one first. Your child looks, then does one too.', es: 'Haga una antes. Mira y luego hace otra.' },
+    copied: { en: 'Show a card. Your child does the same.', es: 'Muestre una tarjeta. Hace una igual.' },
+    remembered: { en: 'Show a card, then turn it over. Your child does it by heart.', es: 'Muestre una tarjeta y tápela. La hace de memoria.' },
   },
   promptFading: {
     mostToLeast: { en: 'Help a lot at first. Then help less each time.', es: 'Al inicio ayude mucho. Luego ayude menos cada vez.' },

@@ -1,4 +1,4 @@
-import { applySettings, dressedIn, skinsOf, taskContentSchema, taskDraftSchema, type TaskContent, type TaskSettings } from '.';
+import { applySettings, dressedIn, filledStep, mayChangeMarkOrder, mayChangeShapeOrder, skinsOf, taskContentSchema, taskDraftSchema, type TaskContent, type TaskSettings } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 import { minutesOf, reckonDose } from '../dose';
 
@@ -14,8 +14,8 @@ describe('settings where schools of thought differ change the task, not only a l
     const shapesOf = (content: TaskContent) => content.knobs[0]!.levels.map((level) => level.usual);
     expect(shapesOf(strokes)).toEqual(['diagonals', 'triangle']);
     expect(shapesOf(crossings)).toEqual(['triangle', 'diagonals']);
-    expect(strokes.ladder.steps[0]!.how.en).toBe('Trace with a short crayon: slant lines.');
-    expect(crossings.ladder.steps[0]!.how.en).toBe('Trace with a short crayon: triangle.');
+    expect(strokes.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: slant lines. Your child goes over the line.');
+    expect(crossings.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: triangle. Your child goes over the line.');
     expect(crossings.ladder.steps[0]!.how.es).toContain('triángulo');
   });
 
@@ -27,8 +27,10 @@ describe('settings where schools of thought differ change the task, not only a l
 
   it('imitate first puts watching before tracing', () => {
     const [trace, imitate] = [settled('crossed-beams', { markOrder: 'traceFirst' }), settled('crossed-beams', { markOrder: 'imitateFirst' })];
-    expect(names(trace).slice(0, 2)).toEqual(['traced', 'watch, then do']);
-    expect(names(imitate).slice(0, 2)).toEqual(['watch, then do', 'traced']);
+    expect(names(trace).slice(0, 2)).toEqual(['cross, traced', 'cross, watched, then done']);
+    expect(names(imitate).slice(0, 2)).toEqual(['cross, watched, then done', 'cross, traced']);
+    expect(imitate.ladder.steps[0]!.how.en).toContain('Do one first. Your child looks, then does one too.');
+    expect(imitate.ladder.steps[0]!.how.es).toContain('Haga una antes.');
     expect(imitate.knobs.find((knob) => knob.knob === 'markMaking')!.levels.slice(0, 2).map((level) => level.usual)).toEqual(['imitated', 'traced']);
   });
 
@@ -77,6 +79,16 @@ describe('settings where schools of thought differ change the task, not only a l
     expect(settled('star-beams', { shapeOrder: 'circleFirst', grasp: 'threeFingers' })).toEqual(settled('star-beams', {}));
     expect(says(settled('crane-lift', {}), 'Thumb and two fingers hold it')).toBe(true);
   });
+});
+
+it('a task says itself whether its order can change: its steps name shape and mark by their holes', () => {
+  const beams = task('crossed-beams');
+  expect([mayChangeShapeOrder(beams), mayChangeMarkOrder(beams)]).toEqual([true, true]);
+  const fixed = { ...beams, ladder: { ...beams.ladder, steps: beams.ladder.steps.map((step) => ({ ...step, how: { en: 'Draw.', es: 'Dibuje.' } })) } };
+  expect([mayChangeShapeOrder(fixed), mayChangeMarkOrder(fixed)]).toEqual([false, false]);
+  // What would only change a label is left alone.
+  expect(applySettings(fixed, { markOrder: 'imitateFirst' }).knobs.find((knob) => knob.knob === 'markMaking')).toEqual(beams.knobs.find((knob) => knob.knob === 'markMaking'));
+  expect(filledStep(beams, beams.ladder.steps[0]!).name).toEqual({ en: 'cross, traced', es: 'cruz, repasado' });
 });
 
 describe('skins', () => {

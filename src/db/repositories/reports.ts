@@ -1,5 +1,6 @@
 import type { PracticeReport } from '@/core/adherence';
 import type { CalendarDay, Instant } from '@/core/calendar';
+import type { TaskChoices } from '@/core/program';
 import type { DatedSession, ReportContent, ReportWay } from '@/core/sessions';
 import { groupBy } from '@/core/groupBy';
 import type { Work } from '../work';
@@ -78,6 +79,8 @@ export async function timedSessions(work: Work, childId: number): Promise<{ task
 
 export interface LogEntry extends SessionRow {
   readonly taskVersionId: number;
+  /** What was chosen of the task in the version that the report is of. */
+  readonly choices: TaskChoices;
   readonly saidAt: Instant;
   readonly left: number;
   readonly right: number;
@@ -91,7 +94,7 @@ export interface LogEntry extends SessionRow {
   readonly versionTaskId: number;
 }
 
-const LOG = `${SESSION}, t.task_version_id AS taskVersionId, r.said_at AS saidAt, r.left_count AS \`left\`, r.right_count AS \`right\`, r.amount AS plainAmount,
+const LOG = `${SESSION}, t.task_version_id AS taskVersionId, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`, r.right_count AS \`right\`, r.amount AS plainAmount,
   r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt, r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId`;
 
 function toLogEntry(row: RawSession & Omit<LogEntry, keyof SessionRow | 'isQuestion'> & { isQuestion: number }): LogEntry {

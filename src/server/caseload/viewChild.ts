@@ -1,22 +1,17 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { plannedSpans, taskFlight, yardDays, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
 import { practiceOf, type Practice } from '@/core/adherence';
-import { outcomeOf, type Outcome } from '@/core/sessions';
 import { thingsOf } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import {
   auditOf, currentVersions, decisionsOfChild, goalsOf, gradeChanges, inTransaction, latestTasks, linksOf, messagesOf, practiceSince, reportLog, sessionsOfTasks,
-  sharingOf, taskContents, versionsSince, type Access, type AuditRow, type FamilyLink, type Goal, type LogEntry, type PostMessage, type RecordedChange,
+  sharingOf, versionsSince, type Access, type AuditRow, type FamilyLink, type Goal, type PostMessage, type RecordedChange,
   type SettledDecision,
 } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
-
-export interface LoggedReport extends LogEntry {
-  readonly content: TaskContent;
-  readonly outcome: Outcome;
-}
+import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
 export interface ChildView {
   readonly child: Child;
@@ -52,9 +47,9 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     const versions = (await versionsSince(work, [childId], days[0]!)).get(childId) ?? [];
     const reports = (await practiceSince(work, [childId], days[0]!)).get(childId) ?? [];
     const entries = await reportLog(work, childId, { since: addDays(today, -70), most: LOG_LENGTH });
-    const contents = await taskContents(work, entries.map((entry) => entry.taskVersionId));
+    const log = await loggedReports(work, entries);
     const contentOfTask = new Map(tasks.map((task) => [task.taskId, task.content]));
-    for (const entry of entries) if (!contentOfTask.has(entry.taskId)) contentOfTask.set(entry.taskId, contents.get(entry.taskVersionId)!);
+    for (const report of log) if (!contentOfTask.has(report.taskId)) contentOfTask.set(report.taskId, report.content);
     const view: ChildView = {
       child,
       access,
@@ -72,7 +67,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
         ),
       })),
       practice: practiceOf(days, plannedSpans(versions), reports),
-      log: entries.map((entry) => ({ ...entry, content: contents.get(entry.taskVersionId)!, outcome: outcomeOf(entry, entry.target) })),
+      log,
       changes: changes.map((change) => ({ ...change, content: contentOfTask.get(change.taskId) ?? null })).reverse(),
       decisions: await decisionsOfChild(work, childId, 20),
       messages: await messagesOf(work, [childId], 20),

@@ -1,11 +1,10 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { taskFlight, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
 import type { Decision } from '@/core/rounds';
-import { outcomeOf } from '@/core/sessions';
 import { childrenOf, gradeChanges, inTransaction, reportLog, sessionsOfTasks, workplaceOf, type SettledDecision, type Work } from '@/db';
 import { auditPerson } from '../access';
 import type { PersonActor } from '../actor';
-import type { LoggedReport } from '../caseload/viewChild';
+import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 import type { Context } from '../context';
 import { loadDecisions } from './loadDecisions';
 
@@ -52,11 +51,7 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
 async function inFull(work: Work, decision: Decision, child: Child, program: ProgramVersion, today: CalendarDay): Promise<Omit<DecisionInFull, 'mayChange'>> {
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
   const entries = await reportLog(work, child.id, { ...(decision.taskId === null ? {} : { taskId: decision.taskId }), most: REPORTS_SHOWN });
-  const contents = new Map(program.tasks.map((each) => [each.taskVersionId, each.content]));
-  const reports = entries.flatMap((entry) => {
-    const content = contents.get(entry.taskVersionId);
-    return content ? [{ ...entry, content, outcome: outcomeOf(entry, entry.target) }] : [];
-  });
+  const reports = await loggedReports(work, entries);
   if (!task) return { decision, child, program, task, flight: null, reports };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);

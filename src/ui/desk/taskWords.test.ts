@@ -60,6 +60,8 @@ describe('findings of a task in words', () => {
     [{ code: 'substituteBreaks', thing, step: 4 }, /With clothes pegs in place, step 4/],
     [{ code: 'noTwin', trait: 'scissors' }, /This needs scissors/],
     [{ code: 'noCue' }, /Add a cue/],
+    [{ code: 'idleSetting', setting: 'shapeOrder' }, /say \{shape\} where a step names it/],
+    [{ code: 'idleSetting', setting: 'markOrder' }, /say \{mark\} where a step tells/],
     [{ code: 'ladder', finding: { severity: 'error', code: 'startAtEnd', step: 1 } }, /no easier or no harder neighbour/],
     [{ code: 'wording', language: 'es', finding: { code: 'gradeTooHigh', grade: 8, most: 6 } }, /^Spanish: reads at grade 8\.0; aim at 6/],
     [{ code: 'wording', language: 'en', finding: { code: 'longSentence', words: 22, most: 18, sentence: '' } }, /22 words in one sentence; 18 fit/],

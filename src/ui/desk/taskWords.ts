@@ -85,6 +85,8 @@ export function taskFindingWords(finding: TaskFinding, task: TaskContent): strin
       return words('taskFindings.substituteBreaks', { thing: finding.thing.en, step: finding.step });
     case 'noTwin':
       return words('taskFindings.noTwin', { trait: finding.trait });
+    case 'idleSetting':
+      return words(`taskFindings.idleSettings.${finding.setting}`, { hole: finding.setting === 'shapeOrder' ? '{shape}' : '{mark}' });
     case 'noCue':
       return words('taskFindings.noCue');
   }

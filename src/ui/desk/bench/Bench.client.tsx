@@ -151,6 +151,7 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
         </Section>
         <Section title="Where schools differ" aside="a child’s settings and a program’s come first">
           <SettingsEditor {...shared} />
+          <FindingsAt findings={findings} path="settings" task={task} />
         </Section>
         <Section title="Skins" aside="same mechanics, same series of data">
           <SkinsEditor {...shared} />

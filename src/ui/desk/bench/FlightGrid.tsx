@@ -1,7 +1,7 @@
 import type { Dispatch, KeyboardEvent } from 'react';
 import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
 import type { TaskFinding } from '@/core/library';
-import type { TaskContent } from '@/core/tasks';
+import { filledStep, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
@@ -46,7 +46,7 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
             {steps.map((each, index) => (
               <th key={index} scope="col" className={`border-b border-ink p-0 align-top ${index === step ? 'bg-straw-tint' : ''}`}>
                 <button type="button" aria-pressed={index === step} onClick={() => onStep(index)} className="block h-full w-full px-1.5 py-1 text-left font-normal hover:underline aria-pressed:font-bold">
-                  {index + 1} {each.name.en || '…'}
+                  {index + 1} {filledStep(task, each).name.en || '…'}
                   {index + 1 === task.ladder.startStep && <span className="block font-bold text-green">start</span>}
                 </button>
               </th>

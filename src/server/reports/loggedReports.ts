@@ -1,0 +1,16 @@
+import { contentFor } from '@/core/program';
+import { outcomeOf, type Outcome } from '@/core/sessions';
+import type { TaskContent } from '@/core/tasks';
+import { taskContents, type LogEntry, type Work } from '@/db';
+
+export interface LoggedReport extends LogEntry {
+  /** The task as it was sent with the version that the report is of. */
+  readonly content: TaskContent;
+  readonly outcome: Outcome;
+}
+
+/** Reports with the task that each of them speaks of, whichever version of it that was, and what they came to. */
+export async function loggedReports(work: Work, entries: readonly LogEntry[]): Promise<LoggedReport[]> {
+  const contents = await taskContents(work, entries.map((entry) => entry.taskVersionId));
+  return entries.map((entry) => ({ ...entry, content: contentFor(contents.get(entry.taskVersionId)!, entry.choices), outcome: outcomeOf(entry, entry.target) }));
+}

@@ -203,7 +203,14 @@ async function addChanges(work: Work, { childId, planned, therapistId }: Story, 
   await work.insert('grade_changes', { ...stamp, task_id: taskId, from_step: fromStep, to_step: suggestion.toStep, why, decision_id: decisionId });
 }
 
-async function addReports(work: Work, { child, childId, planned, history, therapistId, today }: Story, programId: number): Promise<void> {
+/** Steady families also tell how long it took; each has a pace of its own. Rounded up to whole minutes, as people say it. */
+function minutesTold({ dose }: TaskContent, amount: number, index: number): number | null {
+  if (dose.target.kind === 'time' || amount === 0) return null;
+  const pace = 0.8 + (index % 7) / 10;
+  return Math.max(1, Math.ceil((amount * dose.secondsEach * pace) / 60));
+}
+
+async function addReports(work: Work, { child, childId, index, planned, history, therapistId, today }: Story, programId: number): Promise<void> {
   const rows = await work.select<{ id: number; task_id: number; number: number }>(
     'SELECT t.id, t.task_id, v.number FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id WHERE v.program_id = :programId',
     { programId },
@@ -213,7 +220,7 @@ async function addReports(work: Work, { child, childId, planned, history, therap
   await work.insertAll(
     'reports',
     history.reports.map((report) => {
-      const { taskId } = planned[report.taskIndex]!.version;
+      const { taskId, content } = planned[report.taskIndex]!.version;
       const asked = report.safetyWord || report.isQuestion;
       return {
         idempotency_key: keyFrom(childId, report.reportId),
@@ -227,6 +234,7 @@ async function addReports(work: Work, { child, childId, planned, history, therap
         left_count: report.left,
         right_count: report.right,
         amount: report.plain,
+        minutes: child.kind === 'steady' && report.done ? minutesTold(content, report.amount, index) : null,
         help: report.help,
         effort: report.effort,
         stop_reason: report.stopReason,

@@ -71,7 +71,7 @@ test.describe('family’s pages', () => {
     expect(await findingsOn(page)).toEqual([]);
     await page.getByRole('link', { name: /La grúa/ }).click();
     await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
-    await page.locator('summary').click();
+    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
     expect(await findingsOn(page)).toEqual([]);
     await page.goto(`${served().url}/f/${'y'.repeat(32)}`);
     expect(await findingsOn(page)).toEqual([]);

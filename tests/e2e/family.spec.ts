@@ -16,7 +16,7 @@ test.describe('with scripts off', () => {
     await box.fill('3');
     await page.getByLabel('Solo palabras').check();
     await page.getByLabel('Bien', { exact: true }).check();
-    await page.locator('summary').click();
+    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
     await page.locator('textarea[name=words]').fill('👩‍👧 مرحبا <b>muy bien</b>');
     await sendReport(page);
     await expect(page.getByRole('status')).toHaveText('Gracias. Está guardado.');
@@ -30,7 +30,7 @@ test.describe('with scripts off', () => {
     await page.goto(`${linkOf('Wren O.')}?lang=en`);
     await openTask(page);
     await page.locator('input[inputmode=numeric]').first().fill('-4');
-    await page.locator('summary').click();
+    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
     await page.locator('textarea[name=words]').fill('kept words');
     await sendReport(page);
     await expect(page.getByText('-4 is less than 0. Write 0 or more.')).toBeVisible();
@@ -90,7 +90,7 @@ test.describe('with scripts on', () => {
   test('something that hurts: the family is told at once what to do and whom to call; the therapist sees it first', async ({ page, browser }) => {
     await page.goto(`${linkOf('Greta J.')}?lang=en`);
     await openTask(page);
-    await page.locator('summary').click();
+    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
     await page.getByRole('checkbox', { name: 'Something hurt' }).check();
     await sendReport(page);
     await expect(page.getByRole('alert').first()).toContainText('call your own doctor. In an emergency call 911.');

@@ -15,7 +15,7 @@ async function reportReached(family: Page, link: string, daysAgo: number): Promi
   await family.getByLabel(/Right hand/).fill('5');
   await family.getByText('No help').click();
   await family.getByText('Just right').click();
-  await family.locator('summary').click();
+  await family.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
   await family.getByLabel(/When was it/).fill(dayBefore(daysAgo));
   await sendReport(family);
   await expect(family.getByRole('status')).toContainText('Thank you. It is saved.');

@@ -69,7 +69,7 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         )}
       </div>
 
-      <TaskInstructions content={content} step={step} child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }} language={language} />
+      <TaskInstructions content={content} step={step} child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }} language={language} pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0} />
 
       <ReportForm action={`/f/${token}/report`} words={{ kept: t('family.kept'), sent: t('family.sent') }}>
         <input type="hidden" name="lang" value={language} />

@@ -8,10 +8,12 @@ interface Props {
   readonly step: number;
   readonly child: { readonly calledName: string; readonly hand: Hand; readonly care: ChildForSafety | null };
   readonly language: Language;
+  /** Pieces to get ready for the day; 0 where there are none. */
+  readonly pieces: number;
 }
 
 /** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
-export function TaskInstructions({ content, step, child, language }: Props) {
+export function TaskInstructions({ content, step, child, language, pieces }: Props) {
   const t = familyWords(language);
   const local = (text: LocalText) => text[language];
   const places = placesFor(content, child.hand);
@@ -32,6 +34,7 @@ export function TaskInstructions({ content, step, child, language }: Props) {
               </li>
             ))}
           </ul>
+          {pieces > 0 && <p>{t('family.prepare', { pieces })}</p>}
         </>
       )}
       {places.length > 0 && (

@@ -8,8 +8,8 @@ import { TaskInstructions } from './TaskInstructions';
 const library = loadLibrary();
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const care: ChildForSafety = { ageYears: 5, mouthsThings: true, scissorsAllowed: true, allergies: ['wheat'], texturesAvoided: [] };
-const page = (slug: string, step: number, change: { hand?: Hand; language?: 'en' | 'es'; care?: ChildForSafety | null } = {}) =>
-  renderToStaticMarkup(<TaskInstructions content={task(slug)} step={step} child={{ calledName: 'Odalys', hand: change.hand ?? 'right', care: change.care === undefined ? care : change.care }} language={change.language ?? 'en'} />);
+const page = (slug: string, step: number, change: { hand?: Hand; language?: 'en' | 'es'; care?: ChildForSafety | null; pieces?: number } = {}) =>
+  renderToStaticMarkup(<TaskInstructions content={task(slug)} step={step} child={{ calledName: 'Odalys', hand: change.hand ?? 'right', care: change.care === undefined ? care : change.care }} language={change.language ?? 'en'} pieces={change.pieces ?? 0} />);
 
 describe('a task’s instructions', () => {
   it('name what this step needs, and what may replace it', () => {
@@ -25,6 +25,12 @@ describe('a task’s instructions', () => {
     expect(page('brick-press', 1)).toContain('Play dough: check the label for wheat.');
     expect(page('brick-press', 1, { care: { ...care, allergies: [] } })).not.toContain('check the label');
     expect(page('cut-the-planks', 1, { language: 'es' })).toContain('Use tijeras de punta roma.');
+  });
+
+  it('say how many pieces to get ready, where there are any', () => {
+    expect(page('bundle-bands', 3, { pieces: 8 })).toContain('For today get 8 pieces ready.');
+    expect(page('bundle-bands', 3, { pieces: 1, language: 'es' })).toContain('Para hoy prepare 1 pieza.');
+    expect(page('bundle-bands', 3)).not.toContain('ready.');
   });
 
   it('tell cues to the helper beside the steps', () => {

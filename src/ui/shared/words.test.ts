@@ -2,7 +2,7 @@ import en from '../../../messages/en.json';
 import es from '../../../messages/es.json';
 import { familyWords, languageFor, words } from './words';
 
-const FAMILY_PARTS = ['texts', 'family', 'reportIssues', 'faults', 'levels', 'familySafety', 'allergens'] as const;
+const FAMILY_PARTS = ['texts', 'family', 'reportIssues', 'faults', 'levels', 'familySafety', 'allergens', 'shapes'] as const;
 
 function keysOf(value: object, path = ''): string[] {
   return Object.entries(value).flatMap(([key, inner]) => (typeof inner === 'object' ? keysOf(inner as object, `${path}${key}.`) : [`${path}${key}`]));

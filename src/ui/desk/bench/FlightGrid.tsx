@@ -5,6 +5,7 @@ import { filledStep, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
+import { SHAPE_KNOB } from './usualLevels';
 import { BenchStairs } from './BenchStairs';
 
 interface Props {
@@ -146,6 +147,7 @@ export function AddKnob({ task, edit }: { task: TaskContent; edit: Dispatch<Benc
   const add = (value: string) => {
     if (value === '') return;
     if (isFieldKnob(value)) return edit({ kind: 'addKnob', knob: value });
+    if (value === SHAPE_KNOB) return edit({ kind: 'addKnob', knob: SHAPE_KNOB, name: { en: 'shape', es: 'forma' } });
     const number = task.knobs.filter(({ knob }) => knob.startsWith('own:')).length + 1;
     edit({ kind: 'addKnob', knob: `own:own-${number}` as KnobKey, name: { en: '', es: '' } });
   };
@@ -159,6 +161,7 @@ export function AddKnob({ task, edit }: { task: TaskContent; edit: Dispatch<Benc
             {words(`knobs.${knob}`)}
           </option>
         ))}
+        {!task.knobs.some(({ knob }) => knob === SHAPE_KNOB) && <option value={SHAPE_KNOB}>shape: strokes and shapes in order</option>}
         <option value="own">a knob of your own</option>
       </select>
     </label>

@@ -6,7 +6,7 @@ import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
 import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
-import { usualLevel } from './usualLevels';
+import { usualLevels } from './usualLevels';
 
 interface Props {
   readonly task: TaskContent;
@@ -50,7 +50,7 @@ export function KnobEditor({ task, findings, edit, fixed }: Props) {
 
 function AddLevel({ task, index, edit }: { task: TaskContent; index: number; edit: Dispatch<BenchEdit> }) {
   const { knob, levels } = task.knobs[index]!;
-  const free = isFieldKnob(knob) ? FIELD_KNOBS[knob].usual.filter((usual) => !levels.some((level) => level.usual === usual)).map((usual) => usualLevel(knob, usual)) : [];
+  const free = usualLevels(knob).filter(({ usual }) => !levels.some((level) => level.usual === usual));
   return (
     <label className="text-[14px]">
       <span className="sr-only">Add a level</span>

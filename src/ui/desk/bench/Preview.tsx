@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { reckonDose } from '@/core/dose';
 import { contentFor } from '@/core/program';
 import { skinsOf, type Hand, type Skin, type TaskContent } from '@/core/tasks';
 import { TaskInstructions } from '../../family/TaskInstructions';
@@ -40,7 +41,7 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
         <p className="mt-2 font-title text-[22px] leading-tight font-bold">{content.title[language] || '…'}</p>
         {content.story && <p className="mt-1">{content.story[language]}</p>}
         <p className="sheet mt-2 font-bold">{here?.how[language] || '…'}</p>
-        <TaskInstructions content={content} step={step + 1} child={{ calledName: language === 'es' ? 'La niña o el niño' : 'Your child', hand, care: null }} language={language} />
+        <TaskInstructions content={content} step={step + 1} child={{ calledName: language === 'es' ? 'La niña o el niño' : 'Your child', hand, care: null }} language={language} pieces={content.dose.piecesPerRepetition > 0 ? reckonDose(content.dose, 1).piecesPerDay : 0} />
       </div>
     </aside>
   );

@@ -1,5 +1,5 @@
 import type { Dispatch } from 'react';
-import type { TaskContent } from '@/core/tasks';
+import { filledStep, type TaskContent } from '@/core/tasks';
 import type { BenchEdit } from './benchEdits';
 import { harderBy } from './FlightGrid';
 import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
@@ -17,6 +17,7 @@ interface Props {
 export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props) {
   const here = task.ladder.steps[step];
   if (!here) return null;
+  const filled = filledStep(task, here);
   const path = ['ladder', 'steps', step];
   const manyKnobs = findings.some((finding) => finding.code === 'ladder' && finding.finding.code === 'manyKnobs' && finding.finding.step === step + 1 && finding.finding.knobs.length > 2);
   const atEnd = step + 1 === task.ladder.startStep && (step === 0 || step === task.ladder.steps.length - 1);
@@ -65,6 +66,11 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
       <div className="mt-1 grid gap-1.5">
         <LocalField label="name" value={here.name} fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })} />
         <LocalField label="how it is done" value={here.how} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'how'], value })} />
+        {here.how.en.includes('{') && (
+          <p className="text-[14px] text-soft">
+            reads: “{filled.how.en}” · “{filled.how.es}”
+          </p>
+        )}
         {(manyKnobs || here.manyKnobsReason !== undefined) && (
           <Reason label="why three or more knobs may turn at once here" value={here.manyKnobsReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: [...path, 'manyKnobsReason'], value: value || undefined })} />
         )}

@@ -58,6 +58,9 @@ describe('edits of a task', () => {
     const own = edit({ kind: 'addKnob', knob: 'own:wind', name: { en: 'wind', es: 'viento' } });
     expect(own.knobs.at(-1)).toMatchObject({ name: { en: 'wind' }, levels: [{ en: '' }, { en: '' }] });
     expect(own.ladder.steps.every((step) => step.grade['own:wind'] === 0)).toBe(true);
+    const shapes = edit({ kind: 'addKnob', knob: 'own:shape', name: { en: 'shape', es: 'forma' } }).knobs.at(-1)!;
+    expect(shapes.levels).toHaveLength(10);
+    expect(shapes.levels.slice(0, 3).map((level) => [level.usual, level.es])).toEqual([['vertical', 'raya hacia abajo'], ['horizontal', 'raya a lo ancho'], ['circle', 'círculo']]);
     expect(edit({ kind: 'addKnob', knob: 'tool' })).toBe(crane);
   });
 

@@ -1,6 +1,6 @@
-import { FIELD_KNOBS, isFieldKnob, type Grade, type KnobKey } from '@/core/knobs';
+import type { Grade, KnobKey } from '@/core/knobs';
 import type { LocalText, TaskContent, TaskStep } from '@/core/tasks';
-import { usualLevel } from './usualLevels';
+import { usualLevels } from './usualLevels';
 
 type Path = readonly (string | number)[];
 
@@ -59,6 +59,8 @@ function setAt(node: unknown, [key, ...rest]: Path, change: (value: unknown) => 
   return others;
 }
 
+/** A knob has no more levels than this. */
+const MOST_LEVELS = 10;
 const EMPTY: LocalText = { en: '', es: '' };
 const copyOf = (step: TaskStep | undefined): TaskStep => ({ name: EMPTY, how: EMPTY, grade: { ...step?.grade } });
 
@@ -97,8 +99,8 @@ function moved(task: TaskContent, step: number, by: 1 | -1): TaskContent {
 
 function withKnob(task: TaskContent, knob: KnobKey, name?: LocalText): TaskContent {
   if (task.knobs.some((known) => known.knob === knob)) return task;
-  const usual = isFieldKnob(knob) ? FIELD_KNOBS[knob].usual.map((id) => usualLevel(knob, id)) : [EMPTY, EMPTY];
-  const levels = usual.length >= 2 ? usual : [...usual, EMPTY];
+  const usual = usualLevels(knob).slice(0, MOST_LEVELS);
+  const levels = usual.length >= 2 ? usual : [EMPTY, EMPTY];
   const knobs = [...task.knobs, { knob, ...(name ? { name } : {}), levels }];
   return withGrades({ ...task, knobs }, (step) => ({ ...step, grade: { ...step.grade, [knob]: 0 } }));
 }

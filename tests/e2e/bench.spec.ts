@@ -188,7 +188,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(page.getByText('Pocket the big ones is in the library.')).toBeVisible();
 
   // A child of whom no other test tells: left-handed, things still go into the mouth, allergic to wheat, little at home.
-  const childId = await childIdOf('Greta J.');
+  const childId = await childIdOf('Xiomara C.');
   const home = ['bottle-caps', 'buttons-big', 'paper', 'marker', 'tape', 'tray', 'lidded-box', 'card'];
   await ask("UPDATE children SET hand = 'left', mouths_things = 1, allergies = ?, textures_avoided = '[]', materials_at_home = ?, task_settings = '{}' WHERE id = ?", [JSON.stringify(['wheat']), JSON.stringify(home), childId]);
   await page.goto(`/children/${childId}/program`);

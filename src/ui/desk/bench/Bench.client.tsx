@@ -4,10 +4,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import type { CalendarDay, Instant } from '@/core/calendar';
-import { checkTask } from '@/core/library';
-import { taskContentSchema, type HomeMaterial, type TaskContent } from '@/core/tasks';
+import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import { longDay } from '../../shared/days';
 import { KeyCap } from '../KeyCap';
+import { benchFindings, benchFindingWords } from './benchFindings';
 import { benchHistory, startHistory } from './benchHistory';
 import { CompareWithStock } from './CompareWithStock';
 import { CopyTask } from './CopyTask';
@@ -16,7 +16,7 @@ import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
 import { AddKnob, FlightGrid } from './FlightGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
-import { FindingsAt, Section, Small, benchFindingWords, type BenchFinding } from './parts';
+import { FindingsAt, Section, Small } from './parts';
 import { Preview } from './Preview';
 import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
@@ -58,7 +58,7 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
   const router = useRouter();
   const isChanged = history.past.length > 0 || history.future.length > 0;
   const kept = useKeeping(task, isChanged && !busy, keep);
-  const findings = useMemo(() => findingsOf(task), [task]);
+  const findings = useMemo(() => benchFindings(task), [task]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   const shownStep = Math.min(step, task.ladder.steps.length - 1);
 
@@ -214,17 +214,9 @@ function standing({ ownerName, versions, taskVersionId, draftSavedAt }: BenchPro
   return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${draftSavedAt !== null ? ', with changes that are not in the library yet' : ''}`;
 }
 
-function findingsOf(task: TaskContent): BenchFinding[] {
-  const form = taskContentSchema.safeParse(task);
-  const faults: BenchFinding[] = form.success
-    ? []
-    : form.error.issues.map((issue) => ({ code: 'form', severity: 'error', path: issue.path.join('.'), said: issue.code === 'too_small' ? 'still empty' : issue.message.toLowerCase() }));
-  return [...checkTask(task), ...faults];
-}
-
-/** What is wrong on other steps than the chosen one, each a way there. */
-function OtherSteps({ findings, step, task, onStep }: { findings: readonly BenchFinding[]; step: number; task: TaskContent; onStep: (step: number) => void }) {
-  const others = findings.filter((finding) => finding.path.startsWith('ladder.steps.') && Number(finding.path.split('.')[2]) !== step && finding.severity !== 'note');
+/** What is wrong on other steps than the chosen one, each a way there. What is still empty shows in the grid itself. */
+function OtherSteps({ findings, step, task, onStep }: { findings: ReturnType<typeof benchFindings>; step: number; task: TaskContent; onStep: (step: number) => void }) {
+  const others = findings.filter((finding) => finding.path.startsWith('ladder.steps.') && Number(finding.path.split('.')[2]) !== step && finding.severity !== 'note' && finding.code !== 'form');
   if (others.length === 0) return null;
   return (
     <ul className="mt-1.5 text-[14px]">

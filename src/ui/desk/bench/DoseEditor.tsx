@@ -5,7 +5,8 @@ import { words } from '../../shared/words';
 import { doseSentence, hiddenPractice, minutesSentence } from '../doseWords';
 import { seededRandom } from '../../shared/seededRandom';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, LocalField, NumberField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

@@ -3,7 +3,8 @@ import { PARTS, SETTING_CHOICES, SKILLS, SKINS, type SettingId, type Skill, type
 import { words } from '../../shared/words';
 import { SettingSelects } from '../SettingSelects';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, LocalField, NumberField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

@@ -5,7 +5,8 @@ import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, LocalField, Small } from './parts';
 import { usualLevels } from './usualLevels';
 
 interface Props {

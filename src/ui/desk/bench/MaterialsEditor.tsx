@@ -4,7 +4,8 @@ import { ALLERGENS, HAZARDS, TEXTURES, type HomeMaterial, type Material, type Sh
 import { words } from '../../shared/words';
 import { smallPartWords } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, LocalField, NumberField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

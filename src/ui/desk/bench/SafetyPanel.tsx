@@ -4,8 +4,9 @@ import { HAZARDS, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { safetyWords } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
+import type { BenchFinding } from './benchFindings';
 import { Ticks } from './MaterialsEditor';
-import { FindingsAt, Small, type BenchFinding } from './parts';
+import { FindingsAt, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

@@ -1,8 +1,9 @@
 import type { Dispatch } from 'react';
 import { filledStep, type TaskContent } from '@/core/tasks';
 import type { BenchEdit } from './benchEdits';
+import type { BenchFinding } from './benchFindings';
 import { harderBy } from './FlightGrid';
-import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
+import { FindingsAt, LocalField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

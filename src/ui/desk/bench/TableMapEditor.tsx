@@ -3,7 +3,8 @@ import { placesFor, type TaskContent } from '@/core/tasks';
 import { TableMapDrawing } from '../../family/TableMapDrawing';
 import { words } from '../../shared/words';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, LocalField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, LocalField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

@@ -2,7 +2,8 @@ import type { Dispatch } from 'react';
 import type { LocalText, TaskContent } from '@/core/tasks';
 import { familyTextOf } from '@/core/wording';
 import type { BenchEdit } from './benchEdits';
-import { FindingsAt, GradeRuler, LocalField, Small, type BenchFinding } from './parts';
+import type { BenchFinding } from './benchFindings';
+import { FindingsAt, GradeRuler, LocalField, Small } from './parts';
 
 interface Props {
   readonly task: TaskContent;

@@ -1,19 +1,8 @@
 import type { ReactNode } from 'react';
-import type { TaskFinding } from '@/core/library';
 import type { LocalText, TaskContent } from '@/core/tasks';
 import { checkWording, readingGrade, type WordingLanguage } from '@/core/wording';
 import { Finding } from '../Finding';
-import { taskFindingWords } from '../taskWords';
-
-/** A fault of the task's form: something empty, a number out of range. */
-export interface FormFault {
-  readonly code: 'form';
-  readonly severity: 'error';
-  readonly path: string;
-  readonly said: string;
-}
-
-export type BenchFinding = TaskFinding | FormFault;
+import { benchFindingWords, type BenchFinding } from './benchFindings';
 
 export function Section({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   return (
@@ -38,22 +27,6 @@ export function FindingsAt({ findings, path, task, deep = false }: { findings: r
         {benchFindingWords(finding, task)}
       </Finding>
     ));
-}
-
-export function benchFindingWords(finding: BenchFinding, task: TaskContent): string {
-  return finding.code === 'form' ? `${placeInWords(finding.path)}: ${finding.said}.` : taskFindingWords(finding, task);
-}
-
-const PLACES: Readonly<Record<string, string>> = {
-  title: 'Title', story: 'Story', helperSteps: 'Steps for the helper', childSteps: 'Steps for the child', looksRight: 'Looks right when', cautions: 'Watch out', cues: 'Cues', stopRule: 'Stop rule',
-  materials: 'Materials', tableMap: 'Table map', dose: 'Dose', knobs: 'Knob', ladder: 'Ladder', ages: 'Ages', skins: 'Skin',
-};
-
-/** "Ladder, step 3, how (Spanish)" for `ladder.steps.2.how.es`. */
-function placeInWords(path: string): string {
-  const [first = '', ...rest] = path.split('.');
-  const parts = rest.map((part, index) => (/^\d+$/.test(part) ? `${rest[index - 1] === 'steps' ? 'step ' : ''}${Number(part) + 1}` : part === 'es' ? 'Spanish' : part === 'en' ? 'English' : part === 'steps' ? '' : part));
-  return [PLACES[first] ?? first, ...parts.filter(Boolean)].join(', ');
 }
 
 interface TextProps {

@@ -62,7 +62,7 @@ describe('a decision in words', () => {
   });
 
   it('names the knob that moves, from which level to which', () => {
-    expect(movedKnobs(task, 3, 4)).toEqual(['position: box on the same side → box across the middle']);
+    expect(movedKnobs(task, 3, 4)).toEqual(['position: box just past the middle → box far across']);
     expect(movedKnobs(task, 3, 3)).toEqual([]);
     expect(movedKnobs(task, 3, 99)).toEqual([]);
   });

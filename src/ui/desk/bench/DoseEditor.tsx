@@ -1,19 +1,11 @@
-import { useState, type Dispatch } from 'react';
+import { useState } from 'react';
 import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards } from '@/core/dose';
 import { SKILLS, type Skill, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { doseSentence, hiddenPractice, minutesSentence } from '../doseWords';
 import { seededRandom } from '../../shared/seededRandom';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
-
-interface Props {
-  readonly task: TaskContent;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
-}
 
 type Target = TaskContent['dose']['target'];
 const TARGETS: Record<Target['kind'], string> = { count: 'count of good ones', time: 'time', untilDone: 'until done' };
@@ -21,7 +13,7 @@ const HANDS = { preferred: 'one hand', each: 'each hand in turn', both: 'hands t
 const DAYS = 5;
 
 /** How much of it: the target, what a day and a week come to, what has to be prepared, how long it takes. */
-export function DoseEditor({ task, findings, edit, fixed }: Props) {
+export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
   const { dose } = task;
   const { target } = dose;
   const amount = target.kind === 'count' ? target.perRound : target.kind === 'time' ? target.minutesPerRound : target.pieces;
@@ -80,7 +72,7 @@ function targetOf(kind: Target['kind'], amount: number): Target {
 }
 
 /** Movements hidden in set-up: practice too, so they count. */
-function SetUp({ task, edit, fixed }: Pick<Props, 'task' | 'edit' | 'fixed'>) {
+function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed'>) {
   const { setUpMovements } = task.dose;
   const path = ['dose', 'setUpMovements'];
   return (

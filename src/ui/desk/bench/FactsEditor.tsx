@@ -1,20 +1,11 @@
-import type { Dispatch } from 'react';
-import { PARTS, SETTING_CHOICES, SKILLS, SKINS, type SettingId, type Skill, type TaskContent } from '@/core/tasks';
+import { PARTS, SETTING_CHOICES, SKILLS, SKINS, type SettingId, type Skill } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { SettingSelects } from '../SettingSelects';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
-interface Props {
-  readonly task: TaskContent;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
-}
-
 /** What the task is: its name and story, the skills it practises, its part of a session, the ages it is made for. */
-export function FactsEditor({ task, findings, edit, fixed }: Props) {
+export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       <div className="mt-1.5 grid gap-1.5">
@@ -82,7 +73,7 @@ function SkillSelect({ label, value, onSkill, fixed }: { label: string; value: S
 }
 
 /** Where schools of thought differ: what this task takes unless child or program say otherwise. */
-export function SettingsEditor({ task, edit, fixed }: Pick<Props, 'task' | 'edit' | 'fixed'>) {
+export function SettingsEditor({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed'>) {
   const known = Object.keys(task.settings) as SettingId[];
   const free = (Object.keys(SETTING_CHOICES) as SettingId[]).filter((id) => !known.includes(id));
   return (
@@ -109,7 +100,7 @@ export function SettingsEditor({ task, edit, fixed }: Pick<Props, 'task' | 'edit
 }
 
 /** Other dresses of the same mechanics: the child's data goes on as one series. */
-export function SkinsEditor({ task, findings, edit, fixed }: Props) {
+export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       {SKINS.slice(1).map((skin) => {

@@ -1,23 +1,15 @@
 import type { Dispatch } from 'react';
-import { FIELD_KNOBS, isFieldKnob, MEASURES, type MeasureName } from '@/core/knobs';
-import { physicalDifficulty } from '@/core/knobs';
+import { FIELD_KNOBS, isFieldKnob, MEASURES, physicalDifficulty, type MeasureName } from '@/core/knobs';
 import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { knobName } from '../taskWords';
 import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
 import { usualLevels } from './usualLevels';
 
-interface Props {
-  readonly task: TaskContent;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
-}
-
 /** The knobs with their levels, easiest first, and what of a level can be measured. */
-export function KnobEditor({ task, findings, edit, fixed }: Props) {
+export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       {task.knobs.map((knob, index) => (

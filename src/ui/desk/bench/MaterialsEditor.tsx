@@ -1,19 +1,13 @@
-import type { Dispatch } from 'react';
 import { smallPartVerdict } from '@/core/safety';
-import { ALLERGENS, HAZARDS, TEXTURES, type HomeMaterial, type Material, type Shape, type TaskContent } from '@/core/tasks';
+import { ALLERGENS, HAZARDS, TEXTURES, type HomeMaterial, type Material, type Shape } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { smallPartWords } from '../taskWords';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
-interface Props {
-  readonly task: TaskContent;
+interface Props extends EditorProps {
   /** Everything that the library's tasks use: taken over with its size and cautions. */
   readonly things: readonly HomeMaterial[];
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
 }
 
 /** What is needed, how many, how big (and so whether it is a small part), and what may replace it. */

@@ -1,19 +1,13 @@
-import type { Dispatch } from 'react';
 import { judgeSafety, thingsAt, type ChildForSafety } from '@/core/safety';
-import { HAZARDS, type TaskContent } from '@/core/tasks';
+import { HAZARDS } from '@/core/tasks';
 import { words } from '../../shared/words';
 import { safetyWords } from '../taskWords';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
 import { Ticks } from './MaterialsEditor';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, Small } from './parts';
 
-interface Props {
-  readonly task: TaskContent;
+interface Props extends EditorProps {
   readonly titles: Readonly<Record<string, string>>;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
 }
 
 const MOUTHING: ChildForSafety = { ageYears: 4, mouthsThings: true, scissorsAllowed: false, allergies: [], texturesAvoided: [] };

@@ -1,17 +1,11 @@
-import type { Dispatch } from 'react';
-import { filledStep, type TaskContent } from '@/core/tasks';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import { filledStep } from '@/core/tasks';
 import { harderBy } from './FlightGrid';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
 
-interface Props {
-  readonly task: TaskContent;
+interface Props extends EditorProps {
   readonly step: number;
   readonly onStep: (step: number) => void;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
 }
 
 /** The chosen step: what makes it harder, what it is called, how it is done. */

@@ -1,22 +1,13 @@
-import type { Dispatch } from 'react';
-import { placesFor, type TaskContent } from '@/core/tasks';
+import { placesFor } from '@/core/tasks';
 import { TableMapDrawing } from '../../family/TableMapDrawing';
 import { words } from '../../shared/words';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
-
-interface Props {
-  readonly task: TaskContent;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
-}
 
 const PLACES = { preferredSide: 'on the preferred side', otherSide: 'on the other side', middle: 'in the middle', far: 'far' } as const;
 
 /** Where things lie, said once for every hand, and seen as each hand gets it. */
-export function TableMapEditor({ task, findings, edit, fixed }: Props) {
+export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       {task.tableMap.map((place, index) => (

@@ -1,16 +1,7 @@
-import type { Dispatch } from 'react';
-import type { LocalText, TaskContent } from '@/core/tasks';
+import type { LocalText } from '@/core/tasks';
 import { familyTextOf } from '@/core/wording';
-import type { BenchEdit } from './benchEdits';
-import type { BenchFinding } from './benchFindings';
+import type { EditorProps } from './editorProps';
 import { FindingsAt, GradeRuler, LocalField, Small } from './parts';
-
-interface Props {
-  readonly task: TaskContent;
-  readonly findings: readonly BenchFinding[];
-  readonly edit: Dispatch<BenchEdit>;
-  readonly fixed: boolean;
-}
 
 const LISTS = [
   { key: 'helperSteps', title: 'Steps for the helper', most: 8 },
@@ -21,7 +12,7 @@ const LISTS = [
 ] as const;
 
 /** Everything that is said to helper and child, with its reading grade while it is typed. */
-export function WordsEditor({ task, findings, edit, fixed }: Props) {
+export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       <p className="mt-1.5 flex flex-wrap gap-x-8 text-[14px]">

@@ -1,0 +1,13 @@
+import type { Dispatch } from 'react';
+import type { TaskContent } from '@/core/tasks';
+import type { BenchEdit } from './benchEdits';
+import type { BenchFinding } from './benchFindings';
+
+/** What every editor of the bench gets. */
+export interface EditorProps {
+  readonly task: TaskContent;
+  readonly findings: readonly BenchFinding[];
+  readonly edit: Dispatch<BenchEdit>;
+  /** True where the task may only be looked at. */
+  readonly fixed: boolean;
+}

@@ -62,11 +62,10 @@ function withLevels(task: TaskContent, knob: TaskContent['knobs'][number], level
 /** Name and way of a step with its shape and its way of making a mark filled in. */
 export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): TaskStep {
   const levelOf = (key: KnobKey) => task.knobs.find(({ knob }) => knob === key)?.levels[step.grade[key] ?? 0];
-  const shape = levelOf(SHAPE_KNOB);
   const marking = levelOf('markMaking');
-  const mark = SETTING_WORDS.mark[marking?.usual as keyof typeof SETTING_WORDS.mark];
-  const fill = (text: LocalText, language: keyof LocalText) =>
-    [['{shape}', shape], ['{marking}', marking], ['{mark}', mark]].reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole as string, (words as LocalText)[language]) : filled), text[language]);
+  const ways: Readonly<Record<string, LocalText>> = SETTING_WORDS.mark;
+  const holes: Readonly<Record<string, LocalText | undefined>> = { '{shape}': levelOf(SHAPE_KNOB), '{marking}': marking, '{mark}': ways[marking?.usual ?? ''] };
+  const fill = (text: LocalText, language: keyof LocalText) => Object.entries(holes).reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole, words[language]) : filled), text[language]);
   const filled = (text: LocalText): LocalText => ({ en: fill(text, 'en'), es: fill(text, 'es') });
   return { ...step, name: filled(step.name), how: filled(step.how) };
 }

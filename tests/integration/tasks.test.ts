@@ -91,9 +91,24 @@ describe('the bench', () => {
     expect((await viewBench(bed.context, teodor, 'crane-lift')).mayChange).toBe(false);
   });
 
+  it('lets two people begin a task of the same name: both can put theirs into the library', async () => {
+    const hers = await startTask(bed.context, ines, { from: 'wall-push', title: 'Same name' });
+    const theirs = await startTask(bed.context, marit, { from: 'wall-push', title: 'Same name' });
+    expect([hers.slug, theirs.slug]).toEqual(['same-name', 'same-name-2']);
+    expect(await shelveTask(bed.context, ines, (await viewBench(bed.context, ines, hers.slug)).content)).toEqual({ number: 1 });
+    expect(await shelveTask(bed.context, marit, (await viewBench(bed.context, marit, theirs.slug)).content)).toEqual({ number: 1 });
+  });
+
+  it('takes no pack in over what lies on another’s bench', async () => {
+    const { slug } = await startTask(bed.context, ines, { from: 'wall-push', title: 'On my bench' });
+    const pack = (await exportPack(bed.context, marit, ['wall-push'])).replaceAll('"wall-push"', `"${slug}"`);
+    expect(await importPack(bed.context, marit, pack)).toEqual({ ok: false, faults: [], taken: [slug] });
+    expect((await viewBench(bed.context, ines, slug)).mayChange).toBe(true);
+  });
+
   it('keeps each person’s bench to themselves', async () => {
     await copyOf('tile-the-roof', 'Only mine');
-    expect((await viewLibrary(bed.context, marit)).onBench).toEqual([]);
+    expect((await viewLibrary(bed.context, marit)).onBench.map((draft) => draft.slug)).not.toContain('only-mine');
     expect(await refusal(viewBench(bed.context, marit, 'only-mine'))).toBe('notFound');
     expect(await refusal(viewBench(bed.context, ines, 'never-heard-of'))).toBe('notFound');
   });

@@ -91,6 +91,12 @@ export async function taskDrafts(work: Work, personId: number, slug?: string): P
   );
 }
 
+/** Slugs that lie on anybody's bench but one person's: they are spoken for, though the library has none of them yet. */
+export async function slugsOnOtherBenches(work: Work, personId: number): Promise<string[]> {
+  const rows = await work.select<{ slug: string }>('SELECT DISTINCT slug FROM task_drafts WHERE person_id <> :personId', { personId });
+  return rows.map((row) => row.slug);
+}
+
 export async function saveTaskDraft(work: Work, personId: number, { slug, content, basedOn, savedAt }: TaskDraft & { readonly content: object }): Promise<void> {
   await dropTaskDraft(work, personId, slug);
   await work.insert('task_drafts', { person_id: personId, slug, content, based_on: basedOn, saved_at: savedAt });

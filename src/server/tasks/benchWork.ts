@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { checkTask } from '@/core/library';
 import { taskContentSchema, taskDraftSchema, type TaskContent } from '@/core/tasks';
-import { addTaskVersion, dropTaskDraft, inTransaction, saveTaskDraft, taskDrafts, taskRecords, type TaskRecord, type Work } from '@/db';
+import { addTaskVersion, dropTaskDraft, inTransaction, saveTaskDraft, slugsOnOtherBenches, taskDrafts, taskRecords, type TaskRecord, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -33,7 +33,9 @@ const LONGEST_SLUG = 50;
 
 async function freeSlug(work: Work, personId: number, title: string): Promise<string> {
   const plain = title.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, LONGEST_SLUG) || 'task';
-  const taken = new Set([...(await taskRecords(work)).map((task) => task.slug), ...(await taskDrafts(work, personId)).map((draft) => draft.slug)]);
+  const shelved = (await taskRecords(work)).map((task) => task.slug);
+  const own = (await taskDrafts(work, personId)).map((draft) => draft.slug);
+  const taken = new Set([...shelved, ...own, ...(await slugsOnOtherBenches(work, personId))]);
   let slug = plain;
   for (let number = 2; taken.has(slug); number += 1) slug = `${plain}-${number}`;
   return slug;

@@ -1,5 +1,5 @@
 import { readTaskPack, taskPackJsonSchema, writeTaskPack, type PackFault } from '@/formats';
-import { addTaskVersion, inTransaction, taskRecords } from '@/db';
+import { addTaskVersion, inTransaction, slugsOnOtherBenches, taskRecords } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -23,7 +23,8 @@ export async function importPack(context: Context, actor: PersonActor, text: str
   if (!read.ok) return { ok: false, faults: read.issues, taken: [] };
   return inTransaction(context.db, async (work): Promise<PackAnswer> => {
     const all = await taskRecords(work);
-    const taken = read.value.tasks.filter((task) => all.some((known) => known.slug === task.slug && known.ownerId !== actor.personId)).map((task) => task.slug);
+    const others = new Set([...all.filter((task) => task.ownerId !== actor.personId).map((task) => task.slug), ...(await slugsOnOtherBenches(work, actor.personId))]);
+    const taken = read.value.tasks.map((task) => task.slug).filter((slug) => others.has(slug));
     if (taken.length) return { ok: false, faults: [], taken };
     for (const task of read.value.tasks) await addTaskVersion(work, task, context.now(), { ownerId: actor.personId, copiedFrom: null });
     return { ok: true, added: read.value.tasks.map((task) => task.slug) };

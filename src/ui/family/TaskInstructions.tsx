@@ -20,8 +20,13 @@ export function TaskInstructions({ content, step, child, language, pieces }: Pro
   const placeWords = (place: (typeof places)[number]) => t(`family.side.${place.side}`, { what: local(place.what) });
   const needed = content.materials.filter((material) => isNeededAt(material, step));
   const { findings, supervision } = cautionsFor(content, step, child.care);
+  // A step's own words tell what is new; where everything stands is read from its grade.
+  const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
   return (
     <>
+      <p className="mt-2">
+        <strong>{t('family.asItStands')}</strong> {standing.map(local).join(' · ')}
+      </p>
       {needed.length > 0 && (
         <>
           <h2 className="mt-4 text-[18px]">{t('family.need')}</h2>

@@ -27,6 +27,11 @@ describe('a task’s instructions', () => {
     expect(page('cut-the-planks', 1, { language: 'es' })).toContain('Use tijeras de punta roma.');
   });
 
+  it('tell where every knob stands, whatever the step’s own words leave out', () => {
+    expect(page('vest-buttons', 3)).toContain('Today so:</strong> shown first · shirt buttons · on the table · two buttons');
+    expect(page('vest-buttons', 6, { language: 'es' })).toContain('Hoy, así:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones');
+  });
+
   it('say how many pieces to get ready, where there are any', () => {
     expect(page('bundle-bands', 3, { pieces: 8 })).toContain('For today get 8 pieces ready.');
     expect(page('bundle-bands', 3, { pieces: 1, language: 'es' })).toContain('Para hoy prepare 1 pieza.');

@@ -38,7 +38,10 @@ export default defineConfig([
         'error',
         {
           patterns: [
-            { regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)', message: 'core imports nothing of ours outside core.' },
+            {
+              regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)',
+              message: 'core imports nothing of ours outside core.',
+            },
             { regex: '^(?!\\.|@/core/|zod$)', message: 'core stands on zod alone.' },
             { regex: '^\\.\\./[a-zA-Z]+/', message: 'Import another topic by its index.' },
           ],
@@ -50,11 +53,53 @@ export default defineConfig([
   {
     // Syllables are counted by dictionaries and rules that others keep.
     files: ['src/core/wording/readingEase.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)', message: 'core imports nothing of ours outside core.' }, { regex: '^(?!\\.|zod$|syllable$|silabea$)', message: 'Only the two syllable counters.' }] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)',
+              message: 'core imports nothing of ours outside core.',
+            },
+            { regex: '^(?!\\.|zod$|syllable$|silabea$)', message: 'Only the two syllable counters.' },
+          ],
+        },
+      ],
+    },
   },
-  { files: ['src/ui/**/*.{ts,tsx}'], rules: { 'no-restricted-imports': ['error', notFrom('app|server|db|formats|workers', 'ui stands on core alone and never reaches the database.')] } },
-  { files: ['src/db/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|formats|workers', 'db stands on core alone.')] } },
-  { files: ['src/formats/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|db|workers', 'formats stand on core alone.')] } },
+  {
+    files: ['src/ui/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        notFrom('app|server|db|formats|workers', 'ui stands on core alone and never reaches the database.'),
+      ],
+    },
+  },
+  {
+    files: ['src/db/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|formats|workers', 'db stands on core alone.')] },
+  },
+  {
+    files: ['src/formats/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|db|workers', 'formats stand on core alone.')] },
+  },
   { files: ['src/server/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui', 'server knows no screens.')] } },
-  { files: ['src/app/**/*.{ts,tsx}'], rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^(@/|(\\.\\./)+(src/)?)(db|formats)(/|$)', message: 'Routes call one use case; they do not reach the database.' }, { regex: '^(sequelize|mariadb|umzug)$', message: 'Routes do not reach the database.' }, BY_INDEX] }], 'max-lines': ['error', { max: 60, skipBlankLines: true, skipComments: true }] } },
+  {
+    files: ['src/app/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { regex: '^(@/|(\\.\\./)+(src/)?)(db|formats)(/|$)', message: 'Routes call one use case; they do not reach the database.' },
+            { regex: '^(sequelize|mariadb|umzug)$', message: 'Routes do not reach the database.' },
+            BY_INDEX,
+          ],
+        },
+      ],
+      'max-lines': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+    },
+  },
 ]);

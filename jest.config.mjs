@@ -2,8 +2,15 @@
 process.env.TZ = 'Asia/Kathmandu';
 
 const shared = {
-  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|syllable|flesch|flesch-kincaid|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs)/)'],
+  transform: {
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+    ],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(pure-rand|syllable|flesch|flesch-kincaid|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],
   testEnvironment: 'node',
@@ -11,7 +18,17 @@ const shared = {
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/library/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: [
+        '<rootDir>/src/**/*.test.ts',
+        '<rootDir>/src/**/*.test.tsx',
+        '<rootDir>/library/**/*.test.ts',
+        '<rootDir>/scripts/**/*.test.ts',
+        '<rootDir>/demo/**/*.test.ts',
+      ],
+    },
     {
       ...shared,
       displayName: 'integration',

@@ -21,19 +21,58 @@ const STEPS_EACH_WAY = 4;
 
 /** The search for a ladder at its full size, and everything that is checked of the whole stock library. */
 export async function measureHeart(): Promise<HeartFigure[]> {
-  const knobs = KNOB_IDS.slice(0, KNOBS).map((knob, index): TaskKnob => ({ knob, levels: Array.from({ length: LEVELS }, (_, level) => ({ en: `${level}`, es: `${level}` })), weight: 1 + index * 0.137 }));
-  const measured = knobs.map((knob) => (knob.knob === 'precision' ? { ...knob, levels: knob.levels.map((level, place) => ({ ...level, measures: { openingMm: 200 / (place + 1), distanceMm: 300 } })) } : knob));
+  const knobs = KNOB_IDS.slice(0, KNOBS).map((knob, index): TaskKnob => ({
+    knob,
+    levels: Array.from({ length: LEVELS }, (_, level) => ({ en: `${level}`, es: `${level}` })),
+    weight: 1 + index * 0.137,
+  }));
+  const measured = knobs.map((knob) =>
+    knob.knob === 'precision'
+      ? { ...knob, levels: knob.levels.map((level, place) => ({ ...level, measures: { openingMm: 200 / (place + 1), distanceMm: 300 } })) }
+      : knob,
+  );
   const start = Object.fromEntries(knobs.map(({ knob }) => [knob, (LEVELS - 1) / 2]));
   const wish = { start, easierSteps: STEPS_EACH_WAY, harderSteps: STEPS_EACH_WAY };
   const library = loadLibrary();
-  const child: ChildFacts = { ageYears: 5, hand: 'left', mouthsThings: true, scissorsAllowed: false, allergies: ['wheat'], texturesAvoided: ['sticky'], minutesPerDay: 20, materialsAtHome: ['paper', 'box'], taskSettings: {} };
+  const child: ChildFacts = {
+    ageYears: 5,
+    hand: 'left',
+    mouthsThings: true,
+    scissorsAllowed: false,
+    allergies: ['wheat'],
+    texturesAvoided: ['sticky'],
+    minutesPerDay: 20,
+    materialsAtHome: ['paper', 'box'],
+    taskSettings: {},
+  };
   const size = `${KNOBS} knobs of ${LEVELS} levels, ${STEPS_EACH_WAY} steps each way`;
   return [
     { what: `ladder search, ${size}`, milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...wish, knobs })), aim: 50 },
-    { what: `the same with measures on one knob`, milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...wish, knobs: measured })), aim: 50 },
-    { what: `every check of the ${library.length} stock tasks`, milliseconds: await medianMilliseconds(RUNS, () => library.forEach(checkWhole)), aim: 1000 },
-    { what: 'how each of them suits one child', milliseconds: await medianMilliseconds(RUNS, () => library.map((task) => fitFor(task, child, ['scissors']))), aim: null },
-    { what: 'search for “pegs”', milliseconds: await medianMilliseconds(RUNS, () => findTasks(library.map((content) => ({ content })), { search: 'pegs' })), aim: null },
+    {
+      what: `the same with measures on one knob`,
+      milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...wish, knobs: measured })),
+      aim: 50,
+    },
+    {
+      what: `every check of the ${library.length} stock tasks`,
+      milliseconds: await medianMilliseconds(RUNS, () => library.forEach(checkWhole)),
+      aim: 1000,
+    },
+    {
+      what: 'how each of them suits one child',
+      milliseconds: await medianMilliseconds(RUNS, () => library.map((task) => fitFor(task, child, ['scissors']))),
+      aim: null,
+    },
+    {
+      what: 'search for “pegs”',
+      milliseconds: await medianMilliseconds(RUNS, () =>
+        findTasks(
+          library.map((content) => ({ content })),
+          { search: 'pegs' },
+        ),
+      ),
+      aim: null,
+    },
   ];
 }
 

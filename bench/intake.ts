@@ -65,12 +65,29 @@ async function insert(pool: Pool, { childId, versionTaskId }: IntakePlace): Prom
 }
 
 function post(agent: Agent, { address, versionTaskId }: IntakePlace): Promise<void> {
-  const body = new URLSearchParams({ idempotencyKey: randomUUID(), versionTaskId: String(versionTaskId), done: 'yes', amount: '8', help: 'words', effort: 'right', words: 'went well', saidBy: MARK }).toString();
+  const body = new URLSearchParams({
+    idempotencyKey: randomUUID(),
+    versionTaskId: String(versionTaskId),
+    done: 'yes',
+    amount: '8',
+    help: 'words',
+    effort: 'right',
+    words: 'went well',
+    saidBy: MARK,
+  }).toString();
   return new Promise((resolve, reject) => {
-    const sent = request(address, { method: 'POST', agent, headers: { 'content-type': 'application/x-www-form-urlencoded', 'content-length': Buffer.byteLength(body) } }, (answer) => {
-      answer.resume();
-      answer.on('end', () => (answer.statusCode === 303 ? resolve() : reject(new Error(`The intake answered ${answer.statusCode}`))));
-    });
+    const sent = request(
+      address,
+      {
+        method: 'POST',
+        agent,
+        headers: { 'content-type': 'application/x-www-form-urlencoded', 'content-length': Buffer.byteLength(body) },
+      },
+      (answer) => {
+        answer.resume();
+        answer.on('end', () => (answer.statusCode === 303 ? resolve() : reject(new Error(`The intake answered ${answer.statusCode}`))));
+      },
+    );
     sent.on('error', reject);
     sent.end(body);
   });

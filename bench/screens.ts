@@ -33,7 +33,12 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
   const roundsView = await rounds(actor);
   const screens: { screen: string; address: string; load: (who: PersonActor) => Promise<unknown>; element: ReactElement }[] = [
     { screen: 'Yard', address: '/yard', load: yard, element: createElement(YardTable, yardView) },
-    { screen: 'Rounds', address: '/rounds', load: rounds, element: createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today }) },
+    {
+      screen: 'Rounds',
+      address: '/rounds',
+      load: rounds,
+      element: createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today }),
+    },
   ];
   const figures: ScreenFigures[] = [];
   for (const { screen, address, load, element } of screens) {
@@ -81,9 +86,18 @@ async function statementsOf(context: Context, load: () => Promise<unknown>): Pro
 
 async function actorWith(context: Context, children: number): Promise<PersonActor> {
   const personId = await inTransaction(context.db, async (work) => {
-    const id = await work.insert('people', { name: 'Small caseload', email: `small-${context.now()}@tarrowhill.example`, role: 'therapist', password_hash: '-', created_at: context.now() });
+    const id = await work.insert('people', {
+      name: 'Small caseload',
+      email: `small-${context.now()}@tarrowhill.example`,
+      role: 'therapist',
+      password_hash: '-',
+      created_at: context.now(),
+    });
     const rows = await work.select<{ id: number }>('SELECT id FROM children ORDER BY id LIMIT :children', { children });
-    await work.insertAll('child_access', rows.map((row) => ({ child_id: row.id, person_id: id, access: 'shared' })));
+    await work.insertAll(
+      'child_access',
+      rows.map((row) => ({ child_id: row.id, person_id: id, access: 'shared' })),
+    );
     return id;
   });
   return { kind: 'person', personId, name: 'Small', role: 'therapist', signInId: 0 };

@@ -29,7 +29,8 @@ export async function seedDistrict(context: Context, reports: number): Promise<v
     for (const content of loadLibrary().slice(0, TASKS)) added.push(await addTaskVersion(work, content, now));
     return added;
   });
-  const run = (sql: string, replacements: Record<string, unknown> = {}, before: readonly string[] = []) => statement(db, sql, replacements, before);
+  const run = (sql: string, replacements: Record<string, unknown> = {}, before: readonly string[] = []) =>
+    statement(db, sql, replacements, before);
   await run(
     `INSERT INTO children (called_name, initial, school_id, born_on, hand, mouths_things, scissors_allowed, has_printer, minutes_per_day, family_language, home_languages, allergies,
        textures_avoided, materials_at_home, helpers, report_way, time_zone, created_at)
@@ -47,7 +48,14 @@ export async function seedDistrict(context: Context, reports: number): Promise<v
     await run(
       `INSERT INTO version_tasks (program_version_id, task_id, task_version_id, position, part, step, choose_from, choose_to, weekdays, dose, target, step_since_version)
        SELECT id, :taskId, :taskVersionId, :position, :part, 3, 2, 4, '[1,2,3,4,5,6,7]', :dose, :target, 1 FROM program_versions`,
-      { taskId, taskVersionId, position, part: content.part, dose: JSON.stringify(content.dose), target: reckonDose(content.dose, 7).perDay },
+      {
+        taskId,
+        taskVersionId,
+        position,
+        part: content.part,
+        dose: JSON.stringify(content.dose),
+        target: reckonDose(content.dose, 7).perDay,
+      },
     );
     await run(
       `INSERT INTO grade_changes (child_id, task_id, version_number, from_step, to_step, why, decision_id, changed_by, changed_at, changed_on)
@@ -63,13 +71,16 @@ export async function seedDistrict(context: Context, reports: number): Promise<v
     { today },
     ['SET foreign_key_checks = 0', 'SET unique_checks = 0'],
   );
-  await run('UPDATE reports r JOIN programs p ON p.child_id = r.child_id JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id AND t.task_id = r.task_id SET r.version_task_id = t.id');
+  await run(
+    'UPDATE reports r JOIN programs p ON p.child_id = r.child_id JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id AND t.task_id = r.task_id SET r.version_task_id = t.id',
+  );
 }
 
 async function statement(db: Database, sql: string, replacements: Record<string, unknown>, before: readonly string[] = []): Promise<void> {
   await db.sequelize.transaction(async (transaction) => {
     for (const setting of before) await db.sequelize.query(setting, { transaction });
     await db.sequelize.query(sql, { replacements, transaction });
-    if (before.length) for (const name of ['foreign_key_checks', 'unique_checks']) await db.sequelize.query(`SET ${name} = 1`, { transaction });
+    if (before.length)
+      for (const name of ['foreign_key_checks', 'unique_checks']) await db.sequelize.query(`SET ${name} = 1`, { transaction });
   });
 }

@@ -2,7 +2,8 @@ import type { Hand } from '@/core/tasks';
 import type { ReportWay } from '@/core/sessions';
 
 /** How a family of the demo lives with its program. */
-export type FamilyKind = 'steady' | 'weekends' | 'keenThenQuiet' | 'paper' | 'texts' | 'tooHardTooEarly' | 'safetyWord' | 'question' | 'neverOpened';
+export type FamilyKind =
+  'steady' | 'weekends' | 'keenThenQuiet' | 'paper' | 'texts' | 'tooHardTooEarly' | 'safetyWord' | 'question' | 'neverOpened';
 
 export interface DemoChild {
   readonly name: string;
@@ -28,7 +29,20 @@ export const SCHOOLS = [
 const NAMES =
   'Odalys V|Bram T|Ffion A|Kasimir D|Wren O|Tobiah L|Ismene K|Per H|Zuleika M|Anselm R|Noor B|Juniper S|Caspian W|Dagny E|Lucjan P|Maren I|Otto Z|Briar C|Idris F|Tamsin G|Leocadia N|Emrys J|Sunniva U|Hollis Y|Amabel Q|Rufus E|Petra L|Ignacio M|Saoirse D|Linnea B|Corwin H|Yara S|Evander P|Mirela T|Osian K|Delphine R|Jory A|Xiomara C|Thaddeus W|Nerys F|Rowan G|Calla I|Bastian N|Elowen V|Farid O|Greta J|Marisol Z|Silas Y';
 
-const KINDS: readonly FamilyKind[] = ['steady', 'steady', 'texts', 'weekends', 'steady', 'paper', 'steady', 'keenThenQuiet', 'steady', 'tooHardTooEarly', 'texts', 'weekends'];
+const KINDS: readonly FamilyKind[] = [
+  'steady',
+  'steady',
+  'texts',
+  'weekends',
+  'steady',
+  'paper',
+  'steady',
+  'keenThenQuiet',
+  'steady',
+  'tooHardTooEarly',
+  'texts',
+  'weekends',
+];
 
 /** What is told of single children; the rest follows a fixed pattern. */
 const SPECIAL: Readonly<Record<number, Partial<DemoChild>>> = {
@@ -87,14 +101,47 @@ export const DEMO_PASSWORD = 'one-step-at-a-time';
 export const DEMO_TIME_ZONE = 'America/Denver';
 
 export const HOME_WORDS: Record<'en' | 'es', readonly string[]> = {
-  en: ['went well', 'asks for more', 'thumb slips', 'laughed a lot', 'we did it before dinner', 'a bit tired', 'big sister helped', 'wanted to stop at six', 'ok', 'much better than last week'],
-  es: ['salió bien', 'pide más', 'se le resbala el pulgar', 'se rió mucho', 'antes de cenar', 'un poco cansado', 'ayudó la hermana', 'bien', 'mucho mejor que antes'],
+  en: [
+    'went well',
+    'asks for more',
+    'thumb slips',
+    'laughed a lot',
+    'we did it before dinner',
+    'a bit tired',
+    'big sister helped',
+    'wanted to stop at six',
+    'ok',
+    'much better than last week',
+  ],
+  es: [
+    'salió bien',
+    'pide más',
+    'se le resbala el pulgar',
+    'se rió mucho',
+    'antes de cenar',
+    'un poco cansado',
+    'ayudó la hermana',
+    'bien',
+    'mucho mejor que antes',
+  ],
 };
 
 export const GOAL_WORDS: Record<string, { readonly words: string; readonly baseline: string; readonly criterion: string }> = {
-  handWarmUp: { words: 'Opens and closes both hands ten times before table work', baseline: '4 of 10', criterion: '10 of 10 on 4 of 5 days' },
-  forceModulation: { words: 'Carries small things with tongs without dropping them', baseline: '3 of 10', criterion: '8 of 10 in three sessions' },
-  inHandManipulation: { words: 'Keeps three small things in the palm while picking up the next', baseline: '1 piece', criterion: '3 pieces, each hand' },
+  handWarmUp: {
+    words: 'Opens and closes both hands ten times before table work',
+    baseline: '4 of 10',
+    criterion: '10 of 10 on 4 of 5 days',
+  },
+  forceModulation: {
+    words: 'Carries small things with tongs without dropping them',
+    baseline: '3 of 10',
+    criterion: '8 of 10 in three sessions',
+  },
+  inHandManipulation: {
+    words: 'Keeps three small things in the palm while picking up the next',
+    baseline: '1 piece',
+    criterion: '3 pieces, each hand',
+  },
   preWriting: { words: 'Copies circle, cross and square from a model', baseline: 'circle, traced', criterion: 'all three, copied' },
   scissors: { words: 'Cuts along a straight 6 mm path', baseline: 'single snips', criterion: '15 cm in the path, 4 of 5 times' },
   tearing: { words: 'Tears and glues eight tiles with both hands', baseline: 'whole-hand tearing', criterion: '8 tiles with a pinch' },

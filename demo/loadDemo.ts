@@ -53,24 +53,76 @@ async function addPeople(work: Work, now: Instant): Promise<Ids> {
 }
 
 async function addPlace(work: Work, today: CalendarDay): Promise<number[]> {
-  await work.select("INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, '911', :zone) RETURNING id", { zone: DEMO_TIME_ZONE });
+  await work.select("INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, '911', :zone) RETURNING id", {
+    zone: DEMO_TIME_ZONE,
+  });
   const year = schoolYearOn(today);
   const yearId = await work.insert('school_years', { first_day: year.firstDay, last_day: year.lastDay });
-  await work.insertAll('school_breaks', year.breaks.map((pause) => ({ school_year_id: yearId, name: pause.name, from_day: pause.from, to_day: pause.to })));
+  await work.insertAll(
+    'school_breaks',
+    year.breaks.map((pause) => ({ school_year_id: yearId, name: pause.name, from_day: pause.from, to_day: pause.to })),
+  );
   const ids: number[] = [];
   for (const school of SCHOOLS) ids.push(await work.insert('schools', { name: school.name, visit_days: school.visitDays }));
   return ids;
 }
 
 const THINGS_AT_HOME = [
-  'paper', 'tape', 'box', 'clothes-pegs', 'kitchen-tongs', 'marker', 'clear-floor', 'zip-vest', 'short-crayon', 'card', 'glue-stick', 'bottle-caps', 'lidded-box', 'cup', 'bowl', 'tray', 'towel',
-  'newspaper', 'pencil', 'crayon', 'coat', 'boots', 'gloves', 'small-sponge', 'water', 'paper-rolls', 'cloth', 'spoon', 'fork', 'button-vest', 'lace', 'ball', 'sock-ball', 'plastic-jars', 'buttons-big',
+  'paper',
+  'tape',
+  'box',
+  'clothes-pegs',
+  'kitchen-tongs',
+  'marker',
+  'clear-floor',
+  'zip-vest',
+  'short-crayon',
+  'card',
+  'glue-stick',
+  'bottle-caps',
+  'lidded-box',
+  'cup',
+  'bowl',
+  'tray',
+  'towel',
+  'newspaper',
+  'pencil',
+  'crayon',
+  'coat',
+  'boots',
+  'gloves',
+  'small-sponge',
+  'water',
+  'paper-rolls',
+  'cloth',
+  'spoon',
+  'fork',
+  'button-vest',
+  'lace',
+  'ball',
+  'sock-ball',
+  'plastic-jars',
+  'buttons-big',
 ];
 
 /** Children of one therapist do not all follow one school of thought. */
-const SETTINGS_OF_SCHOOLS: readonly TaskSettings[] = [{}, { helpBy: 'wrist' }, { hands: 'bothInTurn' }, { shapeOrder: 'circleFirst', markOrder: 'imitateFirst' }, { promptFading: 'leastToMost' }];
+const SETTINGS_OF_SCHOOLS: readonly TaskSettings[] = [
+  {},
+  { helpBy: 'wrist' },
+  { hands: 'bothInTurn' },
+  { shapeOrder: 'circleFirst', markOrder: 'imitateFirst' },
+  { promptFading: 'leastToMost' },
+];
 
-async function addChild(work: Work, child: DemoChild, index: number, schoolId: number, today: CalendarDay, now: Instant, people: Ids): Promise<number> {
+async function addChild(
+  work: Work,
+  child: DemoChild,
+  index: number,
+  schoolId: number,
+  today: CalendarDay,
+  now: Instant,
+  people: Ids,
+): Promise<number> {
   const childId = await work.insert('children', {
     called_name: child.name,
     initial: child.initial,
@@ -104,8 +156,16 @@ const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
 function tasksFor(child: DemoChild, index: number, library: readonly TaskVersion[]): DemoTask[] {
   const bySlug = (slug: string) => library.find((task) => task.content.slug === slug)!;
   const warmUp = index % 2 ? 'open-the-shutters' : 'star-beams';
-  const table = index === 0 || child.kind === 'safetyWord' ? 'crane-lift' : (['crane-lift', 'pocket-the-washers', 'tile-the-roof', 'cut-the-planks'] as const)[index % 4]!;
-  const chosen = table === 'cut-the-planks' && (child.noScissors || child.ageMonths < 48) ? 'tile-the-roof' : table === 'pocket-the-washers' && child.mouthsThings ? 'crane-lift' : table;
+  const table =
+    index === 0 || child.kind === 'safetyWord'
+      ? 'crane-lift'
+      : (['crane-lift', 'pocket-the-washers', 'tile-the-roof', 'cut-the-planks'] as const)[index % 4]!;
+  const chosen =
+    table === 'cut-the-planks' && (child.noScissors || child.ageMonths < 48)
+      ? 'tile-the-roof'
+      : table === 'pocket-the-washers' && child.mouthsThings
+        ? 'crane-lift'
+        : table;
   const last = index % 3 === 0 ? 'work-vest-zip' : 'wheels-and-windows';
   const weekdays = child.kind === 'weekends' || index % 5 === 0 ? EVERY_DAY : SCHOOL_DAYS;
   const slugs = [warmUp, chosen, last, ...(index % 6 === 2 ? ['work-vest-zip'] : [])];
@@ -154,7 +214,13 @@ async function addHistory(work: Work, story: Story): Promise<void> {
 
 async function addGoal(work: Work, childId: number, task: DemoTask, today: CalendarDay, index: number): Promise<void> {
   const { skill } = task.version.content;
-  await work.insert('goals', { child_id: childId, skill, ...GOAL_WORDS[skill]!, most_help: 'shown', review_on: addDays(today, 30 + (index % 40)) });
+  await work.insert('goals', {
+    child_id: childId,
+    skill,
+    ...GOAL_WORDS[skill]!,
+    most_help: 'shown',
+    review_on: addDays(today, 30 + (index % 40)),
+  });
 }
 
 function versionTask(task: DemoTask, version: DemoVersion, place: number) {
@@ -176,10 +242,25 @@ function versionTask(task: DemoTask, version: DemoVersion, place: number) {
 }
 
 async function addChanges(work: Work, { childId, planned, therapistId }: Story, version: DemoVersion): Promise<void> {
-  const stamp = { child_id: childId, version_number: version.number, changed_by: therapistId, changed_at: afternoonOf(version.sentOn), changed_on: version.sentOn };
+  const stamp = {
+    child_id: childId,
+    version_number: version.number,
+    changed_by: therapistId,
+    changed_at: afternoonOf(version.sentOn),
+    changed_on: version.sentOn,
+  };
   const { change } = version;
   if (!change) {
-    await work.insertAll('grade_changes', planned.map((task, place) => ({ ...stamp, task_id: task.version.taskId, from_step: null, to_step: version.steps[place], why: 'Placed in the program' })));
+    await work.insertAll(
+      'grade_changes',
+      planned.map((task, place) => ({
+        ...stamp,
+        task_id: task.version.taskId,
+        from_step: null,
+        to_step: version.steps[place],
+        why: 'Placed in the program',
+      })),
+    );
     return;
   }
   const { suggestion, taskIndex, fromStep } = change;
@@ -199,8 +280,17 @@ async function addChanges(work: Work, { childId, planned, therapistId }: Story, 
     later_until: null,
   });
   const { reachedInARow, reachedOnDays, struggledInARow } = suggestion.evidence;
-  const why = up ? `Streak rule: ${reachedInARow} reached in a row on ${reachedOnDays} days` : `Streak rule: ${struggledInARow} struggled in a row`;
-  await work.insert('grade_changes', { ...stamp, task_id: taskId, from_step: fromStep, to_step: suggestion.toStep, why, decision_id: decisionId });
+  const why = up
+    ? `Streak rule: ${reachedInARow} reached in a row on ${reachedOnDays} days`
+    : `Streak rule: ${struggledInARow} struggled in a row`;
+  await work.insert('grade_changes', {
+    ...stamp,
+    task_id: taskId,
+    from_step: fromStep,
+    to_step: suggestion.toStep,
+    why,
+    decision_id: decisionId,
+  });
 }
 
 /** Steady families also tell how long it took; each has a pace of its own. Rounded up to whole minutes, as people say it. */
@@ -210,7 +300,11 @@ function minutesTold({ dose }: TaskContent, amount: number, index: number): numb
   return Math.max(1, Math.ceil((amount * dose.secondsEach * pace) / 60));
 }
 
-async function addReports(work: Work, { child, childId, index, planned, history, therapistId, today }: Story, programId: number): Promise<void> {
+async function addReports(
+  work: Work,
+  { child, childId, index, planned, history, therapistId, today }: Story,
+  programId: number,
+): Promise<void> {
   const rows = await work.select<{ id: number; task_id: number; number: number }>(
     'SELECT t.id, t.task_id, v.number FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id WHERE v.program_id = :programId',
     { programId },
@@ -256,13 +350,21 @@ function keyFrom(childId: number, reportId: number): string {
 }
 
 /** The last message and its link, as they lie on the family's phone. */
-async function addPhone(work: Work, context: Context, child: DemoChild, childId: number, history: DemoHistory, today: CalendarDay): Promise<string> {
+async function addPhone(
+  work: Work,
+  context: Context,
+  child: DemoChild,
+  childId: number,
+  history: DemoHistory,
+  today: CalendarDay,
+): Promise<string> {
   const last = history.versions.at(-1)!;
   const at = afternoonOf(last.sentOn, 5);
   const token = newToken();
   const expiresAt = instant(afternoonOf(today) + LINK_DAYS * MILLISECONDS_PER_DAY);
   const linkId = await addLink(work, childId, hashOf(token), at, expiresAt);
-  if (child.kind !== 'neverOpened' && WAY_OF[child.kind] === 'link') await work.update('family_links', { first_opened_at: instant(at + 3_600_000) }, { id: linkId });
+  if (child.kind !== 'neverOpened' && WAY_OF[child.kind] === 'link')
+    await work.update('family_links', { first_opened_at: instant(at + 3_600_000) }, { id: linkId });
   const kind = last.change ? 'newStep' : 'program';
   const words = textWords(child.language, kind);
   const [sender] = await work.select<{ id: number }>('SELECT id FROM people WHERE email = :email', { email: PEOPLE.therapist.email });

@@ -58,7 +58,10 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
   let reportId = 0;
 
   for (const day of daysFromTo(start, today)) {
-    const roundDay = day > addDays(start, 3) && day <= addDays(today, -DAYS_SINCE_ROUND) && (weekdayOf(day) === 1 || weekdayOf(day) === 4 || day === addDays(today, -DAYS_SINCE_ROUND));
+    const roundDay =
+      day > addDays(start, 3) &&
+      day <= addDays(today, -DAYS_SINCE_ROUND) &&
+      (weekdayOf(day) === 1 || weekdayOf(day) === 4 || day === addDays(today, -DAYS_SINCE_ROUND));
     if (roundDay) {
       tasks.forEach((_, taskIndex) => {
         const suggestion = streakRule({
@@ -132,7 +135,16 @@ function said(reportId: number, doneOn: CalendarDay, step: number, versionNumber
   return { reportId, doneOn, step, versionNumber, taskIndex, target, safetyWord: false, isQuestion: false };
 }
 
-function refused(reportId: number, day: CalendarDay, step: number, version: number, taskIndex: number, target: number, child: DemoChild, chance: Chance): DemoReport {
+function refused(
+  reportId: number,
+  day: CalendarDay,
+  step: number,
+  version: number,
+  taskIndex: number,
+  target: number,
+  child: DemoChild,
+  chance: Chance,
+): DemoReport {
   const reasons: readonly StopReason[] = ['tired', 'time', 'upset'];
   return {
     ...said(reportId, day, step, version, taskIndex, target),
@@ -160,9 +172,24 @@ function withStories(child: DemoChild, reports: readonly DemoReport[]): DemoRepo
   const last = reports.length - 1;
   return reports.map((report, index) => {
     if (index !== last) return report;
-    if (child.kind === 'safetyWord') return { ...report, safetyWord: true, stopReason: 'pain', effort: 'tooHard', amount: Math.min(report.amount, 1), left: 0, right: 0, plain: 1, words: 'The thumb hurt and went red. We stopped.' };
+    if (child.kind === 'safetyWord')
+      return {
+        ...report,
+        safetyWord: true,
+        stopReason: 'pain',
+        effort: 'tooHard',
+        amount: Math.min(report.amount, 1),
+        left: 0,
+        right: 0,
+        plain: 1,
+        words: 'The thumb hurt and went red. We stopped.',
+      };
     if (child.kind === 'question') {
-      return { ...report, isQuestion: true, words: child.language === 'es' ? '¿Puede usar las dos manos si se cansa?' : 'Can we use the big tongs again on bad days?' };
+      return {
+        ...report,
+        isQuestion: true,
+        words: child.language === 'es' ? '¿Puede usar las dos manos si se cansa?' : 'Can we use the big tongs again on bad days?',
+      };
     }
     return report;
   });

@@ -27,7 +27,9 @@ console.log(JSON.stringify(results));
 
 /** Asks the linter, in a process of its own since it does not load inside Jest. */
 function messagesFor(cases: readonly (readonly [string, string])[]): string[][] {
-  return JSON.parse(execFileSync(process.execPath, ['--input-type=module', '-e', LINT, JSON.stringify(cases)], { encoding: 'utf8' })) as string[][];
+  return JSON.parse(
+    execFileSync(process.execPath, ['--input-type=module', '-e', LINT, JSON.stringify(cases)], { encoding: 'utf8' }),
+  ) as string[][];
 }
 
 describe('boundaries are held by the linter', () => {

@@ -13,7 +13,10 @@ export async function ensureBuild(): Promise<void> {
   const wanted = hashOfSources();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   await step('Building (about a minute the first time)', () => {
-    const built = spawnSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+    const built = spawnSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_ENV: 'production' },
+    });
     if (built.status !== 0) throw new Error(`The build failed:\n${built.stdout.slice(-3000)}\n${built.stderr.slice(-3000)}`);
     writeFileSync(STAMP, wanted);
   });

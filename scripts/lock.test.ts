@@ -16,7 +16,9 @@ describe('the lock file', () => {
 
   it('has an entry for every optional dependency that it lists (node scripts/pruneLock.mjs mends it)', () => {
     const names = new Set(Object.keys(packages).map((place) => place.split('node_modules/').at(-1)));
-    const missing = Object.values(packages).flatMap((entry) => Object.keys(entry.optionalDependencies ?? {}).filter((name) => !names.has(name)));
+    const missing = Object.values(packages).flatMap((entry) =>
+      Object.keys(entry.optionalDependencies ?? {}).filter((name) => !names.has(name)),
+    );
     expect(missing).toEqual([]);
   });
 });

@@ -51,9 +51,20 @@ export async function startMariaDb(place: string, wantedPort?: number): Promise<
   const server = spawn(
     find('mariadbd')!,
     [
-      ...common, `--socket=${socket}`, `--pid-file=${pidFile}`, `--port=${port}`, `--log-error=${log}`, '--bind-address=127.0.0.1', '--skip-name-resolve',
-      '--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci', '--default-time-zone=+00:00', '--innodb-flush-log-at-trx-commit=1',
-      '--innodb-buffer-pool-size=512M', '--max-connections=200', '--performance-schema=OFF',
+      ...common,
+      `--socket=${socket}`,
+      `--pid-file=${pidFile}`,
+      `--port=${port}`,
+      `--log-error=${log}`,
+      '--bind-address=127.0.0.1',
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_unicode_ci',
+      '--default-time-zone=+00:00',
+      '--innodb-flush-log-at-trx-commit=1',
+      '--innodb-buffer-pool-size=512M',
+      '--max-connections=200',
+      '--performance-schema=OFF',
     ],
     { detached: true, stdio: 'ignore' },
   );
@@ -100,7 +111,10 @@ function create(folder: string, data: string, common: string[], runAs: string[])
     "GRANT ALL PRIVILEGES ON `yard`.* TO 'yard'@'127.0.0.1'",
     "GRANT ALL PRIVILEGES ON `yard\\_%`.* TO 'yard'@'127.0.0.1'",
   ];
-  const bootstrap = spawnSync(find('mariadbd')!, [...common, '--bootstrap', '--skip-networking'], { input: `${statements.join(';\n')};\n`, encoding: 'utf8' });
+  const bootstrap = spawnSync(find('mariadbd')!, [...common, '--bootstrap', '--skip-networking'], {
+    input: `${statements.join(';\n')};\n`,
+    encoding: 'utf8',
+  });
   if (bootstrap.status !== 0 || /ERROR/.test(bootstrap.stderr)) throw new Error(`MariaDB's first set-up failed:\n${bootstrap.stderr}`);
   writeFileSync(path.join(folder, 'credentials.json'), JSON.stringify(credentials), { mode: 0o600 });
   return credentials;
@@ -122,7 +136,9 @@ function userFor(folders: readonly string[]): string[] {
 }
 
 function mysqlIds(): { uid: number; gid: number } | null {
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((each) => each.startsWith('mysql:'));
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((each) => each.startsWith('mysql:'));
   const [, , uid, gid] = line?.split(':') ?? [];
   return uid && gid ? { uid: Number(uid), gid: Number(gid) } : null;
 }

@@ -17,7 +17,10 @@ await app.prepare();
 const toNext = app.getRequestHandler();
 
 const server = createServer((request, response) => {
-  const token = request.method === 'POST' && request.headers['content-type']?.startsWith('application/x-www-form-urlencoded') ? INTAKE.exec(request.url ?? '')?.[1] : undefined;
+  const token =
+    request.method === 'POST' && request.headers['content-type']?.startsWith('application/x-www-form-urlencoded')
+      ? INTAKE.exec(request.url ?? '')?.[1]
+      : undefined;
   if (token === undefined) void toNext(request, response);
   else takeIn(token, request, response).catch(() => response.destroy());
 });
@@ -29,8 +32,21 @@ async function takeIn(token: string, request: IncomingMessage, response: ServerR
     return;
   }
   const raw = Object.fromEntries(new URLSearchParams(form));
-  const { status, headers, body } = await reportAnswer(appContext(), token, raw, request.headers.accept?.includes('application/json') ?? false);
-  response.writeHead(status, { ...headers, 'cache-control': 'no-store', 'referrer-policy': 'no-referrer', 'x-content-type-options': 'nosniff', 'content-length': Buffer.byteLength(body) }).end(body);
+  const { status, headers, body } = await reportAnswer(
+    appContext(),
+    token,
+    raw,
+    request.headers.accept?.includes('application/json') ?? false,
+  );
+  response
+    .writeHead(status, {
+      ...headers,
+      'cache-control': 'no-store',
+      'referrer-policy': 'no-referrer',
+      'x-content-type-options': 'nosniff',
+      'content-length': Buffer.byteLength(body),
+    })
+    .end(body);
 }
 
 /** The body as text, or null where it is larger than any report. */

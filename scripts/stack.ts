@@ -41,7 +41,9 @@ export async function startStack(wish: StackWish): Promise<Stack> {
   mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
   const port = await portLike(wish.port);
   const url = `http://127.0.0.1:${port}`;
-  const mariadb = wish.databaseUrl ? null : await step('Starting the database', () => startMariaDb(path.join(wish.folder, 'mariadb'), wish.databasePort));
+  const mariadb = wish.databaseUrl
+    ? null
+    : await step('Starting the database', () => startMariaDb(path.join(wish.folder, 'mariadb'), wish.databasePort));
   const databaseUrl = wish.databaseUrl ?? mariadb!.url();
   const access = await prepare(wish, databaseUrl, url);
   let server: ChildProcess | null = null;
@@ -113,7 +115,10 @@ async function demoAccess(wish: StackWish, db: Database, url: string): Promise<D
 }
 
 async function serve(wish: StackWish, databaseUrl: string, port: number, url: string): Promise<ChildProcess> {
-  const program = wish.mode === 'dev' ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1'] : ['--import', 'tsx', 'scripts/server.ts', String(port)];
+  const program =
+    wish.mode === 'dev'
+      ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
+      : ['--import', 'tsx', 'scripts/server.ts', String(port)];
   const server = spawn(process.execPath, program, {
     env: {
       ...process.env,

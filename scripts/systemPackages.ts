@@ -21,10 +21,18 @@ export function ensureSystemPackages(wanted: { readonly database: boolean; reado
   if (packages.length === 0) return;
   const install = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   const prefix = process.getuid?.() === 0 ? '' : maySudo() ? 'sudo -n ' : null;
-  if (prefix === null) throw new Error(`${packages.join(' and ')} is missing and this account may not install it. Run this line, then ./yard again:\n  sudo apt-get update && sudo ${install}`);
+  if (prefix === null)
+    throw new Error(
+      `${packages.join(' and ')} is missing and this account may not install it. Run this line, then ./yard again:\n  sudo apt-get update && sudo ${install}`,
+    );
   say(`Installing ${packages.join(' and ')} from Debian's packages (about a minute)…`);
-  const ran = spawnSync('bash', ['-c', `${prefix}apt-get update -qq && ${prefix}env DEBIAN_FRONTEND=noninteractive ${install} -qq`], { encoding: 'utf8' });
-  if (ran.status !== 0) throw new Error(`Debian's packages could not be installed. Run this line and look at what it says:\n  ${prefix}${install}\n${(ran.stderr ?? '').slice(-800)}`);
+  const ran = spawnSync('bash', ['-c', `${prefix}apt-get update -qq && ${prefix}env DEBIAN_FRONTEND=noninteractive ${install} -qq`], {
+    encoding: 'utf8',
+  });
+  if (ran.status !== 0)
+    throw new Error(
+      `Debian's packages could not be installed. Run this line and look at what it says:\n  ${prefix}${install}\n${(ran.stderr ?? '').slice(-800)}`,
+    );
 }
 
 function maySudo(): boolean {

@@ -43,7 +43,9 @@ export async function bench(words: readonly string[]): Promise<number> {
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
     const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
-    const intake = await step('Report intake', () => measureIntake(stack.databaseUrl, { childId, address: `${link}/report`, versionTaskId }));
+    const intake = await step('Report intake', () =>
+      measureIntake(stack.databaseUrl, { childId, address: `${link}/report`, versionTaskId }),
+    );
     const table = asMarkdown(reports, screens, pages, intake, heart);
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
@@ -55,7 +57,10 @@ export async function bench(words: readonly string[]): Promise<number> {
 }
 
 function heartTable(heart: readonly HeartFigure[]): string {
-  const rows = heart.map(({ what, milliseconds, aim }) => `| ${what} | ${milliseconds.toFixed(1)} | ${aim === null ? '' : `${aim}: ${milliseconds <= aim ? 'reached' : 'not reached'}`} |`);
+  const rows = heart.map(
+    ({ what, milliseconds, aim }) =>
+      `| ${what} | ${milliseconds.toFixed(1)} | ${aim === null ? '' : `${aim}: ${milliseconds <= aim ? 'reached' : 'not reached'}`} |`,
+  );
   return ['| what | ms, median | aim, ms |', '|---|---|---|', ...rows].join('\n');
 }
 
@@ -74,7 +79,13 @@ async function familyOf(context: Context): Promise<{ childId: number; link: stri
   });
 }
 
-function asMarkdown(reports: number, screens: readonly ScreenFigures[], pages: readonly PageFigures[], intake: IntakeFigures, heart: readonly HeartFigure[]): string {
+function asMarkdown(
+  reports: number,
+  screens: readonly ScreenFigures[],
+  pages: readonly PageFigures[],
+  intake: IntakeFigures,
+  heart: readonly HeartFigure[],
+): string {
   const one = (value: number) => value.toFixed(1);
   const screenRows = screens.map((each) => {
     const base = each.bareSqlMilliseconds + each.renderMilliseconds;

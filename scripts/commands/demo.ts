@@ -24,7 +24,15 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
   ensureSystemPackages({ database: !databaseUrl, browser: false });
   if (mode === 'start') await ensureBuild();
   mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o700 });
-  const stack = await startStack({ folder: DATA_FOLDER, port, databasePort: WANTED_DATABASE_PORT, databaseUrl, mode, withDemo: true, fresh: words.includes('--fresh') });
+  const stack = await startStack({
+    folder: DATA_FOLDER,
+    port,
+    databasePort: WANTED_DATABASE_PORT,
+    databaseUrl,
+    mode,
+    withDemo: true,
+    fresh: words.includes('--fresh'),
+  });
   writeFileSync(PID_FILE, String(process.pid));
   report(stack);
   return stack;
@@ -35,7 +43,8 @@ function portFrom(words: readonly string[]): number {
   const text = place >= 0 ? words[place + 1] : process.env.YARD_PORT;
   if (place < 0 && !text) return WANTED_PORT;
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`"${text}" is no port. Write a number from 1 to 65535, such as --port 4300.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Error(`"${text}" is no port. Write a number from 1 to 65535, such as --port 4300.`);
   return port;
 }
 

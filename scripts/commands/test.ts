@@ -20,7 +20,11 @@ export async function test(words: readonly string[]): Promise<number> {
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e') });
   const counts: Counts[] = [];
-  if (wanted('types')) counts.push(whole('Types', 'tsc', ['--noEmit', '--incremental', 'false']), whole('Types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']));
+  if (wanted('types'))
+    counts.push(
+      whole('Types', 'tsc', ['--noEmit', '--incremental', 'false']),
+      whole('Types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']),
+    );
   if (wanted('lint')) counts.push(whole('Lint and boundaries', 'eslint', ['.', '--max-warnings', '0']));
   if (wanted('unit')) counts.push(jest('unit', []));
   if (wanted('integration')) counts.push(jest('integration', ['--runInBand']));
@@ -33,7 +37,10 @@ export async function test(words: readonly string[]): Promise<number> {
       counts.push({ passed: 0, failed: 1 });
     }
   }
-  const sum = counts.reduce((total, each) => ({ passed: total.passed + each.passed, failed: total.failed + each.failed }), { passed: 0, failed: 0 });
+  const sum = counts.reduce((total, each) => ({ passed: total.passed + each.passed, failed: total.failed + each.failed }), {
+    passed: 0,
+    failed: 0,
+  });
   say(`${sum.passed} passed, ${sum.failed} failed`);
   return sum.failed === 0 && sum.passed > 0 ? 0 : 1;
 }
@@ -50,7 +57,11 @@ function jest(project: string, words: readonly string[]): Counts {
   const file = path.join(RESULTS, `${project}.json`);
   const status = run('jest', ['--selectProjects', project, '--json', `--outputFile=${file}`, '--silent', ...words]);
   if (!existsSync(file)) return { passed: 0, failed: 1 };
-  const result = JSON.parse(readFileSync(file, 'utf8')) as { numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number };
+  const result = JSON.parse(readFileSync(file, 'utf8')) as {
+    numPassedTests: number;
+    numFailedTests: number;
+    numRuntimeErrorTestSuites: number;
+  };
   const failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
   return { passed: result.numPassedTests, failed: failed || (status === 0 ? 0 : 1) };
 }
@@ -66,6 +77,9 @@ function playwright(): Counts {
 }
 
 function run(program: string, words: readonly string[], environment: Record<string, string> = {}): number {
-  const ran = spawnSync(path.join('node_modules', '.bin', program), words, { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...environment } });
+  const ran = spawnSync(path.join('node_modules', '.bin', program), words, {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...environment },
+  });
   return ran.status ?? 1;
 }

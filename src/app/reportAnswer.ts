@@ -26,7 +26,11 @@ export async function reportAnswer(context: Context, token: string, raw: RawRepo
   const status = STATUS_OF[answered.fault.code];
   const fault = faultForFamily(answered.fault, language);
   if (wantsJson) return json(status, fault);
-  return { status, headers: { 'content-type': 'text/html; charset=utf-8' }, body: mendPage({ raw, fault, language, address: `/f/${token}/report` }) };
+  return {
+    status,
+    headers: { 'content-type': 'text/html; charset=utf-8' },
+    body: mendPage({ raw, fault, language, address: `/f/${token}/report` }),
+  };
 }
 
 function json(status: number, value: object): ReportAnswer {

@@ -63,6 +63,9 @@ function answers({ host, port }: Host): Promise<boolean> {
       socket.destroy();
       resolve(answer);
     };
-    socket.once('connect', () => end(true)).once('error', () => end(false)).once('timeout', () => end(false));
+    socket
+      .once('connect', () => end(true))
+      .once('error', () => end(false))
+      .once('timeout', () => end(false));
   });
 }

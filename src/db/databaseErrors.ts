@@ -4,8 +4,17 @@ const RETRYABLE = new Set([
   1020, // the row changed since the snapshot
 ]);
 const DUPLICATE = 1062;
-const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'ER_SOCKET_UNEXPECTED_CLOSE', 'ER_GET_CONNECTION_TIMEOUT']);
-const AWAY_NAMES = /^Sequelize(Connection|HostNotFound|HostNotReachable|InvalidConnection|AccessDenied).*Error$|^SequelizeConnectionAcquireTimeoutError$/;
+const AWAY_CODES = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOTFOUND',
+  'ER_SOCKET_UNEXPECTED_CLOSE',
+  'ER_GET_CONNECTION_TIMEOUT',
+]);
+const AWAY_NAMES =
+  /^Sequelize(Connection|HostNotFound|HostNotReachable|InvalidConnection|AccessDenied).*Error$|^SequelizeConnectionAcquireTimeoutError$/;
 const AWAY_NUMBERS = new Set([1053, 1927, 1047, 45009, 45012, 45013, 45014, 45026, 45028]);
 
 /** Starting the transaction once more may well succeed. */

@@ -12,9 +12,7 @@ const MOST_TRIES = 5;
 export async function inTransaction<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
   for (let tried = 1; ; tried += 1) {
     try {
-      return await database.sequelize.transaction((transaction) =>
-        job(workOn(database, transaction)),
-      );
+      return await database.sequelize.transaction((transaction) => job(workOn(database, transaction)));
     } catch (error) {
       if (tried >= MOST_TRIES || !isRetryable(error)) throw error;
       await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** tried));

@@ -42,7 +42,11 @@ export function workOn({ sequelize }: Database, transaction: Transaction): Work 
       return rows.map((row) => plainRow<Row>(row));
     },
     async insert(table, values) {
-      const [id] = await sequelize.query(insertSql(table, [values]), { replacements: { rows: rowsOf([values]) }, transaction, type: QueryTypes.INSERT });
+      const [id] = await sequelize.query(insertSql(table, [values]), {
+        replacements: { rows: rowsOf([values]) },
+        transaction,
+        type: QueryTypes.INSERT,
+      });
       return Number(id);
     },
     async insertAll(table, rows) {
@@ -52,7 +56,12 @@ export function workOn({ sequelize }: Database, transaction: Transaction): Work 
     async insertOrKeep<Row>(table: TableName, rows: readonly Record<string, unknown>[], returning: readonly string[]) {
       if (rows.length === 0) return [];
       const sql = `${insertSql(table, rows)} ON DUPLICATE KEY UPDATE id = id RETURNING ${returning.join(', ')}`;
-      const kept = await sequelize.query<Record<string, unknown>>(sql, { replacements: { rows: rowsOf(rows) }, transaction, type: QueryTypes.SELECT, raw: true });
+      const kept = await sequelize.query<Record<string, unknown>>(sql, {
+        replacements: { rows: rowsOf(rows) },
+        transaction,
+        type: QueryTypes.SELECT,
+        raw: true,
+      });
       return kept.map((row) => plainRow<Row>(row));
     },
     async update(table, values, where) {
@@ -77,7 +86,9 @@ function rowsOf(rows: readonly Record<string, unknown>[]): unknown[][] {
 
 /** For Sequelize's models: instants travel as Dates, the rest as it is. */
 function forModel(values: Record<string, unknown>): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(values).map(([column, value]) => [column, isMoment(column) && typeof value === 'number' ? new Date(value) : value]));
+  return Object.fromEntries(
+    Object.entries(values).map(([column, value]) => [column, isMoment(column) && typeof value === 'number' ? new Date(value) : value]),
+  );
 }
 
 /** For plain SQL: instants (columns named `at` and `…_at`) travel as UTC text to the millisecond, lists and objects as JSON. */

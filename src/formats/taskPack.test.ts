@@ -62,7 +62,12 @@ describe('the published schema', () => {
 
   it('lets an independent validator take what we write and refuse what we refuse', () => {
     expect(validate(JSON.parse(writeTaskPack({ name: 'Stock', tasks: library })))).toBe(true);
-    const bad: readonly string[] = [pack((raw) => (raw.tasks[0]!.skill = 'juggling')), pack((raw) => delete raw.tasks[0]!.ladder), pack((raw) => (raw.name = '')), pack((raw) => (raw.tasks[1]!.colour = 'green'))];
+    const bad: readonly string[] = [
+      pack((raw) => (raw.tasks[0]!.skill = 'juggling')),
+      pack((raw) => delete raw.tasks[0]!.ladder),
+      pack((raw) => (raw.name = '')),
+      pack((raw) => (raw.tasks[1]!.colour = 'green')),
+    ];
     for (const text of bad) {
       expect(validate(JSON.parse(text))).toBe(false);
       expect(readTaskPack(text).ok).toBe(false);

@@ -42,7 +42,11 @@ export function readTaskPack(text: string): Result<TaskPack, PackFault> {
     const faults = parsed.error.issues.flatMap((issue): PackFault[] => {
       // A key too many is said where it stands, not where it is missing from.
       const keys = issue.code === 'unrecognized_keys' ? issue.keys : [null];
-      return keys.map((key) => ({ code: 'form', path: [...issue.path, ...(key === null ? [] : [key])].join('.'), said: key === null ? issue.message : 'This is not a part of the format' }));
+      return keys.map((key) => ({
+        code: 'form',
+        path: [...issue.path, ...(key === null ? [] : [key])].join('.'),
+        said: key === null ? issue.message : 'This is not a part of the format',
+      }));
     });
     return bad(...faults);
   }
@@ -67,7 +71,8 @@ export function writeTaskPack({ name, tasks }: TaskPack): string {
 export function taskPackJsonSchema(): object {
   return {
     title: 'Yard Steps task pack, version 1',
-    description: 'Home practice tasks with their knobs, ladders, doses, materials and words. Sizes in millimetres, times in minutes or seconds as named, steps counted from 1, levels from 0.',
+    description:
+      'Home practice tasks with their knobs, ladders, doses, materials and words. Sizes in millimetres, times in minutes or seconds as named, steps counted from 1, levels from 0.',
     ...z.toJSONSchema(taskPackSchema, { io: 'input' }),
   };
 }

@@ -24,6 +24,13 @@ export async function requireChild(work: Work, actor: PersonActor, childId: numb
   return found;
 }
 
-export async function auditPerson(work: Work, actor: PersonActor, at: Instant, childIds: readonly number[], action: string, detail = ''): Promise<void> {
+export async function auditPerson(
+  work: Work,
+  actor: PersonActor,
+  at: Instant,
+  childIds: readonly number[],
+  action: string,
+  detail = '',
+): Promise<void> {
   await addAudit(work, { at, personId: actor.personId, linkId: null, childIds, action, detail });
 }

@@ -10,7 +10,9 @@ export interface Health {
 /** Whether the application and its database answer. */
 export async function healthOf(context: Context): Promise<Health> {
   try {
-    const [row] = await inTransaction(context.db, (work) => work.select<{ count: number }>('SELECT COUNT(*) AS count FROM schema_migrations'));
+    const [row] = await inTransaction(context.db, (work) =>
+      work.select<{ count: number }>('SELECT COUNT(*) AS count FROM schema_migrations'),
+    );
     return { app: 'up', database: 'up', migrations: row?.count ?? 0 };
   } catch {
     return { app: 'up', database: 'away', migrations: null };

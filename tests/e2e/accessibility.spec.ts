@@ -4,7 +4,9 @@ import { childIdOf, linkOf, served, signIn } from './yard';
 
 async function findingsOn(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
+  return violations.flatMap((violation) =>
+    violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
+  );
 }
 
 test('the sign-in page', async ({ page }) => {
@@ -15,7 +17,13 @@ test('the sign-in page', async ({ page }) => {
 test.describe('therapist’s screens', () => {
   test.beforeEach(({ page }) => signIn(page));
 
-  for (const [name, address, heading] of [['Rounds', '/rounds', 'Rounds'], ['Yard', '/yard', '48 children'], ['Post', '/post', 'Post'], ['Settings', '/settings', 'Settings'], ['Nothing here', '/children/999999', 'Nothing here']] as const) {
+  for (const [name, address, heading] of [
+    ['Rounds', '/rounds', 'Rounds'],
+    ['Yard', '/yard', '48 children'],
+    ['Post', '/post', 'Post'],
+    ['Settings', '/settings', 'Settings'],
+    ['Nothing here', '/children/999999', 'Nothing here'],
+  ] as const) {
     test(name, async ({ page }) => {
       await page.goto(address);
       await expect(page.getByRole('heading', { level: 1 })).toHaveText(heading);
@@ -71,7 +79,10 @@ test.describe('family’s pages', () => {
     expect(await findingsOn(page)).toEqual([]);
     await page.getByRole('link', { name: /La grúa/ }).click();
     await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
-    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
+    await page
+      .getByText(/^(Anything else|¿Algo más)\?$/)
+      .first()
+      .click();
     expect(await findingsOn(page)).toEqual([]);
     await page.goto(`${served().url}/f/${'y'.repeat(32)}`);
     expect(await findingsOn(page)).toEqual([]);

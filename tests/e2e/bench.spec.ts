@@ -5,7 +5,10 @@ import { ask, childIdOf, signIn } from './yard';
 const finding = (page: Page, text: string | RegExp) => page.getByText(text).first();
 const grid = (page: Page) => page.getByRole('table', { name: /^The ladder/ });
 const cell = (page: Page, knob: string, step: number) => page.getByRole('spinbutton', { name: `${knob}, step ${step}` });
-const step = (page: Page, number: number) => grid(page).getByRole('columnheader', { name: new RegExp(`^${number} `) }).getByRole('button');
+const step = (page: Page, number: number) =>
+  grid(page)
+    .getByRole('columnheader', { name: new RegExp(`^${number} `) })
+    .getByRole('button');
 const section = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
 const shelve = (page: Page) => page.getByRole('button', { name: /Put into the library as version/ });
 
@@ -124,11 +127,23 @@ test('a task made from nothing: each rule is said when it is broken, and what me
 
   // Words: jargon, a long sentence and a grade that is too high are said while one types.
   const said = section(page, 'Words for helper and child');
-  for (const title of ['add a line']) for (let count = 0; count < 5; count += 1) await said.getByRole('button', { name: title }).nth(count).click();
-  await said.getByLabel('1 · English', { exact: true }).first().fill('Facilitate bilateral coordination by encouraging an appropriate stabilisation of miscellaneous construction equipment throughout every repetition of this intervention.');
+  for (const title of ['add a line'])
+    for (let count = 0; count < 5; count += 1) await said.getByRole('button', { name: title }).nth(count).click();
+  await said
+    .getByLabel('1 · English', { exact: true })
+    .first()
+    .fill(
+      'Facilitate bilateral coordination by encouraging an appropriate stabilisation of miscellaneous construction equipment throughout every repetition of this intervention.',
+    );
   await expect(said.getByText('“bilateral coordination” is a therapist’s word. Say “two hands working together”.')).toBeVisible();
   await expect(said.getByText(/English: reads at grade \d+\.\d; aim at 6 or lower/)).toBeVisible();
-  const lines = [['Hold the line.', 'Sujete la cuerda.'], ['Pick one up.', 'Toma una.'], ['A knot shows where to hold.', 'Un nudo dice dónde.'], ['The line hangs still.', 'La cuerda no se mueve.'], ['Stay close.', 'Quédese cerca.']] as const;
+  const lines = [
+    ['Hold the line.', 'Sujete la cuerda.'],
+    ['Pick one up.', 'Toma una.'],
+    ['A knot shows where to hold.', 'Un nudo dice dónde.'],
+    ['The line hangs still.', 'La cuerda no se mueve.'],
+    ['Stay close.', 'Quédese cerca.'],
+  ] as const;
   for (const [index, [english, spanish]] of lines.entries()) {
     await said.getByLabel('1 · English', { exact: true }).nth(index).fill(english);
     await said.getByLabel('1 · Spanish', { exact: true }).nth(index).fill(spanish);
@@ -146,7 +161,12 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(shelve(page)).toBeEnabled();
   await shelve(page).click();
   await expect(finding(page, 'Plumb line is in the library.')).toBeVisible();
-  expect(await ask('SELECT v.number, p.name FROM tasks t JOIN task_versions v ON v.task_id = t.id JOIN people p ON p.id = t.owner_id WHERE t.slug = ?', ['plumb-line'])).toEqual([{ number: 1, name: 'Ines Calloway-Brandt' }]);
+  expect(
+    await ask(
+      'SELECT v.number, p.name FROM tasks t JOIN task_versions v ON v.task_id = t.id JOIN people p ON p.id = t.owner_id WHERE t.slug = ?',
+      ['plumb-line'],
+    ),
+  ).toEqual([{ number: 1, name: 'Ines Calloway-Brandt' }]);
 });
 
 test('a proposal is looked at, taken by step, undone with a key, and survives a reload', async ({ page }) => {
@@ -178,7 +198,10 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   await expect(grid(page).getByRole('columnheader')).toHaveCount(offered - 1 + 1);
 });
 
-test('a stock task copied and changed, used for a left-handed child who mouths things, as the family sees it', async ({ page, browser }) => {
+test('a stock task copied and changed, used for a left-handed child who mouths things, as the family sees it', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(120_000);
   await copyStock(page, 'pocket-the-washers', 'Pocket the big ones');
   await section(page, 'Dose').getByLabel('in a round').fill('4');
@@ -190,15 +213,25 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   // A child of whom no other test tells: left-handed, things still go into the mouth, allergic to wheat, little at home.
   const childId = await childIdOf('Xiomara C.');
   const home = ['bottle-caps', 'buttons-big', 'paper', 'marker', 'tape', 'tray', 'lidded-box', 'card'];
-  await ask("UPDATE children SET hand = 'left', mouths_things = 1, allergies = ?, textures_avoided = '[]', materials_at_home = ?, task_settings = '{}' WHERE id = ?", [JSON.stringify(['wheat']), JSON.stringify(home), childId]);
+  await ask(
+    "UPDATE children SET hand = 'left', mouths_things = 1, allergies = ?, textures_avoided = '[]', materials_at_home = ?, task_settings = '{}' WHERE id = ?",
+    [JSON.stringify(['wheat']), JSON.stringify(home), childId],
+  );
   await page.goto(`/children/${childId}/program`);
-  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0) await page.getByRole('button', { name: 'take out' }).first().click();
-  await page.getByRole('complementary', { name: 'Tasks' }).getByRole('button', { name: /^Brick press/ }).click();
+  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0)
+    await page.getByRole('button', { name: 'take out' }).first().click();
+  await page
+    .getByRole('complementary', { name: 'Tasks' })
+    .getByRole('button', { name: /^Brick press/ })
+    .click();
   const press = page.getByRole('article', { name: 'Brick press' });
   await expect(press).toContainText('Play dough: contains wheat.');
   await expect(press).toContainText('Not for this child.');
   await press.getByRole('button', { name: 'take out' }).click();
-  await page.getByRole('complementary', { name: 'Tasks' }).getByRole('button', { name: /^Pocket the big ones/ }).click();
+  await page
+    .getByRole('complementary', { name: 'Tasks' })
+    .getByRole('button', { name: /^Pocket the big ones/ })
+    .click();
   const row = page.getByRole('article', { name: 'Pocket the big ones' });
   await expect(row).toContainText('4 each hand × 2 hands = 8 good ones a day');
   // This home has no washers; bigger caps stand in for them, an easier item.
@@ -206,7 +239,10 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(row).toContainText('At this home: 5 bottle caps, 35 mm for washers.');
   await row.getByLabel('Today’s step').selectOption('2');
   // Small stickers: only with a reason, and never by oversight.
-  await page.getByRole('complementary', { name: 'Tasks' }).getByRole('button', { name: /^Peel the labels/ }).click();
+  await page
+    .getByRole('complementary', { name: 'Tasks' })
+    .getByRole('button', { name: /^Peel the labels/ })
+    .click();
   const labels = page.getByRole('article', { name: 'Peel the labels' });
   await labels.getByLabel('Today’s step').selectOption('5');
   await expect(labels).toContainText('Round stickers, 20 mm: small enough for the small-part cylinder. An adult stays the whole time.');

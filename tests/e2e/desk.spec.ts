@@ -37,7 +37,9 @@ test.describe('the yard', () => {
     await expect(page.locator('[data-row]')).toHaveCount(48);
     const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
     await expect(row.getByRole('img', { name: /^Crane lift: step \d of 7/ })).toBeVisible();
-    await expect(row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ said not done, \d+ no word$/ })).toBeVisible();
+    await expect(
+      row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ said not done, \d+ no word$/ }),
+    ).toBeVisible();
     await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)? %/);
   });
 
@@ -89,7 +91,13 @@ test.describe('nobody reads a child that is not theirs, by any address', () => {
     await page.goto('/yard');
     await expect(page.locator('[data-row]')).toHaveCount(6);
     const others = await childIdOf('Bram T.');
-    for (const address of [`/children/${others}`, `/children/${others}/program`, `/post?phone=${others}`, '/children/999999', '/children/x']) {
+    for (const address of [
+      `/children/${others}`,
+      `/children/${others}/program`,
+      `/post?phone=${others}`,
+      '/children/999999',
+      '/children/x',
+    ]) {
       await page.goto(address);
       await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
       await expect(page.locator('body')).not.toContainText('Bram');

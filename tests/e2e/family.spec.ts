@@ -16,12 +16,18 @@ test.describe('with scripts off', () => {
     await box.fill('3');
     await page.getByLabel('Solo palabras').check();
     await page.getByLabel('Bien', { exact: true }).check();
-    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
+    await page
+      .getByText(/^(Anything else|¿Algo más)\?$/)
+      .first()
+      .click();
     await page.locator('textarea[name=words]').fill('👩‍👧 مرحبا <b>muy bien</b>');
     await sendReport(page);
     await expect(page.getByRole('status')).toHaveText('Gracias. Está guardado.');
     expect(await reportCount('Juniper S.')).toBe(before + 1);
-    const [report] = await ask<{ words: string; help: string; way: string }>('SELECT words, help, way FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Juniper S.')]);
+    const [report] = await ask<{ words: string; help: string; way: string }>(
+      'SELECT words, help, way FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1',
+      [await childIdOf('Juniper S.')],
+    );
     expect(report).toEqual({ words: '👩‍👧 مرحبا <b>muy bien</b>', help: 'words', way: 'link' });
   });
 
@@ -30,7 +36,10 @@ test.describe('with scripts off', () => {
     await page.goto(`${linkOf('Wren O.')}?lang=en`);
     await openTask(page);
     await page.locator('input[inputmode=numeric]').first().fill('-4');
-    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
+    await page
+      .getByText(/^(Anything else|¿Algo más)\?$/)
+      .first()
+      .click();
     await page.locator('textarea[name=words]').fill('kept words');
     await sendReport(page);
     await expect(page.getByText('-4 is less than 0. Write 0 or more.')).toBeVisible();
@@ -38,7 +47,9 @@ test.describe('with scripts off', () => {
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect(page.getByRole('status')).toHaveText('Thank you. It is saved.');
     expect(await reportCount('Wren O.')).toBe(before + 1);
-    expect(await ask('SELECT words FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Wren O.')])).toEqual([{ words: 'kept words' }]);
+    expect(await ask('SELECT words FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Wren O.')])).toEqual([
+      { words: 'kept words' },
+    ]);
   });
 
   test('too hard swaps to the easier step that the therapist allowed, and the report says so', async ({ page }) => {
@@ -50,7 +61,9 @@ test.describe('with scripts off', () => {
     await expect(page.getByRole('link', { name: 'Too hard' })).toHaveCount(0);
     await page.locator('input[inputmode=numeric]').first().fill('2');
     await sendReport(page);
-    expect(await ask('SELECT step FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Otto Z.')])).toEqual([{ step: asked - 1 }]);
+    expect(await ask('SELECT step FROM reports WHERE child_id = ? ORDER BY id DESC LIMIT 1', [await childIdOf('Otto Z.')])).toEqual([
+      { step: asked - 1 },
+    ]);
   });
 });
 
@@ -87,10 +100,16 @@ test.describe('with scripts on', () => {
     expect(await reportCount('Silas Y.')).toBe(before + 1);
   });
 
-  test('something that hurts: the family is told at once what to do and whom to call; the therapist sees it first', async ({ page, browser }) => {
+  test('something that hurts: the family is told at once what to do and whom to call; the therapist sees it first', async ({
+    page,
+    browser,
+  }) => {
     await page.goto(`${linkOf('Greta J.')}?lang=en`);
     await openTask(page);
-    await page.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
+    await page
+      .getByText(/^(Anything else|¿Algo más)\?$/)
+      .first()
+      .click();
     await page.getByRole('checkbox', { name: 'Something hurt' }).check();
     await sendReport(page);
     await expect(page.getByRole('alert').first()).toContainText('call your own doctor. In an emergency call 911.');

@@ -34,7 +34,9 @@ async function tell(words: string): Promise<void> {
 test.beforeAll(async () => {
   test.setTimeout(120_000);
   const port = Number(process.env.YARD_E2E_PORT) + 1;
-  helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port)], { stdio: ['pipe', 'pipe', 'inherit'] });
+  helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port)], {
+    stdio: ['pipe', 'pipe', 'inherit'],
+  });
   lines = createInterface({ input: helper.stdout! });
   await said('ready');
   stack = served(FOLDER);
@@ -64,7 +66,9 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   const awayFrom = Date.now();
   await tell('stop database');
   await page.goto(`${stack.url}/yard`);
-  await expect(page.getByRole('alert').first()).toContainText('Our records do not answer just now. Nothing is lost. This page tries again by itself.');
+  await expect(page.getByRole('alert').first()).toContainText(
+    'Our records do not answer just now. Nothing is lost. This page tries again by itself.',
+  );
   expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(503);
   await sendReport(plain);
   await expect(plain.getByRole('alert').first()).toContainText('What you wrote is kept on this page.');
@@ -77,7 +81,10 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await plain.getByRole('button', { name: 'Try again' }).click();
   await expect(plain.getByRole('status')).toContainText('Thank you. It is saved.');
   await expect(scripted.getByRole('status')).toContainText('Thank you. It is saved.', { timeout: 20_000 });
-  expect({ plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) }).toEqual({ plain: before.plain + 1, scripted: before.scripted + 1 });
+  expect({ plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) }).toEqual({
+    plain: before.plain + 1,
+    scripted: before.scripted + 1,
+  });
   expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(200);
 });
 
@@ -93,7 +100,12 @@ async function reportFor(child: string): Promise<{ address: string; body: string
 }
 
 function post(address: string, body: string): Promise<number | 'cut off'> {
-  return fetch(address, { method: 'POST', body, redirect: 'manual', headers: { 'content-type': 'application/x-www-form-urlencoded' } }).then(
+  return fetch(address, {
+    method: 'POST',
+    body,
+    redirect: 'manual',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+  }).then(
     (answer) => answer.status,
     () => 'cut off',
   );
@@ -103,11 +115,19 @@ function post(address: string, body: string): Promise<number | 'cut off'> {
 function answerlessLine(): Promise<{ server: Server; port: number }> {
   const upstream = new URL(stack.url);
   const server = createServer((incoming, outgoing) => {
-    const passed = httpRequest({ host: upstream.hostname, port: upstream.port, method: incoming.method, path: incoming.url, headers: incoming.headers });
+    const passed = httpRequest({
+      host: upstream.hostname,
+      port: upstream.port,
+      method: incoming.method,
+      path: incoming.url,
+      headers: incoming.headers,
+    });
     passed.on('error', () => outgoing.destroy());
     incoming.pipe(passed);
   });
-  return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve({ server, port: (server.address() as { port: number }).port })));
+  return new Promise((resolve) =>
+    server.listen(0, '127.0.0.1', () => resolve({ server, port: (server.address() as { port: number }).port })),
+  );
 }
 
 test('the server is killed after the report was written and before its answer: the repeat makes no second one', async () => {
@@ -134,7 +154,16 @@ test('the server is killed while it writes: nothing of it stays, and the repeat 
   await holder.query('SELECT id FROM children WHERE id = ? FOR UPDATE', [await childIdOf('Bram T.', stack)]);
   const first = post(address, body);
   await expect
-    .poll(async () => (await ask<{ count: number }>("SELECT COUNT(*) AS count FROM information_schema.processlist WHERE info LIKE 'INSERT INTO reports%'", [], stack))[0]!.count)
+    .poll(
+      async () =>
+        (
+          await ask<{ count: number }>(
+            "SELECT COUNT(*) AS count FROM information_schema.processlist WHERE info LIKE 'INSERT INTO reports%'",
+            [],
+            stack,
+          )
+        )[0]!.count,
+    )
     .toBe(1);
   await tell('kill server');
   expect(await first).toBe('cut off');

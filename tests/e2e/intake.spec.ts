@@ -60,7 +60,9 @@ test.describe('the intake of reports over HTTP', () => {
   });
 
   test('answers a made-up link with 404, and a body larger than any report with 413', async ({ request, baseURL }) => {
-    const madeUp = await request.post(`${baseURL}/f/${'z'.repeat(32)}/report`, { form: { idempotencyKey: randomUUID(), versionTaskId: '1' } });
+    const madeUp = await request.post(`${baseURL}/f/${'z'.repeat(32)}/report`, {
+      form: { idempotencyKey: randomUUID(), versionTaskId: '1' },
+    });
     expect(madeUp.status()).toBe(404);
     const huge = await send(request, { idempotencyKey: randomUUID(), versionTaskId: '1', words: 'x'.repeat(200_000) }).catch(() => null);
     // The line is closed while the body is still on its way, so the answer may not be read any more.

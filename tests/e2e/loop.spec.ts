@@ -15,7 +15,10 @@ async function reportReached(family: Page, link: string, daysAgo: number): Promi
   await family.getByLabel(/Right hand/).fill('5');
   await family.getByText('No help').click();
   await family.getByText('Just right').click();
-  await family.getByText(/^(Anything else|¿Algo más)\?$/).first().click();
+  await family
+    .getByText(/^(Anything else|¿Algo más)\?$/)
+    .first()
+    .click();
   await family.getByLabel(/When was it/).fill(dayBefore(daysAgo));
   await sendReport(family);
   await expect(family.getByRole('status')).toContainText('Thank you. It is saved.');
@@ -29,7 +32,8 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   // Plan: take everything out but what is placed anew, choose step and dose.
   await page.goto(`/children/${childId}/program`);
   const version = Number((await page.getByText(/goes on from version \d+/).textContent())!.match(/version (\d+)/)![1]);
-  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0) await page.getByRole('button', { name: 'take out' }).first().click();
+  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0)
+    await page.getByRole('button', { name: 'take out' }).first().click();
   await expect(page.getByText('Nothing is placed yet.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await page.getByRole('button', { name: /Pocket the washers/ }).click();
@@ -85,7 +89,12 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.goto('/rounds');
   await page.keyboard.press('z');
   await expect(page.getByRole('heading', { name: 'Step up to 5, three caps, by words' })).toBeVisible();
-  expect(await ask('SELECT v.number, t.step FROM program_versions v JOIN programs p ON p.id = v.program_id JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id = ? ORDER BY v.number DESC LIMIT 3', [childId])).toEqual([
+  expect(
+    await ask(
+      'SELECT v.number, t.step FROM program_versions v JOIN programs p ON p.id = v.program_id JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id = ? ORDER BY v.number DESC LIMIT 3',
+      [childId],
+    ),
+  ).toEqual([
     { number: version + 3, step: 4 },
     { number: version + 2, step: 5 },
     { number: version + 1, step: 4 },
@@ -96,14 +105,23 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.getByLabel('Hold at 4: why?').fill('Too few good days yet');
   await page.getByRole('button', { name: 'Hold at 4' }).click();
   await expect(page.getByText('1 settled today')).toBeVisible();
-  expect(await ask('SELECT answer, followed, reason FROM decisions WHERE child_id = ? AND undone_at IS NULL ORDER BY id DESC LIMIT 1', [childId])).toEqual([{ answer: 'hold', followed: 0, reason: 'Too few good days yet' }]);
+  expect(
+    await ask('SELECT answer, followed, reason FROM decisions WHERE child_id = ? AND undone_at IS NULL ORDER BY id DESC LIMIT 1', [
+      childId,
+    ]),
+  ).toEqual([{ answer: 'hold', followed: 0, reason: 'Too few good days yet' }]);
 });
 
 test('writing to the family and putting a decision off', async ({ page }) => {
   await signIn(page);
   await page.goto('/rounds');
   const heading = page.getByLabel('Evidence').getByRole('heading', { level: 2 });
-  const before = Number((await page.getByText(/\d+ of \d+/).first().textContent())!.split(' of ')[1]);
+  const before = Number(
+    (await page
+      .getByText(/\d+ of \d+/)
+      .first()
+      .textContent())!.split(' of ')[1],
+  );
   const first = await heading.textContent();
   await page.keyboard.press('w');
   await page.getByLabel('To the family').fill('Please rest the thumb for two days.');

@@ -33,13 +33,17 @@ test.describe('settings', () => {
     await expect(page.getByRole('alert').first()).toHaveText('That is no telephone number. Write digits, such as 911.');
     await page.getByLabel('Emergency number').fill('112');
     await page.getByRole('button', { name: 'Keep it' }).click();
-    await expect.poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number).toBe('112');
+    await expect
+      .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
+      .toBe('112');
     const family = await (await browser.newContext()).newPage();
     await family.goto(`${linkOf('Nerys F.')}?lang=en&said=safety`);
     await expect(family.getByRole('alert').first()).toContainText('In an emergency call 112.');
     await page.getByLabel('Emergency number').fill('911');
     await page.getByRole('button', { name: 'Keep it' }).click();
-    await expect.poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number).toBe('911');
+    await expect
+      .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
+      .toBe('911');
   });
 
   test('a session left open elsewhere is ended from here', async ({ page, browser }) => {
@@ -95,10 +99,16 @@ test.describe('two people', () => {
     }
     await page.getByRole('button', { name: /Send as version/ }).click();
     await expect(page).toHaveURL(/\/post/);
-    const versions = () => ask<{ count: number }>('SELECT COUNT(*) AS count FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ?', [child]);
+    const versions = () =>
+      ask<{ count: number }>(
+        'SELECT COUNT(*) AS count FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ?',
+        [child],
+      );
     const before = await versions();
     await other.getByRole('button', { name: /Send as version/ }).click();
-    await expect(other.getByRole('alert').first()).toContainText('Somebody else has changed this program since you opened it. Nothing of yours was written.');
+    await expect(other.getByRole('alert').first()).toContainText(
+      'Somebody else has changed this program since you opened it. Nothing of yours was written.',
+    );
     expect(await versions()).toEqual(before);
   });
 });

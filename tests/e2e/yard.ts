@@ -47,13 +47,20 @@ export async function childIdOf(name: string, stack = served()): Promise<number>
 }
 
 export async function reportCount(name: string, stack = served()): Promise<number> {
-  const [row] = await ask<{ count: number }>('SELECT COUNT(*) AS count FROM reports WHERE child_id = ?', [await childIdOf(name, stack)], stack);
+  const [row] = await ask<{ count: number }>(
+    'SELECT COUNT(*) AS count FROM reports WHERE child_id = ?',
+    [await childIdOf(name, stack)],
+    stack,
+  );
   return row!.count;
 }
 
 /** Opens a task on the family's day: one that nobody reported yet where there is one, whichever day this runs on. */
 export async function openTask(page: Page): Promise<void> {
-  const unreported = page.getByRole('listitem').filter({ hasText: /Start|Empezar/ }).getByRole('link');
+  const unreported = page
+    .getByRole('listitem')
+    .filter({ hasText: /Start|Empezar/ })
+    .getByRole('link');
   const any = page.getByRole('listitem').getByRole('link');
   await ((await unreported.count()) > 0 ? unreported : any).first().click();
   await page.locator('input[inputmode=numeric]').first().waitFor();

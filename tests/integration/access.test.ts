@@ -38,7 +38,11 @@ const doors: [string, (actor: PersonActor) => Promise<unknown>, 'read' | 'change
   ['view the phone', (actor) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
   ['view the builder', (actor) => viewBuilder(bed.context, actor, childId), 'change'],
   ['save a draft', (actor) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
-  ['send a program', (actor) => sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true }), 'change'],
+  [
+    'send a program',
+    (actor) => sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true }),
+    'change',
+  ],
   ['decide a step', (actor) => decide(bed.context, actor, { childId, key: 'ready:1:1', answer: 'up', expectedVersion: 1 }), 'change'],
   ['send a link', (actor) => sendLinkAgain(bed.context, actor, childId), 'change'],
   ['close a link', (actor) => revokeLink(bed.context, actor, childId, 1), 'change'],
@@ -90,7 +94,9 @@ describe('signing in', () => {
   const email = 'sign-in@tarrowhill.example';
   beforeAll(async () => {
     const password_hash = await hashPassword(password);
-    await inTransaction(bed.db, (work) => work.insert('people', { name: 'S', email, role: 'therapist', password_hash, created_at: bed.context.now() }));
+    await inTransaction(bed.db, (work) =>
+      work.insert('people', { name: 'S', email, role: 'therapist', password_hash, created_at: bed.context.now() }),
+    );
   });
 
   it('keeps an argon2id hash of the password and a hash of the token, never either', async () => {
@@ -113,7 +119,8 @@ describe('signing in', () => {
     bed.passDays(15);
     expect(await refusal(actorOfToken(bed.context, second.token))).toBe('signInNeeded');
     bed.passDays(-15);
-    for (const made of [undefined, '', 'x'.repeat(32), "' OR 1=1 --"]) expect(await refusal(actorOfToken(bed.context, made))).toBe('signInNeeded');
+    for (const made of [undefined, '', 'x'.repeat(32), "' OR 1=1 --"])
+      expect(await refusal(actorOfToken(bed.context, made))).toBe('signInNeeded');
   });
 
   it('answers the same for a wrong password and an unknown address, and slows down after eight tries', async () => {

@@ -56,7 +56,10 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
       await bed.report(childId);
       bed.passDays(1);
     }
-    expect((await openDecision())!.decision).toMatchObject({ kind: 'ready', suggestion: { move: 'up', toStep: 4, evidence: { reachedInARow: 3, reachedOnDays: 3 } } });
+    expect((await openDecision())!.decision).toMatchObject({
+      kind: 'ready',
+      suggestion: { move: 'up', toStep: 4, evidence: { reachedInARow: 3, reachedOnDays: 3 } },
+    });
     expect((await openDecision())!.reports).toHaveLength(3);
   });
 
@@ -74,8 +77,19 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
     await settle('up');
     const view = await viewChild(bed.context, ines, childId);
     expect(view.program).toMatchObject({ number: 2 });
-    expect(view.program!.tasks.find((task) => task.content.slug === 'crane-lift')).toMatchObject({ step: 4, chooseFrom: 3, chooseTo: 5, stepSinceVersion: 2 });
-    expect(view.changes[0]).toMatchObject({ fromStep: 3, toStep: 4, changedBy: 'Ines Calloway-Brandt', why: 'Streak rule: 3 reached in a row on 3 days', versionNumber: 2 });
+    expect(view.program!.tasks.find((task) => task.content.slug === 'crane-lift')).toMatchObject({
+      step: 4,
+      chooseFrom: 3,
+      chooseTo: 5,
+      stepSinceVersion: 2,
+    });
+    expect(view.changes[0]).toMatchObject({
+      fromStep: 3,
+      toStep: 4,
+      changedBy: 'Ines Calloway-Brandt',
+      why: 'Streak rule: 3 reached in a row on 3 days',
+      versionNumber: 2,
+    });
     expect(view.messages[0]).toMatchObject({ kind: 'newStep', status: 'handedOver' });
     expect((await openDecision())?.decision.kind ?? 'nothing').not.toBe('ready');
   });
@@ -84,8 +98,15 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
     const rows = await bed.read<{ number: number; step: number }>(
       `SELECT v.number, t.step FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN tasks k ON k.id = t.task_id WHERE k.slug = 'crane-lift' ORDER BY v.number`,
     );
-    expect(rows).toEqual([{ number: 1, step: 3 }, { number: 2, step: 4 }]);
-    expect(await bed.read('SELECT DISTINCT v.number FROM reports r JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id')).toEqual([{ number: 1 }]);
+    expect(rows).toEqual([
+      { number: 1, step: 3 },
+      { number: 2, step: 4 },
+    ]);
+    expect(
+      await bed.read(
+        'SELECT DISTINCT v.number FROM reports r JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id',
+      ),
+    ).toEqual([{ number: 1 }]);
   });
 
   it('takes a decision back: a third version with the step as it was, and the decision open again', async () => {
@@ -93,7 +114,11 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
     await undoDecision(bed.context, ines, settledToday.at(-1)!.id);
     const view = await viewChild(bed.context, ines, childId);
     expect(view.program).toMatchObject({ number: 3 });
-    expect(view.program!.tasks.find((task) => task.content.slug === 'crane-lift')).toMatchObject({ step: 3, chooseFrom: 2, stepSinceVersion: 1 });
+    expect(view.program!.tasks.find((task) => task.content.slug === 'crane-lift')).toMatchObject({
+      step: 3,
+      chooseFrom: 2,
+      stepSinceVersion: 1,
+    });
     expect(view.changes[0]).toMatchObject({ fromStep: 4, toStep: 3, why: 'Taken back' });
     expect((await openDecision())!.decision.kind).toBe('ready');
     expect(await refusal(undoDecision(bed.context, ines, settledToday.at(-1)!.id))).toBe('staleDecision');
@@ -147,10 +172,25 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   });
 
   it('wrote an audit row for every look and every change', async () => {
-    const rows = await bed.read<{ action: string; count: number }>('SELECT action, COUNT(*) AS count FROM audit WHERE child_id = :childId GROUP BY action', { childId });
+    const rows = await bed.read<{ action: string; count: number }>(
+      'SELECT action, COUNT(*) AS count FROM audit WHERE child_id = :childId GROUP BY action',
+      { childId },
+    );
     const count = Object.fromEntries(rows.map((row) => [row.action, row.count]));
     expect(Object.keys(count)).toEqual(
-      expect.arrayContaining(['builder.viewed', 'program.sent', 'post.viewed', 'family.viewed', 'report.taken', 'rounds.viewed', 'child.viewed', 'yard.viewed', 'decision.up', 'decision.undone', 'decision.read']),
+      expect.arrayContaining([
+        'builder.viewed',
+        'program.sent',
+        'post.viewed',
+        'family.viewed',
+        'report.taken',
+        'rounds.viewed',
+        'child.viewed',
+        'yard.viewed',
+        'decision.up',
+        'decision.undone',
+        'decision.read',
+      ]),
     );
     expect(count['report.taken']).toBe(9);
   });

@@ -20,7 +20,11 @@ beforeEach(async () => {
 });
 afterEach(() => bed.close());
 const reports = () => bed.read<Record<string, unknown>>('SELECT * FROM reports ORDER BY id');
-const issuesOf = (job: Promise<unknown>) => job.then(() => [], (error: { detail: { issues: { code: string; path: string }[] } }) => error.detail.issues.map((issue) => `${issue.path} ${issue.code}`));
+const issuesOf = (job: Promise<unknown>) =>
+  job.then(
+    () => [],
+    (error: { detail: { issues: { code: string; path: string }[] } }) => error.detail.issues.map((issue) => `${issue.path} ${issue.code}`),
+  );
 
 describe('a report', () => {
   it('sent again with its key makes one report, also when both come at once', async () => {
@@ -83,7 +87,9 @@ describe('a report', () => {
     const { reportId } = await bed.report(childId, { left: '2', right: '2' });
     await bed.report(childId, { corrects: String(reportId), left: '5', right: '4' });
     expect(await reports()).toMatchObject([{ left_count: 5, right_count: 4, corrected_at: expect.any(Number) }]);
-    expect(await bed.read('SELECT before_correction FROM report_corrections')).toMatchObject([{ before_correction: { left: 2, right: 2 } }]);
+    expect(await bed.read('SELECT before_correction FROM report_corrections')).toMatchObject([
+      { before_correction: { left: 2, right: 2 } },
+    ]);
     bed.passDays(1);
     expect(await refusal(bed.report(childId, { corrects: String(reportId) }))).toBe('notFound');
   });
@@ -97,10 +103,13 @@ describe('a report', () => {
 });
 
 describe('a private link', () => {
-  it.each(['', 'short', 'x'.repeat(32), '../../etc/passwd', "' OR 1=1 -- aaaaaaaaaaaaaaaaaaaaa"])('that is made up (%j) opens nothing', async (token) => {
-    expect(await refusal(viewFamily(bed.context, token))).toBe('linkUnknown');
-    expect(await refusal(submitReport(bed.context, token, { idempotencyKey: randomUUID(), versionTaskId: 1 }))).toBe('linkUnknown');
-  });
+  it.each(['', 'short', 'x'.repeat(32), '../../etc/passwd', "' OR 1=1 -- aaaaaaaaaaaaaaaaaaaaa"])(
+    'that is made up (%j) opens nothing',
+    async (token) => {
+      expect(await refusal(viewFamily(bed.context, token))).toBe('linkUnknown');
+      expect(await refusal(submitReport(bed.context, token, { idempotencyKey: randomUUID(), versionTaskId: 1 }))).toBe('linkUnknown');
+    },
+  );
 
   it('runs out', async () => {
     const token = await bed.newestToken(childId);
@@ -124,7 +133,9 @@ describe('a private link', () => {
   it('has 192 random bits, of which the database knows only a hash', async () => {
     const token = await bed.newestToken(childId);
     expect(Buffer.from(token, 'base64url')).toHaveLength(24);
-    const tables = await bed.read<{ name: string }>('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()');
+    const tables = await bed.read<{ name: string }>(
+      'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()',
+    );
     for (const { name } of tables) expect(JSON.stringify(await bed.read(`SELECT * FROM ${name}`))).not.toContain(token);
     expect(await bed.read('SELECT first_opened_at FROM family_links')).toEqual([{ first_opened_at: null }]);
     await viewFamily(bed.context, token);
@@ -135,7 +146,10 @@ describe('a private link', () => {
 describe('while something that hurt is unread', () => {
   it('the family’s page holds just that task, and lets go when a person has read it', async () => {
     await bed.report(childId, { hurt: 'on' });
-    const held = async () => (await viewFamily(bed.context, await bed.newestToken(childId))).tasks.filter((task) => task.onHold).map(({ task }) => task.content.slug);
+    const held = async () =>
+      (await viewFamily(bed.context, await bed.newestToken(childId))).tasks
+        .filter((task) => task.onHold)
+        .map(({ task }) => task.content.slug);
     expect(await held()).toEqual(['crane-lift']);
     const here = (await viewRounds(bed.context, ines, null)).here!;
     await decide(bed.context, ines, { childId, key: here.decision.key, answer: 'read', expectedVersion: 1 });

@@ -5,7 +5,12 @@ import { newDatabaseUrl, newTestBed, type TestBed } from './testBed';
 describe('the schema', () => {
   it('comes up from empty, goes down to nothing, and comes up again', async () => {
     const db = openDatabase(await newDatabaseUrl());
-    const tables = async () => (await inTransaction(db, (work) => work.select<{ name: string }>('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()'))).map((row) => row.name);
+    const tables = async () =>
+      (
+        await inTransaction(db, (work) =>
+          work.select<{ name: string }>('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()'),
+        )
+      ).map((row) => row.name);
     await migrator(db).up();
     expect(await tables()).toEqual(expect.arrayContaining(['people', 'children', 'programs', 'reports', 'decisions', 'audit']));
     await migrator(db).down({ to: 0 });
@@ -38,12 +43,23 @@ describe('the server’s own guards', () => {
   it.each([
     ['a text that is too long (strict mode)', "INSERT INTO schools (name) VALUES (REPEAT('x', 81))", /too long/i],
     ['a day that does not exist', "INSERT INTO school_years (first_day, last_day) VALUES ('2026-02-30', '2027-01-01')", /Incorrect date/i],
-    ['a year that ends before it starts', "INSERT INTO school_years (first_day, last_day) VALUES ('2026-09-01', '2026-01-01')", /school_years_span/],
+    [
+      'a year that ends before it starts',
+      "INSERT INTO school_years (first_day, last_day) VALUES ('2026-09-01', '2026-01-01')",
+      /school_years_span/,
+    ],
     ['a second workplace', "INSERT INTO workplace (id, emergency_number, time_zone) VALUES (2, '1', 'x')", /workplace_one/],
-    ['a child of no school', "INSERT INTO goals (child_id, skill, words, baseline, criterion, most_help, review_on) VALUES (999, 's', 'w', 'b', 'c', 'shown', '2026-01-01')", /foreign key/i],
+    [
+      'a child of no school',
+      "INSERT INTO goals (child_id, skill, words, baseline, criterion, most_help, review_on) VALUES (999, 's', 'w', 'b', 'c', 'shown', '2026-01-01')",
+      /foreign key/i,
+    ],
     ['a school twice', "INSERT INTO schools (name) VALUES ('Millbeck Early Years')", /Duplicate/i],
   ])('refuse %s', async (_name, sql, words) => {
-    const error = await write((work) => work.select(sql)).then(() => null, (caught: Error & { original?: Error }) => caught.original?.message ?? caught.message);
+    const error = await write((work) => work.select(sql)).then(
+      () => null,
+      (caught: Error & { original?: Error }) => caught.original?.message ?? caught.message,
+    );
     expect(error).toMatch(words);
   });
 
@@ -52,15 +68,25 @@ describe('the server’s own guards', () => {
     const words = '👩‍👧 مرحبا ñ';
     const [row] = await write(async (work) => {
       const taskId = await work.insert('tasks', { slug: 'round-trip' });
-      await work.insert('task_versions', { task_id: taskId, number: 1, content: { words, list: [1, 2.5, null, true] }, created_at: moment });
+      await work.insert('task_versions', {
+        task_id: taskId,
+        number: 1,
+        content: { words, list: [1, 2.5, null, true] },
+        created_at: moment,
+      });
       await work.insert('school_years', { first_day: '2026-03-08', last_day: '2026-12-31' });
-      return work.select<Record<string, unknown>>('SELECT v.created_at, v.content, y.first_day, @@time_zone AS zone FROM task_versions v JOIN school_years y WHERE v.task_id = :taskId', { taskId });
+      return work.select<Record<string, unknown>>(
+        'SELECT v.created_at, v.content, y.first_day, @@time_zone AS zone FROM task_versions v JOIN school_years y WHERE v.task_id = :taskId',
+        { taskId },
+      );
     });
     expect(row).toEqual({ created_at: moment, content: { words, list: [1, 2.5, null, true] }, first_day: '2026-03-08', zone: '+00:00' });
   });
 
   it('fail loudly where a BIGINT would lose digits', async () => {
-    await expect(write((work) => work.select('SELECT CAST(9007199254740993 AS UNSIGNED) AS big'))).rejects.toThrow('does not fit into a number');
+    await expect(write((work) => work.select('SELECT CAST(9007199254740993 AS UNSIGNED) AS big'))).rejects.toThrow(
+      'does not fit into a number',
+    );
     expect(await write((work) => work.select('SELECT CAST(9007199254740991 AS UNSIGNED) AS big'))).toEqual([{ big: 9007199254740991 }]);
   });
 });
@@ -82,7 +108,10 @@ describe('transactions', () => {
   });
 
   it('that deadlock are started once more, and both end well', async () => {
-    const [a, b] = await inTransaction(bed.db, async (work) => [await work.insert('schools', { name: 'A' }), await work.insert('schools', { name: 'B' })]);
+    const [a, b] = await inTransaction(bed.db, async (work) => [
+      await work.insert('schools', { name: 'A' }),
+      await work.insert('schools', { name: 'B' }),
+    ]);
     let waiting = 2;
     let bothHoldOne!: () => void;
     const gate = new Promise<void>((resolve) => {
@@ -92,10 +121,14 @@ describe('transactions', () => {
     const cross = (first: number, second: number, mark: string) =>
       inTransaction(bed.db, async (work) => {
         tries += 1;
-        await work.select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :first', { mark, first }).catch(ignoreEmptyResult);
+        await work
+          .select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :first', { mark, first })
+          .catch(ignoreEmptyResult);
         if ((waiting -= 1) === 0) bothHoldOne();
         await gate;
-        await work.select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :second', { mark, second }).catch(ignoreEmptyResult);
+        await work
+          .select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :second', { mark, second })
+          .catch(ignoreEmptyResult);
       });
     await Promise.all([cross(a!, b!, 'x'), cross(b!, a!, 'y')]);
     expect(tries).toBe(3);

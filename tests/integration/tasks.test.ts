@@ -70,7 +70,10 @@ describe('the bench', () => {
   it('puts no unsound task into the library, and says what is wrong', async () => {
     const copy = await copyOf('crane-lift', 'Unsound');
     const unsound = { ...copy, ladder: { ...copy.ladder, startStep: 1 } };
-    await expect(shelveTask(bed.context, ines, unsound)).rejects.toMatchObject({ code: 'invalid', detail: { findings: [expect.objectContaining({ code: 'ladder', path: 'ladder' })] } });
+    await expect(shelveTask(bed.context, ines, unsound)).rejects.toMatchObject({
+      code: 'invalid',
+      detail: { findings: [expect.objectContaining({ code: 'ladder', path: 'ladder' })] },
+    });
     expect(await shelf('unsound')).toBeUndefined();
   });
 
@@ -146,7 +149,11 @@ describe('packs', () => {
 describe('what a home has, and how its tasks are done', () => {
   it('is changed by who may change the child, and shows in the next program', async () => {
     const childId = await bed.child(ines);
-    await changeHome(bed.context, ines, { childId, taskSettings: { hands: 'preferred', shapeOrder: 'free', freeShapes: ['x', 'cross'] }, materialsAtHome: ['card', 'card', 'box'] });
+    await changeHome(bed.context, ines, {
+      childId,
+      taskSettings: { hands: 'preferred', shapeOrder: 'free', freeShapes: ['x', 'cross'] },
+      materialsAtHome: ['card', 'card', 'box'],
+    });
     const { child } = await viewBuilder(bed.context, ines, childId);
     expect(child).toMatchObject({ taskSettings: { hands: 'preferred', freeShapes: ['x', 'cross'] }, materialsAtHome: ['card', 'box'] });
   });
@@ -154,7 +161,8 @@ describe('what a home has, and how its tasks are done', () => {
   it('is refused for an assistant, for another’s child, and for what is no setting', async () => {
     const childId = await bed.child(ines);
     await bed.share(childId, teodor, 'assist');
-    const change = (actor: PersonActor, raw: object) => refusal(changeHome(bed.context, actor, { childId, taskSettings: {}, materialsAtHome: [], ...raw }));
+    const change = (actor: PersonActor, raw: object) =>
+      refusal(changeHome(bed.context, actor, { childId, taskSettings: {}, materialsAtHome: [], ...raw }));
     expect(await change(teodor, {})).toBe('notAllowed');
     expect(await change(marit, {})).toBe('notFound');
     expect(await change(ines, { taskSettings: { helpBy: 'magic' } })).toBe('invalid');
@@ -174,9 +182,18 @@ describe('a program made with the heart', () => {
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
     const sent = async () => (await viewFamily(bed.context, await bed.newestToken(childId))).version!.tasks[0]!;
     const before = await sent();
-    expect(before.choices).toEqual({ skin: 'weatherStation', childSettings: { hands: 'preferred' }, replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' } });
+    expect(before.choices).toEqual({
+      skin: 'weatherStation',
+      childSettings: { hands: 'preferred' },
+      replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' },
+    });
     expect(before.content.title.en).toBe('Kite lift');
-    expect(before.content.materials.map((material) => material.name.en)).toEqual(['kitchen tongs', 'soft sponge cubes, 50 mm', 'bowl', 'paper cup']);
+    expect(before.content.materials.map((material) => material.name.en)).toEqual([
+      'kitchen tongs',
+      'soft sponge cubes, 50 mm',
+      'bowl',
+      'paper cup',
+    ]);
     expect(before.content.dose.hands).toBe('preferred');
     // Soft cubes in place of pegs are an easier item: the grade says so.
     expect(before.content.ladder.steps[2]!.grade.itemSize).toBe(0);
@@ -192,10 +209,18 @@ describe('a program made with the heart', () => {
     const draft = bed.draft(['pocket-the-washers']);
     Object.assign(draft.tasks[0]!, { step: 7, chooseFrom: 7, chooseTo: 7 });
     const send = () => sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
-    await expect(send()).rejects.toMatchObject({ code: 'invalid', detail: { findings: expect.arrayContaining([expect.objectContaining({ finding: expect.objectContaining({ key: 'smallPart:washers' }) })]) } });
+    await expect(send()).rejects.toMatchObject({
+      code: 'invalid',
+      detail: {
+        findings: expect.arrayContaining([expect.objectContaining({ finding: expect.objectContaining({ key: 'smallPart:washers' }) })]),
+      },
+    });
     draft.tasks[0]!.choices = { reasons: { 'smallPart:washers': 'Only at my side, in the session' } };
     await send();
-    const [row] = await bed.read<{ choices: { reasons: Record<string, string> } }>('SELECT choices FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId', { childId });
+    const [row] = await bed.read<{ choices: { reasons: Record<string, string> } }>(
+      'SELECT choices FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId',
+      { childId },
+    );
     expect(row!.choices.reasons).toEqual({ 'smallPart:washers': 'Only at my side, in the session' });
   });
 
@@ -227,7 +252,12 @@ describe('a program made with the heart', () => {
     expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 6 } } });
     const up = decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
     await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 6, things: 'washers' } });
-    expect(await bed.read('SELECT MAX(v.number) AS number FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId', { childId })).toEqual([{ number: 1 }]);
+    expect(
+      await bed.read(
+        'SELECT MAX(v.number) AS number FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId',
+        { childId },
+      ),
+    ).toEqual([{ number: 1 }]);
   });
 
   it('keeps a placed task in its version when the library gets a newer one, and shows both', async () => {
@@ -237,7 +267,18 @@ describe('a program made with the heart', () => {
     const first = (await shelf('versioned'))!;
     const childId = await bed.child(ines);
     const draft = bed.draft([]);
-    draft.tasks = [{ taskVersionId: first.taskVersionId, part: 'warmUp', step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 3], dose: content.dose, choices: {} }];
+    draft.tasks = [
+      {
+        taskVersionId: first.taskVersionId,
+        part: 'warmUp',
+        step: 3,
+        chooseFrom: 2,
+        chooseTo: 4,
+        weekdays: [1, 3],
+        dose: content.dose,
+        choices: {},
+      },
+    ];
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
     await keepDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
     await shelveTask(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });

@@ -73,7 +73,9 @@ export async function newTestBed(): Promise<TestBed> {
     },
     read: (sql, replacements) => write((work) => work.select(sql, replacements)),
     async person(name, role = 'therapist') {
-      const personId = await write((work) => work.insert('people', { name, email: `${randomUUID()}@tarrowhill.example`, role, password_hash: '-', created_at: now }));
+      const personId = await write((work) =>
+        work.insert('people', { name, email: `${randomUUID()}@tarrowhill.example`, role, password_hash: '-', created_at: now }),
+      );
       return { kind: 'person', personId, name, role, signInId: 0 };
     },
     child: (lead, change = {}) =>
@@ -93,7 +95,16 @@ export async function newTestBed(): Promise<TestBed> {
         note: '',
         tasks: slugs.map((slug) => {
           const { taskVersionId, content } = tasks.find((task) => task.content.slug === slug)!;
-          return { taskVersionId, part: content.part, step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5, 6, 7], dose: content.dose, choices: {} };
+          return {
+            taskVersionId,
+            part: content.part,
+            step: 3,
+            chooseFrom: 2,
+            chooseTo: 4,
+            weekdays: [1, 2, 3, 4, 5, 6, 7],
+            dose: content.dose,
+            choices: {},
+          };
         }),
         ...change,
       };
@@ -116,7 +127,16 @@ export async function newTestBed(): Promise<TestBed> {
     },
     async report(childId, raw = {}) {
       const versionTaskId = await bed.versionTaskId(childId);
-      return submitReport(context, await bed.newestToken(childId), { idempotencyKey: randomUUID(), versionTaskId, done: 'yes', left: '5', right: '5', help: 'alone', effort: 'right', ...raw });
+      return submitReport(context, await bed.newestToken(childId), {
+        idempotencyKey: randomUUID(),
+        versionTaskId,
+        done: 'yes',
+        left: '5',
+        right: '5',
+        help: 'alone',
+        effort: 'right',
+        ...raw,
+      });
     },
     close: () => db.close(),
   };

@@ -43,7 +43,8 @@ describe('two people at once', () => {
   });
 
   it('sending: the second one is told which version is in force now', async () => {
-    const send = (actor: PersonActor) => sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true });
+    const send = (actor: PersonActor) =>
+      sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true });
     const answers = await Promise.all([refusal(send(ines)), refusal(send(marit))]);
     expect(answers.sort()).toEqual(['not refused', 'staleVersion']);
     expect(await versions()).toHaveLength(2);
@@ -60,7 +61,9 @@ describe('two people at once', () => {
   it('a decision looked at under an older version does not regrade the newer one', async () => {
     await makeReady();
     const here = (await viewRounds(bed.context, ines, null)).here!;
-    expect(await refusal(decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 0 }))).toBe('staleVersion');
+    expect(await refusal(decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 0 }))).toBe(
+      'staleVersion',
+    );
     expect(await bed.read('SELECT id FROM decisions')).toEqual([]);
   });
 });
@@ -70,25 +73,40 @@ describe('sending', () => {
     const draft = bed.draft(['cut-the-planks']);
     const forbidden = await bed.child(ines, { scissors_allowed: false });
     const send = sendProgram(bed.context, ines, { childId: forbidden, expectedVersion: 0, draft, cautionsRead: true });
-    await expect(send).rejects.toMatchObject({ code: 'invalid', detail: { findings: expect.arrayContaining([expect.objectContaining({ code: 'safety', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', severity: 'block' }) })]) } });
+    await expect(send).rejects.toMatchObject({
+      code: 'invalid',
+      detail: {
+        findings: expect.arrayContaining([
+          expect.objectContaining({ code: 'safety', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', severity: 'block' }) }),
+        ]),
+      },
+    });
     expect(await bed.read('SELECT id FROM programs WHERE child_id = :forbidden', { forbidden })).toEqual([]);
   });
 
   it('waits until the cautions were read', async () => {
-    const send = (cautionsRead: boolean) => sendProgram(bed.context, ines, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead });
+    const send = (cautionsRead: boolean) =>
+      sendProgram(bed.context, ines, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead });
     await expect(send(false)).rejects.toMatchObject({ detail: { cautionsUnread: true } });
     expect(await send(true)).toEqual({ versionNumber: 2 });
   });
 
   it('refuses what has not the form of a draft, naming each place', async () => {
-    const send = sendProgram(bed.context, ines, { childId, expectedVersion: 1, draft: { ...bed.draft(), endsOn: 'soon' }, cautionsRead: true });
+    const send = sendProgram(bed.context, ines, {
+      childId,
+      expectedVersion: 1,
+      draft: { ...bed.draft(), endsOn: 'soon' },
+      cautionsRead: true,
+    });
     await expect(send).rejects.toMatchObject({ detail: { issues: [{ path: 'draft.endsOn' }] } });
   });
 });
 
 describe('the post', () => {
   it('hands over what a crash left waiting, once, with a link that opens', async () => {
-    await inTransaction(bed.db, (work) => addMessage(work, { childId, kind: 'note', words: 'Left behind: {link}', createdBy: ines.personId, createdAt: bed.context.now() }));
+    await inTransaction(bed.db, (work) =>
+      addMessage(work, { childId, kind: 'note', words: 'Left behind: {link}', createdBy: ines.personId, createdAt: bed.context.now() }),
+    );
     const [first, second] = await Promise.all([deliverWaiting(bed.context), deliverWaiting(bed.context)]);
     expect(first + second).toBe(1);
     const texts = await bed.context.phone.read(childId);
@@ -102,11 +120,25 @@ describe('deleting a child', () => {
     await bed.report(childId);
     expect(await refusal(deleteChild(bed.context, ines, childId, 'odalys'))).toBe('invalid');
     expect(await deleteChild(bed.context, ines, childId, 'Odalys V.')).toEqual({ reports: 1, versions: 1, messages: 1 });
-    for (const table of ['children', 'child_access', 'programs', 'program_versions', 'version_tasks', 'reports', 'messages', 'family_links', 'grade_changes', 'decisions']) {
+    for (const table of [
+      'children',
+      'child_access',
+      'programs',
+      'program_versions',
+      'version_tasks',
+      'reports',
+      'messages',
+      'family_links',
+      'grade_changes',
+      'decisions',
+    ]) {
       expect([table, await bed.read(`SELECT * FROM ${table}`)]).toEqual([table, []]);
     }
     expect(await bed.context.phone.read(childId)).toEqual([]);
-    const trail = await bed.read<{ action: string; detail: string }>('SELECT action, detail FROM audit WHERE child_id = :childId ORDER BY id DESC LIMIT 1', { childId });
+    const trail = await bed.read<{ action: string; detail: string }>(
+      'SELECT action, detail FROM audit WHERE child_id = :childId ORDER BY id DESC LIMIT 1',
+      { childId },
+    );
     expect(trail).toEqual([{ action: 'child.deleted', detail: '1 reports, 1 versions, 1 messages' }]);
     expect(JSON.stringify(await bed.read('SELECT * FROM audit'))).not.toContain('Odalys');
   });

@@ -37,14 +37,26 @@ describe('Wilson score interval', () => {
     );
   });
 
-  it.each([[1, 0], [-1, 5], [6, 5], [1.5, 5]])('refuses %d of %d', (successes, trials) => {
+  it.each([
+    [1, 0],
+    [-1, 5],
+    [6, 5],
+    [1.5, 5],
+  ])('refuses %d of %d', (successes, trials) => {
     expect(() => wilsonInterval(successes, trials)).toThrow(RangeError);
   });
 });
 
 describe('adherence as a range', () => {
   it('goes from known done to known done and no word', () => {
-    expect(adherenceRange({ planned: 10, knownDone: 6, saidNotDone: 1 })).toEqual({ planned: 10, knownDone: 6, saidNotDone: 1, noWord: 3, low: 0.6, high: 0.9 });
+    expect(adherenceRange({ planned: 10, knownDone: 6, saidNotDone: 1 })).toEqual({
+      planned: 10,
+      knownDone: 6,
+      saidNotDone: 1,
+      noWord: 3,
+      low: 0.6,
+      high: 0.9,
+    });
   });
 
   it('says nothing where nothing was planned, and refuses counts that do not fit', () => {
@@ -66,12 +78,17 @@ describe('practice day by day', () => {
   const report = (taskId: number, on: string, done = true, amount = 8) => ({ taskId, doneOn: day(on), done, amount });
 
   it('tells done, partly, said not done, no word and free apart', () => {
-    const practice = practiceOf(days, [span], [
-      report(1, '2026-11-16'), report(2, '2026-11-16'),
-      report(1, '2026-11-17', false, 0),
-      report(1, '2026-11-18'),
-      report(1, '2026-11-21'),
-    ]);
+    const practice = practiceOf(
+      days,
+      [span],
+      [
+        report(1, '2026-11-16'),
+        report(2, '2026-11-16'),
+        report(1, '2026-11-17', false, 0),
+        report(1, '2026-11-18'),
+        report(1, '2026-11-21'),
+      ],
+    );
     expect(practice.days.map((each) => each.word)).toEqual(['done', 'saidNotDone', 'partly', 'noWord', 'noWord', 'done', 'free']);
     expect(practice.adherence).toMatchObject({ planned: 7, knownDone: 3, saidNotDone: 1, noWord: 3 });
     expect(practice.amountAsked).toBe(5 * 10 + 2 * 6);

@@ -38,24 +38,42 @@ beforeEach(() => {
 describe('streak rule (common practice, no source)', () => {
   it('goes up after three reached in a row on at least two days, and shows which reports', () => {
     const suggestion = streakRule(standing([session(5, 6), good(3), good(2), good(0)]));
-    expect(suggestion).toMatchObject({ move: 'up', toStep: 4, evidence: { reportIds: [2, 3, 4], reachedInARow: 3, reachedOnDays: 3, sessionsAtStep: 4 } });
+    expect(suggestion).toMatchObject({
+      move: 'up',
+      toStep: 4,
+      evidence: { reportIds: [2, 3, 4], reachedInARow: 3, reachedOnDays: 3, sessionsAtStep: 4 },
+    });
     expect(suggestion.whatWouldChange).toEqual({ code: 'oneNotReached' });
   });
 
   it('holds when all three came on one day', () => {
-    expect(streakRule(standing([good(1), good(1), good(1)]))).toMatchObject({ move: 'hold', toStep: 3, whatWouldChange: { code: 'moreNeeded', reached: 0, days: 1 } });
+    expect(streakRule(standing([good(1), good(1), good(1)]))).toMatchObject({
+      move: 'hold',
+      toStep: 3,
+      whatWouldChange: { code: 'moreNeeded', reached: 0, days: 1 },
+    });
   });
 
   it('holds with two, and says that one more is needed', () => {
-    expect(streakRule(standing([good(2), good(1)]))).toMatchObject({ move: 'hold', whatWouldChange: { code: 'moreNeeded', reached: 1, days: 0 } });
+    expect(streakRule(standing([good(2), good(1)]))).toMatchObject({
+      move: 'hold',
+      whatWouldChange: { code: 'moreNeeded', reached: 1, days: 0 },
+    });
   });
 
   it('goes down after two struggled in a row', () => {
-    expect(streakRule(standing([good(4), poor(2), poor(1)]))).toMatchObject({ move: 'down', toStep: 2, evidence: { reportIds: [2, 3], struggledInARow: 2 } });
+    expect(streakRule(standing([good(4), poor(2), poor(1)]))).toMatchObject({
+      move: 'down',
+      toStep: 2,
+      evidence: { reportIds: [2, 3], struggledInARow: 2 },
+    });
   });
 
   it('holds at the foot of the ladder, whatever is struggled', () => {
-    expect(streakRule(standing([poor(2, { step: 1 }), poor(1, { step: 1 })], { currentStep: 1 }))).toMatchObject({ move: 'hold', toStep: 1 });
+    expect(streakRule(standing([poor(2, { step: 1 }), poor(1, { step: 1 })], { currentStep: 1 }))).toMatchObject({
+      move: 'hold',
+      toStep: 1,
+    });
   });
 
   it('says so at the top of the ladder', () => {
@@ -63,12 +81,21 @@ describe('streak rule (common practice, no source)', () => {
   });
 
   it('counts a session at another step for that step only', () => {
-    expect(streakRule(standing([good(4), good(3), good(2, { step: 2 }), good(1)]))).toMatchObject({ move: 'up', evidence: { reportIds: [1, 2, 4] } });
-    expect(streakRule(standing([good(3), poor(2, { step: 4 }), poor(1, { step: 4 })]))).toMatchObject({ move: 'hold', evidence: { struggledInARow: 0 } });
+    expect(streakRule(standing([good(4), good(3), good(2, { step: 2 }), good(1)]))).toMatchObject({
+      move: 'up',
+      evidence: { reportIds: [1, 2, 4] },
+    });
+    expect(streakRule(standing([good(3), poor(2, { step: 4 }), poor(1, { step: 4 })]))).toMatchObject({
+      move: 'hold',
+      evidence: { struggledInARow: 0 },
+    });
   });
 
   it('forgets what was done before the step was set', () => {
-    expect(streakRule(standing([good(9, { versionNumber: 1 }), good(8, { versionNumber: 1 }), good(1)]))).toMatchObject({ move: 'hold', evidence: { sessionsAtStep: 1 } });
+    expect(streakRule(standing([good(9, { versionNumber: 1 }), good(8, { versionNumber: 1 }), good(1)]))).toMatchObject({
+      move: 'hold',
+      evidence: { sessionsAtStep: 1 },
+    });
   });
 
   it('restarts the count after a pause of more than 14 days', () => {
@@ -78,7 +105,11 @@ describe('streak rule (common practice, no source)', () => {
   });
 
   it('waits for a person while a safety word is unread', () => {
-    expect(streakRule(standing([good(3), good(2), good(1)], { unreadSafetyReportIds: [7] }))).toMatchObject({ move: 'holdForPerson', toStep: 3, evidence: { reportIds: [7] } });
+    expect(streakRule(standing([good(3), good(2), good(1)], { unreadSafetyReportIds: [7] }))).toMatchObject({
+      move: 'holdForPerson',
+      toStep: 3,
+      evidence: { reportIds: [7] },
+    });
   });
 
   it('takes a day said not done as no evidence either way', () => {
@@ -98,10 +129,17 @@ describe('streak rule (common practice, no source)', () => {
   });
 
   it('never moves more than one step, and never off the ladder', () => {
-    const some = fc.record({ daysAgo: fc.integer({ min: 0, max: 40 }), amount: fc.integer({ min: 0, max: 12 }), step: fc.integer({ min: 1, max: 5 }), done: fc.boolean() });
+    const some = fc.record({
+      daysAgo: fc.integer({ min: 0, max: 40 }),
+      amount: fc.integer({ min: 0, max: 12 }),
+      step: fc.integer({ min: 1, max: 5 }),
+      done: fc.boolean(),
+    });
     fc.assert(
       fc.property(fc.array(some, { maxLength: 25 }), fc.integer({ min: 1, max: 5 }), (list, currentStep) => {
-        const sessions = list.map((each, index) => session(each.daysAgo, each.amount, { reportId: index, step: each.step, done: each.done }));
+        const sessions = list.map((each, index) =>
+          session(each.daysAgo, each.amount, { reportId: index, step: each.step, done: each.done }),
+        );
         const { toStep, move } = streakRule(standing(sessions, { currentStep, stepCount: 5 }));
         expect(Math.abs(toStep - currentStep)).toBe(move === 'up' || move === 'down' ? 1 : 0);
         expect(toStep).toBeGreaterThanOrEqual(1);

@@ -2,8 +2,21 @@ import fc from 'fast-check';
 import { DateTime } from 'luxon';
 import { Temporal } from 'temporal-polyfill';
 import {
-  addDays, ageOn, calendarDay, calendarDayInZone, daysBetween, daysFromTo, instant, isSchoolDay, isTimeZone, mondayOf, nextSchoolDay, parseCalendarDay,
-  schoolDaysFromTo, weekdayOf, type SchoolCalendar,
+  addDays,
+  ageOn,
+  calendarDay,
+  calendarDayInZone,
+  daysBetween,
+  daysFromTo,
+  instant,
+  isSchoolDay,
+  isTimeZone,
+  mondayOf,
+  nextSchoolDay,
+  parseCalendarDay,
+  schoolDaysFromTo,
+  weekdayOf,
+  type SchoolCalendar,
 } from '.';
 
 const day = calendarDay;
@@ -43,7 +56,9 @@ describe('the day in a time zone', () => {
     for (const hour of [0, 4, 5, 6, 7, 23]) {
       for (const date of ['2026-03-08', '2026-11-01', '2026-11-02']) {
         const moment = Date.parse(`${date}T${String(hour).padStart(2, '0')}:30:00Z`);
-        expect(calendarDayInZone(instant(moment), 'America/New_York')).toBe(DateTime.fromMillis(moment, { zone: 'America/New_York' }).toISODate());
+        expect(calendarDayInZone(instant(moment), 'America/New_York')).toBe(
+          DateTime.fromMillis(moment, { zone: 'America/New_York' }).toISODate(),
+        );
       }
     }
   });
@@ -95,7 +110,12 @@ describe('school days', () => {
     expect(isSchoolDay(calendar, day('2026-11-25'))).toBe(false);
     expect(isSchoolDay(calendar, day('2026-11-28'))).toBe(false);
     expect(isSchoolDay(calendar, day('2026-08-14'))).toBe(false);
-    expect(schoolDaysFromTo(calendar, day('2026-11-23'), day('2026-12-01'))).toEqual(['2026-11-23', '2026-11-24', '2026-11-30', '2026-12-01']);
+    expect(schoolDaysFromTo(calendar, day('2026-11-23'), day('2026-12-01'))).toEqual([
+      '2026-11-23',
+      '2026-11-24',
+      '2026-11-30',
+      '2026-12-01',
+    ]);
     expect(nextSchoolDay(calendar, day('2026-11-24'))).toBe('2026-11-30');
     expect(nextSchoolDay(calendar, day('2027-06-11'))).toBeNull();
   });

@@ -57,7 +57,11 @@ export function yardRow({ child, tasks, endsOn, versions, changes, reports, last
       stepName: task.content.ladder.steps[task.step - 1]!.name,
       step: task.step,
       demands: demandsOf(task.content),
-      daysSpent: daysAtSteps(changes.filter((change) => change.taskId === task.taskId), task.content.ladder.steps.length, today),
+      daysSpent: daysAtSteps(
+        changes.filter((change) => change.taskId === task.taskId),
+        task.content.ladder.steps.length,
+        today,
+      ),
     })),
     practice: practiceOf(yardDays(today), plannedSpans(versions), reports),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),

@@ -15,7 +15,9 @@ export interface SkillTotal {
  * Repetitions a week by skill: each task's own movement counts for its main skill, set-up movements for theirs. Minutes
  * stand beside, never added to repetitions. Most first. Our own definition.
  */
-export function repetitionsBySkill(tasks: readonly { readonly skill: Skill; readonly dose: Dose; readonly daysPerWeek: number }[]): SkillTotal[] {
+export function repetitionsBySkill(
+  tasks: readonly { readonly skill: Skill; readonly dose: Dose; readonly daysPerWeek: number }[],
+): SkillTotal[] {
   const totals = new Map<Skill, { perWeek: number; inSetUp: number; minutes: number }>();
   const totalOf = (skill: Skill) => {
     const total = totals.get(skill) ?? { perWeek: 0, inSetUp: 0, minutes: 0 };

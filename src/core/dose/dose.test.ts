@@ -24,12 +24,24 @@ describe('arithmetic of a dose (common practice, no source)', () => {
     const opened = { ...twist, name: { en: 'open', es: 'abrir' } };
     const closed = { ...twist, name: { en: 'close', es: 'cerrar' } };
     const reckoned = reckonDose(dose({ rounds: 3, setUpMovements: [opened, closed] }), 4);
-    expect(reckoned.setUp.map(({ perDay, perWeek }) => [perDay, perWeek])).toEqual([[3, 12], [3, 12]]);
+    expect(reckoned.setUp.map(({ perDay, perWeek }) => [perDay, perWeek])).toEqual([
+      [3, 12],
+      [3, 12],
+    ]);
   });
 
   it('counts minutes and pieces in their own units', () => {
-    expect(reckonDose(dose({ target: { kind: 'time', minutesPerRound: 2.5 }, hands: 'both' }), 3)).toMatchObject({ unit: 'minutes', perDay: 2.5, perWeek: 7.5, piecesPerDay: 0 });
-    expect(reckonDose(dose({ target: { kind: 'untilDone', pieces: 6 }, hands: 'preferred' }), 2)).toMatchObject({ unit: 'pieces', perDay: 6, piecesPerDay: 6 });
+    expect(reckonDose(dose({ target: { kind: 'time', minutesPerRound: 2.5 }, hands: 'both' }), 3)).toMatchObject({
+      unit: 'minutes',
+      perDay: 2.5,
+      perWeek: 7.5,
+      piecesPerDay: 0,
+    });
+    expect(reckonDose(dose({ target: { kind: 'untilDone', pieces: 6 }, hands: 'preferred' }), 2)).toMatchObject({
+      unit: 'pieces',
+      perDay: 6,
+      piecesPerDay: 6,
+    });
   });
 
   it.each([
@@ -45,12 +57,18 @@ describe('arithmetic of a dose (common practice, no source)', () => {
 
   it('a day is the product of its factors, a week the sum of its days', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 9 }), fc.constantFrom('each', 'both', 'preferred'), fc.integer({ min: 0, max: 7 }), (perRound, rounds, hands, days) => {
-        const reckoned = reckonDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
-        expect(reckoned.perDay).toBe(reckoned.perRound * reckoned.handTurns * reckoned.rounds);
-        expect(reckoned.perWeek).toBe(reckoned.perDay * days);
-        expect(reckoned.perDay).toBe(reckoned.perHand * reckoned.handTurns);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 9 }),
+        fc.constantFrom('each', 'both', 'preferred'),
+        fc.integer({ min: 0, max: 7 }),
+        (perRound, rounds, hands, days) => {
+          const reckoned = reckonDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
+          expect(reckoned.perDay).toBe(reckoned.perRound * reckoned.handTurns * reckoned.rounds);
+          expect(reckoned.perWeek).toBe(reckoned.perDay * days);
+          expect(reckoned.perDay).toBe(reckoned.perHand * reckoned.handTurns);
+        },
+      ),
       { seed: 3, numRuns: 200 },
     );
   });

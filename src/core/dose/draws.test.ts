@@ -79,7 +79,10 @@ describe('the hand caller', () => {
 function allCards(total: number, cards: number, least: number, most: number): { row: number[]; repeats: number }[] {
   if (cards === 0) return total === 0 ? [{ row: [], repeats: 0 }] : [];
   return Array.from({ length: most - least + 1 }, (_, index) => least + index).flatMap((value) =>
-    allCards(total - value, cards - 1, least, most).map(({ row, repeats }) => ({ row: [value, ...row], repeats: repeats + (row[0] === value ? 1 : 0) })),
+    allCards(total - value, cards - 1, least, most).map(({ row, repeats }) => ({
+      row: [value, ...row],
+      repeats: repeats + (row[0] === value ? 1 : 0),
+    })),
   );
 }
 
@@ -94,14 +97,21 @@ describe('the card splitter', () => {
 
   it('always adds up, with as few equal neighbours as enumeration finds possible', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 3 }), fc.integer({ min: 1, max: 18 }), fc.integer(), (cards, least, spread, total, seed) => {
-        const all = allCards(total, cards, least, least + spread);
-        const drawn = splitIntoCards(total, cards, least, least + spread, chanceFrom(seed));
-        if (all.length === 0) return expect(drawn).toBeNull();
-        const fewest = Math.min(...all.map((each) => each.repeats));
-        const known = all.find((each) => each.row.join() === drawn!.join());
-        expect(known?.repeats).toBe(fewest);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 5 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 0, max: 3 }),
+        fc.integer({ min: 1, max: 18 }),
+        fc.integer(),
+        (cards, least, spread, total, seed) => {
+          const all = allCards(total, cards, least, least + spread);
+          const drawn = splitIntoCards(total, cards, least, least + spread, chanceFrom(seed));
+          if (all.length === 0) return expect(drawn).toBeNull();
+          const fewest = Math.min(...all.map((each) => each.repeats));
+          const known = all.find((each) => each.row.join() === drawn!.join());
+          expect(known?.repeats).toBe(fewest);
+        },
+      ),
       { seed: 31, numRuns: 300 },
     );
   });

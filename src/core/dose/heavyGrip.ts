@@ -13,7 +13,10 @@ export type HeavyGripFinding =
  * followed by Monday. Only the first weekday of each fault is said.
  * @param tasks doses with their ISO weekdays
  */
-export function checkHeavyGrip(tasks: readonly { readonly dose: Dose; readonly weekdays: readonly number[] }[], cap = HEAVY_GRIP_CAP): HeavyGripFinding[] {
+export function checkHeavyGrip(
+  tasks: readonly { readonly dose: Dose; readonly weekdays: readonly number[] }[],
+  cap = HEAVY_GRIP_CAP,
+): HeavyGripFinding[] {
   const heavy = tasks.filter((task) => task.dose.heavyGrip);
   const byDay = [1, 2, 3, 4, 5, 6, 7].map((weekday) =>
     heavy.filter((task) => task.weekdays.includes(weekday)).reduce((sum, { dose }) => sum + repetitionsOf(dose), 0),

@@ -9,9 +9,14 @@ const PRIOR_SESSIONS = 3;
  * @throws RangeError for a prior that is not above 0.
  * @example observedPace(10, [{ minutes: 4, repetitions: 12 }]) // 10^(3/4) · 20^(1/4) = 11.892
  */
-export function observedPace(priorSeconds: number, sessions: readonly { readonly minutes: number; readonly repetitions: number }[]): number {
+export function observedPace(
+  priorSeconds: number,
+  sessions: readonly { readonly minutes: number; readonly repetitions: number }[],
+): number {
   if (!(priorSeconds > 0)) throw new RangeError(`priorSeconds is ${priorSeconds}; it must be above 0`);
-  const logs = sessions.filter(({ minutes, repetitions }) => minutes > 0 && repetitions > 0).map(({ minutes, repetitions }) => Math.log((minutes * 60) / repetitions));
+  const logs = sessions
+    .filter(({ minutes, repetitions }) => minutes > 0 && repetitions > 0)
+    .map(({ minutes, repetitions }) => Math.log((minutes * 60) / repetitions));
   const sum = logs.reduce((total, each) => total + each, PRIOR_SESSIONS * Math.log(priorSeconds));
   return Math.exp(sum / (PRIOR_SESSIONS + logs.length));
 }

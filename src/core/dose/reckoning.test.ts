@@ -1,7 +1,16 @@
 import { checkHeavyGrip, HEAVY_GRIP_CAP, observedPace, repetitionsBySkill, repetitionsFrom, type Dose } from '.';
 
 const dose = (change: Partial<Dose> = {}): Dose => ({
-  target: { kind: 'count', perRound: 5 }, rounds: 1, hands: 'each', secondsEach: 12, restSeconds: 0, setUpMinutes: 2, tidyUpMinutes: 1, piecesPerRepetition: 1, setUpMovements: [], ...change,
+  target: { kind: 'count', perRound: 5 },
+  rounds: 1,
+  hands: 'each',
+  secondsEach: 12,
+  restSeconds: 0,
+  setUpMinutes: 2,
+  tidyUpMinutes: 1,
+  piecesPerRepetition: 1,
+  setUpMovements: [],
+  ...change,
 });
 
 describe('from pieces back to repetitions (common practice, no source)', () => {
@@ -31,13 +40,21 @@ describe('the child’s own pace', () => {
   });
 
   it('leaves out what says nothing, and refuses a figure that is none', () => {
-    expect(observedPace(10, [{ minutes: 0, repetitions: 12 }, { minutes: 3, repetitions: 0 }])).toBeCloseTo(10, 12);
+    expect(
+      observedPace(10, [
+        { minutes: 0, repetitions: 12 },
+        { minutes: 3, repetitions: 0 },
+      ]),
+    ).toBeCloseTo(10, 12);
     expect(() => observedPace(0, [])).toThrow(RangeError);
   });
 });
 
 describe('firm squeezing', () => {
-  const heavy = (perRound: number, weekdays: number[]) => ({ dose: dose({ target: { kind: 'count', perRound }, hands: 'preferred', heavyGrip: true }), weekdays });
+  const heavy = (perRound: number, weekdays: number[]) => ({
+    dose: dose({ target: { kind: 'count', perRound }, hands: 'preferred', heavyGrip: true }),
+    weekdays,
+  });
 
   it('is capped by the day over all tasks', () => {
     expect(checkHeavyGrip([heavy(HEAVY_GRIP_CAP, [1])])).toEqual([]);
@@ -51,7 +68,10 @@ describe('firm squeezing', () => {
   });
 
   it('counts time by the seconds that each takes, and nothing that is not firm', () => {
-    const timed = { dose: dose({ target: { kind: 'time', minutesPerRound: 5 }, hands: 'both', secondsEach: 6, heavyGrip: true }), weekdays: [2] };
+    const timed = {
+      dose: dose({ target: { kind: 'time', minutesPerRound: 5 }, hands: 'both', secondsEach: 6, heavyGrip: true }),
+      weekdays: [2],
+    };
     expect(checkHeavyGrip([timed])).toEqual([{ code: 'heavyGripOverCap', weekday: 2, repetitions: 50, cap: 40 }]);
     expect(checkHeavyGrip([{ ...timed, dose: { ...timed.dose, heavyGrip: false } }])).toEqual([]);
   });

@@ -57,5 +57,6 @@ export function splitIntoCards(total: number, cards: number, least: number, most
 const withValue = (rest: Best, repeated: boolean): Best => ({ repeats: rest.repeats + (repeated ? 1 : 0), ways: rest.ways });
 
 export function requireWhole(name: string, value: number, least: number, most: number): void {
-  if (!Number.isInteger(value) || value < least || value > most) throw new RangeError(`${name} is ${value}; it must be a whole number from ${least} to ${most}`);
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new RangeError(`${name} is ${value}; it must be a whole number from ${least} to ${most}`);
 }

@@ -3,7 +3,15 @@ import type { Outcome } from '../sessions';
 import { layFlight, type FlightInput } from '.';
 
 const size = { width: 400, height: 120, headroom: 20, bracketRoom: 14, pipRoom: 16, footShare: 0.25, pipPitch: 10 };
-const input = (change: Partial<FlightInput> = {}): FlightInput => ({ demands: [0, 0.5, 1.5, 2], daysSpent: [7, 0, 14], currentStep: 3, choose: { from: 2, to: 4 }, outcomes: [['reached'], [], ['partly', 'reached']], size, ...change });
+const input = (change: Partial<FlightInput> = {}): FlightInput => ({
+  demands: [0, 0.5, 1.5, 2],
+  daysSpent: [7, 0, 14],
+  currentStep: 3,
+  choose: { from: 2, to: 4 },
+  outcomes: [['reached'], [], ['partly', 'reached']],
+  size,
+  ...change,
+});
 
 describe('the flight', () => {
   it('puts the peg on the middle of today’s tread and tells climbed, here and coming apart', () => {

@@ -24,10 +24,18 @@ export interface PhysicalDifficulty {
  * Fitts's and the steering law over the measures of a grade. An item that does not fit its opening gives no aim bits:
  * that is a fault for the checks of a ladder to say.
  */
-export function physicalDifficulty({ distanceMm, openingMm, itemMm = 0, pathLengthMm, pathWidthMm, pathEndWidthMm }: Measures): PhysicalDifficulty {
+export function physicalDifficulty({
+  distanceMm,
+  openingMm,
+  itemMm = 0,
+  pathLengthMm,
+  pathWidthMm,
+  pathEndWidthMm,
+}: Measures): PhysicalDifficulty {
   const room = openingMm === undefined ? 0 : openingMm - itemMm;
   const aimBits = distanceMm !== undefined && room > 0 ? fittsBits(distanceMm, room) : null;
-  const pathIndex = pathLengthMm !== undefined && pathWidthMm !== undefined ? steeringIndex(pathLengthMm, pathWidthMm, pathEndWidthMm) : null;
+  const pathIndex =
+    pathLengthMm !== undefined && pathWidthMm !== undefined ? steeringIndex(pathLengthMm, pathWidthMm, pathEndWidthMm) : null;
   return { aimBits, pathIndex, bits: (aimBits ?? 0) + (pathIndex === null ? 0 : Math.log2(1 + pathIndex)) };
 }
 
@@ -43,7 +51,9 @@ export function demandReckoner(knobs: readonly TaskKnob[]): (levels: readonly nu
     const key = measured.map((index) => levels[index]).join();
     const known = bitsAt.get(key);
     if (known !== undefined) return known;
-    const { bits } = physicalDifficulty(Object.assign({}, ...measured.map((index) => knobs[index]!.levels[levels[index]!]?.measures ?? {})) as Measures);
+    const { bits } = physicalDifficulty(
+      Object.assign({}, ...measured.map((index) => knobs[index]!.levels[levels[index]!]?.measures ?? {})) as Measures,
+    );
     bitsAt.set(key, bits);
     return bits;
   };

@@ -75,7 +75,10 @@ export const FIELD_KNOBS: Readonly<Record<KnobId, FieldKnob>> = {
   inHand: { usual: ['oneAtATime', 'oneHeld', 'twoHeld'], measures: ['count'] },
   resistance: { usual: ['loose', 'medium', 'firm'], measures: ['forceN', 'massG'] },
   surface: { usual: ['flatTaped', 'flatHeld', 'upright', 'worn', 'inTheAir'], measures: [] },
-  precision: { usual: ['wide', 'medium', 'narrow', 'nearEdge'], measures: ['openingMm', 'distanceMm', 'pathLengthMm', 'pathWidthMm', 'pathEndWidthMm'] },
+  precision: {
+    usual: ['wide', 'medium', 'narrow', 'nearEdge'],
+    measures: ['openingMm', 'distanceMm', 'pathLengthMm', 'pathWidthMm', 'pathEndWidthMm'],
+  },
   position: { usual: ['lying', 'sittingSupported', 'sitting', 'standing', 'moving'], measures: ['distanceMm'] },
   chain: { usual: ['oneMove', 'twoSteps', 'fourSteps'], measures: ['count'] },
   tempo: { usual: ['noHurry', 'countedInTime'], measures: ['count', 'seconds'] },

@@ -1,5 +1,19 @@
 import fc from 'fast-check';
-import { circleIndex, demandOf, demandReckoner, FIELD_KNOBS, fittsBits, isFieldKnob, KNOB_IDS, measuresAt, physicalDifficulty, steeringIndex, type Grade, type Measures, type TaskKnob } from '.';
+import {
+  circleIndex,
+  demandOf,
+  demandReckoner,
+  FIELD_KNOBS,
+  fittsBits,
+  isFieldKnob,
+  KNOB_IDS,
+  measuresAt,
+  physicalDifficulty,
+  steeringIndex,
+  type Grade,
+  type Measures,
+  type TaskKnob,
+} from '.';
 import en from '../../../messages/en.json';
 import es from '../../../messages/es.json';
 
@@ -31,13 +45,18 @@ describe('the steering law (Accot & Zhai 1997)', () => {
 
   it('of a narrowing path is what adding up thin slices gives, either way round', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.double({ min: 1, max: 80, noNaN: true }), fc.double({ min: 1, max: 80, noNaN: true }), (length, from, to) => {
-        const slices = 2000;
-        let sum = 0;
-        for (let slice = 0; slice < slices; slice += 1) sum += length / slices / (from + ((to - from) * (slice + 0.5)) / slices);
-        expect(steeringIndex(length, from, to)).toBeCloseTo(sum, 2);
-        expect(steeringIndex(length, to, from)).toBeCloseTo(steeringIndex(length, from, to), 8);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.double({ min: 1, max: 80, noNaN: true }),
+        fc.double({ min: 1, max: 80, noNaN: true }),
+        (length, from, to) => {
+          const slices = 2000;
+          let sum = 0;
+          for (let slice = 0; slice < slices; slice += 1) sum += length / slices / (from + ((to - from) * (slice + 0.5)) / slices);
+          expect(steeringIndex(length, from, to)).toBeCloseTo(sum, 2);
+          expect(steeringIndex(length, to, from)).toBeCloseTo(steeringIndex(length, from, to), 8);
+        },
+      ),
       { seed: 11, numRuns: 60 },
     );
   });
@@ -70,7 +89,14 @@ describe('measures of a grade', () => {
 
   it('raise the demand: a narrower path, a smaller opening, a longer way', () => {
     const knobs: TaskKnob[] = [
-      { knob: 'precision', levels: [level({ pathLengthMm: 150, pathWidthMm: 12 }), level({ pathLengthMm: 150, pathWidthMm: 6 }), level({ pathLengthMm: 150, pathWidthMm: 3 })] },
+      {
+        knob: 'precision',
+        levels: [
+          level({ pathLengthMm: 150, pathWidthMm: 12 }),
+          level({ pathLengthMm: 150, pathWidthMm: 6 }),
+          level({ pathLengthMm: 150, pathWidthMm: 3 }),
+        ],
+      },
     ];
     const demands = [0, 1, 2].map((at) => demandOf(knobs, { precision: at }));
     expect(demands).toEqual([...demands].sort((a, b) => a - b));

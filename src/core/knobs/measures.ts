@@ -16,5 +16,16 @@ export interface Measures {
   readonly seconds?: number | undefined;
 }
 
-export const MEASURES = ['itemMm', 'openingMm', 'distanceMm', 'pathLengthMm', 'pathWidthMm', 'pathEndWidthMm', 'forceN', 'massG', 'count', 'seconds'] as const satisfies readonly (keyof Measures)[];
+export const MEASURES = [
+  'itemMm',
+  'openingMm',
+  'distanceMm',
+  'pathLengthMm',
+  'pathWidthMm',
+  'pathEndWidthMm',
+  'forceN',
+  'massG',
+  'count',
+  'seconds',
+] as const satisfies readonly (keyof Measures)[];
 export type MeasureName = (typeof MEASURES)[number];

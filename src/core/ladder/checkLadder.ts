@@ -18,9 +18,26 @@ export interface Ladder {
 export type LadderFinding =
   | { readonly severity: 'error'; readonly code: 'tooFewSteps'; readonly step: 1; readonly count: number }
   | { readonly severity: 'error'; readonly code: 'unknownKnob'; readonly step: number; readonly knob: KnobKey }
-  | { readonly severity: 'error'; readonly code: 'levelOutOfRange'; readonly step: number; readonly knob: KnobKey; readonly level: number; readonly levels: number }
-  | { readonly severity: 'error'; readonly code: 'equalSteps' | 'easierStep' | 'mixedStep'; readonly step: number; readonly knobs: readonly KnobKey[] }
-  | { readonly severity: 'error' | 'warning' | 'note'; readonly code: 'manyKnobs'; readonly step: number; readonly knobs: readonly KnobKey[] }
+  | {
+      readonly severity: 'error';
+      readonly code: 'levelOutOfRange';
+      readonly step: number;
+      readonly knob: KnobKey;
+      readonly level: number;
+      readonly levels: number;
+    }
+  | {
+      readonly severity: 'error';
+      readonly code: 'equalSteps' | 'easierStep' | 'mixedStep';
+      readonly step: number;
+      readonly knobs: readonly KnobKey[];
+    }
+  | {
+      readonly severity: 'error' | 'warning' | 'note';
+      readonly code: 'manyKnobs';
+      readonly step: number;
+      readonly knobs: readonly KnobKey[];
+    }
   | { readonly severity: 'error'; readonly code: 'startOffLadder'; readonly step: number; readonly count: number }
   | { readonly severity: 'error'; readonly code: 'startAtEnd'; readonly step: number }
   | { readonly severity: 'error'; readonly code: 'demandFalls'; readonly step: number; readonly knobs: readonly KnobKey[] }
@@ -95,7 +112,9 @@ function checkRises(knobs: readonly TaskKnob[], { steps }: Ladder): LadderFindin
   const sorted = [...rises].sort((a, b) => a - b);
   const median = (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2;
   if (median <= 0) return [];
-  return rises.flatMap((rise, index) => (rise > BIG_JUMP * median ? [{ severity: 'warning', code: 'bigJump', step: index + 2, times: rise / median } as const] : []));
+  return rises.flatMap((rise, index) =>
+    rise > BIG_JUMP * median ? [{ severity: 'warning', code: 'bigJump', step: index + 2, times: rise / median } as const] : [],
+  );
 }
 
 function checkIdle(knobs: readonly TaskKnob[], { steps }: Ladder): LadderFinding[] {

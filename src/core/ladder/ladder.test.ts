@@ -8,10 +8,16 @@ const knobs: TaskKnob[] = [
   { knob: 'itemSize', levels: ['70 mm', '12 mm'].map(level) },
   { knob: 'position', levels: ['sitting', 'standing'].map(level), weight: 2 },
 ];
-const ladder = (grades: Grade[], rest: Partial<Ladder> = {}): Ladder => ({ steps: grades.map((grade) => ({ grade })), startStep: 2, ...rest });
+const ladder = (grades: Grade[], rest: Partial<Ladder> = {}): Ladder => ({
+  steps: grades.map((grade) => ({ grade })),
+  startStep: 2,
+  ...rest,
+});
 const sound = ladder([{ tool: 0 }, { tool: 1 }, { tool: 1, itemSize: 1 }, { tool: 1, itemSize: 1, position: 1 }]);
 
-const someGrade = fc.record(Object.fromEntries(KNOB_IDS.slice(0, 4).map((knob) => [knob, fc.integer({ min: 0, max: 3 })])) as Record<KnobId, fc.Arbitrary<number>>);
+const someGrade = fc.record(
+  Object.fromEntries(KNOB_IDS.slice(0, 4).map((knob) => [knob, fc.integer({ min: 0, max: 3 })])) as Record<KnobId, fc.Arbitrary<number>>,
+);
 const fourKnobs: TaskKnob[] = KNOB_IDS.slice(0, 4).map((knob) => ({ knob, levels: ['a', 'b', 'c', 'd'].map(level) }));
 const seeded = { seed: 7, numRuns: 500 };
 
@@ -39,7 +45,8 @@ describe('order of grades', () => {
     fc.assert(
       fc.property(someGrade, someGrade, someGrade, (a, b, c) => {
         expect(compareGrades(b, a).relation).toBe(mirror[compareGrades(a, b).relation]);
-        if (compareGrades(a, b).relation === 'harder' && compareGrades(b, c).relation === 'harder') expect(compareGrades(a, c).relation).toBe('harder');
+        if (compareGrades(a, b).relation === 'harder' && compareGrades(b, c).relation === 'harder')
+          expect(compareGrades(a, c).relation).toBe('harder');
       }),
       seeded,
     );
@@ -70,16 +77,32 @@ describe('checks of a ladder', () => {
     ['equal steps', [{ tool: 0 }, { tool: 0 }, { tool: 1 }], { code: 'equalSteps', step: 2, severity: 'error' }],
     ['an easier step', [{ tool: 0 }, { tool: 2 }, { tool: 1 }], { code: 'easierStep', step: 3, severity: 'error' }],
     ['a mixed step', [{ tool: 1 }, { tool: 0, itemSize: 1 }, { tool: 2, itemSize: 1 }], { code: 'mixedStep', step: 2, severity: 'error' }],
-    ['two knobs at once', [{ tool: 0 }, { tool: 1, itemSize: 1 }, { tool: 2, itemSize: 1 }], { code: 'manyKnobs', step: 2, severity: 'warning' }],
-    ['three knobs at once', [{}, { tool: 1, itemSize: 1, position: 1 }, { tool: 2, itemSize: 1, position: 1 }], { code: 'manyKnobs', step: 2, severity: 'error' }],
-    ['a knob that the task has not', [{ tool: 0 }, { tempo: 1 }, { tempo: 1, tool: 1 }], { code: 'unknownKnob', step: 2, severity: 'error' }],
+    [
+      'two knobs at once',
+      [{ tool: 0 }, { tool: 1, itemSize: 1 }, { tool: 2, itemSize: 1 }],
+      { code: 'manyKnobs', step: 2, severity: 'warning' },
+    ],
+    [
+      'three knobs at once',
+      [{}, { tool: 1, itemSize: 1, position: 1 }, { tool: 2, itemSize: 1, position: 1 }],
+      { code: 'manyKnobs', step: 2, severity: 'error' },
+    ],
+    [
+      'a knob that the task has not',
+      [{ tool: 0 }, { tempo: 1 }, { tempo: 1, tool: 1 }],
+      { code: 'unknownKnob', step: 2, severity: 'error' },
+    ],
     ['a level beyond the knob', [{ tool: 0 }, { tool: 1 }, { tool: 3 }], { code: 'levelOutOfRange', step: 3, severity: 'error' }],
   ] as const)('finds %s', (_name, grades, finding) => {
     expect(checkLadder(knobs, ladder([...grades]))).toContainEqual(expect.objectContaining(finding));
   });
 
   it('takes a reason for three knobs as a note', () => {
-    const steps = [{ grade: {} }, { grade: { tool: 1, itemSize: 1, position: 1 }, manyKnobsReason: 'They come as one set' }, { grade: { tool: 2, itemSize: 1, position: 1 } }];
+    const steps = [
+      { grade: {} },
+      { grade: { tool: 1, itemSize: 1, position: 1 }, manyKnobsReason: 'They come as one set' },
+      { grade: { tool: 2, itemSize: 1, position: 1 } },
+    ];
     expect(checkLadder(knobs, { steps, startStep: 2 }).map((finding) => finding.severity)).toEqual(['note']);
   });
 
@@ -87,6 +110,8 @@ describe('checks of a ladder', () => {
     expect(checkLadder(knobs, { ...sound, startStep: 1 })).toEqual([{ severity: 'error', code: 'startAtEnd', step: 1 }]);
     expect(checkLadder(knobs, { ...sound, startStep: 1, startReason: 'The first one is success for sure' })).toEqual([]);
     expect(checkLadder(knobs, { ...sound, startStep: 5 })).toEqual([{ severity: 'error', code: 'startOffLadder', step: 5, count: 4 }]);
-    expect(checkLadder(knobs, ladder([{ tool: 0 }], { startStep: 1, startReason: 'x' }))).toContainEqual(expect.objectContaining({ code: 'tooFewSteps' }));
+    expect(checkLadder(knobs, ladder([{ tool: 0 }], { startStep: 1, startReason: 'x' }))).toContainEqual(
+      expect.objectContaining({ code: 'tooFewSteps' }),
+    );
   });
 });

@@ -3,7 +3,8 @@ import { compareGrades, demandOf, KNOB_IDS, type Grade, type KnobKey, type TaskK
 import { checkLadder, proposeLadder, type LadderWish } from '.';
 
 const level = (measures?: { openingMm: number; distanceMm: number }) => ({ en: 'x', es: 'x', ...(measures ? { measures } : {}) });
-const knobsOf = (levels: readonly number[], weights: readonly number[]): TaskKnob[] => levels.map((count, index) => ({ knob: KNOB_IDS[index]!, levels: Array.from({ length: count }, () => level()), weight: weights[index]! }));
+const knobsOf = (levels: readonly number[], weights: readonly number[]): TaskKnob[] =>
+  levels.map((count, index) => ({ knob: KNOB_IDS[index]!, levels: Array.from({ length: count }, () => level()), weight: weights[index]! }));
 
 /** Every chain of single-knob moves of exactly so many steps, that way, found by trying all. */
 function allChains(wish: LadderWish, way: 1 | -1, steps: number): Grade[][] {
@@ -49,9 +50,19 @@ const someWish = fc
     measured: fc.boolean(),
   })
   .map(({ sizes, weights, starts, easierSteps, harderSteps, offered, measured }): LadderWish => {
-    const knobs = knobsOf(sizes, weights).map((knob, index) => (measured && index === 0 ? { ...knob, levels: knob.levels.map((_, place) => level({ openingMm: 80 / 2 ** place, distanceMm: 200 })) } : knob));
+    const knobs = knobsOf(sizes, weights).map((knob, index) =>
+      measured && index === 0
+        ? { ...knob, levels: knob.levels.map((_, place) => level({ openingMm: 80 / 2 ** place, distanceMm: 200 })) }
+        : knob,
+    );
     const start = Object.fromEntries(knobs.map(({ knob, levels }, index) => [knob, starts[index]! % levels.length]));
-    return { knobs, start, easierSteps, harderSteps, ...(offered ? { offered: { [knobs[0]!.knob]: offered } as LadderWish['offered'] } : {}) };
+    return {
+      knobs,
+      start,
+      easierSteps,
+      harderSteps,
+      ...(offered ? { offered: { [knobs[0]!.knob]: offered } as LadderWish['offered'] } : {}),
+    };
   });
 
 describe('a proposed ladder', () => {
@@ -95,12 +106,22 @@ describe('a proposed ladder', () => {
 
   it('explains each step by what makes it harder', () => {
     const { steps } = proposeLadder({ knobs: knobsOf([2, 2], [1, 1]), start: { help: 1 }, easierSteps: 1, harderSteps: 1 });
-    expect(steps.map((step) => step.by)).toEqual([null, { knob: 'help', from: 0, to: 1, rise: 1 }, { knob: 'visualCue', from: 0, to: 1, rise: 1 }]);
+    expect(steps.map((step) => step.by)).toEqual([
+      null,
+      { knob: 'help', from: 0, to: 1, rise: 1 },
+      { knob: 'visualCue', from: 0, to: 1, rise: 1 },
+    ]);
   });
 
   it('says which knob is used up, and whether by its own end or by what the home lacks', () => {
     const knobs = knobsOf([2, 3], [1, 1]);
-    const { missing, usedUp, steps } = proposeLadder({ knobs, start: { help: 1, visualCue: 1 }, offered: { visualCue: [0, 1] } as Partial<Record<KnobKey, number[]>>, easierSteps: 1, harderSteps: 2 });
+    const { missing, usedUp, steps } = proposeLadder({
+      knobs,
+      start: { help: 1, visualCue: 1 },
+      offered: { visualCue: [0, 1] } as Partial<Record<KnobKey, number[]>>,
+      easierSteps: 1,
+      harderSteps: 2,
+    });
     expect(missing).toEqual({ easier: 0, harder: 2 });
     expect(steps).toHaveLength(2);
     expect(usedUp).toEqual([
@@ -110,8 +131,16 @@ describe('a proposed ladder', () => {
   });
 
   it('finds a ladder of four steps each way over twelve knobs', () => {
-    const knobs = knobsOf(Array.from({ length: 12 }, () => 9), Array.from({ length: 12 }, (_, index) => 1 + index * 0.137));
-    const proposed = proposeLadder({ knobs, start: Object.fromEntries(knobs.map(({ knob }) => [knob, 4])), easierSteps: 4, harderSteps: 4 });
+    const knobs = knobsOf(
+      Array.from({ length: 12 }, () => 9),
+      Array.from({ length: 12 }, (_, index) => 1 + index * 0.137),
+    );
+    const proposed = proposeLadder({
+      knobs,
+      start: Object.fromEntries(knobs.map(({ knob }) => [knob, 4])),
+      easierSteps: 4,
+      harderSteps: 4,
+    });
     expect(proposed.steps).toHaveLength(9);
     expect(proposed.unevenness).toBeCloseTo(0, 10);
   });
@@ -119,28 +148,61 @@ describe('a proposed ladder', () => {
   it('refuses what it can not search', () => {
     const knobs = knobsOf([2, 2], [1, 1]);
     expect(() => proposeLadder({ knobs: [], start: {}, easierSteps: 1, harderSteps: 1 })).toThrow('1 to 12 knobs, not 0');
-    expect(() => proposeLadder({ knobs: Array.from({ length: 13 }, (_, index) => ({ ...knobs[0]!, knob: KNOB_IDS[index]! })), start: {}, easierSteps: 1, harderSteps: 1 })).toThrow(RangeError);
+    expect(() =>
+      proposeLadder({
+        knobs: Array.from({ length: 13 }, (_, index) => ({ ...knobs[0]!, knob: KNOB_IDS[index]! })),
+        start: {},
+        easierSteps: 1,
+        harderSteps: 1,
+      }),
+    ).toThrow(RangeError);
     expect(() => proposeLadder({ knobs, start: {}, easierSteps: 7, harderSteps: 1 })).toThrow('0 to 6 can be searched');
     expect(() => proposeLadder({ knobs, start: { help: 5 }, easierSteps: 1, harderSteps: 1 })).toThrow('which the task does not have');
-    expect(() => proposeLadder({ knobs: [{ knob: 'help', levels: Array.from({ length: 11 }, () => level()) }], start: {}, easierSteps: 0, harderSteps: 1 })).toThrow('at most 10 levels');
+    expect(() =>
+      proposeLadder({
+        knobs: [{ knob: 'help', levels: Array.from({ length: 11 }, () => level()) }],
+        start: {},
+        easierSteps: 0,
+        harderSteps: 1,
+      }),
+    ).toThrow('at most 10 levels');
   });
 });
 
 describe('checks of measures', () => {
   const knobs: TaskKnob[] = [
-    { knob: 'itemSize', levels: [{ en: 'a', es: 'a', measures: { itemMm: 5 } }, { en: 'b', es: 'b', measures: { itemMm: 30 } }] },
+    {
+      knob: 'itemSize',
+      levels: [
+        { en: 'a', es: 'a', measures: { itemMm: 5 } },
+        { en: 'b', es: 'b', measures: { itemMm: 30 } },
+      ],
+    },
     { knob: 'precision', levels: [level({ openingMm: 40, distanceMm: 100 }), level({ openingMm: 20, distanceMm: 100 })] },
     { knob: 'tool', levels: [level(), level(), level(), level()], weight: 0.3 },
   ];
   const find = (grades: Grade[]) => checkLadder(knobs, { steps: grades.map((grade) => ({ grade })), startStep: 2 });
 
   it('say when an item does not go into its opening', () => {
-    expect(find([{}, { itemSize: 1 }, { itemSize: 1, precision: 1 }])).toContainEqual({ severity: 'error', code: 'doesNotFit', step: 3, itemMm: 30, openingMm: 20 });
+    expect(find([{}, { itemSize: 1 }, { itemSize: 1, precision: 1 }])).toContainEqual({
+      severity: 'error',
+      code: 'doesNotFit',
+      step: 3,
+      itemMm: 30,
+      openingMm: 20,
+    });
   });
 
   it('say when a later step has the easier measures', () => {
-    const turned: TaskKnob[] = [{ knob: 'precision', levels: [level({ openingMm: 2, distanceMm: 900 }), level({ openingMm: 500, distanceMm: 10 })], weight: 0.1 }];
-    expect(checkLadder(turned, { steps: [{ grade: {} }, { grade: { precision: 1 } }], startStep: 1, startReason: 'x' })).toContainEqual({ severity: 'error', code: 'demandFalls', step: 2, knobs: ['precision'] });
+    const turned: TaskKnob[] = [
+      { knob: 'precision', levels: [level({ openingMm: 2, distanceMm: 900 }), level({ openingMm: 500, distanceMm: 10 })], weight: 0.1 },
+    ];
+    expect(checkLadder(turned, { steps: [{ grade: {} }, { grade: { precision: 1 } }], startStep: 1, startReason: 'x' })).toContainEqual({
+      severity: 'error',
+      code: 'demandFalls',
+      step: 2,
+      knobs: ['precision'],
+    });
   });
 
   it('say a big jump, and a knob that never moves', () => {

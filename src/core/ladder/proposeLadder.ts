@@ -64,15 +64,19 @@ export function proposeLadder(wish: LadderWish): ProposedLadder {
 }
 
 function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): void {
-  if (knobs.length === 0 || knobs.length > MOST_KNOBS) throw new RangeError(`A ladder is proposed over 1 to ${MOST_KNOBS} knobs, not ${knobs.length}`);
+  if (knobs.length === 0 || knobs.length > MOST_KNOBS)
+    throw new RangeError(`A ladder is proposed over 1 to ${MOST_KNOBS} knobs, not ${knobs.length}`);
   const crowded = knobs.find((knob) => knob.levels.length > MOST_LEVELS);
-  if (crowded) throw new RangeError(`Knob ${crowded.knob} has ${crowded.levels.length} levels; at most ${MOST_LEVELS} levels can be searched`);
+  if (crowded)
+    throw new RangeError(`Knob ${crowded.knob} has ${crowded.levels.length} levels; at most ${MOST_LEVELS} levels can be searched`);
   for (const steps of [easierSteps, harderSteps]) {
-    if (!Number.isInteger(steps) || steps < 0 || steps > MOST_STEPS) throw new RangeError(`${steps} steps one way; 0 to ${MOST_STEPS} can be searched`);
+    if (!Number.isInteger(steps) || steps < 0 || steps > MOST_STEPS)
+      throw new RangeError(`${steps} steps one way; 0 to ${MOST_STEPS} can be searched`);
   }
   for (const [knob, level] of Object.entries(start) as [KnobKey, number][]) {
     const known = knobs.find((candidate) => candidate.knob === knob);
-    if (level === undefined || !known?.levels[level]) throw new RangeError(`The start stands at level ${level} of ${knob}, which the task does not have`);
+    if (level === undefined || !known?.levels[level])
+      throw new RangeError(`The start stands at level ${level} of ${knob}, which the task does not have`);
   }
 }
 
@@ -98,7 +102,15 @@ function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
   const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));
   const first = knobs.map(({ knob }) => wish.start[knob] ?? 0);
   const demandAt = demandReckoner(knobs);
-  let layer: readonly Node[] = [{ levels: first, key: first.reduce((key, level, index) => key + level * DIGIT[index]!, 0), demand: demandAt(first), squares: 0, before: null }];
+  let layer: readonly Node[] = [
+    {
+      levels: first,
+      key: first.reduce((key, level, index) => key + level * DIGIT[index]!, 0),
+      demand: demandAt(first),
+      squares: 0,
+      before: null,
+    },
+  ];
   let depth = 0;
   while (depth < wanted) {
     const reached = new Map<number, Node>();
@@ -112,7 +124,12 @@ function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
 
 const DIGIT = Array.from({ length: MOST_KNOBS }, (_, index) => 10 ** index);
 
-function growFrom(node: Node, next: readonly (readonly (number | null)[])[], demandAt: (levels: readonly number[]) => number, reached: Map<number, Node>): void {
+function growFrom(
+  node: Node,
+  next: readonly (readonly (number | null)[])[],
+  demandAt: (levels: readonly number[]) => number,
+  reached: Map<number, Node>,
+): void {
   for (let index = 0; index < next.length; index += 1) {
     const from = node.levels[index]!;
     const to = next[index]![from];
@@ -134,7 +151,9 @@ function growFrom(node: Node, next: readonly (readonly (number | null)[])[], dem
 /** For each level of a knob the next one that is offered, that way; null at the end. */
 function nextLevels({ levels }: TaskKnob, offered: readonly number[] | undefined, way: 'easier' | 'harder'): (number | null)[] {
   const open = levels.map((_, level) => level).filter((level) => !offered || offered.includes(level));
-  return levels.map((_, level) => (way === 'harder' ? open.find((other) => other > level) : open.filter((other) => other < level).at(-1)) ?? null);
+  return levels.map(
+    (_, level) => (way === 'harder' ? open.find((other) => other > level) : open.filter((other) => other < level).at(-1)) ?? null,
+  );
 }
 
 function usedUpAt(knobs: readonly TaskKnob[], levels: readonly number[], way: 'easier' | 'harder'): UsedUpKnob[] {

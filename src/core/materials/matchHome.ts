@@ -38,7 +38,12 @@ export function matchHome(task: TaskContent, home: readonly string[], from = 1, 
     if (moves.some(({ knob, level }) => (step.grade[knob] ?? 0) !== level)) changed.add(index + 1);
     return { ...step, grade };
   });
-  const materials = task.materials.map((material) => inUse(material, replaced.find((standing) => standing.material === material)));
+  const materials = task.materials.map((material) =>
+    inUse(
+      material,
+      replaced.find((standing) => standing.material === material),
+    ),
+  );
   const atHome: TaskContent = { ...task, materials, ladder: { ...task.ladder, steps } };
   return { standings, task: atHome, changedSteps: [...changed], findings: changed.size ? checkLadder(task.knobs, atHome.ladder) : [] };
 }
@@ -46,14 +51,26 @@ export function matchHome(task: TaskContent, home: readonly string[], from = 1, 
 function standingOf(material: Material, home: readonly string[]): MaterialStanding {
   if (home.includes(material.id)) return { kind: 'atHome', material };
   const by = material.substitutes.find((substitute) => substitute.id && home.includes(substitute.id));
-  return by ? { kind: 'replaced', material, by, count: Math.ceil(material.count * (by.times ?? 1)) } : { kind: 'missing', material, offers: material.substitutes };
+  return by
+    ? { kind: 'replaced', material, by, count: Math.ceil(material.count * (by.times ?? 1)) }
+    : { kind: 'missing', material, offers: material.substitutes };
 }
 
 function inUse(material: Material, standing: Extract<MaterialStanding, { kind: 'replaced' }> | undefined): Material {
   if (!standing) return material;
   const { by, count } = standing;
   const { sizeMm: _size, shape: _shape, ...rest } = material;
-  return { ...rest, id: by.id ?? material.id, name: { en: by.en, es: by.es }, count, hazards: by.hazards, allergens: by.allergens, textures: by.textures, substitutes: [], ...(by.shape ? { shape: by.shape } : {}) };
+  return {
+    ...rest,
+    id: by.id ?? material.id,
+    name: { en: by.en, es: by.es },
+    count,
+    hazards: by.hazards,
+    allergens: by.allergens,
+    textures: by.textures,
+    substitutes: [],
+    ...(by.shape ? { shape: by.shape } : {}),
+  };
 }
 
 /** A substitute as the checks of safety see it. */
@@ -67,12 +84,17 @@ export function asThing(substitute: Substitute, id: string): ThingInUse {
  */
 export function offeredLevels(task: TaskContent, home: readonly string[]): Partial<Record<KnobKey, number[]>> {
   return Object.fromEntries(
-    task.knobs.map(({ knob, levels }) => [knob, levels.flatMap((level, index) => ((level.needs ?? []).every((id) => canServe(task, id, home, knob)) ? [index] : []))]),
+    task.knobs.map(({ knob, levels }) => [
+      knob,
+      levels.flatMap((level, index) => ((level.needs ?? []).every((id) => canServe(task, id, home, knob)) ? [index] : [])),
+    ]),
   );
 }
 
 function canServe(task: TaskContent, id: string, home: readonly string[], knob: KnobKey): boolean {
   if (home.includes(id)) return true;
   const substitutes = task.materials.find((material) => material.id === id)?.substitutes ?? [];
-  return substitutes.some((substitute) => substitute.id && home.includes(substitute.id) && substitute.levels.every((move) => move.knob !== knob));
+  return substitutes.some(
+    (substitute) => substitute.id && home.includes(substitute.id) && substitute.levels.every((move) => move.knob !== knob),
+  );
 }

@@ -19,7 +19,12 @@ describe('a home against a task', () => {
 
   it('says what is missing and what may replace it', () => {
     const match = matchHome(clips, []);
-    expect(match.standings.map((standing) => [standing.material.id, standing.kind])).toEqual([['hair-clips', 'missing'], ['clothes-pegs', 'missing'], ['card', 'missing'], ['marker', 'missing']]);
+    expect(match.standings.map((standing) => [standing.material.id, standing.kind])).toEqual([
+      ['hair-clips', 'missing'],
+      ['clothes-pegs', 'missing'],
+      ['card', 'missing'],
+      ['marker', 'missing'],
+    ]);
     expect(match.standings[2]).toMatchObject({ kind: 'missing', offers: [{ id: 'box' }] });
   });
 
@@ -34,7 +39,9 @@ describe('a home against a task', () => {
   });
 
   it('looks only at the steps that are meant', () => {
-    expect(matchHome(clips, without('clip-the-plans', 'hair-clips', 'marker'), 2, 2).standings.every((standing) => standing.kind === 'atHome')).toBe(true);
+    expect(
+      matchHome(clips, without('clip-the-plans', 'hair-clips', 'marker'), 2, 2).standings.every((standing) => standing.kind === 'atHome'),
+    ).toBe(true);
   });
 
   it('carries the substitute’s size and cautions into safety', () => {
@@ -46,7 +53,10 @@ describe('a home against a task', () => {
   });
 
   it('counts anew where one of a thing takes several of another', () => {
-    const changed = { ...clips, materials: [{ ...clips.materials[2]!, count: 3, substitutes: [{ ...clips.materials[2]!.substitutes[0]!, times: 1.5 }] }] };
+    const changed = {
+      ...clips,
+      materials: [{ ...clips.materials[2]!, count: 3, substitutes: [{ ...clips.materials[2]!.substitutes[0]!, times: 1.5 }] }],
+    };
     expect(matchHome(changed, ['box']).standings[0]).toMatchObject({ kind: 'replaced', count: 5 });
     expect(matchHome(changed, ['box']).task.materials[0]!.count).toBe(5);
   });
@@ -54,17 +64,30 @@ describe('a home against a task', () => {
 
 describe('what a home can offer', () => {
   it('is every level whose things are there', () => {
-    expect(offeredLevels(clips, all('clip-the-plans'))).toEqual({ hands: [0, 1, 2], resistance: [0, 1], precision: [0, 1], surface: [0, 1] });
+    expect(offeredLevels(clips, all('clip-the-plans'))).toEqual({
+      hands: [0, 1, 2],
+      resistance: [0, 1],
+      precision: [0, 1],
+      surface: [0, 1],
+    });
     expect(offeredLevels(clips, ['clothes-pegs']).resistance).toEqual([1]);
     expect(offeredLevels(clips, []).resistance).toEqual([]);
   });
 
   it('goes into the search: a ladder with only what is there, and which knob is used up', () => {
     const start = clips.ladder.steps[0]!.grade;
-    const proposed = proposeLadder({ knobs: clips.knobs, start, offered: offeredLevels(clips, without('clip-the-plans', 'clothes-pegs')), easierSteps: 0, harderSteps: 6 });
+    const proposed = proposeLadder({
+      knobs: clips.knobs,
+      start,
+      offered: offeredLevels(clips, without('clip-the-plans', 'clothes-pegs')),
+      easierSteps: 0,
+      harderSteps: 6,
+    });
     expect(proposed.steps.every((step) => step.grade.resistance === 0)).toBe(true);
     expect(proposed.missing.harder).toBe(2);
     expect(proposed.usedUp).toContainEqual({ way: 'harder', knob: 'resistance', because: 'notOffered' });
-    expect(checkLadder(clips.knobs, { steps: proposed.steps, startStep: 1, startReason: 'x' }).filter((finding) => finding.severity === 'error')).toEqual([]);
+    expect(
+      checkLadder(clips.knobs, { steps: proposed.steps, startStep: 1, startReason: 'x' }).filter((finding) => finding.severity === 'error'),
+    ).toEqual([]);
   });
 });

@@ -24,15 +24,38 @@ export interface ChildFacts {
 /** `task` is the index in the draft, null for what concerns the whole program. Errors stop sending; cautions are read first; notes only tell. */
 export type ProgramFinding =
   | { readonly severity: 'error'; readonly code: 'noTasks' | 'endsBeforeStart' | 'endedAlready'; readonly task: null }
-  | { readonly severity: 'caution'; readonly code: 'overBudget'; readonly task: null; readonly weekday: number; readonly minutes: number; readonly budget: number }
+  | {
+      readonly severity: 'caution';
+      readonly code: 'overBudget';
+      readonly task: null;
+      readonly weekday: number;
+      readonly minutes: number;
+      readonly budget: number;
+    }
   | { readonly severity: 'caution'; readonly code: 'writingWithoutWarmUp'; readonly task: null }
-  | { readonly severity: 'error'; readonly code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice'; readonly task: number }
+  | {
+      readonly severity: 'error';
+      readonly code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice';
+      readonly task: number;
+    }
   /** A rule that blocks, or that asks for a reason and has none yet, is an error; the rest are cautions. */
   | { readonly severity: 'error' | 'caution'; readonly code: 'safety'; readonly task: number; readonly finding: SafetyFinding }
   | { readonly severity: 'caution'; readonly code: 'missingAtHome'; readonly task: number; readonly materials: readonly Material[] }
-  | { readonly severity: 'note'; readonly code: 'replaced'; readonly task: number; readonly replaced: readonly { readonly material: Material; readonly by: Substitute; readonly count: number }[] }
+  | {
+      readonly severity: 'note';
+      readonly code: 'replaced';
+      readonly task: number;
+      readonly replaced: readonly { readonly material: Material; readonly by: Substitute; readonly count: number }[];
+    }
   | { readonly severity: 'caution'; readonly code: 'substituteLevels'; readonly task: number; readonly steps: readonly number[] }
-  | { readonly severity: 'caution'; readonly code: 'heavyGripOverCap'; readonly task: null; readonly weekday: number; readonly repetitions: number; readonly cap: number }
+  | {
+      readonly severity: 'caution';
+      readonly code: 'heavyGripOverCap';
+      readonly task: null;
+      readonly weekday: number;
+      readonly repetitions: number;
+      readonly cap: number;
+    }
   | { readonly severity: 'caution'; readonly code: 'heavyGripNoRest'; readonly task: null; readonly weekday: number };
 
 /**
@@ -48,11 +71,21 @@ export function checkProgram(draft: ProgramDraft, tasks: readonly TaskContent[],
   draft.tasks.forEach((planned, index) => {
     findings.push(...checkPlacement(planned, index, tasks[index]!, draft, child), ...checkForChild(planned, tasks[index]!, index, child));
   });
-  findings.push(...checkBudget(draft, child), ...checkOrder(draft), ...checkHeavyGrip(draft.tasks).map((found) => ({ severity: 'caution', task: null, ...found }) as const));
+  findings.push(
+    ...checkBudget(draft, child),
+    ...checkOrder(draft),
+    ...checkHeavyGrip(draft.tasks).map((found) => ({ severity: 'caution', task: null, ...found }) as const),
+  );
   return findings;
 }
 
-function checkPlacement(planned: PlannedTask, task: number, content: TaskContent, draft: ProgramDraft, child: ChildFacts): ProgramFinding[] {
+function checkPlacement(
+  planned: PlannedTask,
+  task: number,
+  content: TaskContent,
+  draft: ProgramDraft,
+  child: ChildFacts,
+): ProgramFinding[] {
   const steps = contentFor(content, planned.choices, child.taskSettings).ladder.steps.length;
   const findings: ProgramFinding[] = [];
   const add = (code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice') =>
@@ -69,10 +102,17 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
   const { chooseFrom, chooseTo, choices } = planned;
   const settled = contentFor(content, choices, child.taskSettings);
   const match = matchHome(settled, child.materialsAtHome, chooseFrom, chooseTo);
-  const findings = safetyBetween(match.task, chooseFrom, chooseTo, child, choices.reasons).map(({ finding, stops }): ProgramFinding => ({ severity: stops ? 'error' : 'caution', code: 'safety', task, finding }));
+  const findings = safetyBetween(match.task, chooseFrom, chooseTo, child, choices.reasons).map(({ finding, stops }): ProgramFinding => ({
+    severity: stops ? 'error' : 'caution',
+    code: 'safety',
+    task,
+    finding,
+  }));
   const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
   if (missing.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials: missing });
-  const replaced = match.standings.flatMap((standing) => (standing.kind === 'replaced' ? [{ material: standing.material, by: standing.by, count: standing.count }] : []));
+  const replaced = match.standings.flatMap((standing) =>
+    standing.kind === 'replaced' ? [{ material: standing.material, by: standing.by, count: standing.count }] : [],
+  );
   if (replaced.length) findings.push({ severity: 'note', code: 'replaced', task, replaced });
   const broken = match.findings.filter((found) => found.severity === 'error' && found.step > chooseFrom && found.step <= chooseTo);
   if (broken.length) findings.push({ severity: 'caution', code: 'substituteLevels', task, steps: broken.map((found) => found.step) });

@@ -6,7 +6,11 @@ import type { TaskChoices } from './programDraft';
  * A task as one child is given it: the settings chosen (the child's own school of thought where nothing is chosen for the
  * task), the skin, and what the home uses in place of a material. What was sent carries the child's settings of that day.
  */
-export function contentFor(content: TaskContent, choices: TaskChoices, childSettings: TaskSettings = choices.childSettings ?? {}): TaskContent {
+export function contentFor(
+  content: TaskContent,
+  choices: TaskChoices,
+  childSettings: TaskSettings = choices.childSettings ?? {},
+): TaskContent {
   const settled = applySettings(content, { ...childSettings, ...choices.settings });
   const dressed = choices.skin ? dressedIn(settled, choices.skin) : settled;
   return choices.replaced && Object.keys(choices.replaced).length ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
@@ -21,5 +25,7 @@ function homeAfter(task: TaskContent, replaced: Readonly<Record<string, string>>
 /** What this home uses in place of a material, between two steps. */
 export function replacedAt(content: TaskContent, home: readonly string[], from: number, to: number): Record<string, string> {
   const { standings } = matchHome(content, home, from, to);
-  return Object.fromEntries(standings.flatMap((standing) => (standing.kind === 'replaced' && standing.by.id ? [[standing.material.id, standing.by.id]] : [])));
+  return Object.fromEntries(
+    standings.flatMap((standing) => (standing.kind === 'replaced' && standing.by.id ? [[standing.material.id, standing.by.id]] : [])),
+  );
 }

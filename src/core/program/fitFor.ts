@@ -33,7 +33,8 @@ export function fitFor(content: TaskContent, child: ChildFacts, goalSkills: read
   const blocks = findings.filter((finding) => finding.severity === 'block');
   const asks = findings.filter((finding) => finding.severity === 'acknowledge');
   const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
-  const goalSkill = goalSkills.find((skill) => skill === content.skill) ?? goalSkills.find((skill) => content.otherSkills.includes(skill)) ?? null;
+  const goalSkill =
+    goalSkills.find((skill) => skill === content.skill) ?? goalSkills.find((skill) => content.otherSkills.includes(skill)) ?? null;
   const goalPoints = goalSkill === null ? 0 : goalSkill === content.skill ? GOAL_POINTS : OTHER_SKILL_POINTS;
   const score = goalPoints - MISSING_POINTS * missing.length - ASKS_POINTS * asks.length - BLOCK_POINTS * blocks.length;
   return { goalSkill, blocks, asks, missing, score };

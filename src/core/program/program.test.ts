@@ -1,82 +1,195 @@
 import { loadLibrary } from '../../../library/loadLibrary';
 import { calendarDay } from '../calendar';
-import { checkProgram, contentFor, fitFor, inOrderOfParts, minutesOnWeekday, programDraftSchema, replacedAt, type ChildFacts, type PlannedTask, type ProgramDraft } from '.';
+import {
+  checkProgram,
+  contentFor,
+  fitFor,
+  inOrderOfParts,
+  minutesOnWeekday,
+  programDraftSchema,
+  replacedAt,
+  type ChildFacts,
+  type PlannedTask,
+  type ProgramDraft,
+} from '.';
 
 const library = loadLibrary();
 const content = (slug: string) => library.find((task) => task.slug === slug)!;
 const today = calendarDay('2026-11-24');
 const child: ChildFacts = {
-  ageYears: 5, hand: 'left', mouthsThings: false, scissorsAllowed: true, allergies: [], texturesAvoided: [], minutesPerDay: 20, taskSettings: {},
+  ageYears: 5,
+  hand: 'left',
+  mouthsThings: false,
+  scissorsAllowed: true,
+  allergies: [],
+  texturesAvoided: [],
+  minutesPerDay: 20,
+  taskSettings: {},
   materialsAtHome: library.flatMap((task) => task.materials.map((material) => material.id)),
 };
 const planned = (slug: string, change: Partial<PlannedTask> = {}): PlannedTask => {
   const task = content(slug);
-  return { taskVersionId: library.indexOf(task) + 1, part: task.part, step: 3, chooseFrom: 2, chooseTo: 4, weekdays: [1, 2, 3, 4, 5], dose: task.dose, choices: {}, ...change };
+  return {
+    taskVersionId: library.indexOf(task) + 1,
+    part: task.part,
+    step: 3,
+    chooseFrom: 2,
+    chooseTo: 4,
+    weekdays: [1, 2, 3, 4, 5],
+    dose: task.dose,
+    choices: {},
+    ...change,
+  };
 };
 const check = (tasks: PlannedTask[], facts: Partial<ChildFacts> = {}, span: Partial<ProgramDraft> = {}) => {
   const draft: ProgramDraft = { startsOn: today, endsOn: calendarDay('2026-12-08'), note: '', tasks, ...span };
-  return checkProgram(draft, tasks.map((task) => library[task.taskVersionId - 1]!), { ...child, ...facts }, today);
+  return checkProgram(
+    draft,
+    tasks.map((task) => library[task.taskVersionId - 1]!),
+    { ...child, ...facts },
+    today,
+  );
 };
 
 describe('checks of a program', () => {
   it('finds nothing in a sound one', () => {
     const found = check([planned('open-the-shutters'), planned('crane-lift')]);
-    expect(found.map((finding) => (finding.code === 'safety' ? finding.finding.key : finding.code))).toEqual(['pinch:kitchen-tongs', 'pinch:clothes-pegs']);
+    expect(found.map((finding) => (finding.code === 'safety' ? finding.finding.key : finding.code))).toEqual([
+      'pinch:kitchen-tongs',
+      'pinch:clothes-pegs',
+    ]);
     expect(found.every((finding) => finding.severity === 'caution')).toBe(true);
   });
 
   it.each([
     ['nothing placed', [], {}, {}, { code: 'noTasks', severity: 'error' }],
     ['an end before the start', [planned('crane-lift')], {}, { endsOn: calendarDay('2026-11-23') }, { code: 'endsBeforeStart' }],
-    ['an end in the past', [planned('crane-lift')], {}, { startsOn: calendarDay('2026-11-01'), endsOn: calendarDay('2026-11-23') }, { code: 'endedAlready' }],
+    [
+      'an end in the past',
+      [planned('crane-lift')],
+      {},
+      { startsOn: calendarDay('2026-11-01'), endsOn: calendarDay('2026-11-23') },
+      { code: 'endedAlready' },
+    ],
     ['a step off the ladder', [planned('crane-lift', { step: 9, chooseFrom: 9, chooseTo: 9 })], {}, {}, { code: 'stepOffLadder', task: 0 }],
     ['a choice beyond the ladder', [planned('crane-lift', { chooseTo: 9 })], {}, {}, { code: 'chooseOffLadder', task: 0 }],
     ['a choice turned round', [planned('crane-lift', { chooseFrom: 4, chooseTo: 2 })], {}, {}, { code: 'chooseOffLadder' }],
     ['a choice without today’s step', [planned('crane-lift', { chooseFrom: 4, chooseTo: 5 })], {}, {}, { code: 'chooseWithoutStep' }],
     ['no day', [planned('crane-lift', { weekdays: [] })], {}, {}, { code: 'noDays' }],
     ['the same task twice', [planned('crane-lift'), planned('crane-lift')], {}, {}, { code: 'twice', task: 1 }],
-    ['scissors where the family has not allowed them', [planned('cut-the-planks')], { scissorsAllowed: false }, {}, { code: 'safety', severity: 'error', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', severity: 'block' }) }],
-    ['small parts for a child who mouths things', [planned('pocket-the-washers', { chooseTo: 7 })], { mouthsThings: true }, {}, { code: 'safety', severity: 'error', finding: expect.objectContaining({ rule: 'smallPart', severity: 'acknowledge' }) }],
-    ['glue for a child who avoids sticky hands', [planned('tile-the-roof')], { texturesAvoided: ['sticky'] }, {}, { code: 'safety', severity: 'caution', finding: expect.objectContaining({ rule: 'glue' }) }],
-    ['a child too young', [planned('cut-the-planks')], { ageYears: 3 }, {}, { code: 'safety', severity: 'caution', finding: expect.objectContaining({ rule: 'age', of: '4–9' }) }],
+    [
+      'scissors where the family has not allowed them',
+      [planned('cut-the-planks')],
+      { scissorsAllowed: false },
+      {},
+      { code: 'safety', severity: 'error', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', severity: 'block' }) },
+    ],
+    [
+      'small parts for a child who mouths things',
+      [planned('pocket-the-washers', { chooseTo: 7 })],
+      { mouthsThings: true },
+      {},
+      { code: 'safety', severity: 'error', finding: expect.objectContaining({ rule: 'smallPart', severity: 'acknowledge' }) },
+    ],
+    [
+      'glue for a child who avoids sticky hands',
+      [planned('tile-the-roof')],
+      { texturesAvoided: ['sticky'] },
+      {},
+      { code: 'safety', severity: 'caution', finding: expect.objectContaining({ rule: 'glue' }) },
+    ],
+    [
+      'a child too young',
+      [planned('cut-the-planks')],
+      { ageYears: 3 },
+      {},
+      { code: 'safety', severity: 'caution', finding: expect.objectContaining({ rule: 'age', of: '4–9' }) },
+    ],
     ['writing without a warm-up', [planned('wheels-and-windows')], {}, {}, { code: 'writingWithoutWarmUp', task: null }],
-    ['what is not at home', [planned('crane-lift')], { materialsAtHome: ['box', 'kitchen-tongs'] }, {}, { code: 'missingAtHome', materials: [expect.objectContaining({ id: 'clothes-pegs' })] }],
-    ['more minutes than the family has', [planned('crane-lift', { dose: { ...content('crane-lift').dose, rounds: 9 } })], {}, {}, { code: 'overBudget', weekday: 1, budget: 20 }],
+    [
+      'what is not at home',
+      [planned('crane-lift')],
+      { materialsAtHome: ['box', 'kitchen-tongs'] },
+      {},
+      { code: 'missingAtHome', materials: [expect.objectContaining({ id: 'clothes-pegs' })] },
+    ],
+    [
+      'more minutes than the family has',
+      [planned('crane-lift', { dose: { ...content('crane-lift').dose, rounds: 9 } })],
+      {},
+      {},
+      { code: 'overBudget', weekday: 1, budget: 20 },
+    ],
   ] as const)('finds %s', (_name, tasks, facts, span, finding) => {
     expect(check([...tasks], facts, span)).toContainEqual(expect.objectContaining(finding));
   });
 
   it('asks for nothing that only other steps need', () => {
-    expect(check([planned('pocket-the-washers')], { mouthsThings: true })).not.toContainEqual(expect.objectContaining({ finding: expect.objectContaining({ rule: 'smallPart' }) }));
+    expect(check([planned('pocket-the-washers')], { mouthsThings: true })).not.toContainEqual(
+      expect.objectContaining({ finding: expect.objectContaining({ rule: 'smallPart' }) }),
+    );
   });
 
   it('takes a reason for what asks for one, and none for what blocks', () => {
-    const washers = (reason?: string) => check([planned('pocket-the-washers', { step: 7, chooseFrom: 7, chooseTo: 7, choices: reason ? { reasons: { 'smallPart:washers': reason } } : {} })], { mouthsThings: true });
-    const severities = (findings: ReturnType<typeof check>) => findings.filter((finding) => finding.code === 'safety' && finding.finding.rule === 'smallPart').map((finding) => finding.severity);
+    const washers = (reason?: string) =>
+      check(
+        [
+          planned('pocket-the-washers', {
+            step: 7,
+            chooseFrom: 7,
+            chooseTo: 7,
+            choices: reason ? { reasons: { 'smallPart:washers': reason } } : {},
+          }),
+        ],
+        { mouthsThings: true },
+      );
+    const severities = (findings: ReturnType<typeof check>) =>
+      findings.filter((finding) => finding.code === 'safety' && finding.finding.rule === 'smallPart').map((finding) => finding.severity);
     expect(severities(washers())).toEqual(['error']);
     expect(severities(washers('  '))).toEqual(['error']);
     expect(severities(washers('Only at my side'))).toEqual(['caution']);
-    const blocked = check([planned('cut-the-planks', { choices: { reasons: { 'scissorsNotAllowed:child-scissors': 'I insist' } } })], { scissorsAllowed: false });
-    expect(blocked).toContainEqual(expect.objectContaining({ severity: 'error', finding: expect.objectContaining({ rule: 'scissorsNotAllowed', twin: 'tear-the-tiles' }) }));
+    const blocked = check([planned('cut-the-planks', { choices: { reasons: { 'scissorsNotAllowed:child-scissors': 'I insist' } } })], {
+      scissorsAllowed: false,
+    });
+    expect(blocked).toContainEqual(
+      expect.objectContaining({
+        severity: 'error',
+        finding: expect.objectContaining({ rule: 'scissorsNotAllowed', twin: 'tear-the-tiles' }),
+      }),
+    );
   });
 
   it('says what this home uses in place, and where that levels two steps', () => {
     const home = child.materialsAtHome.filter((id) => id !== 'clothes-pegs');
     const found = check([planned('clip-the-plans', { step: 2, chooseFrom: 1, chooseTo: 3 })], { materialsAtHome: home });
-    expect(found).toContainEqual(expect.objectContaining({ severity: 'note', code: 'replaced', replaced: [expect.objectContaining({ by: expect.objectContaining({ id: 'hair-clips' }), count: 6 })] }));
+    expect(found).toContainEqual(
+      expect.objectContaining({
+        severity: 'note',
+        code: 'replaced',
+        replaced: [expect.objectContaining({ by: expect.objectContaining({ id: 'hair-clips' }), count: 6 })],
+      }),
+    );
     expect(found).toContainEqual({ severity: 'caution', code: 'substituteLevels', task: 0, steps: [2] });
   });
 
   it('judges the substitute, not the thing it replaces', () => {
     const home = child.materialsAtHome.filter((id) => id !== 'play-dough');
-    const rules = (materialsAtHome: string[]) => check([planned('brick-press')], { materialsAtHome, allergies: ['wheat'] }).flatMap((finding) => (finding.code === 'safety' ? [finding.finding.rule] : []));
+    const rules = (materialsAtHome: string[]) =>
+      check([planned('brick-press')], { materialsAtHome, allergies: ['wheat'] }).flatMap((finding) =>
+        finding.code === 'safety' ? [finding.finding.rule] : [],
+      );
     expect(rules([...home, 'play-dough'])).toContain('allergen');
     expect(rules([...home, 'clay'])).not.toContain('allergen');
   });
 
   it('keeps firm squeezing under its cap and gives it days of rest', () => {
     const heavy = planned('clip-the-plans', { dose: { ...content('clip-the-plans').dose, rounds: 9 } });
-    expect(check([heavy])).toEqual(expect.arrayContaining([expect.objectContaining({ code: 'heavyGripOverCap', weekday: 1, repetitions: 108 }), expect.objectContaining({ code: 'heavyGripNoRest', weekday: 1 })]));
+    expect(check([heavy])).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ code: 'heavyGripOverCap', weekday: 1, repetitions: 108 }),
+        expect.objectContaining({ code: 'heavyGripNoRest', weekday: 1 }),
+      ]),
+    );
   });
 
   it('takes the child’s settings where nothing is chosen for the task', () => {
@@ -84,7 +197,9 @@ describe('checks of a program', () => {
     const last = planned('road-loop', { step: 6, chooseFrom: 6, chooseTo: 6 });
     expect(check([last])).not.toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
     expect(check([last], { taskSettings: { helpBy: 'wrist' } })).toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
-    expect(check([{ ...last, choices: { settings: { helpBy: 'hand' } } }], { taskSettings: { helpBy: 'wrist' } })).not.toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
+    expect(check([{ ...last, choices: { settings: { helpBy: 'hand' } } }], { taskSettings: { helpBy: 'wrist' } })).not.toContainEqual(
+      expect.objectContaining({ code: 'stepOffLadder' }),
+    );
   });
 
   it('adds up the minutes of one weekday', () => {
@@ -108,7 +223,11 @@ describe('how a task suits a child', () => {
   it('speaks for a goal’s skill, against what is missing, asked or blocked', () => {
     const fit = (slug: string, facts: Partial<ChildFacts> = {}) => fitFor(content(slug), { ...child, ...facts }, ['forceModulation']);
     expect(fit('crane-lift')).toMatchObject({ goalSkill: 'forceModulation', blocks: [], asks: [], missing: [], score: 4 });
-    expect(fit('crane-lift', { materialsAtHome: [] }).missing.map((material) => material.id)).toEqual(['kitchen-tongs', 'clothes-pegs', 'box']);
+    expect(fit('crane-lift', { materialsAtHome: [] }).missing.map((material) => material.id)).toEqual([
+      'kitchen-tongs',
+      'clothes-pegs',
+      'box',
+    ]);
     expect(fit('wheel', { scissorsAllowed: false }).blocks.map((finding) => finding.rule)).toEqual(['scissorsNotAllowed']);
     expect(fit('wheel', { scissorsAllowed: false }).score).toBeLessThan(-90);
     expect(fit('rope-work').score).toBe(2);

@@ -16,7 +16,13 @@ const LEAST_REASON = 3;
  * @param task as this child is given it: settings and substitutes are in
  * @param from, to steps of its ladder, 1-based, both included
  */
-export function safetyBetween(task: TaskContent, from: number, to: number, child: ChildForSafety, reasons: TaskChoices['reasons'] = {}): SettledFinding[] {
+export function safetyBetween(
+  task: TaskContent,
+  from: number,
+  to: number,
+  child: ChildForSafety,
+  reasons: TaskChoices['reasons'] = {},
+): SettledFinding[] {
   return judgeSafety(task, thingsAt(task, from, to), child).findings.map((finding) => {
     const isReasoned = finding.severity === 'acknowledge' && (reasons[finding.key] ?? '').trim().length >= LEAST_REASON;
     return { finding, stops: finding.severity !== 'caution' && !isReasoned };

@@ -16,7 +16,12 @@ export interface ChildSituation {
   readonly linkOpened: boolean;
   readonly tasks: readonly { readonly taskId: number; readonly stepSinceVersion: number; readonly suggestion: Suggestion }[];
   /** Reports that a person has to read, oldest first. */
-  readonly unreadReports: readonly { readonly reportId: number; readonly taskId: number; readonly safetyWord: boolean; readonly isQuestion: boolean }[];
+  readonly unreadReports: readonly {
+    readonly reportId: number;
+    readonly taskId: number;
+    readonly safetyWord: boolean;
+    readonly isQuestion: boolean;
+  }[];
 }
 
 export interface Decision {

@@ -15,7 +15,9 @@ export function cautionsFor(task: TaskContent, step: number, child: ChildForSafe
   const things = thingsAt(task, step, step);
   const general = judgeSafety(task, things, null);
   const own = child ? judgeSafety(task, things, child) : null;
-  const said = [...(own?.findings ?? []), ...general.findings.filter(({ rule }) => rule !== 'allergen' && rule !== 'latex')].filter(({ rule }) => rule !== 'age');
+  const said = [...(own?.findings ?? []), ...general.findings.filter(({ rule }) => rule !== 'allergen' && rule !== 'latex')].filter(
+    ({ rule }) => rule !== 'age',
+  );
   const keyOf = ({ rule, key }: SafetyFinding) => (rule === 'allergen' || rule === 'latex' || rule === 'texture' ? key : rule);
   const findings = said.filter((finding, index) => said.findIndex((other) => keyOf(other) === keyOf(finding)) === index);
   const supervision = own && rank(own.supervision) > rank(general.supervision) ? own.supervision : general.supervision;

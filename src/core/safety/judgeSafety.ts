@@ -51,10 +51,20 @@ const BALLOONS_UNDER_YEARS = 8;
  * Sources: see SAFETY_RULES.
  * @param things what will be used; `thingsAt` gives the task's own materials
  */
-export function judgeSafety(task: Pick<TaskContent, 'ages' | 'moveHazards' | 'twins'>, things: readonly ThingInUse[], child: ChildForSafety | null): SafetyVerdict {
+export function judgeSafety(
+  task: Pick<TaskContent, 'ages' | 'moveHazards' | 'twins'>,
+  things: readonly ThingInUse[],
+  child: ChildForSafety | null,
+): SafetyVerdict {
   const findings: SafetyFinding[] = [];
   const twinFor = (instead: TaskContent['twins'][number]['instead']) => task.twins.find((twin) => twin.instead === instead)?.slug ?? null;
-  const add = (rule: SafetyRuleId, severity: SafetySeverity, thing: ThingInUse | null, of: string | null = null, twin: string | null = null) => {
+  const add = (
+    rule: SafetyRuleId,
+    severity: SafetySeverity,
+    thing: ThingInUse | null,
+    of: string | null = null,
+    twin: string | null = null,
+  ) => {
     const key = [rule, thing?.id, of].filter(Boolean).join(':');
     if (findings.some((finding) => finding.key === key)) return;
     findings.push({ rule, severity, key, thing: thing?.name ?? null, of, ...SAFETY_RULES[rule], twin });
@@ -64,15 +74,25 @@ export function judgeSafety(task: Pick<TaskContent, 'ages' | 'moveHazards' | 'tw
     for (const allergen of allergensOf(thing)) {
       const hit = child?.allergies.includes(allergen);
       if (child && !hit) continue;
-      add(allergen === 'latex' ? 'latex' : 'allergen', hit ? 'block' : 'caution', thing, allergen, thing.hazards.includes('food') ? twinFor('food') : null);
+      add(
+        allergen === 'latex' ? 'latex' : 'allergen',
+        hit ? 'block' : 'caution',
+        thing,
+        allergen,
+        thing.hazards.includes('food') ? twinFor('food') : null,
+      );
     }
-    if (thing.hazards.includes('balloon')) add('balloon', !child ? 'caution' : child.ageYears < BALLOONS_UNDER_YEARS ? 'block' : 'acknowledge', thing);
+    if (thing.hazards.includes('balloon'))
+      add('balloon', !child ? 'caution' : child.ageYears < BALLOONS_UNDER_YEARS ? 'block' : 'acknowledge', thing);
     for (const texture of thing.textures) if (child?.texturesAvoided.includes(texture)) add('texture', 'acknowledge', thing, texture);
-    if (thing.hazards.includes('blade') && child && !child.scissorsAllowed) add('scissorsNotAllowed', 'block', thing, null, twinFor('scissors'));
-    for (const hazard of PLAIN_HAZARDS) if (thing.hazards.includes(hazard)) add(hazard, severityOf(hazard, child), thing, null, hazard === 'food' ? twinFor('food') : null);
+    if (thing.hazards.includes('blade') && child && !child.scissorsAllowed)
+      add('scissorsNotAllowed', 'block', thing, null, twinFor('scissors'));
+    for (const hazard of PLAIN_HAZARDS)
+      if (thing.hazards.includes(hazard)) add(hazard, severityOf(hazard, child), thing, null, hazard === 'food' ? twinFor('food') : null);
   }
   for (const hazard of PLAIN_HAZARDS) if (task.moveHazards.includes(hazard)) add(hazard, severityOf(hazard, child), null);
-  if (child && (child.ageYears < task.ages.fromYears || child.ageYears > task.ages.toYears)) add('age', 'caution', null, `${task.ages.fromYears}–${task.ages.toYears}`);
+  if (child && (child.ageYears < task.ages.fromYears || child.ageYears > task.ages.toYears))
+    add('age', 'caution', null, `${task.ages.fromYears}–${task.ages.toYears}`);
   const ORDER: readonly SafetySeverity[] = ['block', 'acknowledge', 'caution'];
   findings.sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity));
   return { findings, supervision: findings.map((finding) => finding.supervision).reduce<Supervision>(nearer, 'near') };

@@ -16,7 +16,10 @@ const COMMON = 'common practice, no published source';
 
 /** Every rule by its id, with the source it rests on (legal texts from memory). Its words are in messages/ under `safety`. */
 export const SAFETY_RULES = {
-  smallPart: { source: '16 CFR 1501.4, small-part cylinder; applied beyond 3 years to children who mouth things: common practice', supervision: 'stays' },
+  smallPart: {
+    source: '16 CFR 1501.4, small-part cylinder; applied beyond 3 years to children who mouth things: common practice',
+    supervision: 'stays',
+  },
   smallBall: { source: '16 CFR 1500.18(a)(17) and 1500.19, small ball', supervision: 'stays' },
   balloon: { source: '16 CFR 1500.19, uninflated or broken balloons, under 8 years', supervision: 'stays' },
   allergen: { source: 'FALCPA 2004 and FASTER Act 2021, nine major food allergens', supervision: 'near' },
@@ -46,4 +49,22 @@ export const SAFETY_RULES = {
 export type SafetyRuleId = keyof typeof SAFETY_RULES;
 
 /** Hazards that are said as they are. The others (small parts, allergens) are judged from sizes and lists. */
-export const PLAIN_HAZARDS = ['blade', 'cord', 'band', 'bag', 'magnet', 'buttonCell', 'foam', 'soap', 'paint', 'glue', 'wetFloor', 'breakable', 'moving', 'climbing', 'food', 'hardPlastic', 'pinch'] as const satisfies readonly (Hazard & SafetyRuleId)[];
+export const PLAIN_HAZARDS = [
+  'blade',
+  'cord',
+  'band',
+  'bag',
+  'magnet',
+  'buttonCell',
+  'foam',
+  'soap',
+  'paint',
+  'glue',
+  'wetFloor',
+  'breakable',
+  'moving',
+  'climbing',
+  'food',
+  'hardPlastic',
+  'pinch',
+] as const satisfies readonly (Hazard & SafetyRuleId)[];

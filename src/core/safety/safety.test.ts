@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import type { Shape, TaskContent } from '../tasks';
 import { FOOD_ALLERGENS, HAZARDS } from '../tasks';
-import { cautionsFor, hasTrait, judgeSafety, SAFETY_RULES, smallnessOf, smallPartVerdict, thingsAt, type ChildForSafety, type ThingInUse } from '.';
+import {
+  cautionsFor,
+  hasTrait,
+  judgeSafety,
+  SAFETY_RULES,
+  smallnessOf,
+  smallPartVerdict,
+  thingsAt,
+  type ChildForSafety,
+  type ThingInUse,
+} from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 import en from '../../../messages/en.json';
 import es from '../../../messages/es.json';
@@ -38,18 +48,29 @@ describe('the small-part cylinder of 16 CFR 1501.4 (legal text from memory; limi
 
   it('does not care how a block is named', () => {
     fc.assert(
-      fc.property(fc.double({ min: 2, max: 70, noNaN: true }), fc.double({ min: 2, max: 40, noNaN: true }), fc.double({ min: 2, max: 40, noNaN: true }), (a, b, c) => {
-        expect(fits(box(a, b, c))).toBe(fits(box(c, a, b)));
-      }),
+      fc.property(
+        fc.double({ min: 2, max: 70, noNaN: true }),
+        fc.double({ min: 2, max: 40, noNaN: true }),
+        fc.double({ min: 2, max: 40, noNaN: true }),
+        (a, b, c) => {
+          expect(fits(box(a, b, c))).toBe(fits(box(c, a, b)));
+        },
+      ),
       { seed: 41, numRuns: 25 },
     );
   });
 
   it('never lets a smaller thing off where a bigger one fits', () => {
     fc.assert(
-      fc.property(fc.double({ min: 2, max: 66, noNaN: true }), fc.double({ min: 1, max: 33, noNaN: true }), fc.double({ min: 0.5, max: 0.98, noNaN: true }), (lengthMm, diameterMm, share) => {
-        if (fits({ kind: 'cylinder', lengthMm, diameterMm })) expect(fits({ kind: 'cylinder', lengthMm: lengthMm * share, diameterMm: diameterMm * share })).toBe(true);
-      }),
+      fc.property(
+        fc.double({ min: 2, max: 66, noNaN: true }),
+        fc.double({ min: 1, max: 33, noNaN: true }),
+        fc.double({ min: 0.5, max: 0.98, noNaN: true }),
+        (lengthMm, diameterMm, share) => {
+          if (fits({ kind: 'cylinder', lengthMm, diameterMm }))
+            expect(fits({ kind: 'cylinder', lengthMm: lengthMm * share, diameterMm: diameterMm * share })).toBe(true);
+        },
+      ),
       { seed: 43, numRuns: 40 },
     );
   });
@@ -67,16 +88,39 @@ describe('the small-part cylinder of 16 CFR 1501.4 (legal text from memory; limi
   });
 });
 
-const child = (change: Partial<ChildForSafety> = {}): ChildForSafety => ({ ageYears: 5, mouthsThings: false, scissorsAllowed: true, allergies: [], texturesAvoided: [], ...change });
-const thing = (change: Partial<ThingInUse>): ThingInUse => ({ id: 'thing', name: { en: 'thing', es: 'cosa' }, hazards: [], allergens: [], textures: [], ...change });
+const child = (change: Partial<ChildForSafety> = {}): ChildForSafety => ({
+  ageYears: 5,
+  mouthsThings: false,
+  scissorsAllowed: true,
+  allergies: [],
+  texturesAvoided: [],
+  ...change,
+});
+const thing = (change: Partial<ThingInUse>): ThingInUse => ({
+  id: 'thing',
+  name: { en: 'thing', es: 'cosa' },
+  hazards: [],
+  allergens: [],
+  textures: [],
+  ...change,
+});
 const plain: Pick<TaskContent, 'ages' | 'moveHazards' | 'twins'> = { ages: { fromYears: 3, toYears: 10 }, moveHazards: [], twins: [] };
-const judge = (things: ThingInUse[], who: ChildForSafety | null, task = plain) => judgeSafety(task, things, who).findings.map(({ rule, severity }) => [rule, severity]);
+const judge = (things: ThingInUse[], who: ChildForSafety | null, task = plain) =>
+  judgeSafety(task, things, who).findings.map(({ rule, severity }) => [rule, severity]);
 const small: Shape = { kind: 'cylinder', diameterMm: 20, lengthMm: 2 };
 
 describe('rules of safety', () => {
   it.each([
     ['small parts for a child who mouths things', thing({ shape: small }), child({ mouthsThings: true }), [['smallPart', 'acknowledge']]],
-    ['small parts under three (16 CFR 1501)', thing({ shape: small }), child({ ageYears: 2 }), [['smallPart', 'block'], ['age', 'caution']]],
+    [
+      'small parts under three (16 CFR 1501)',
+      thing({ shape: small }),
+      child({ ageYears: 2 }),
+      [
+        ['smallPart', 'block'],
+        ['age', 'caution'],
+      ],
+    ],
     ['small parts for any other child', thing({ shape: small }), child(), []],
     ['small parts, nobody named', thing({ shape: small }), null, [['smallPart', 'caution']]],
     ['a small ball', thing({ shape: { kind: 'sphere', diameterMm: 40 } }), child({ mouthsThings: true }), [['smallBall', 'acknowledge']]],
@@ -85,7 +129,15 @@ describe('rules of safety', () => {
     ['an allergen of this child', thing({ allergens: ['wheat'] }), child({ allergies: ['wheat'] }), [['allergen', 'block']]],
     ['an allergen of another child', thing({ allergens: ['wheat'] }), child({ allergies: ['milk'] }), []],
     ['latex stands apart', thing({ allergens: ['latex'] }), child({ allergies: ['latex'] }), [['latex', 'block']]],
-    ['a blade where scissors are not allowed', thing({ hazards: ['blade'] }), child({ scissorsAllowed: false }), [['scissorsNotAllowed', 'block'], ['blade', 'caution']]],
+    [
+      'a blade where scissors are not allowed',
+      thing({ hazards: ['blade'] }),
+      child({ scissorsAllowed: false }),
+      [
+        ['scissorsNotAllowed', 'block'],
+        ['blade', 'caution'],
+      ],
+    ],
     ['a blade where they are', thing({ hazards: ['blade'] }), child(), [['blade', 'caution']]],
     ['magnets for a child who mouths things', thing({ hazards: ['magnet'] }), child({ mouthsThings: true }), [['magnet', 'block']]],
     ['magnets for another', thing({ hazards: ['magnet'] }), child(), [['magnet', 'acknowledge']]],
@@ -98,23 +150,36 @@ describe('rules of safety', () => {
 
   it('knows each of the nine food allergens (FALCPA 2004, FASTER Act 2021; from memory)', () => {
     expect(FOOD_ALLERGENS).toHaveLength(9);
-    for (const allergen of FOOD_ALLERGENS) expect(judge([thing({ allergens: [allergen] })], child({ allergies: [allergen] }))).toEqual([['allergen', 'block']]);
+    for (const allergen of FOOD_ALLERGENS)
+      expect(judge([thing({ allergens: [allergen] })], child({ allergies: [allergen] }))).toEqual([['allergen', 'block']]);
   });
 
   it('reads what the moves bring, and the ages', () => {
-    expect(judge([], child(), { ...plain, moveHazards: ['wetFloor', 'moving', 'climbing'] })).toEqual([['wetFloor', 'caution'], ['moving', 'caution'], ['climbing', 'caution']]);
+    expect(judge([], child(), { ...plain, moveHazards: ['wetFloor', 'moving', 'climbing'] })).toEqual([
+      ['wetFloor', 'caution'],
+      ['moving', 'caution'],
+      ['climbing', 'caution'],
+    ]);
     expect(judge([], child({ ageYears: 11 }))).toEqual([['age', 'caution']]);
   });
 
   it('asks for the nearest supervision of all, and puts what stops first', () => {
-    const verdict = judgeSafety(plain, [thing({ hazards: ['glue'] }), thing({ id: 'cord', hazards: ['cord'] }), thing({ id: 'cell', hazards: ['buttonCell'] })], child({ mouthsThings: true }));
+    const verdict = judgeSafety(
+      plain,
+      [thing({ hazards: ['glue'] }), thing({ id: 'cord', hazards: ['cord'] }), thing({ id: 'cell', hazards: ['buttonCell'] })],
+      child({ mouthsThings: true }),
+    );
     expect(verdict.supervision).toBe('adultDoes');
     expect(verdict.findings.map((finding) => finding.severity)).toEqual(['block', 'caution', 'caution']);
     expect(judgeSafety(plain, [], child())).toEqual({ findings: [], supervision: 'near' });
   });
 
   it('offers the twin that goes without', () => {
-    const twins: TaskContent['twins'] = [{ slug: 'tear', instead: 'scissors' }, { slug: 'clay', instead: 'food' }, { slug: 'big', instead: 'smallParts' }];
+    const twins: TaskContent['twins'] = [
+      { slug: 'tear', instead: 'scissors' },
+      { slug: 'clay', instead: 'food' },
+      { slug: 'big', instead: 'smallParts' },
+    ];
     const twinOf = (used: ThingInUse, who: ChildForSafety) => judgeSafety({ ...plain, twins }, [used], who).findings[0]!.twin;
     expect(twinOf(thing({ hazards: ['blade'] }), child({ scissorsAllowed: false }))).toBe('tear');
     expect(twinOf(thing({ hazards: ['food'], allergens: ['milk'] }), child({ allergies: ['milk'] }))).toBe('clay');
@@ -134,7 +199,8 @@ describe('rules of safety', () => {
 describe('what a family is told', () => {
   const library = loadLibrary();
   const task = (slug: string) => library.find((each) => each.slug === slug)!;
-  const rulesAt = (slug: string, step: number, who: ChildForSafety | null) => cautionsFor(task(slug), step, who).findings.map((finding) => finding.rule);
+  const rulesAt = (slug: string, step: number, who: ChildForSafety | null) =>
+    cautionsFor(task(slug), step, who).findings.map((finding) => finding.rule);
 
   it('is said once a rule, for the step at hand alone', () => {
     expect(rulesAt('crane-lift', 3, child())).toEqual(['pinch']);

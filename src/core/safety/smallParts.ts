@@ -58,7 +58,10 @@ function sizesOf(shape: Shape): number[] {
   }
 }
 
-const LEVEL_DIRECTIONS: readonly (readonly [number, number])[] = Array.from({ length: 48 }, (_, index) => [Math.cos((index * Math.PI) / 24), Math.sin((index * Math.PI) / 24)]);
+const LEVEL_DIRECTIONS: readonly (readonly [number, number])[] = Array.from({ length: 48 }, (_, index) => [
+  Math.cos((index * Math.PI) / 24),
+  Math.sin((index * Math.PI) / 24),
+]);
 
 /**
  * By how much a body in a given turn sticks out of the cylinder at its best place, in mm; 0 or less fits. The body is
@@ -146,4 +149,5 @@ function halfWidthOf(shape: Shape, [tilt, round, spin]: Turn): HalfWidth {
 }
 
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const mix = (a: Vector, b: Vector, angle: number): Vector => [0, 1, 2].map((index) => a[index]! * Math.cos(angle) + b[index]! * Math.sin(angle)) as unknown as Vector;
+const mix = (a: Vector, b: Vector, angle: number): Vector =>
+  [0, 1, 2].map((index) => a[index]! * Math.cos(angle) + b[index]! * Math.sin(angle)) as unknown as Vector;

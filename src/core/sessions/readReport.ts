@@ -136,7 +136,9 @@ function readChoice<Choice extends string>(
 
 /** Control characters and halves of characters go, everything else that people write stays: emoji, right-to-left text, angle brackets. */
 function readWords(value: unknown, path: 'words' | 'saidBy', most: number, issues: ReportIssue[]): string {
-  const words = text(value).replace(/\r\n?/g, '\n').replace(/(?![\n\t])[\p{Cc}\p{Surrogate}]/gu, '');
+  const words = text(value)
+    .replace(/\r\n?/g, '\n')
+    .replace(/(?![\n\t])[\p{Cc}\p{Surrogate}]/gu, '');
   const length = [...words].length;
   if (length > most) issues.push({ code: 'tooLong', path, given: length, most });
   return words;

@@ -1,7 +1,15 @@
 import { calendarDay } from '../calendar';
 import { amountOf, MOST_WORDS, outcomeOf, readReport, type ReportLimits, type Session } from '.';
 
-const session = (change: Partial<Session> = {}): Session => ({ done: true, amount: 10, help: 'words', effort: 'right', stopReason: null, safetyWord: false, ...change });
+const session = (change: Partial<Session> = {}): Session => ({
+  done: true,
+  amount: 10,
+  help: 'words',
+  effort: 'right',
+  stopReason: null,
+  safetyWord: false,
+  ...change,
+});
 
 describe('outcome of a session (thresholds: common practice, no source)', () => {
   it.each([
@@ -37,12 +45,37 @@ describe('reading a report', () => {
   };
 
   it('takes what a plain form brings', () => {
-    const read = readReport({ done: 'yes', left: '5', right: ' 4 ', help: 'words', effort: 'right', words: ' Asks for more ', question: 'on', doneOn: '2026-11-23', step: '2' }, limits);
+    const read = readReport(
+      {
+        done: 'yes',
+        left: '5',
+        right: ' 4 ',
+        help: 'words',
+        effort: 'right',
+        words: ' Asks for more ',
+        question: 'on',
+        doneOn: '2026-11-23',
+        step: '2',
+      },
+      limits,
+    );
     expect(read).toEqual({
       ok: true,
       value: {
-        done: true, step: 2, doneOn: '2026-11-23', left: 5, right: 4, amount: 0, minutes: null, help: 'words', effort: 'right', stopReason: null, safetyWord: false,
-        isQuestion: true, words: 'Asks for more', saidBy: '',
+        done: true,
+        step: 2,
+        doneOn: '2026-11-23',
+        left: 5,
+        right: 4,
+        amount: 0,
+        minutes: null,
+        help: 'words',
+        effort: 'right',
+        stopReason: null,
+        safetyWord: false,
+        isQuestion: true,
+        words: 'Asks for more',
+        saidBy: '',
       },
     });
     if (read.ok) expect(amountOf(read.value)).toBe(9);

@@ -17,7 +17,10 @@ export function applySettings(task: TaskContent, chosen: TaskSettings): TaskCont
   const known = Object.keys(task.settings) as (keyof TaskSettings)[];
   const settings = Object.fromEntries(known.map((key) => [key, chosen[key] ?? task.settings[key]])) as TaskSettings;
   if (settings.shapeOrder === 'free' && !settings.freeShapes && chosen.freeShapes) settings.freeShapes = chosen.freeShapes;
-  return [withShapeOrder, withMarkOrder, withFilledSteps, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce((changed, change) => change(changed, settings), task);
+  return [withShapeOrder, withMarkOrder, withFilledSteps, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce(
+    (changed, change) => change(changed, settings),
+    task,
+  );
 }
 
 const SHAPE_KNOB: KnobKey = 'own:shape';
@@ -25,7 +28,8 @@ const SHAPE_KNOB: KnobKey = 'own:shape';
 /** Shapes change places on the ladder; which shape a step asks for follows by its `{shape}`. */
 function withShapeOrder(task: TaskContent, settings: TaskSettings): TaskContent {
   const knob = task.knobs.find((candidate) => candidate.knob === SHAPE_KNOB);
-  const order: readonly string[] = settings.shapeOrder === 'free' ? (settings.freeShapes ?? []) : settings.shapeOrder ? SHAPE_ORDERS[settings.shapeOrder] : [];
+  const order: readonly string[] =
+    settings.shapeOrder === 'free' ? (settings.freeShapes ?? []) : settings.shapeOrder ? SHAPE_ORDERS[settings.shapeOrder] : [];
   if (!knob || order.length === 0) return task;
   const placeOf = (usual: string | undefined) => (usual && order.includes(usual) ? order.indexOf(usual) : order.length);
   const levels = [...knob.levels].sort((a, b) => placeOf(a.usual) - placeOf(b.usual));
@@ -47,7 +51,9 @@ export function mayChangeMarkOrder({ knobs, ladder }: Pick<TaskContent, 'knobs' 
   const levels = knobs.find(({ knob }) => knob === 'markMaking')?.levels ?? [];
   const traced = levels.findIndex((level) => level.usual === 'traced');
   if (traced < 0 || levels[traced + 1]?.usual !== 'imitated') return false;
-  return ladder.steps.filter((step) => [traced, traced + 1].includes(step.grade.markMaking ?? 0)).every((step) => step.how.en.includes('{mark}'));
+  return ladder.steps
+    .filter((step) => [traced, traced + 1].includes(step.grade.markMaking ?? 0))
+    .every((step) => step.how.en.includes('{mark}'));
 }
 
 /** True where the shapes of a task are levels of a knob and its steps say which one by `{shape}`. */
@@ -64,8 +70,13 @@ export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): Ta
   const levelOf = (key: KnobKey) => task.knobs.find(({ knob }) => knob === key)?.levels[step.grade[key] ?? 0];
   const marking = levelOf('markMaking');
   const ways: Readonly<Record<string, LocalText>> = SETTING_WORDS.mark;
-  const holes: Readonly<Record<string, LocalText | undefined>> = { '{shape}': levelOf(SHAPE_KNOB), '{marking}': marking, '{mark}': ways[marking?.usual ?? ''] };
-  const fill = (text: LocalText, language: keyof LocalText) => Object.entries(holes).reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole, words[language]) : filled), text[language]);
+  const holes: Readonly<Record<string, LocalText | undefined>> = {
+    '{shape}': levelOf(SHAPE_KNOB),
+    '{marking}': marking,
+    '{mark}': ways[marking?.usual ?? ''],
+  };
+  const fill = (text: LocalText, language: keyof LocalText) =>
+    Object.entries(holes).reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole, words[language]) : filled), text[language]);
   const filled = (text: LocalText): LocalText => ({ en: fill(text, 'en'), es: fill(text, 'es') });
   return { ...step, name: filled(step.name), how: filled(step.how) };
 }
@@ -93,8 +104,19 @@ function withHands(task: TaskContent, { hands }: TaskSettings): TaskContent {
       return { ...task, dose: { ...task.dose, hands: 'each' }, helperSteps: [...task.helperSteps, SETTING_WORDS.hands.bothInTurn] };
     case 'acrossMiddle': {
       // The pile lies on the side that is not preferred, so that the working hand has to cross.
-      const tableMap = task.tableMap.map((thing, index) => (index === 0 ? { ...thing, place: 'otherSide' as const } : thing.place === 'otherSide' ? { ...thing, place: 'preferredSide' as const } : thing));
-      return { ...task, tableMap, dose: { ...task.dose, hands: 'preferred' }, helperSteps: [...task.helperSteps, SETTING_WORDS.hands.acrossMiddle] };
+      const tableMap = task.tableMap.map((thing, index) =>
+        index === 0
+          ? { ...thing, place: 'otherSide' as const }
+          : thing.place === 'otherSide'
+            ? { ...thing, place: 'preferredSide' as const }
+            : thing,
+      );
+      return {
+        ...task,
+        tableMap,
+        dose: { ...task.dose, hands: 'preferred' },
+        helperSteps: [...task.helperSteps, SETTING_WORDS.hands.acrossMiddle],
+      };
     }
   }
 }
@@ -128,7 +150,12 @@ function withoutSteps(task: TaskContent, leaves: (step: TaskContent['ladder']['s
   const place = (step: number) => stays.slice(0, step - 1).filter(Boolean).length + 1;
   const moved = Math.min(left.length, place(startStep));
   const materials = task.materials.map((material) =>
-    material.steps ? { ...material, steps: { from: Math.min(left.length, place(material.steps.from)), to: Math.max(1, place(material.steps.to + 1) - 1) } } : material,
+    material.steps
+      ? {
+          ...material,
+          steps: { from: Math.min(left.length, place(material.steps.from)), to: Math.max(1, place(material.steps.to + 1) - 1) },
+        }
+      : material,
   );
   const atEnd = moved === 1 || moved === left.length;
   const startReason = atEnd ? (task.ladder.startReason ?? 'The setting leaves no step beyond') : task.ladder.startReason;

@@ -20,7 +20,10 @@ export const SETTING_WORDS: {
   },
   hands: {
     bothInTurn: { en: 'Do a turn with one hand, then a turn with the other.', es: 'Hagan un turno con una mano y otro con la otra.' },
-    acrossMiddle: { en: 'Lay the pile on the far side, so the arm has to cross.', es: 'Ponga el montón al otro lado. Así el brazo tiene que cruzar.' },
+    acrossMiddle: {
+      en: 'Lay the pile on the far side, so the arm has to cross.',
+      es: 'Ponga el montón al otro lado. Así el brazo tiene que cruzar.',
+    },
   },
   grasp: {
     anyPinch: { en: 'Any pinch that works is fine.', es: 'Sirve cualquier pinza con los dedos.' },
@@ -35,7 +38,10 @@ export const SETTING_WORDS: {
     traced: { en: 'Your child goes over the line.', es: 'Se repasa la línea.' },
     imitated: { en: 'Do one first. Your child looks, then does one too.', es: 'Haga una antes. Mira y luego hace otra.' },
     copied: { en: 'Show a card. Your child does the same.', es: 'Muestre una tarjeta. Hace una igual.' },
-    remembered: { en: 'Show a card, then turn it over. Your child does it by heart.', es: 'Muestre una tarjeta y tápela. La hace de memoria.' },
+    remembered: {
+      en: 'Show a card, then turn it over. Your child does it by heart.',
+      es: 'Muestre una tarjeta y tápela. La hace de memoria.',
+    },
   },
   promptFading: {
     mostToLeast: { en: 'Help a lot at first. Then help less each time.', es: 'Al inicio ayude mucho. Luego ayude menos cada vez.' },

@@ -1,4 +1,15 @@
-import { applySettings, dressedIn, filledStep, mayChangeMarkOrder, mayChangeShapeOrder, skinsOf, taskContentSchema, taskDraftSchema, type TaskContent, type TaskSettings } from '.';
+import {
+  applySettings,
+  dressedIn,
+  filledStep,
+  mayChangeMarkOrder,
+  mayChangeShapeOrder,
+  skinsOf,
+  taskContentSchema,
+  taskDraftSchema,
+  type TaskContent,
+  type TaskSettings,
+} from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 import { minutesOf, reckonDose } from '../dose';
 
@@ -10,7 +21,10 @@ const names = (content: TaskContent) => content.ladder.steps.map((step) => step.
 
 describe('settings where schools of thought differ change the task, not only a label', () => {
   it('the order of shapes changes the ladder and what each step asks for', () => {
-    const [strokes, crossings] = [settled('roofs-and-ramps', { shapeOrder: 'strokesFirst' }), settled('roofs-and-ramps', { shapeOrder: 'crossingsFirst' })];
+    const [strokes, crossings] = [
+      settled('roofs-and-ramps', { shapeOrder: 'strokesFirst' }),
+      settled('roofs-and-ramps', { shapeOrder: 'crossingsFirst' }),
+    ];
     const shapesOf = (content: TaskContent) => content.knobs[0]!.levels.map((level) => level.usual);
     expect(shapesOf(strokes)).toEqual(['diagonals', 'triangle']);
     expect(shapesOf(crossings)).toEqual(['triangle', 'diagonals']);
@@ -26,12 +40,20 @@ describe('settings where schools of thought differ change the task, not only a l
   });
 
   it('imitate first puts watching before tracing', () => {
-    const [trace, imitate] = [settled('crossed-beams', { markOrder: 'traceFirst' }), settled('crossed-beams', { markOrder: 'imitateFirst' })];
+    const [trace, imitate] = [
+      settled('crossed-beams', { markOrder: 'traceFirst' }),
+      settled('crossed-beams', { markOrder: 'imitateFirst' }),
+    ];
     expect(names(trace).slice(0, 2)).toEqual(['cross, traced', 'cross, watched, then done']);
     expect(names(imitate).slice(0, 2)).toEqual(['cross, watched, then done', 'cross, traced']);
     expect(imitate.ladder.steps[0]!.how.en).toContain('Do one first. Your child looks, then does one too.');
     expect(imitate.ladder.steps[0]!.how.es).toContain('Haga una antes.');
-    expect(imitate.knobs.find((knob) => knob.knob === 'markMaking')!.levels.slice(0, 2).map((level) => level.usual)).toEqual(['imitated', 'traced']);
+    expect(
+      imitate.knobs
+        .find((knob) => knob.knob === 'markMaking')!
+        .levels.slice(0, 2)
+        .map((level) => level.usual),
+    ).toEqual(['imitated', 'traced']);
   });
 
   it('help by the wrist takes hand over hand off the ladder, help by the tool the wrist too', () => {
@@ -48,7 +70,10 @@ describe('settings where schools of thought differ change the task, not only a l
   it('materials move along with the steps that are left', () => {
     const before = task('broom-fringe').materials.find((material) => material.id === 'paper')!.steps!;
     const after = settled('broom-fringe', { helpBy: 'tool' }).materials.find((material) => material.id === 'paper')!.steps!;
-    expect([before, after]).toEqual([{ from: 5, to: 6 }, { from: 4, to: 5 }]);
+    expect([before, after]).toEqual([
+      { from: 5, to: 6 },
+      { from: 4, to: 5 },
+    ]);
   });
 
   it('hands change the dose, the table and what the helper is told', () => {
@@ -84,10 +109,15 @@ describe('settings where schools of thought differ change the task, not only a l
 it('a task says itself whether its order can change: its steps name shape and mark by their holes', () => {
   const beams = task('crossed-beams');
   expect([mayChangeShapeOrder(beams), mayChangeMarkOrder(beams)]).toEqual([true, true]);
-  const fixed = { ...beams, ladder: { ...beams.ladder, steps: beams.ladder.steps.map((step) => ({ ...step, how: { en: 'Draw.', es: 'Dibuje.' } })) } };
+  const fixed = {
+    ...beams,
+    ladder: { ...beams.ladder, steps: beams.ladder.steps.map((step) => ({ ...step, how: { en: 'Draw.', es: 'Dibuje.' } })) },
+  };
   expect([mayChangeShapeOrder(fixed), mayChangeMarkOrder(fixed)]).toEqual([false, false]);
   // What would only change a label is left alone.
-  expect(applySettings(fixed, { markOrder: 'imitateFirst' }).knobs.find((knob) => knob.knob === 'markMaking')).toEqual(beams.knobs.find((knob) => knob.knob === 'markMaking'));
+  expect(applySettings(fixed, { markOrder: 'imitateFirst' }).knobs.find((knob) => knob.knob === 'markMaking')).toEqual(
+    beams.knobs.find((knob) => knob.knob === 'markMaking'),
+  );
   expect(filledStep(beams, beams.ladder.steps[0]!).name).toEqual({ en: 'cross, traced', es: 'cruz, repasado' });
 });
 
@@ -108,11 +138,27 @@ describe('a task that is still on the bench', () => {
   it('may have empty words and lists, which a finished one may not', () => {
     const bare = { ...task('crane-lift'), title: { en: '', es: '' }, helperSteps: [] };
     expect(taskDraftSchema.safeParse(bare).success).toBe(true);
-    expect(taskContentSchema.safeParse(bare).error!.issues.map((issue) => issue.path.join('.'))).toEqual(['title.en', 'title.es', 'helperSteps']);
+    expect(taskContentSchema.safeParse(bare).error!.issues.map((issue) => issue.path.join('.'))).toEqual([
+      'title.en',
+      'title.es',
+      'helperSteps',
+    ]);
   });
 
   it('takes knobs of its own, by a name that tells them apart', () => {
-    const own = { ...task('crane-lift'), knobs: [{ knob: 'own:wind', name: { en: 'wind', es: 'viento' }, levels: [{ en: 'a', es: 'a' }, { en: 'b', es: 'b' }] }] };
+    const own = {
+      ...task('crane-lift'),
+      knobs: [
+        {
+          knob: 'own:wind',
+          name: { en: 'wind', es: 'viento' },
+          levels: [
+            { en: 'a', es: 'a' },
+            { en: 'b', es: 'b' },
+          ],
+        },
+      ],
+    };
     expect(taskContentSchema.safeParse(own).success).toBe(true);
     expect(taskContentSchema.safeParse({ ...own, knobs: [{ ...own.knobs[0]!, knob: 'wind' }] }).success).toBe(false);
   });

@@ -10,7 +10,10 @@ const knobKeySchema = z.union([z.enum(KNOB_IDS), z.templateLiteral(['own:', z.st
 const gradeSchema = z.partialRecord(knobKeySchema, z.number().int().min(0).max(12));
 
 const measuresSchema = z.strictObject(
-  Object.fromEntries(MEASURES.map((name) => [name, z.number().positive().max(100_000).optional()])) as Record<MeasureName, z.ZodOptional<z.ZodNumber>>,
+  Object.fromEntries(MEASURES.map((name) => [name, z.number().positive().max(100_000).optional()])) as Record<
+    MeasureName,
+    z.ZodOptional<z.ZodNumber>
+  >,
 );
 
 const mm = z.number().positive().max(10_000);
@@ -82,7 +85,10 @@ function schemasOf(least: 0 | 1) {
     /** How many of it stand for one of the thing; 1 where nothing is said. */
     times: z.number().positive().max(50).optional(),
     /** What it does to the grade: the levels at which these knobs then stand. */
-    levels: z.array(z.strictObject({ knob: knobKeySchema, level: z.number().int().min(0).max(12) })).max(4).default([]),
+    levels: z
+      .array(z.strictObject({ knob: knobKeySchema, level: z.number().int().min(0).max(12) }))
+      .max(4)
+      .default([]),
   });
 
   const materialSchema = z.strictObject({
@@ -121,7 +127,10 @@ function schemasOf(least: 0 | 1) {
     ladder: z.strictObject({
       startStep: z.number().int().min(1),
       startReason: z.string().min(1).max(300).optional(),
-      steps: z.array(stepSchema).min(1 + least).max(12),
+      steps: z
+        .array(stepSchema)
+        .min(1 + least)
+        .max(12),
     }),
     dose: doseSchema,
     materials: z.array(materialSchema).max(12),
@@ -138,7 +147,10 @@ function schemasOf(least: 0 | 1) {
     /** The settings that this task knows, with what it takes where nobody chooses. */
     settings: taskSettingsSchema.default({}),
     /** Another way to the same strength for a child who may not have this. */
-    twins: z.array(z.strictObject({ slug: slugSchema, instead: z.enum(['scissors', 'food', 'smallParts']) })).max(3).default([]),
+    twins: z
+      .array(z.strictObject({ slug: slugSchema, instead: z.enum(['scissors', 'food', 'smallParts']) }))
+      .max(3)
+      .default([]),
   });
 
   return { localTextSchema, doseSchema, homeMaterialSchema, taskContentSchema };

@@ -48,13 +48,26 @@ export function checkWording(text: string, language: WordingLanguage): WordingVe
 }
 
 export function findJargon(text: string, language: WordingLanguage): Extract<WordingFinding, { code: 'jargon' }>[] {
-  const hits = PATTERNS[language].flatMap(({ term, plain }) => [...text.matchAll(term)].map((match) => ({ from: match.index, to: match.index + match[0].length, term: match[0], plain })));
-  const longest = hits.filter((hit) => !hits.some((other) => other !== hit && other.from <= hit.from && other.to >= hit.to && other.to - other.from > hit.to - hit.from));
+  const hits = PATTERNS[language].flatMap(({ term, plain }) =>
+    [...text.matchAll(term)].map((match) => ({ from: match.index, to: match.index + match[0].length, term: match[0], plain })),
+  );
+  const longest = hits.filter(
+    (hit) =>
+      !hits.some((other) => other !== hit && other.from <= hit.from && other.to >= hit.to && other.to - other.from > hit.to - hit.from),
+  );
   return longest.sort((a, b) => a.from - b.from).map(({ term, plain }) => ({ code: 'jargon', term, plain }));
 }
 
 /** All that a family reads of a task, in one language, as one text. */
 export function familyTextOf(task: TaskContent, language: WordingLanguage): string {
-  const texts: LocalText[] = [...task.ladder.steps.map((step) => step.how), ...task.helperSteps, ...task.childSteps, ...task.cues, ...task.looksRight, ...task.cautions, task.stopRule];
+  const texts: LocalText[] = [
+    ...task.ladder.steps.map((step) => step.how),
+    ...task.helperSteps,
+    ...task.childSteps,
+    ...task.cues,
+    ...task.looksRight,
+    ...task.cautions,
+    task.stopRule,
+  ];
   return texts.map((text) => text[language]).join(' ');
 }

@@ -1,4 +1,12 @@
-export { countText, fernandezHuertaEase, fleschKincaidGrade, fleschReadingEase, readingGrade, spanishGrade, syllablesOf } from './readingEase';
+export {
+  countText,
+  fernandezHuertaEase,
+  fleschKincaidGrade,
+  fleschReadingEase,
+  readingGrade,
+  spanishGrade,
+  syllablesOf,
+} from './readingEase';
 export type { TextCounts, WordingLanguage } from './readingEase';
 export { checkWording, familyTextOf, findJargon, MOST_GRADE, MOST_WORDS_IN_SENTENCE } from './checkWording';
 export type { WordingFinding, WordingVerdict } from './checkWording';

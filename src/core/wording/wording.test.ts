@@ -1,7 +1,20 @@
 import fc from 'fast-check';
 import { flesch } from 'flesch';
 import { fleschKincaid } from 'flesch-kincaid';
-import { checkWording, countText, ENGLISH_JARGON, familyTextOf, fernandezHuertaEase, findJargon, fleschKincaidGrade, fleschReadingEase, readingGrade, SPANISH_JARGON, spanishGrade, syllablesOf } from '.';
+import {
+  checkWording,
+  countText,
+  ENGLISH_JARGON,
+  familyTextOf,
+  fernandezHuertaEase,
+  findJargon,
+  fleschKincaidGrade,
+  fleschReadingEase,
+  readingGrade,
+  SPANISH_JARGON,
+  spanishGrade,
+  syllablesOf,
+} from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 describe('reading formulas', () => {
@@ -19,12 +32,17 @@ describe('reading formulas', () => {
 
   it('agree with independent packages on any counts', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 1, max: 40 }), fc.integer({ min: 0, max: 600 }), (words, sentences, more) => {
-        const given = { words, sentences, syllables: words + more };
-        const theirs = { sentence: sentences, word: words, syllable: words + more };
-        expect(fleschReadingEase(given)).toBeCloseTo(flesch(theirs), 8);
-        expect(fleschKincaidGrade(given)).toBeCloseTo(fleschKincaid(theirs), 8);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 400 }),
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 0, max: 600 }),
+        (words, sentences, more) => {
+          const given = { words, sentences, syllables: words + more };
+          const theirs = { sentence: sentences, word: words, syllable: words + more };
+          expect(fleschReadingEase(given)).toBeCloseTo(flesch(theirs), 8);
+          expect(fleschKincaidGrade(given)).toBeCloseTo(fleschKincaid(theirs), 8);
+        },
+      ),
       { seed: 3, numRuns: 100 },
     );
   });
@@ -69,12 +87,17 @@ describe('the jargon finder (plain words: common practice, no source)', () => {
   });
 
   it('finds each of its terms within a sentence', () => {
-    for (const [term] of ENGLISH_JARGON) expect([term, findJargon(`We look at ${term} today.`, 'en').map((found) => found.term)]).toEqual([term, [term]]);
-    for (const [term] of SPANISH_JARGON) expect([term, findJargon(`Hoy vemos ${term}.`, 'es').map((found) => found.term)]).toEqual([term, [term]]);
+    for (const [term] of ENGLISH_JARGON)
+      expect([term, findJargon(`We look at ${term} today.`, 'en').map((found) => found.term)]).toEqual([term, [term]]);
+    for (const [term] of SPANISH_JARGON)
+      expect([term, findJargon(`Hoy vemos ${term}.`, 'es').map((found) => found.term)]).toEqual([term, [term]]);
   });
 
   it('takes the longest term, whole words alone, capitals and hyphens as they come', () => {
-    expect(findJargon('A Tripod Grasp and bilateral coordination', 'en').map((found) => found.term)).toEqual(['Tripod Grasp', 'bilateral coordination']);
+    expect(findJargon('A Tripod Grasp and bilateral coordination', 'en').map((found) => found.term)).toEqual([
+      'Tripod Grasp',
+      'bilateral coordination',
+    ]);
     expect(findJargon('The tripods stand; a digital clock', 'en')).toEqual([]);
     expect(findJargon('Hand over hand, or hand-over-hand.', 'en')).toHaveLength(2);
     expect(findJargon('Add to the ADLs, not the adls', 'en').map((found) => found.term)).toEqual(['ADLs']);
@@ -83,7 +106,8 @@ describe('the jargon finder (plain words: common practice, no source)', () => {
 
 describe('the verdict on a text', () => {
   it('says grade, long sentences and jargon, with numbers', () => {
-    const text = 'Facilitate bilateral coordination by encouraging the caregiver to stabilise the proximal forearm throughout every single one of the repetitions of the intervention.';
+    const text =
+      'Facilitate bilateral coordination by encouraging the caregiver to stabilise the proximal forearm throughout every single one of the repetitions of the intervention.';
     const { findings, words } = checkWording(text, 'en');
     expect(words).toBe(22);
     expect(findings.map((finding) => finding.code)).toEqual(['gradeTooHigh', 'longSentence', ...Array<string>(8).fill('jargon')]);
@@ -98,6 +122,14 @@ describe('the verdict on a text', () => {
   it('reads all that a family reads of a task', () => {
     const task = loadLibrary()[0]!;
     const text = familyTextOf(task, 'en');
-    for (const part of [task.ladder.steps[0]!.how, task.helperSteps[0]!, task.childSteps[0]!, task.looksRight[0]!, task.cautions[0]!, task.stopRule]) expect(text).toContain(part.en);
+    for (const part of [
+      task.ladder.steps[0]!.how,
+      task.helperSteps[0]!,
+      task.childSteps[0]!,
+      task.looksRight[0]!,
+      task.cautions[0]!,
+      task.stopRule,
+    ])
+      expect(text).toContain(part.en);
   });
 });

@@ -112,7 +112,17 @@ export const peopleChildrenTasks: Migration = {
       CONSTRAINT task_versions_task FOREIGN KEY (task_id) REFERENCES tasks (id)
     )`,
   ],
-  down: ['task_versions', 'tasks', 'goals', 'child_access', 'children', 'school_breaks', 'school_years', 'schools', 'workplace', 'sign_ins', 'people'].map(
-    (table) => `DROP TABLE ${table}`,
-  ),
+  down: [
+    'task_versions',
+    'tasks',
+    'goals',
+    'child_access',
+    'children',
+    'school_breaks',
+    'school_years',
+    'schools',
+    'workplace',
+    'sign_ins',
+    'people',
+  ].map((table) => `DROP TABLE ${table}`),
 };

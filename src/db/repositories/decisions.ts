@@ -48,7 +48,10 @@ export async function decisionsOfChild(work: Work, childId: number, most: number
 }
 
 export async function decisionById(work: Work, id: number): Promise<SettledDecision | null> {
-  const [row] = await work.select<Row>(`SELECT ${COLUMNS} FROM decisions d JOIN people p ON p.id = d.decided_by WHERE d.id = :id FOR UPDATE`, { id });
+  const [row] = await work.select<Row>(
+    `SELECT ${COLUMNS} FROM decisions d JOIN people p ON p.id = d.decided_by WHERE d.id = :id FOR UPDATE`,
+    { id },
+  );
   return row ? toSettled(row) : null;
 }
 

@@ -12,7 +12,9 @@ export interface Person {
 }
 
 export async function personByEmail(work: Work, email: string): Promise<Person | null> {
-  const [row] = await work.select<Person>('SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE email = :email', { email });
+  const [row] = await work.select<Person>('SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE email = :email', {
+    email,
+  });
   return row ?? null;
 }
 
@@ -48,7 +50,9 @@ export interface Workplace {
 }
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
-  const [row] = await work.select<Workplace>('SELECT emergency_number AS emergencyNumber, time_zone AS timeZone FROM workplace WHERE id = 1');
+  const [row] = await work.select<Workplace>(
+    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone FROM workplace WHERE id = 1',
+  );
   return row ?? { emergencyNumber: '911', timeZone: 'America/Denver' };
 }
 

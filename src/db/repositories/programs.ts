@@ -45,36 +45,40 @@ export async function currentVersions(work: Work, childIds: readonly number[]): 
 
 /** One version of a child's program, by its number, or null. */
 export async function versionOf(work: Work, childId: number, number: number): Promise<ProgramVersion | null> {
-  const rows = await work.select<VersionTaskRow>(`${VERSION_TASKS} WHERE p.child_id = :childId AND v.number = :number ORDER BY t.position`, {
-    childId,
-    number,
-  });
+  const rows = await work.select<VersionTaskRow>(
+    `${VERSION_TASKS} WHERE p.child_id = :childId AND v.number = :number ORDER BY t.position`,
+    {
+      childId,
+      number,
+    },
+  );
   return (await toVersions(work, rows)).get(childId) ?? null;
 }
 
 async function toVersions(work: Work, rows: readonly VersionTaskRow[]): Promise<Map<number, ProgramVersion>> {
-  const contents = await taskContents(work, rows.map((row) => row.task_version_id));
+  const contents = await taskContents(
+    work,
+    rows.map((row) => row.task_version_id),
+  );
   const byChild = groupBy(rows, (row) => row.child_id);
   return new Map(
     [...byChild].map(([childId, own]) => {
       const first = own[0]!;
-      const tasks = own.map(
-        (row): ProgramTask => ({
-          versionTaskId: row.id,
-          taskId: row.task_id,
-          taskVersionId: row.task_version_id,
-          content: contentFor(contents.get(row.task_version_id)!, row.choices),
-          choices: row.choices,
-          part: row.part,
-          step: row.step,
-          chooseFrom: row.choose_from,
-          chooseTo: row.choose_to,
-          weekdays: row.weekdays,
-          dose: row.dose,
-          target: row.target,
-          stepSinceVersion: row.step_since_version,
-        }),
-      );
+      const tasks = own.map((row): ProgramTask => ({
+        versionTaskId: row.id,
+        taskId: row.task_id,
+        taskVersionId: row.task_version_id,
+        content: contentFor(contents.get(row.task_version_id)!, row.choices),
+        choices: row.choices,
+        part: row.part,
+        step: row.step,
+        chooseFrom: row.choose_from,
+        chooseTo: row.choose_to,
+        weekdays: row.weekdays,
+        dose: row.dose,
+        target: row.target,
+        stepSinceVersion: row.step_since_version,
+      }));
       const version: ProgramVersion = {
         programId: first.program_id,
         number: first.number,
@@ -92,7 +96,9 @@ async function toVersions(work: Work, rows: readonly VersionTaskRow[]): Promise<
 /** What was planned since a day: the versions that still held on it or came after, by child. */
 export async function versionsSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, SentVersion[]>> {
   if (childIds.length === 0) return new Map();
-  const rows = await work.select<Pick<VersionTaskRow, 'child_id' | 'number' | 'starts_on' | 'ends_on' | 'sent_on' | 'task_id' | 'weekdays' | 'target'>>(
+  const rows = await work.select<
+    Pick<VersionTaskRow, 'child_id' | 'number' | 'starts_on' | 'ends_on' | 'sent_on' | 'task_id' | 'weekdays' | 'target'>
+  >(
     `SELECT p.child_id, v.number, v.starts_on, v.ends_on, v.sent_on, t.task_id, t.weekdays, t.target
      FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
      WHERE p.child_id IN (:childIds) AND v.ends_on >= :since

@@ -15,7 +15,10 @@ export async function practiceSince(work: Work, childIds: readonly number[], sin
      FROM reports r WHERE r.child_id IN (:childIds) AND r.done_on >= :since`,
     { childIds, since },
   );
-  return groupBy(rows.map((row) => ({ ...row, done: Boolean(row.done) })), (row) => row.childId);
+  return groupBy(
+    rows.map((row) => ({ ...row, done: Boolean(row.done) })),
+    (row) => row.childId,
+  );
 }
 
 /** The latest day that each child has word of. */
@@ -102,7 +105,11 @@ function toLogEntry(row: RawSession & Omit<LogEntry, keyof SessionRow | 'isQuest
 }
 
 /** The newest reports of a child, of one task where it is named. */
-export async function reportLog(work: Work, childId: number, wish: { taskId?: number; since?: CalendarDay; most: number }): Promise<LogEntry[]> {
+export async function reportLog(
+  work: Work,
+  childId: number,
+  wish: { taskId?: number; since?: CalendarDay; most: number },
+): Promise<LogEntry[]> {
   const rows = await work.select<Parameters<typeof toLogEntry>[0]>(
     `SELECT ${LOG} ${FROM_REPORTS} WHERE r.child_id = :childId ${wish.taskId ? 'AND r.task_id = :taskId' : ''} ${wish.since ? 'AND r.done_on >= :since' : ''}
      ORDER BY r.done_on DESC, r.id DESC LIMIT :most`,
@@ -195,7 +202,9 @@ export async function addReports(work: Work, reports: readonly NewReport[]): Pro
 /** The idempotency keys among these that a report has already. */
 export async function knownKeys(work: Work, keys: readonly string[]): Promise<Set<string>> {
   if (keys.length === 0) return new Set();
-  const rows = await work.select<{ key: string }>('SELECT idempotency_key AS `key` FROM reports WHERE idempotency_key IN (:keys)', { keys });
+  const rows = await work.select<{ key: string }>('SELECT idempotency_key AS `key` FROM reports WHERE idempotency_key IN (:keys)', {
+    keys,
+  });
   return new Set(rows.map((row) => row.key));
 }
 

@@ -15,7 +15,9 @@ export interface TaskVersion {
 export async function taskContents(work: Work, taskVersionIds: readonly number[]): Promise<Map<number, TaskContent>> {
   const missing = [...new Set(taskVersionIds)].filter((id) => !work.unchanging.has(`task:${id}`));
   if (missing.length) {
-    const rows = await work.select<{ id: number; content: TaskContent }>('SELECT id, content FROM task_versions WHERE id IN (:missing)', { missing });
+    const rows = await work.select<{ id: number; content: TaskContent }>('SELECT id, content FROM task_versions WHERE id IN (:missing)', {
+      missing,
+    });
     for (const row of rows) work.unchanging.set(`task:${row.id}`, taskContentSchema.parse(row.content));
   }
   return new Map(taskVersionIds.map((id) => [id, work.unchanging.get(`task:${id}`) as TaskContent]));
@@ -27,7 +29,10 @@ export async function latestTasks(work: Work): Promise<TaskVersion[]> {
     `SELECT t.id AS taskId, v.id AS taskVersionId FROM tasks t
      JOIN task_versions v ON v.task_id = t.id AND v.number = (SELECT MAX(number) FROM task_versions WHERE task_id = t.id) ORDER BY t.id`,
   );
-  const contents = await taskContents(work, rows.map((row) => row.taskVersionId));
+  const contents = await taskContents(
+    work,
+    rows.map((row) => row.taskVersionId),
+  );
   return rows.map((row) => ({ ...row, content: contents.get(row.taskVersionId)! }));
 }
 
@@ -38,7 +43,10 @@ export async function taskVersionsById(work: Work, ids: readonly number[]): Prom
     'SELECT task_id AS taskId, id AS taskVersionId FROM task_versions WHERE id IN (:ids)',
     { ids },
   );
-  const contents = await taskContents(work, rows.map((row) => row.taskVersionId));
+  const contents = await taskContents(
+    work,
+    rows.map((row) => row.taskVersionId),
+  );
   return new Map(rows.map((row) => [row.taskVersionId, { ...row, content: contents.get(row.taskVersionId)! }]));
 }
 
@@ -59,7 +67,10 @@ export async function taskRecords(work: Work, slug?: string): Promise<TaskRecord
      LEFT JOIN people p ON p.id = t.owner_id ${slug === undefined ? '' : 'WHERE t.slug = :slug'} ORDER BY t.owner_id IS NOT NULL, t.id`,
     { slug },
   );
-  const contents = await taskContents(work, rows.map((row) => row.taskVersionId));
+  const contents = await taskContents(
+    work,
+    rows.map((row) => row.taskVersionId),
+  );
   return rows.map((row) => ({ ...row, content: contents.get(row.taskVersionId)! }));
 }
 
@@ -71,7 +82,10 @@ export interface WrittenVersion {
 
 /** All versions of a task, newest first. */
 export async function versionsOfTask(work: Work, taskId: number): Promise<WrittenVersion[]> {
-  return work.select('SELECT id AS taskVersionId, number, created_at AS createdAt FROM task_versions WHERE task_id = :taskId ORDER BY number DESC', { taskId });
+  return work.select(
+    'SELECT id AS taskVersionId, number, created_at AS createdAt FROM task_versions WHERE task_id = :taskId ORDER BY number DESC',
+    { taskId },
+  );
 }
 
 export interface TaskDraft {
@@ -97,7 +111,11 @@ export async function slugsOnOtherBenches(work: Work, personId: number): Promise
   return rows.map((row) => row.slug);
 }
 
-export async function saveTaskDraft(work: Work, personId: number, { slug, content, basedOn, savedAt }: TaskDraft & { readonly content: object }): Promise<void> {
+export async function saveTaskDraft(
+  work: Work,
+  personId: number,
+  { slug, content, basedOn, savedAt }: TaskDraft & { readonly content: object },
+): Promise<void> {
   await dropTaskDraft(work, personId, slug);
   await work.insert('task_drafts', { person_id: personId, slug, content, based_on: basedOn, saved_at: savedAt });
 }
@@ -117,7 +135,9 @@ export async function addTaskVersion(work: Work, content: TaskContent, at: numbe
     'SELECT t.id, MAX(v.number) AS number FROM tasks t LEFT JOIN task_versions v ON v.task_id = t.id WHERE t.slug = :slug GROUP BY t.id',
     { slug: content.slug },
   );
-  const taskId = known?.id ?? (await work.insert('tasks', { slug: content.slug, owner_id: origin?.ownerId ?? null, copied_from: origin?.copiedFrom ?? null }));
+  const taskId =
+    known?.id ??
+    (await work.insert('tasks', { slug: content.slug, owner_id: origin?.ownerId ?? null, copied_from: origin?.copiedFrom ?? null }));
   const number = (known?.number ?? 0) + 1;
   const taskVersionId = await work.insert('task_versions', { task_id: taskId, number, content, created_at: at });
   return { taskId, taskVersionId, content };

@@ -15,7 +15,8 @@ const homeSchema = z.object({
 /** What this home has, and how this child's tasks are done where schools differ. Programs that were sent stay as they are. */
 export async function changeHome(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const input = homeSchema.safeParse(raw);
-  if (!input.success) throw new AppError('invalid', { issues: input.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  if (!input.success)
+    throw new AppError('invalid', { issues: input.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
   const { childId, taskSettings, materialsAtHome } = input.data;
   await inTransaction(context.db, async (work) => {
     await requireChild(work, actor, childId, 'change');

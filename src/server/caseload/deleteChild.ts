@@ -14,7 +14,14 @@ export async function deleteChild(context: Context, actor: PersonActor, childId:
     const { child } = await requireChild(work, actor, childId, 'lead');
     if (writtenName.trim() !== nameOf(child)) throw new AppError('invalid', { field: 'name' });
     const gone = await removeChild(work, childId);
-    await auditPerson(work, actor, context.now(), [childId], 'child.deleted', `${gone.reports} reports, ${gone.versions} versions, ${gone.messages} messages`);
+    await auditPerson(
+      work,
+      actor,
+      context.now(),
+      [childId],
+      'child.deleted',
+      `${gone.reports} reports, ${gone.versions} versions, ${gone.messages} messages`,
+    );
     return gone;
   });
   await context.phone.forget(childId);

@@ -4,8 +4,26 @@ import { practiceOf, type Practice } from '@/core/adherence';
 import { thingsOf } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import {
-  auditOf, currentVersions, decisionsOfChild, goalsOf, gradeChanges, inTransaction, latestTasks, linksOf, messagesOf, practiceSince, reportLog, sessionsOfTasks,
-  sharingOf, versionsSince, type Access, type AuditRow, type FamilyLink, type Goal, type PostMessage, type RecordedChange,
+  auditOf,
+  currentVersions,
+  decisionsOfChild,
+  goalsOf,
+  gradeChanges,
+  inTransaction,
+  latestTasks,
+  linksOf,
+  messagesOf,
+  practiceSince,
+  reportLog,
+  sessionsOfTasks,
+  sharingOf,
+  versionsSince,
+  type Access,
+  type AuditRow,
+  type FamilyLink,
+  type Goal,
+  type PostMessage,
+  type RecordedChange,
   type SettledDecision,
 } from '@/db';
 import { auditPerson, requireChild } from '../access';
@@ -42,7 +60,11 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     const days = yardDays(today);
     const program = (await currentVersions(work, [childId])).get(childId) ?? null;
     const tasks = program?.tasks ?? [];
-    const sessions = await sessionsOfTasks(work, childId, tasks.map((task) => task.taskId));
+    const sessions = await sessionsOfTasks(
+      work,
+      childId,
+      tasks.map((task) => task.taskId),
+    );
     const changes = await gradeChanges(work, [childId]);
     const versions = (await versionsSince(work, [childId], days[0]!)).get(childId) ?? [];
     const reports = (await practiceSince(work, [childId], days[0]!)).get(childId) ?? [];

@@ -38,7 +38,13 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
         today,
       ),
     );
-    await auditPerson(work, actor, context.now(), children.map((child) => child.id), 'yard.viewed');
+    await auditPerson(
+      work,
+      actor,
+      context.now(),
+      children.map((child) => child.id),
+      'yard.viewed',
+    );
     return {
       today,
       days,

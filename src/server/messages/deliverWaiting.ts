@@ -23,7 +23,9 @@ async function deliverNext(context: Context): Promise<boolean> {
     if (!message) return false;
     const now = context.now();
     const token = newToken();
-    const linkId = await inTransaction(context.db, (own) => addLink(own, message.childId, hashOf(token), now, (now + LINK_DAYS * MILLISECONDS_PER_DAY) as typeof now));
+    const linkId = await inTransaction(context.db, (own) =>
+      addLink(own, message.childId, hashOf(token), now, (now + LINK_DAYS * MILLISECONDS_PER_DAY) as typeof now),
+    );
     const text = message.words.replace('{link}', familyAddress(context.origin, token));
     await context.phone.deliver(message.childId, { messageId: message.id, at: now, text });
     await work.update('messages', { status: 'handedOver', handed_over_at: now, link_id: linkId }, { id: message.id });

@@ -23,7 +23,9 @@ export class PretendPhone {
 
   async deliver(childId: number, text: PhoneText): Promise<void> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
-    await appendFile(this.fileOf(childId), `${JSON.stringify({ ...text, text: text.text.replaceAll(this.origin, ORIGIN) })}\n`, { mode: 0o600 });
+    await appendFile(this.fileOf(childId), `${JSON.stringify({ ...text, text: text.text.replaceAll(this.origin, ORIGIN) })}\n`, {
+      mode: 0o600,
+    });
   }
 
   /** Oldest first. A line that a crash cut short is passed over. */

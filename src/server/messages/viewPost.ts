@@ -22,7 +22,13 @@ export async function viewPost(context: Context, actor: PersonActor, wish: { pho
     const messages = await messagesOf(work, childIds, MESSAGES_SHOWN);
     const holder = wish.phoneOf ?? messages[0]?.childId ?? null;
     const child = holder === null ? null : (await requireChild(work, actor, holder, 'read')).child;
-    await auditPerson(work, actor, context.now(), [...new Set([...messages.map((message) => message.childId), ...(child ? [child.id] : [])])], 'post.viewed');
+    await auditPerson(
+      work,
+      actor,
+      context.now(),
+      [...new Set([...messages.map((message) => message.childId), ...(child ? [child.id] : [])])],
+      'post.viewed',
+    );
     const names = new Map(children.map((each) => [each.id, nameOf(each)]));
     return {
       timeZone: (await workplaceOf(work)).timeZone,

@@ -22,7 +22,11 @@ function isOpen(signIn: SignIn, now: number): boolean {
 /** Ends one of the actor's own sessions: this one, or one left open elsewhere. */
 export async function revokeSignIn(context: Context, actor: PersonActor, signInId: number): Promise<void> {
   await inTransaction(context.db, async (work) => {
-    const count = await work.update('sign_ins', { revoked_at: context.now() }, { id: signInId, person_id: actor.personId, revoked_at: null });
+    const count = await work.update(
+      'sign_ins',
+      { revoked_at: context.now() },
+      { id: signInId, person_id: actor.personId, revoked_at: null },
+    );
     if (count === 0) throw new AppError('notFound');
   });
 }

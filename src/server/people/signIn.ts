@@ -6,7 +6,11 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf, newToken } from '../secrets';
 
-const inputSchema = z.object({ email: z.string().trim().toLowerCase().min(3).max(190), password: z.string().min(1).max(200), device: z.string().max(400).default('') });
+const inputSchema = z.object({
+  email: z.string().trim().toLowerCase().min(3).max(190),
+  password: z.string().min(1).max(200),
+  device: z.string().max(400).default(''),
+});
 
 export const SIGN_IN_DAYS = 14;
 const MILLISECONDS_PER_DAY = 86_400_000;
@@ -42,7 +46,13 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
     const token = newToken();
     const now = context.now();
     const expiresAt = now + SIGN_IN_DAYS * MILLISECONDS_PER_DAY;
-    await work.insert('sign_ins', { person_id: person.id, token_hash: hashOf(token), device: device.slice(0, 120), created_at: now, expires_at: expiresAt });
+    await work.insert('sign_ins', {
+      person_id: person.id,
+      token_hash: hashOf(token),
+      device: device.slice(0, 120),
+      created_at: now,
+      expires_at: expiresAt,
+    });
     return { token, expiresAt };
   });
 }

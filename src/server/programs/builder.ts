@@ -3,7 +3,20 @@ import type { Child, ProgramVersion } from '@/core/caseload';
 import { programDraftSchema, type ProgramDraft } from '@/core/program';
 import { observedPace } from '@/core/dose';
 import type { Skill } from '@/core/tasks';
-import { currentVersions, draftOf, goalsOf, gradeChanges, inTransaction, latestTasks, saveDraft as storeDraft, taskVersionsById, timedSessions, type RecordedChange, type TaskVersion, type Work } from '@/db';
+import {
+  currentVersions,
+  draftOf,
+  goalsOf,
+  gradeChanges,
+  inTransaction,
+  latestTasks,
+  saveDraft as storeDraft,
+  taskVersionsById,
+  timedSessions,
+  type RecordedChange,
+  type TaskVersion,
+  type Work,
+} from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';

@@ -26,7 +26,8 @@ export interface VersionWish {
 export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, wish: VersionWish): Promise<number> {
   const now = context.now();
   const { programId, currentVersion } = await lockProgram(work, wish.child.id, now);
-  if (currentVersion !== wish.expectedVersion) throw new AppError('staleVersion', { expected: wish.expectedVersion, current: currentVersion });
+  if (currentVersion !== wish.expectedVersion)
+    throw new AppError('staleVersion', { expected: wish.expectedVersion, current: currentVersion });
   const number = currentVersion + 1;
   await addVersion(work, {
     programId,
@@ -56,7 +57,13 @@ export interface StepChange {
 }
 
 /** Writes who changed which step, when and why. */
-export async function recordStepChange(work: Work, context: Context, actor: PersonActor, timeZone: string, change: StepChange): Promise<void> {
+export async function recordStepChange(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  timeZone: string,
+  change: StepChange,
+): Promise<void> {
   const now = context.now();
   await work.insert('grade_changes', {
     child_id: change.childId,

@@ -2,7 +2,16 @@ import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
 import { factsOf, type Child, type ProgramTask, type ProgramVersion } from '@/core/caseload';
 import { reckonDose } from '@/core/dose';
-import { checkProgram, contentFor, inOrderOfParts, programDraftSchema, replacedAt, type PlannedTask, type ProgramDraft, type TaskChoices } from '@/core/program';
+import {
+  checkProgram,
+  contentFor,
+  inOrderOfParts,
+  programDraftSchema,
+  replacedAt,
+  type PlannedTask,
+  type ProgramDraft,
+  type TaskChoices,
+} from '@/core/program';
 import { currentVersions, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -25,15 +34,22 @@ const inputSchema = z.object({
  */
 export async function sendProgram(context: Context, actor: PersonActor, raw: unknown): Promise<{ versionNumber: number }> {
   const input = inputSchema.safeParse(raw);
-  if (!input.success) throw new AppError('invalid', { issues: input.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  if (!input.success)
+    throw new AppError('invalid', { issues: input.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
   const { childId, expectedVersion, draft, cautionsRead } = input.data;
   const versionNumber = await inTransaction(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'change');
     const tasks = await tasksOfDraft(work, draft);
     const today = calendarDayInZone(context.now(), child.timeZone);
-    const findings = checkProgram(draft, tasks.map((task) => task.content), factsOf(child, today), today);
+    const findings = checkProgram(
+      draft,
+      tasks.map((task) => task.content),
+      factsOf(child, today),
+      today,
+    );
     if (findings.some((finding) => finding.severity === 'error')) throw new AppError('invalid', { findings });
-    if (findings.some((finding) => finding.severity === 'caution') && !cautionsRead) throw new AppError('invalid', { cautionsUnread: true });
+    if (findings.some((finding) => finding.severity === 'caution') && !cautionsRead)
+      throw new AppError('invalid', { cautionsUnread: true });
     const before = (await currentVersions(work, [childId])).get(childId) ?? null;
     const planned = inOrderOfParts(draft.tasks.map((task, index) => ({ ...task, version: tasks[index]! })));
     const number = await writeNextVersion(work, context, actor, {
@@ -50,7 +66,15 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
       const fromStep = before?.tasks.find((task) => task.taskId === version.taskId)?.step ?? null;
       if (fromStep === step) continue;
       const why = fromStep === null ? 'Placed in the program' : 'Set in the program builder';
-      await recordStepChange(work, context, actor, child.timeZone, { childId, taskId: version.taskId, versionNumber: number, fromStep, toStep: step, why, decisionId: null });
+      await recordStepChange(work, context, actor, child.timeZone, {
+        childId,
+        taskId: version.taskId,
+        versionNumber: number,
+        fromStep,
+        toStep: step,
+        why,
+        decisionId: null,
+      });
     }
     await work.remove('program_drafts', { child_id: childId });
     await auditPerson(work, actor, context.now(), [childId], 'program.sent', `version ${number}`);
@@ -61,7 +85,10 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
 }
 
 async function tasksOfDraft(work: Work, draft: ProgramDraft): Promise<TaskVersion[]> {
-  const known = await taskVersionsById(work, draft.tasks.map((task) => task.taskVersionId));
+  const known = await taskVersionsById(
+    work,
+    draft.tasks.map((task) => task.taskVersionId),
+  );
   return draft.tasks.map((task, index) => {
     const version = known.get(task.taskVersionId);
     if (!version) throw new AppError('invalid', { issues: [{ path: `tasks.${index}.taskVersionId`, message: 'unknownTask' }] });
@@ -69,7 +96,13 @@ async function tasksOfDraft(work: Work, draft: ProgramDraft): Promise<TaskVersio
   });
 }
 
-function toVersionTask(task: PlannedTask, version: TaskVersion, child: Child, before: ProgramVersion | null, number: number): Omit<ProgramTask, 'versionTaskId' | 'content'> {
+function toVersionTask(
+  task: PlannedTask,
+  version: TaskVersion,
+  child: Child,
+  before: ProgramVersion | null,
+  number: number,
+): Omit<ProgramTask, 'versionTaskId' | 'content'> {
   const earlier = before?.tasks.find((candidate) => candidate.taskId === version.taskId);
   return {
     taskId: version.taskId,
@@ -90,5 +123,9 @@ function toVersionTask(task: PlannedTask, version: TaskVersion, child: Child, be
 /** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
 function frozenChoices(choices: TaskChoices, { content }: TaskVersion, child: Child): TaskChoices {
   const settled = contentFor(content, choices, child.taskSettings);
-  return { ...choices, childSettings: child.taskSettings, replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length) };
+  return {
+    ...choices,
+    childSettings: child.taskSettings,
+    replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length),
+  };
 }

@@ -33,7 +33,10 @@ class IntakeQueue {
     while (this.waiting.length > 0) {
       const together = this.waiting.splice(0, MOST_TOGETHER);
       try {
-        const taken = await takeReports(this.context, together.map(({ envelope }) => envelope));
+        const taken = await takeReports(
+          this.context,
+          together.map(({ envelope }) => envelope),
+        );
         together.forEach(({ resolve, reject }, index) => {
           const answer = taken[index]!;
           if (answer instanceof AppError) reject(answer);

@@ -11,6 +11,13 @@ export interface LoggedReport extends LogEntry {
 
 /** Reports with the task that each of them speaks of, whichever version of it that was, and what they came to. */
 export async function loggedReports(work: Work, entries: readonly LogEntry[]): Promise<LoggedReport[]> {
-  const contents = await taskContents(work, entries.map((entry) => entry.taskVersionId));
-  return entries.map((entry) => ({ ...entry, content: contentFor(contents.get(entry.taskVersionId)!, entry.choices), outcome: outcomeOf(entry, entry.target) }));
+  const contents = await taskContents(
+    work,
+    entries.map((entry) => entry.taskVersionId),
+  );
+  return entries.map((entry) => ({
+    ...entry,
+    content: contentFor(contents.get(entry.taskVersionId)!, entry.choices),
+    outcome: outcomeOf(entry, entry.target),
+  }));
 }

@@ -30,7 +30,9 @@ async function take(work: Work, context: Context, envelopes: readonly Envelope[]
   const now = context.now();
   const links = await intakeLinks(work, unique(envelopes.map((envelope) => envelope.tokenHash)));
   const tasks = await askedTasks(work, unique(envelopes.map((envelope) => envelope.versionTaskId)));
-  const read = envelopes.map((envelope) => readOrRefuse(() => readWithin(envelope, links.get(envelope.tokenHash), tasks.get(envelope.versionTaskId), now)));
+  const read = envelopes.map((envelope) =>
+    readOrRefuse(() => readWithin(envelope, links.get(envelope.tokenHash), tasks.get(envelope.versionTaskId), now)),
+  );
   const firstOfKey = new Map<string, ReadSubmission>();
   envelopes.forEach((envelope, index) => {
     const submission = read[index]!;
@@ -40,12 +42,22 @@ async function take(work: Work, context: Context, envelopes: readonly Envelope[]
   const stored = await addReports(
     work,
     [...firstOfKey].map(([idempotencyKey, { link, asked, content }]) => ({
-      idempotencyKey, childId: link.childId, versionTaskId: asked.versionTaskId, taskId: asked.taskId, content, saidAt: now, way: 'link' as const, linkId: link.id,
+      idempotencyKey,
+      childId: link.childId,
+      versionTaskId: asked.versionTaskId,
+      taskId: asked.taskId,
+      content,
+      saidAt: now,
+      way: 'link' as const,
+      linkId: link.id,
     })),
   );
   const byKey = new Map(stored.map((report) => [report.idempotencyKey, report]));
   const fresh = [...firstOfKey].filter(([key]) => !known.has(key));
-  await addAudits(work, fresh.map(([, { link }]) => ({ at: now, personId: null, linkId: link.id, childIds: [link.childId], action: 'report.taken' })));
+  await addAudits(
+    work,
+    fresh.map(([, { link }]) => ({ at: now, personId: null, linkId: link.id, childIds: [link.childId], action: 'report.taken' })),
+  );
   return envelopes.map((envelope, index) => {
     const submission = read[index]!;
     if (submission instanceof AppError) return submission;

@@ -32,7 +32,8 @@ type Input = z.infer<typeof inputSchema>;
  */
 export async function decide(context: Context, actor: PersonActor, raw: unknown): Promise<{ decisionId: number }> {
   const parsed = inputSchema.safeParse(raw);
-  if (!parsed.success) throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  if (!parsed.success)
+    throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
   const input = parsed.data;
   const decisionId = await inTransaction(context.db, async (work) => {
     const { child } = await requireChild(work, actor, input.childId, changesProgram(input.answer) ? 'change' : 'read');
@@ -93,7 +94,8 @@ interface Deed {
 async function carryOut(work: Work, context: Context, actor: PersonActor, deed: Deed): Promise<void> {
   const { input, decision, child } = deed;
   if (decision.reportIds.length && (decision.kind === 'safetyWord' || decision.kind === 'question') && input.answer !== 'later') {
-    for (const id of decision.reportIds) await work.update('reports', { read_by: actor.personId, read_at: context.now() }, { id, child_id: child.id });
+    for (const id of decision.reportIds)
+      await work.update('reports', { read_by: actor.personId, read_at: context.now() }, { id, child_id: child.id });
   }
   if (input.answer === 'wrote') {
     await addMessage(work, { childId: child.id, kind: 'note', words: input.words, createdBy: actor.personId, createdAt: context.now() });
@@ -101,11 +103,17 @@ async function carryOut(work: Work, context: Context, actor: PersonActor, deed: 
   if (changesProgram(input.answer)) await changeStep(work, context, actor, deed);
 }
 
-async function changeStep(work: Work, context: Context, actor: PersonActor, { input, decision, child, program, decisionId }: Deed): Promise<void> {
+async function changeStep(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  { input, decision, child, program, decisionId }: Deed,
+): Promise<void> {
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId);
   if (!task) throw new AppError('invalid', { issues: [{ path: 'answer', message: 'noTask' }] });
   const toStep = task.step + (input.answer === 'up' ? 1 : -1);
-  if (toStep < 1 || toStep > task.content.ladder.steps.length) throw new AppError('invalid', { issues: [{ path: 'answer', message: 'offLadder' }] });
+  if (toStep < 1 || toStep > task.content.ladder.steps.length)
+    throw new AppError('invalid', { issues: [{ path: 'answer', message: 'offLadder' }] });
   refuseUnsafe(atStep(task, toStep, task.stepSinceVersion), factsOf(child, calendarDayInZone(context.now(), child.timeZone)));
   const number = await writeNextVersion(work, context, actor, {
     child,
@@ -119,13 +127,22 @@ async function changeStep(work: Work, context: Context, actor: PersonActor, { in
   });
   const followed = isFollowed(decision, input.answer);
   const why = input.reason || (followed ? ruleInWords(decision) : '');
-  await recordStepChange(work, context, actor, child.timeZone, { childId: child.id, taskId: task.taskId, versionNumber: number, fromStep: task.step, toStep, why, decisionId });
+  await recordStepChange(work, context, actor, child.timeZone, {
+    childId: child.id,
+    taskId: task.taskId,
+    versionNumber: number,
+    fromStep: task.step,
+    toStep,
+    why,
+    decisionId,
+  });
 }
 
 /** A step that a rule of safety stops is not reached by one key: the builder shows the rule and takes a reason. */
 function refuseUnsafe({ content, choices, step, chooseFrom, chooseTo }: ProgramTask, child: ReturnType<typeof factsOf>): void {
   const stopped = safetyBetween(content, chooseFrom, chooseTo, child, choices.reasons).filter(({ stops }) => stops);
-  if (stopped.length) throw new AppError('unsafeStep', { step, things: stopped.map(({ finding }) => finding.thing?.en ?? finding.rule).join(', ') });
+  if (stopped.length)
+    throw new AppError('unsafeStep', { step, things: stopped.map(({ finding }) => finding.thing?.en ?? finding.rule).join(', ') });
 }
 
 /** The task at another step; the steps that the family may choose between move along. */

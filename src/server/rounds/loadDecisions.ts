@@ -4,7 +4,14 @@ import type { Child, ProgramVersion } from '@/core/caseload';
 import { groupBy } from '@/core/groupBy';
 import { decisionsFor, type ChildSituation, type Decision } from '@/core/rounds';
 import {
-  childrenWithOpenedLink, currentVersions, lastWords, sessionsAtPresentSteps, standingDecisions, unreadReports, type SettledDecision, type Work,
+  childrenWithOpenedLink,
+  currentVersions,
+  lastWords,
+  sessionsAtPresentSteps,
+  standingDecisions,
+  unreadReports,
+  type SettledDecision,
+  type Work,
 } from '@/db';
 import type { Context } from '../context';
 
@@ -20,7 +27,10 @@ export async function loadDecisions(work: Work, context: Context, children: read
   const childIds = children.map((child) => child.id);
   const today = calendarDayInZone(context.now(), timeZone);
   const programs = await currentVersions(work, childIds);
-  const sessions = groupBy(await sessionsAtPresentSteps(work, childIds, addDays(today, -EVIDENCE_DAYS)), (session) => `${session.childId}:${session.taskId}`);
+  const sessions = groupBy(
+    await sessionsAtPresentSteps(work, childIds, addDays(today, -EVIDENCE_DAYS)),
+    (session) => `${session.childId}:${session.taskId}`,
+  );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);
@@ -49,7 +59,9 @@ export async function loadDecisions(work: Work, context: Context, children: read
             stepSinceVersion: task.stepSinceVersion,
             stepCount: task.content.ladder.steps.length,
             today,
-            unreadSafetyReportIds: unreadReportsOfChild.filter((report) => report.safetyWord && report.taskId === task.taskId).map((report) => report.reportId),
+            unreadSafetyReportIds: unreadReportsOfChild
+              .filter((report) => report.safetyWord && report.taskId === task.taskId)
+              .map((report) => report.reportId),
           }),
         })),
       },

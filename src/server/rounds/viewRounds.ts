@@ -38,22 +38,50 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     const decision = loaded.open.find((candidate) => candidate.key === at) ?? loaded.open[0] ?? null;
     const { open, standing, today } = loaded;
     const settledToday = standing.filter(
-      (settled) => settled.decidedBy === actor.personId && settled.answer !== 'later' && calendarDayInZone(settled.decidedAt, timeZone) === today,
+      (settled) =>
+        settled.decidedBy === actor.personId && settled.answer !== 'later' && calendarDayInZone(settled.decidedAt, timeZone) === today,
     );
     const child = children.find((candidate) => candidate.id === decision?.childId);
     const here = decision && child ? await inFull(work, decision, child, loaded.programs.get(child.id)!, today) : null;
-    await auditPerson(work, actor, context.now(), children.map((each) => each.id), 'rounds.viewed');
+    await auditPerson(
+      work,
+      actor,
+      context.now(),
+      children.map((each) => each.id),
+      'rounds.viewed',
+    );
     const names = Object.fromEntries(children.map((each) => [each.id, `${each.calledName} ${each.initial}.`]));
     return { today, settledToday, open, names, here: here && { ...here, mayChange: actor.role !== 'assistant' } };
   });
 }
 
-async function inFull(work: Work, decision: Decision, child: Child, program: ProgramVersion, today: CalendarDay): Promise<Omit<DecisionInFull, 'mayChange'>> {
+async function inFull(
+  work: Work,
+  decision: Decision,
+  child: Child,
+  program: ProgramVersion,
+  today: CalendarDay,
+): Promise<Omit<DecisionInFull, 'mayChange'>> {
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
-  const entries = await reportLog(work, child.id, { ...(decision.taskId === null ? {} : { taskId: decision.taskId }), most: REPORTS_SHOWN });
+  const entries = await reportLog(work, child.id, {
+    ...(decision.taskId === null ? {} : { taskId: decision.taskId }),
+    most: REPORTS_SHOWN,
+  });
   const reports = await loggedReports(work, entries);
   if (!task) return { decision, child, program, task, flight: null, reports };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);
-  return { decision, child, program, task, flight: taskFlight(task, changes, sessions.filter((session) => session.done), today), reports };
+  return {
+    decision,
+    child,
+    program,
+    task,
+    flight: taskFlight(
+      task,
+      changes,
+      sessions.filter((session) => session.done),
+      today,
+    ),
+    reports,
+  };
 }

@@ -20,7 +20,10 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
   });
 }
 
-const numberSchema = z.string().trim().regex(/^[0-9+ ()-]{2,20}$/);
+const numberSchema = z
+  .string()
+  .trim()
+  .regex(/^[0-9+ ()-]{2,20}$/);
 
 /** The number that families are told to call in an emergency. */
 export async function setEmergencyNumber(context: Context, actor: PersonActor, raw: unknown): Promise<void> {

@@ -1,7 +1,17 @@
 import { z } from 'zod';
 import { checkTask } from '@/core/library';
 import { taskContentSchema, taskDraftSchema, type TaskContent } from '@/core/tasks';
-import { addTaskVersion, dropTaskDraft, inTransaction, saveTaskDraft, slugsOnOtherBenches, taskDrafts, taskRecords, type TaskRecord, type Work } from '@/db';
+import {
+  addTaskVersion,
+  dropTaskDraft,
+  inTransaction,
+  saveTaskDraft,
+  slugsOnOtherBenches,
+  taskDrafts,
+  taskRecords,
+  type TaskRecord,
+  type Work,
+} from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -32,7 +42,14 @@ export async function startTask(context: Context, actor: PersonActor, raw: unkno
 const LONGEST_SLUG = 50;
 
 async function freeSlug(work: Work, personId: number, title: string): Promise<string> {
-  const plain = title.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, LONGEST_SLUG) || 'task';
+  const plain =
+    title
+      .normalize('NFD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^[^a-z]+|-+$/g, '')
+      .slice(0, LONGEST_SLUG) || 'task';
   const shelved = (await taskRecords(work)).map((task) => task.slug);
   const own = (await taskDrafts(work, personId)).map((draft) => draft.slug);
   const taken = new Set([...shelved, ...own, ...(await slugsOnOtherBenches(work, personId))]);
@@ -44,14 +61,22 @@ async function freeSlug(work: Work, personId: number, title: string): Promise<st
 /** Keeps what is on the bench. It may have faults, but it must have the form of a task. */
 export async function keepDraft(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const content = taskDraftSchema.safeParse(raw);
-  if (!content.success) throw new AppError('invalid', { issues: content.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  if (!content.success)
+    throw new AppError('invalid', {
+      issues: content.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })),
+    });
   requireBench(actor);
   await inTransaction(context.db, async (work) => {
     const { slug } = content.data;
     const record = await ownRecord(work, actor, slug);
     const [before] = await taskDrafts(work, actor.personId, slug);
     if (!record && !before) throw new AppError('notFound');
-    await saveTaskDraft(work, actor.personId, { slug, content: content.data, basedOn: before ? before.basedOn : record!.taskVersionId, savedAt: context.now() });
+    await saveTaskDraft(work, actor.personId, {
+      slug,
+      content: content.data,
+      basedOn: before ? before.basedOn : record!.taskVersionId,
+      savedAt: context.now(),
+    });
   });
 }
 
@@ -67,7 +92,8 @@ export async function dropDraft(context: Context, actor: PersonActor, slug: stri
  */
 export async function shelveTask(context: Context, actor: PersonActor, raw: unknown): Promise<{ number: number }> {
   const parsed = taskContentSchema.safeParse(raw);
-  if (!parsed.success) throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
+  if (!parsed.success)
+    throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
   requireBench(actor);
   const content = parsed.data;
   const errors = checkTask(content).filter((finding) => finding.severity === 'error');
@@ -76,8 +102,12 @@ export async function shelveTask(context: Context, actor: PersonActor, raw: unkn
     const record = await ownRecord(work, actor, content.slug);
     const [draft] = await taskDrafts(work, actor.personId, content.slug);
     if (!record && !draft) throw new AppError('notFound');
-    if (record && draft && draft.basedOn !== record.taskVersionId) throw new AppError('staleTask', { expected: draft.basedOn, current: record.taskVersionId });
-    await addTaskVersion(work, content, context.now(), { ownerId: actor.personId, copiedFrom: record ? record.copiedFrom : (draft?.basedOn ?? null) });
+    if (record && draft && draft.basedOn !== record.taskVersionId)
+      throw new AppError('staleTask', { expected: draft.basedOn, current: record.taskVersionId });
+    await addTaskVersion(work, content, context.now(), {
+      ownerId: actor.personId,
+      copiedFrom: record ? record.copiedFrom : (draft?.basedOn ?? null),
+    });
     await dropTaskDraft(work, actor.personId, content.slug);
     return { number: (record?.number ?? 0) + 1 };
   });

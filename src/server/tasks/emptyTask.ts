@@ -12,15 +12,36 @@ export function emptyTask(slug: string, title: string): TaskContent {
     otherSkills: [],
     part: 'tableWork',
     ages: { fromYears: 4, toYears: 8 },
-    knobs: [{ knob: 'help', levels: [{ en: 'shown first', es: 'se muestra antes', usual: 'shown' }, { en: 'alone', es: 'sin ayuda', usual: 'alone' }] }],
+    knobs: [
+      {
+        knob: 'help',
+        levels: [
+          { en: 'shown first', es: 'se muestra antes', usual: 'shown' },
+          { en: 'alone', es: 'sin ayuda', usual: 'alone' },
+        ],
+      },
+    ],
     ladder: { startStep: 1, steps: [step(0), step(1)] },
-    dose: { target: { kind: 'count', perRound: 5 }, rounds: 1, hands: 'preferred', secondsEach: 10, restSeconds: 15, setUpMinutes: 1, tidyUpMinutes: 1, piecesPerRepetition: 0, setUpMovements: [] },
+    dose: {
+      target: { kind: 'count', perRound: 5 },
+      rounds: 1,
+      hands: 'preferred',
+      secondsEach: 10,
+      restSeconds: 15,
+      setUpMinutes: 1,
+      tidyUpMinutes: 1,
+      piecesPerRepetition: 0,
+      setUpMovements: [],
+    },
     materials: [],
     tableMap: [],
     helperSteps: [],
     childSteps: [],
     looksRight: [],
     cautions: [],
-    stopRule: { en: 'Stop while it is still fun. Stop at once if your child is tired, upset or hurt.', es: 'Paren mientras es divertido. Paren enseguida si hay cansancio, enojo o dolor.' },
+    stopRule: {
+      en: 'Stop while it is still fun. Stop at once if your child is tired, upset or hurt.',
+      es: 'Paren mientras es divertido. Paren enseguida si hay cansancio, enojo o dolor.',
+    },
   });
 }

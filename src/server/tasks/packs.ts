@@ -14,7 +14,9 @@ export async function exportPack(context: Context, actor: PersonActor, slugs: re
   });
 }
 
-export type PackAnswer = { readonly ok: true; readonly added: readonly string[] } | { readonly ok: false; readonly faults: readonly PackFault[]; readonly taken: readonly string[] };
+export type PackAnswer =
+  | { readonly ok: true; readonly added: readonly string[] }
+  | { readonly ok: false; readonly faults: readonly PackFault[]; readonly taken: readonly string[] };
 
 /** Takes a pack into the library, whole or not at all. A slug that is somebody else's already refuses it too. */
 export async function importPack(context: Context, actor: PersonActor, text: string): Promise<PackAnswer> {
@@ -23,7 +25,10 @@ export async function importPack(context: Context, actor: PersonActor, text: str
   if (!read.ok) return { ok: false, faults: read.issues, taken: [] };
   return inTransaction(context.db, async (work): Promise<PackAnswer> => {
     const all = await taskRecords(work);
-    const others = new Set([...all.filter((task) => task.ownerId !== actor.personId).map((task) => task.slug), ...(await slugsOnOtherBenches(work, actor.personId))]);
+    const others = new Set([
+      ...all.filter((task) => task.ownerId !== actor.personId).map((task) => task.slug),
+      ...(await slugsOnOtherBenches(work, actor.personId)),
+    ]);
     const taken = read.value.tasks.map((task) => task.slug).filter((slug) => others.has(slug));
     if (taken.length) return { ok: false, faults: [], taken };
     for (const task of read.value.tasks) await addTaskVersion(work, task, context.now(), { ownerId: actor.personId, copiedFrom: null });

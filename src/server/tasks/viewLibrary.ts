@@ -14,7 +14,11 @@ export async function viewLibrary(context: Context, actor: PersonActor): Promise
   return inTransaction(context.db, async (work) => {
     const tasks = await taskRecords(work);
     const drafts = await taskDrafts(work, actor.personId);
-    const onBench = drafts.map(({ slug, content }) => ({ slug, title: (content as Partial<TaskContent>).title?.en || slug, isNew: !tasks.some((task) => task.slug === slug) }));
+    const onBench = drafts.map(({ slug, content }) => ({
+      slug,
+      title: (content as Partial<TaskContent>).title?.en || slug,
+      isNew: !tasks.some((task) => task.slug === slug),
+    }));
     return { tasks, onBench };
   });
 }

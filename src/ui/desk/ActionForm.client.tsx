@@ -5,7 +5,17 @@ import { useActionState } from 'react';
 export type WordedAction = (before: string | null, form: FormData) => Promise<string | null>;
 
 /** A form for one act; what went wrong is said beside it. */
-export function ActionForm({ action, hidden, className, children }: { action: WordedAction; hidden: Record<string, string | number>; className?: string; children: React.ReactNode }) {
+export function ActionForm({
+  action,
+  hidden,
+  className,
+  children,
+}: {
+  action: WordedAction;
+  hidden: Record<string, string | number>;
+  className?: string;
+  children: React.ReactNode;
+}) {
   const [fault, send, sending] = useActionState(action, null);
   return (
     <form action={send} className={className}>

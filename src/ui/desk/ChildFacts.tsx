@@ -15,7 +15,12 @@ export function ChildFacts({ child, today }: { child: Child; today: CalendarDay 
     ...(child.scissorsAllowed ? [] : ['no scissors']),
     ...child.texturesAvoided.map((texture) => `avoids ${texture}`),
   ];
-  const rest = [child.school, `${child.homeLanguages.map((language) => LANGUAGE_NAMES[language] ?? language).join(' and ')} at home`, `${child.minutesPerDay} min a day`, child.hasPrinter ? 'has a printer' : 'no printer'];
+  const rest = [
+    child.school,
+    `${child.homeLanguages.map((language) => LANGUAGE_NAMES[language] ?? language).join(' and ')} at home`,
+    `${child.minutesPerDay} min a day`,
+    child.hasPrinter ? 'has a printer' : 'no printer',
+  ];
   return (
     <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
       {facts.map((fact) => (

@@ -21,16 +21,53 @@ export interface ChildProps {
     readonly child: Child;
     readonly access: 'lead' | 'shared' | 'assist';
     readonly today: CalendarDay;
-    readonly goals: readonly { readonly id: number; readonly skill: string; readonly words: string; readonly baseline: string; readonly criterion: string; readonly mostHelp: HelpLevel; readonly reviewOn: string }[];
+    readonly goals: readonly {
+      readonly id: number;
+      readonly skill: string;
+      readonly words: string;
+      readonly baseline: string;
+      readonly criterion: string;
+      readonly mostHelp: HelpLevel;
+      readonly reviewOn: string;
+    }[];
     readonly sharing: readonly { readonly name: string; readonly role: string; readonly access: string }[];
     readonly program: ProgramVersion | null;
     readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
     readonly practice: Practice;
     readonly log: readonly ReportLine[];
-    readonly changes: readonly { readonly id: number; readonly taskId: number; readonly fromStep: number | null; readonly toStep: number; readonly why: string; readonly changedBy: string; readonly changedAt: Instant; readonly versionNumber: number; readonly content: TaskContent | null }[];
-    readonly messages: readonly { readonly id: number; readonly words: string; readonly status: string; readonly createdAt: Instant; readonly createdBy: string }[];
-    readonly links: readonly { readonly id: number; readonly createdAt: Instant; readonly expiresAt: Instant; readonly revokedAt: Instant | null; readonly firstOpenedAt: Instant | null }[];
-    readonly audit: readonly { readonly id: number; readonly at: Instant; readonly who: string | null; readonly byFamily: number; readonly action: string; readonly detail: string }[];
+    readonly changes: readonly {
+      readonly id: number;
+      readonly taskId: number;
+      readonly fromStep: number | null;
+      readonly toStep: number;
+      readonly why: string;
+      readonly changedBy: string;
+      readonly changedAt: Instant;
+      readonly versionNumber: number;
+      readonly content: TaskContent | null;
+    }[];
+    readonly messages: readonly {
+      readonly id: number;
+      readonly words: string;
+      readonly status: string;
+      readonly createdAt: Instant;
+      readonly createdBy: string;
+    }[];
+    readonly links: readonly {
+      readonly id: number;
+      readonly createdAt: Instant;
+      readonly expiresAt: Instant;
+      readonly revokedAt: Instant | null;
+      readonly firstOpenedAt: Instant | null;
+    }[];
+    readonly audit: readonly {
+      readonly id: number;
+      readonly at: Instant;
+      readonly who: string | null;
+      readonly byFamily: number;
+      readonly action: string;
+      readonly detail: string;
+    }[];
     readonly things: readonly HomeMaterial[];
   };
   readonly changeHome: ChangeHome;
@@ -45,23 +82,36 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
     <>
       <div className="flex items-baseline gap-6">
         <h1 className="text-[28px]">{nameOf(child)}</h1>
-        <span className="text-soft">
-          {percentRange(practice.adherence)} practised in 14 days
-        </span>
+        <span className="text-soft">{percentRange(practice.adherence)} practised in 14 days</span>
         <span>
           <PracticeDots days={practice.days} />
         </span>
         {view.access !== 'assist' && (
-          <Link href={`/children/${child.id}/program`} prefetch={false} className="act act-main ml-auto" data-key="b" data-key-says="Build the next program">
+          <Link
+            href={`/children/${child.id}/program`}
+            prefetch={false}
+            className="act act-main ml-auto"
+            data-key="b"
+            data-key-says="Build the next program"
+          >
             Build the next program <KeyCap>B</KeyCap>
           </Link>
         )}
       </div>
       <ChildFacts child={child} today={view.today} />
       <p className="mt-1 text-[14px] text-soft">
-        Helpers: {child.helpers || 'not told'} · at home: {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
+        Helpers: {child.helpers || 'not told'} · at home:{' '}
+        {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
       </p>
-      {view.access !== 'assist' && <HomeAndSettings childId={child.id} settings={child.taskSettings} materialsAtHome={child.materialsAtHome} things={view.things} change={changeHome} />}
+      {view.access !== 'assist' && (
+        <HomeAndSettings
+          childId={child.id}
+          settings={child.taskSettings}
+          materialsAtHome={child.materialsAtHome}
+          things={view.things}
+          change={changeHome}
+        />
+      )}
       <p className="text-[14px] text-soft">How we know: {adherenceHow(practice.adherence)}</p>
       <div className="mt-6 grid grid-cols-[minmax(0,1fr)_340px] gap-8">
         <div className="min-w-0 space-y-8">
@@ -80,7 +130,10 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
             <ul>
               {view.sharing.map((person) => (
                 <li key={person.name}>
-                  {person.name}, <span className="text-soft">{person.role}, {person.access === 'lead' ? 'leads' : person.access === 'shared' ? 'shares' : 'assists'}</span>
+                  {person.name},{' '}
+                  <span className="text-soft">
+                    {person.role}, {person.access === 'lead' ? 'leads' : person.access === 'shared' ? 'shares' : 'assists'}
+                  </span>
                 </li>
               ))}
             </ul>
@@ -90,7 +143,8 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
             <ul className="mt-1">
               {view.audit.map((row) => (
                 <li key={row.id} className="border-t border-line py-0.5">
-                  {momentIn(row.at, child.timeZone)} · {row.who ?? (row.byFamily ? 'the family’s link' : 'the program')} · {row.action} {row.detail}
+                  {momentIn(row.at, child.timeZone)} · {row.who ?? (row.byFamily ? 'the family’s link' : 'the program')} · {row.action}{' '}
+                  {row.detail}
                 </li>
               ))}
             </ul>
@@ -99,7 +153,8 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
             <details>
               <summary className="font-title text-[16px] font-bold">Delete this child…</summary>
               <p className="mt-1">
-                Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a number without a name.
+                Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a
+                number without a name.
               </p>
               <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
                 <label className="block">
@@ -134,7 +189,11 @@ function Program({ program, flights }: { program: ProgramVersion | null; flights
               {words(`skills.${task.content.skill}`)} · {doseSentence(task.dose, task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
             </span>
           </h3>
-          <LargeFlight flight={flight} names={task.content.ladder.steps.map((step) => step.name.en)} label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`} />
+          <LargeFlight
+            flight={flight}
+            names={task.content.ladder.steps.map((step) => step.name.en)}
+            label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
+          />
         </article>
       ))}
     </section>
@@ -150,7 +209,8 @@ function Goals({ goals }: { goals: ChildProps['view']['goals'] }) {
         <div key={goal.id} className="border-t border-line py-1.5">
           <p>{goal.words}</p>
           <p className="text-soft">
-            From {goal.baseline} to {goal.criterion}, help at most: {HELP_WORDS[goal.mostHelp]}. Review {longDay(goal.reviewOn as CalendarDay)}.
+            From {goal.baseline} to {goal.criterion}, help at most: {HELP_WORDS[goal.mostHelp]}. Review{' '}
+            {longDay(goal.reviewOn as CalendarDay)}.
           </p>
         </div>
       ))}
@@ -166,7 +226,8 @@ function GradeHistory({ changes, timeZone }: { changes: ChildProps['view']['chan
         {changes.map((change) => (
           <li key={change.id} className="border-t border-line py-1">
             <strong>
-              {change.content?.title.en ?? 'A task'}: {change.fromStep === null ? `starts at ${change.toStep}` : `${change.fromStep} → ${change.toStep}`}
+              {change.content?.title.en ?? 'A task'}:{' '}
+              {change.fromStep === null ? `starts at ${change.toStep}` : `${change.fromStep} → ${change.toStep}`}
             </strong>
             <br />
             {momentIn(change.changedAt, timeZone)}, {change.changedBy}. <span className="text-soft">{change.why}</span>
@@ -187,7 +248,8 @@ function LinksAndPost({ view, acts }: { view: ChildProps['view']; acts: Pick<Chi
         {open.slice(0, 4).map((link) => (
           <li key={link.id} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
             <span>
-              made {momentIn(link.createdAt, child.timeZone)}, {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
+              made {momentIn(link.createdAt, child.timeZone)},{' '}
+              {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
             </span>
             {view.access !== 'assist' && (
               <ActionForm action={acts.revokeLink} hidden={{ childId: child.id, linkId: link.id }}>

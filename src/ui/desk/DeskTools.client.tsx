@@ -99,7 +99,8 @@ function KeyList() {
   );
 }
 
-const shown = (key: string) => ({ ArrowRight: '→', ArrowLeft: '←', ArrowDown: '↓', ArrowUp: '↑' })[key] ?? (key.length === 1 ? key.toUpperCase() : key);
+const shown = (key: string) =>
+  ({ ArrowRight: '→', ArrowLeft: '←', ArrowDown: '↓', ArrowUp: '↑' })[key] ?? (key.length === 1 ? key.toUpperCase() : key);
 
 /** A key presses what carries it; two-key chords (`g y`) wait a moment for their second key. */
 function useKeys(setOpen: (what: 'find' | 'keys') => void) {
@@ -127,5 +128,8 @@ function useKeys(setOpen: (what: 'find' | 'keys') => void) {
 }
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable || target.closest('[role="dialog"]') !== null);
+  return (
+    target instanceof HTMLElement &&
+    (target.matches('input, textarea, select') || target.isContentEditable || target.closest('[role="dialog"]') !== null)
+  );
 }

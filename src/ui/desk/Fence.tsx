@@ -17,7 +17,14 @@ export function Fence({ posts }: { posts: readonly FencePost[] }) {
       {posts.map((post, index) => (
         <li key={index} style={{ width: pitch }} className="flex justify-center">
           {post.href ? (
-            <Link href={post.href} prefetch={false} aria-label={post.label} title={post.label} aria-current={post.state === 'here' ? 'step' : undefined} className="flex min-w-6 justify-center">
+            <Link
+              href={post.href}
+              prefetch={false}
+              aria-label={post.label}
+              title={post.label}
+              aria-current={post.state === 'here' ? 'step' : undefined}
+              className="flex min-w-6 justify-center"
+            >
               <Post state={post.state} />
             </Link>
           ) : (
@@ -37,8 +44,15 @@ function Post({ state }: { state: FencePost['state'] }) {
   const fill = state === 'here' ? 'var(--color-ink)' : state === 'settled' ? 'var(--color-green-tint)' : 'var(--color-sheet)';
   return (
     <svg width="16" height={height} viewBox={`0 0 16 ${height}`} aria-hidden="true" className="block">
-      <path d={`M1 ${height}V8L8 1L15 8V${height}`} fill={fill} stroke={state === 'here' ? 'var(--color-ink)' : stroke} strokeWidth={state === 'urgent' ? 2 : 1.3} />
-      {state === 'settled' && <path d={`M4 ${height - 12}L7 ${height - 8}L12 ${height - 16}`} fill="none" stroke="var(--color-green)" strokeWidth="2" />}
+      <path
+        d={`M1 ${height}V8L8 1L15 8V${height}`}
+        fill={fill}
+        stroke={state === 'here' ? 'var(--color-ink)' : stroke}
+        strokeWidth={state === 'urgent' ? 2 : 1.3}
+      />
+      {state === 'settled' && (
+        <path d={`M4 ${height - 12}L7 ${height - 8}L12 ${height - 16}`} fill="none" stroke="var(--color-green)" strokeWidth="2" />
+      )}
       {state === 'urgent' && <path d={`M8 14V${height - 12}M8 ${height - 8}v2`} stroke="var(--color-brick)" strokeWidth="2" />}
     </svg>
   );

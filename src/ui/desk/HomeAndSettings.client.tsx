@@ -4,7 +4,11 @@ import { useState } from 'react';
 import { SETTING_CHOICES, type HomeMaterial, type TaskSettings } from '@/core/tasks';
 import { SettingSelects } from './SettingSelects';
 
-export type ChangeHome = (input: { childId: number; taskSettings: TaskSettings; materialsAtHome: readonly string[] }) => Promise<string | null>;
+export type ChangeHome = (input: {
+  childId: number;
+  taskSettings: TaskSettings;
+  materialsAtHome: readonly string[];
+}) => Promise<string | null>;
 
 interface Props {
   readonly childId: number;
@@ -41,7 +45,12 @@ export function HomeAndSettings({ childId, settings, materialsAtHome, things, ch
         <div className="columns-4 gap-4">
           {things.map((thing) => (
             <label key={thing.id} className="flex min-h-[26px] break-inside-avoid items-center gap-1.5">
-              <input type="checkbox" checked={home.includes(thing.id)} onChange={() => toggle(thing.id)} className="size-4 shrink-0 accent-green" />
+              <input
+                type="checkbox"
+                checked={home.includes(thing.id)}
+                onChange={() => toggle(thing.id)}
+                className="size-4 shrink-0 accent-green"
+              />
               {thing.name.en}
             </label>
           ))}

@@ -10,8 +10,20 @@ export interface PostProps {
   readonly search: string;
   readonly view: {
     readonly timeZone: string;
-    readonly messages: readonly { readonly id: number; readonly childId: number; readonly childName: string; readonly kind: string; readonly words: string; readonly status: string; readonly createdAt: Instant; readonly createdBy: string }[];
-    readonly phone: { readonly child: Child; readonly texts: readonly { readonly messageId: number; readonly at: Instant; readonly text: string }[] } | null;
+    readonly messages: readonly {
+      readonly id: number;
+      readonly childId: number;
+      readonly childName: string;
+      readonly kind: string;
+      readonly words: string;
+      readonly status: string;
+      readonly createdAt: Instant;
+      readonly createdBy: string;
+    }[];
+    readonly phone: {
+      readonly child: Child;
+      readonly texts: readonly { readonly messageId: number; readonly at: Instant; readonly text: string }[];
+    } | null;
   };
 }
 
@@ -62,7 +74,13 @@ function TextWithLink({ text }: { text: string }) {
   const parts = text.split(/(https?:\/\/\S+)/);
   return parts.map((part, index) =>
     index % 2 ? (
-      <a key={index} href={part} className="link [overflow-wrap:anywhere]" data-key="v" data-key-says="Open the newest link as the family would">
+      <a
+        key={index}
+        href={part}
+        className="link [overflow-wrap:anywhere]"
+        data-key="v"
+        data-key-says="Open the newest link as the family would"
+      >
         {part}
       </a>
     ) : (

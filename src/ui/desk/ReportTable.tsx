@@ -38,7 +38,13 @@ export const HELP_WORDS: Record<HelpLevel, string> = {
   alone: 'none',
 };
 export const EFFORT_WORDS: Record<Effort, string> = { tooEasy: 'too easy', right: 'right', tooHard: 'too hard' };
-const STOP_WORDS: Record<StopReason, string> = { tired: 'tired', upset: 'upset', pain: 'something hurt', time: 'no time', other: 'stopped' };
+const STOP_WORDS: Record<StopReason, string> = {
+  tired: 'tired',
+  upset: 'upset',
+  pain: 'something hurt',
+  time: 'no time',
+  other: 'stopped',
+};
 
 /** What came back, newest first. The words of the family stand as they were written. */
 export function ReportTable({ reports, withTask }: { reports: readonly ReportLine[]; withTask: boolean }) {
@@ -57,7 +63,12 @@ export function ReportTable({ reports, withTask }: { reports: readonly ReportLin
             <td className="cell whitespace-nowrap">
               <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
               {report.done ? `${report.amount} of ${report.target}` : 'said not done'}
-              {report.left + report.right > 0 && <span className="text-soft"> · left {report.left}, right {report.right}</span>}
+              {report.left + report.right > 0 && (
+                <span className="text-soft">
+                  {' '}
+                  · left {report.left}, right {report.right}
+                </span>
+              )}
             </td>
             <td className="cell whitespace-nowrap">{report.help ? HELP_WORDS[report.help] : '–'}</td>
             <td className="cell whitespace-nowrap">

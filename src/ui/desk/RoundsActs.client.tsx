@@ -76,7 +76,13 @@ export function RoundsActs(props: Props) {
           ))}
           {props.builderHref && (
             <li className="border-b border-line">
-              <Link href={props.builderHref} prefetch={false} data-key="o" data-key-says="Another step or dose" className="flex items-center gap-3 py-[7px] hover:bg-green-tint">
+              <Link
+                href={props.builderHref}
+                prefetch={false}
+                data-key="o"
+                data-key-says="Another step or dose"
+                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
+              >
                 <KeyCap>O</KeyCap> Another step or dose
               </Link>
             </li>
@@ -119,7 +125,12 @@ export function RoundsActs(props: Props) {
       {props.lastDecisionId !== null && (
         <form action={undo} className="mt-2 flex justify-end">
           <input type="hidden" name="decisionId" value={props.lastDecisionId} />
-          <button disabled={undoing} data-key="z" data-key-says="Take the last decision back" className="flex items-center gap-2 text-soft hover:text-ink">
+          <button
+            disabled={undoing}
+            data-key="z"
+            data-key-says="Take the last decision back"
+            className="flex items-center gap-2 text-soft hover:text-ink"
+          >
             take the last one back <KeyCap>Z</KeyCap>
           </button>
         </form>
@@ -146,7 +157,13 @@ function ActButton({ act, strong = false, ...rest }: { act: RoundsAct; strong?: 
 
 function PlainAct({ cap, dataKey, says, onClick }: { cap: string; dataKey: string; says: string; onClick: () => void }) {
   return (
-    <button type="button" onClick={onClick} data-key={dataKey} data-key-says={says} className="flex w-full items-center gap-3 py-[7px] text-left hover:bg-green-tint">
+    <button
+      type="button"
+      onClick={onClick}
+      data-key={dataKey}
+      data-key-says={says}
+      className="flex w-full items-center gap-3 py-[7px] text-left hover:bg-green-tint"
+    >
       <KeyCap>{cap}</KeyCap> {says}
     </button>
   );
@@ -160,7 +177,8 @@ function Question({ asking }: { asking: Exclude<Asking, null> }) {
         <legend className="mb-1 font-semibold">Show it again</legend>
         {[1, 2, 7].map((days) => (
           <label key={days} className="flex items-center gap-2 py-0.5">
-            <input type="radio" name="laterDays" value={days} defaultChecked={days === 2} autoFocus={days === 2} /> in {days === 1 ? '1 day' : `${days} days`}
+            <input type="radio" name="laterDays" value={days} defaultChecked={days === 2} autoFocus={days === 2} /> in{' '}
+            {days === 1 ? '1 day' : `${days} days`}
           </label>
         ))}
       </fieldset>

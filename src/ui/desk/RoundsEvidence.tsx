@@ -50,12 +50,17 @@ export function RoundsEvidence({ here, today }: { here: DecisionHere; today: Cal
             </span>
           </h3>
           <div className="mt-1">
-            <LargeFlight flight={flight} names={task.content.ladder.steps.map((step) => step.name.en)} label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`} />
+            <LargeFlight
+              flight={flight}
+              names={task.content.ladder.steps.map((step) => step.name.en)}
+              label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
+            />
           </div>
         </>
       ) : (
         <p className="mt-4 text-soft">
-          Program version {program.number}, sent {longDay(program.sentOn)}, until {longDay(program.endsOn)}: {program.tasks.map((each) => each.content.title.en).join(', ')}.
+          Program version {program.number}, sent {longDay(program.sentOn)}, until {longDay(program.endsOn)}:{' '}
+          {program.tasks.map((each) => each.content.title.en).join(', ')}.
         </p>
       )}
       <div className="mt-3">

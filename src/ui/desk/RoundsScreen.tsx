@@ -26,7 +26,11 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   const total = settledToday.length + open.length;
   const next = open[place + 1] ?? open[0];
   const posts: FencePost[] = [
-    ...settledToday.map((settled) => ({ state: 'settled' as const, label: `${view.names[settled.childId]}: ${KIND_WORDS[settled.kind]}, settled`, href: null })),
+    ...settledToday.map((settled) => ({
+      state: 'settled' as const,
+      label: `${view.names[settled.childId]}: ${KIND_WORDS[settled.kind]}, settled`,
+      href: null,
+    })),
     ...open.map((decision, index) => ({
       state: index === place ? ('here' as const) : URGENT.has(decision.kind) ? ('urgent' as const) : ('open' as const),
       label: `${view.names[decision.childId]}: ${KIND_WORDS[decision.kind]}`,
@@ -71,7 +75,17 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         <div className="mt-10 max-w-[560px]">
           <p className="font-title text-[22px] font-bold">Nothing asks for you now.</p>
           <p className="mt-2 text-soft">Everything that came in has been looked at. The yard shows how everybody is.</p>
-          <RoundsActs decide={decide} undo={undo} acts={[]} decisionKey="" childId={0} version={0} builderHref={null} nextKey={null} lastDecisionId={settledToday.at(-1)?.id ?? null} />
+          <RoundsActs
+            decide={decide}
+            undo={undo}
+            acts={[]}
+            decisionKey=""
+            childId={0}
+            version={0}
+            builderHref={null}
+            nextKey={null}
+            lastDecisionId={settledToday.at(-1)?.id ?? null}
+          />
         </div>
       )}
     </>
@@ -85,7 +99,10 @@ function Why({ decision, task }: { decision: Decision; task: ProgramTask | null 
   const urgent = URGENT.has(decision.kind);
   const knobs = task && decision.suggestion ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
   return (
-    <section className={`rounded-[4px] border border-line border-l-[5px] bg-sheet px-5 py-4 ${urgent ? 'border-l-brick' : 'border-l-green'}`} aria-label="Suggestion and its rule">
+    <section
+      className={`rounded-[4px] border border-line border-l-[5px] bg-sheet px-5 py-4 ${urgent ? 'border-l-brick' : 'border-l-green'}`}
+      aria-label="Suggestion and its rule"
+    >
       <h2 className="text-[18px]">{decisionTitle(decision, task)}</h2>
       <p className="mt-2">{why}</p>
       {knobs.length > 0 && (
@@ -104,9 +121,11 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
   const step = task?.step ?? 0;
   const last = task?.content.ladder.steps.length ?? 0;
   const acts: RoundsAct[] = [];
-  if (decision.kind === 'safetyWord' || decision.kind === 'question') acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
+  if (decision.kind === 'safetyWord' || decision.kind === 'question')
+    acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
   if (task && mayChange) {
-    if (step < last && decision.kind !== 'safetyWord') acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
+    if (step < last && decision.kind !== 'safetyWord')
+      acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
     if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });
     if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
   }

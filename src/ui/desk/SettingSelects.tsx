@@ -35,7 +35,10 @@ export function SettingSelects({ known, ids, chosen, onChoose }: Props) {
         </label>
       ))}
       {shown.includes('shapeOrder') && (chosen.shapeOrder ?? known.shapeOrder) === 'free' && (
-        <FreeOrder order={chosen.freeShapes ?? known.freeShapes ?? SHAPE_ORDERS.strokesFirst} onOrder={(freeShapes) => onChoose({ ...chosen, shapeOrder: 'free', freeShapes })} />
+        <FreeOrder
+          order={chosen.freeShapes ?? known.freeShapes ?? SHAPE_ORDERS.strokesFirst}
+          onOrder={(freeShapes) => onChoose({ ...chosen, shapeOrder: 'free', freeShapes })}
+        />
       )}
     </>
   );
@@ -43,13 +46,20 @@ export function SettingSelects({ known, ids, chosen, onChoose }: Props) {
 
 /** An order of shapes of one's own: each moves one place earlier by its button. */
 function FreeOrder({ order, onOrder }: { order: readonly string[]; onOrder: (order: string[]) => void }) {
-  const earlier = (index: number) => order.map((shape, place) => (place === index - 1 ? order[index]! : place === index ? order[index - 1]! : shape));
+  const earlier = (index: number) =>
+    order.map((shape, place) => (place === index - 1 ? order[index]! : place === index ? order[index - 1]! : shape));
   return (
     <fieldset className="basis-full">
       <legend className="text-[13px] font-semibold text-soft">your order; press a shape to move it earlier</legend>
       <span className="flex flex-wrap gap-1">
         {order.map((shape, index) => (
-          <button key={shape} type="button" disabled={index === 0} className="border border-soft bg-sheet px-1.5 text-[13px] disabled:opacity-60" onClick={() => onOrder(earlier(index))}>
+          <button
+            key={shape}
+            type="button"
+            disabled={index === 0}
+            className="border border-soft bg-sheet px-1.5 text-[13px] disabled:opacity-60"
+            onClick={() => onOrder(earlier(index))}
+          >
             {index + 1} {words(`shapes.${shape as 'circle'}`)}
           </button>
         ))}

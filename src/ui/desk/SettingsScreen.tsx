@@ -22,10 +22,18 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: Set
       <h1 className="text-[24px]">Settings</h1>
       <section>
         <h2 className="text-[18px]">When something hurts</h2>
-        <p className="mt-1 text-soft">A family that reports pain or an injury is told at once to stop, to call their own doctor, and in an emergency this number.</p>
+        <p className="mt-1 text-soft">
+          A family that reports pain or an injury is told at once to stop, to call their own doctor, and in an emergency this number.
+        </p>
         <ActionForm action={setNumber} hidden={{}} className="mt-2">
           <span className="flex gap-3">
-            <input name="emergencyNumber" aria-label="Emergency number" defaultValue={view.emergencyNumber} key={view.emergencyNumber} className="field w-[140px]" />
+            <input
+              name="emergencyNumber"
+              aria-label="Emergency number"
+              defaultValue={view.emergencyNumber}
+              key={view.emergencyNumber}
+              className="field w-[140px]"
+            />
             <button className="act">Keep it</button>
           </span>
         </ActionForm>
@@ -55,7 +63,8 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: Set
           {view.signIns.map((signIn) => (
             <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
               <span>
-                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}, since {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
+                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}, since{' '}
+                {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
               </span>
               {signIn.id !== hereId && (
                 <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>
@@ -72,8 +81,8 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: Set
       <section>
         <h2 className="text-[18px]">Whose judgement counts</h2>
         <p className="mt-1">
-          Yard Steps supports, and does not replace, the therapist’s judgement. A suggestion is never carried out by itself. The rules of your school, district and state, and your licence, come
-          first.
+          Yard Steps supports, and does not replace, the therapist’s judgement. A suggestion is never carried out by itself. The rules of
+          your school, district and state, and your licence, come first.
         </p>
       </section>
     </div>

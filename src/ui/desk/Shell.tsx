@@ -11,7 +11,17 @@ export const PLACES = [
 ] as const;
 
 /** The frame of every therapist's screen: where one is, the way to everywhere else, and the command box. */
-export function Shell({ here, personName, findable = [], children }: { here: string; personName: string; findable?: readonly Findable[]; children: React.ReactNode }) {
+export function Shell({
+  here,
+  personName,
+  findable = [],
+  children,
+}: {
+  here: string;
+  personName: string;
+  findable?: readonly Findable[];
+  children: React.ReactNode;
+}) {
   return (
     <>
       <PipSymbols />

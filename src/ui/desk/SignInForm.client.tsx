@@ -30,7 +30,8 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
         </button>
       </form>
       <p className="mt-10 text-[14px] text-soft">
-        Yard Steps supports, and does not replace, the therapist’s judgement. Follow the rules of your school, district and state, and your licence.
+        Yard Steps supports, and does not replace, the therapist’s judgement. Follow the rules of your school, district and state, and your
+        licence.
       </p>
     </main>
   );

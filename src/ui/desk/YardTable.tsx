@@ -14,9 +14,7 @@ export function YardTable({ days, groups }: { days: readonly CalendarDay[]; grou
         <tr>
           <th className="cell-head w-[130px]">child</th>
           <th className="cell-head">steps now</th>
-          <th className="cell-head w-[178px]">
-            {spanOfDays(days[0]!, days.at(-1)!)}
-          </th>
+          <th className="cell-head w-[178px]">{spanOfDays(days[0]!, days.at(-1)!)}</th>
           <th className="cell-head w-[170px]">given / asked</th>
           <th className="cell-head w-[96px]">practised</th>
           <th className="cell-head w-[86px]">last word</th>
@@ -82,7 +80,10 @@ function DoseBar({ given, asked }: { given: number; asked: number }) {
   if (asked === 0) return <span className="text-soft">–</span>;
   const share = Math.min(1, given / asked);
   return (
-    <span className="flex items-center gap-2 text-[13px] whitespace-nowrap text-soft" title={`${given} repetitions, minutes and pieces reported of ${asked} asked in 14 days`}>
+    <span
+      className="flex items-center gap-2 text-[13px] whitespace-nowrap text-soft"
+      title={`${given} repetitions, minutes and pieces reported of ${asked} asked in 14 days`}
+    >
       <svg width={BAR + 2} height="9" aria-hidden="true">
         <rect x="0.5" y="0.5" width={BAR} height="8" fill="none" stroke="var(--color-soft)" strokeWidth="0.8" />
         <rect x="0.5" y="0.5" width={BAR * share} height="8" fill="var(--color-green)" />

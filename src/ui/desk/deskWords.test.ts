@@ -14,11 +14,20 @@ describe('arithmetic in words', () => {
   });
 
   it('tells the practice hidden in set-up and what to prepare', () => {
-    expect(hiddenPractice(content('tile-the-roof').dose, 5)).toEqual(['In set-up: glue stick opened and shut, 2 a day, 10 a week.', 'To prepare: 8 pieces a day, 40 a week.']);
+    expect(hiddenPractice(content('tile-the-roof').dose, 5)).toEqual([
+      'In set-up: glue stick opened and shut, 2 a day, 10 a week.',
+      'To prepare: 8 pieces a day, 40 a week.',
+    ]);
   });
 
   it('names days', () => {
-    expect([[1, 2, 3, 4, 5], [1, 2, 3, 4, 5, 6, 7], [6, 1]].map(weekdaysInWords)).toEqual(['Mondays to Fridays', 'every day', 'Mon, Sat']);
+    expect(
+      [
+        [1, 2, 3, 4, 5],
+        [1, 2, 3, 4, 5, 6, 7],
+        [6, 1],
+      ].map(weekdaysInWords),
+    ).toEqual(['Mondays to Fridays', 'every day', 'Mon, Sat']);
   });
 });
 
@@ -32,6 +41,8 @@ describe('figures', () => {
 });
 
 it('fills the numbers into a fault', () => {
-  expect(faultWords({ code: 'tooManyTries', detail: { minutes: 15 }, logId: null })).toBe('Too many tries for this address. Wait 15 minutes, then try again.');
+  expect(faultWords({ code: 'tooManyTries', detail: { minutes: 15 }, logId: null })).toBe(
+    'Too many tries for this address. Wait 15 minutes, then try again.',
+  );
   expect(faultWords({ code: 'unexpected', detail: null, logId: 'ab12' })).toContain('ab12');
 });

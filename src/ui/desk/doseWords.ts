@@ -19,14 +19,19 @@ export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
   const reckoned = reckonDose(dose, daysPerWeek);
   return [
     ...reckoned.setUp.map(({ movement, perDay, perWeek }) => `In set-up: ${movement.name.en}, ${perDay} a day, ${perWeek} a week.`),
-    ...(dose.piecesPerRepetition > 0 ? [`To prepare: ${reckoned.piecesPerDay} pieces a day, ${reckoned.piecesPerDay * daysPerWeek} a week.`] : []),
+    ...(dose.piecesPerRepetition > 0
+      ? [`To prepare: ${reckoned.piecesPerDay} pieces a day, ${reckoned.piecesPerDay * daysPerWeek} a week.`]
+      : []),
   ];
 }
 
 export function weekdaysInWords(weekdays: readonly number[]): string {
   if (weekdays.length === 7) return 'every day';
   if ([1, 2, 3, 4, 5].every((day) => weekdays.includes(day)) && weekdays.length === 5) return 'Mondays to Fridays';
-  return [...weekdays].sort().map((day) => WEEKDAYS[day - 1]!.slice(0, 3)).join(', ');
+  return [...weekdays]
+    .sort()
+    .map((day) => WEEKDAYS[day - 1]!.slice(0, 3))
+    .join(', ');
 }
 
 /** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */

@@ -23,7 +23,9 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
     case 'quiet':
       return `No word for ${times(decision.days ?? 0, 'day')}`;
     case 'ending':
-      return decision.days !== null && decision.days < 0 ? `Ended ${times(-decision.days, 'day')} ago` : `Ends in ${times(decision.days ?? 0, 'day')}`;
+      return decision.days !== null && decision.days < 0
+        ? `Ended ${times(-decision.days, 'day')} ago`
+        : `Ends in ${times(decision.days ?? 0, 'day')}`;
     case 'neverOpened':
       return 'The link was never opened';
   }
@@ -38,7 +40,10 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'ladderEnd':
       return {
         why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days are asked for.`,
-        otherwise: decision.kind === 'ladderEnd' ? 'There is no harder step: choose a new ladder, or the goal may be reached.' : `Would hold if one of the last ${suggestion!.rule.settings.reachedInARow} had not been reached.`,
+        otherwise:
+          decision.kind === 'ladderEnd'
+            ? 'There is no harder step: choose a new ladder, or the goal may be reached.'
+            : `Would hold if one of the last ${suggestion!.rule.settings.reachedInARow} had not been reached.`,
       };
     case 'tooHard':
       return {
@@ -46,15 +51,24 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         otherwise: 'Would hold if the last one had been reached or partly reached.',
       };
     case 'safetyWord':
-      return { why: 'A report says that something hurt. Suggestions for this task wait until a person has read it. The family was told to stop and whom to call.', otherwise: 'When you mark it read, the task’s suggestions start again.' };
+      return {
+        why: 'A report says that something hurt. Suggestions for this task wait until a person has read it. The family was told to stop and whom to call.',
+        otherwise: 'When you mark it read, the task’s suggestions start again.',
+      };
     case 'question':
       return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };
     case 'quiet':
-      return { why: 'Nothing has come in by link, paper, text or call. No word is not the same as not done.', otherwise: 'A report of any kind settles it.' };
+      return {
+        why: 'Nothing has come in by link, paper, text or call. No word is not the same as not done.',
+        otherwise: 'A report of any kind settles it.',
+      };
     case 'ending':
       return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program settles it.' };
     case 'neverOpened':
-      return { why: `Sent ${times(decision.days ?? 0, 'day')} ago; no link of this family has been opened and no report has come.`, otherwise: 'Perhaps the number is wrong, or paper suits this home better.' };
+      return {
+        why: `Sent ${times(decision.days ?? 0, 'day')} ago; no link of this family has been opened and no report has come.`,
+        otherwise: 'Perhaps the number is wrong, or paper suits this home better.',
+      };
   }
 }
 

@@ -76,12 +76,16 @@ describe('the yard’s table', () => {
     name: 'Bram T.',
     school: 'Slateway Primary',
     visitDays: 'Mon',
-    flights: [{ taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] }],
+    flights: [
+      { taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] },
+    ],
     practice: practiceOf(yardDays(today), [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10 }] }], []),
     daysSinceWord: null,
     endsOn: null,
   };
-  const drawn = renderToStaticMarkup(<YardTable days={yardDays(today)} groups={[{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }]} />);
+  const drawn = renderToStaticMarkup(
+    <YardTable days={yardDays(today)} groups={[{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }]} />,
+  );
 
   it('shows a child with its flight, its range and its last word', () => {
     expect(drawn).toContain('href="/children/7"');
@@ -93,13 +97,19 @@ describe('the yard’s table', () => {
   });
 
   it('says so where there is no program', () => {
-    const bare = renderToStaticMarkup(<YardTable days={yardDays(today)} groups={[{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }]} />);
+    const bare = renderToStaticMarkup(
+      <YardTable days={yardDays(today)} groups={[{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }]} />,
+    );
     expect(bare).toContain('no program yet');
   });
 });
 
 describe('the fence', () => {
-  const post = (state: 'settled' | 'here' | 'urgent' | 'open') => ({ state, label: `${state} one`, href: state === 'settled' ? null : `/rounds?at=${state}` });
+  const post = (state: 'settled' | 'here' | 'urgent' | 'open') => ({
+    state,
+    label: `${state} one`,
+    href: state === 'settled' ? null : `/rounds?at=${state}`,
+  });
 
   it('links every post but the settled ones, and says where one stands', () => {
     const drawn = renderToStaticMarkup(<Fence posts={[post('settled'), post('here'), post('urgent'), post('open')]} />);

@@ -39,7 +39,22 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
   });
 
   it('have words for every code there is', () => {
-    expect(Object.keys(en.ladderFindings).sort()).toEqual(['bigJump', 'demandFalls', 'doesNotFit', 'easierStep', 'equalSteps', 'idleKnob', 'levelOutOfRange', 'manyKnobs', 'manyKnobsExcused', 'mixedStep', 'startAtEnd', 'startOffLadder', 'tooFewSteps', 'unknownKnob']);
+    expect(Object.keys(en.ladderFindings).sort()).toEqual([
+      'bigJump',
+      'demandFalls',
+      'doesNotFit',
+      'easierStep',
+      'equalSteps',
+      'idleKnob',
+      'levelOutOfRange',
+      'manyKnobs',
+      'manyKnobsExcused',
+      'mixedStep',
+      'startAtEnd',
+      'startOffLadder',
+      'tooFewSteps',
+      'unknownKnob',
+    ]);
   });
 });
 
@@ -64,8 +79,14 @@ describe('findings of a task in words', () => {
     [{ code: 'idleSetting', setting: 'markOrder' }, /say \{mark\} where a step tells/],
     [{ code: 'ladder', finding: { severity: 'error', code: 'startAtEnd', step: 1 } }, /no easier or no harder neighbour/],
     [{ code: 'wording', language: 'es', finding: { code: 'gradeTooHigh', grade: 8, most: 6 } }, /^Spanish: reads at grade 8\.0; aim at 6/],
-    [{ code: 'wording', language: 'en', finding: { code: 'longSentence', words: 22, most: 18, sentence: '' } }, /22 words in one sentence; 18 fit/],
-    [{ code: 'wording', language: 'en', finding: { code: 'jargon', term: 'tripod', plain: 'thumb and two fingers' } }, /“tripod” is a therapist’s word\. Say “thumb and two fingers”/],
+    [
+      { code: 'wording', language: 'en', finding: { code: 'longSentence', words: 22, most: 18, sentence: '' } },
+      /22 words in one sentence; 18 fit/,
+    ],
+    [
+      { code: 'wording', language: 'en', finding: { code: 'jargon', term: 'tripod', plain: 'thumb and two fingers' } },
+      /“tripod” is a therapist’s word\. Say “thumb and two fingers”/,
+    ],
   ])('%j', (finding, words) => {
     expect(taskFindingWords({ ...placed, ...finding } as TaskFinding, crane)).toMatch(words);
   });
@@ -80,23 +101,37 @@ describe('findings of a task in words', () => {
 describe('safety in words', () => {
   const used: ThingInUse = { id: 'x', name: { en: 'play dough', es: 'plastilina' }, hazards: [], allergens: ['wheat'], textures: ['soft'] };
   const found = (change: Partial<ThingInUse> = {}) =>
-    judgeSafety({ ages: { fromYears: 3, toYears: 9 }, moveHazards: [], twins: [] }, [{ ...used, ...change }], { ageYears: 10, mouthsThings: false, scissorsAllowed: true, allergies: ['wheat'], texturesAvoided: ['soft'] }).findings.map(safetyWords);
+    judgeSafety({ ages: { fromYears: 3, toYears: 9 }, moveHazards: [], twins: [] }, [{ ...used, ...change }], {
+      ageYears: 10,
+      mouthsThings: false,
+      scissorsAllowed: true,
+      allergies: ['wheat'],
+      texturesAvoided: ['soft'],
+    }).findings.map(safetyWords);
 
   it('names the thing, the allergen, the texture, the ages', () => {
-    expect(found()).toEqual(['Play dough: contains wheat.', 'Play dough: soft, a texture that this child avoids. Never force it.', 'Made for 3–9 years.']);
+    expect(found()).toEqual([
+      'Play dough: contains wheat.',
+      'Play dough: soft, a texture that this child avoids. Never force it.',
+      'Made for 3–9 years.',
+    ]);
   });
 
   it('gives the reason of a small-part verdict', () => {
     expect(smallPartWords(smallPartVerdict({ kind: 'sphere', diameterMm: 30 }))).toMatch(/^Fits into the small-part cylinder \(31\.7 mm/);
     expect(smallPartWords(smallPartVerdict({ kind: 'sphere', diameterMm: 40 }))).toMatch(/44\.4 mm or less/);
-    expect(smallPartWords(smallPartVerdict({ kind: 'box', lengthMm: 72, widthMm: 12, heightMm: 15 }))).toBe('Does not fit: too long by 6.7 mm.');
+    expect(smallPartWords(smallPartVerdict({ kind: 'box', lengthMm: 72, widthMm: 12, heightMm: 15 }))).toBe(
+      'Does not fit: too long by 6.7 mm.',
+    );
     expect(smallPartWords(null)).toMatch(/cannot be judged/);
   });
 });
 
 it('writes the minutes out', () => {
   expect(minutesSentence({ ...crane.dose, rounds: 2 })).toBe('1.5 min set up + 2 × (5 × 2 hands × 12 s + 15 s) + 1 min tidy up = 7.0 min');
-  expect(minutesSentence({ ...crane.dose, target: { kind: 'time', minutesPerRound: 3 }, hands: 'both' })).toBe('1.5 min set up + 1 × (3 min + 15 s) + 1 min tidy up = 5.8 min');
+  expect(minutesSentence({ ...crane.dose, target: { kind: 'time', minutesPerRound: 3 }, hands: 'both' })).toBe(
+    '1.5 min set up + 1 × (3 min + 15 s) + 1 min tidy up = 5.8 min',
+  );
 });
 
 it('says every fault of a pack with its path', () => {

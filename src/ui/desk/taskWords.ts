@@ -14,7 +14,10 @@ export function knobName(knobs: readonly TaskKnob[], knob: KnobKey): string {
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What is wrong with a ladder, where, and how to mend it. */
-export function ladderFindingWords(finding: LadderFinding, task: Pick<TaskContent, 'knobs'> & { readonly ladder: { readonly steps: readonly Pick<TaskStep, 'manyKnobsReason'>[] } }): string {
+export function ladderFindingWords(
+  finding: LadderFinding,
+  task: Pick<TaskContent, 'knobs'> & { readonly ladder: { readonly steps: readonly Pick<TaskStep, 'manyKnobsReason'>[] } },
+): string {
   const { step } = finding;
   const before = step - 1;
   const name = (knob: KnobKey) => knobName(task.knobs, knob);
@@ -97,7 +100,11 @@ const LANGUAGE_NAMES = { en: 'English', es: 'Spanish' } as const;
 function wordingWords({ language, finding }: Extract<TaskFinding, { code: 'wording' }>): string {
   switch (finding.code) {
     case 'gradeTooHigh':
-      return words('taskFindings.gradeTooHigh', { language: LANGUAGE_NAMES[language], grade: finding.grade.toFixed(1), most: finding.most });
+      return words('taskFindings.gradeTooHigh', {
+        language: LANGUAGE_NAMES[language],
+        grade: finding.grade.toFixed(1),
+        most: finding.most,
+      });
     case 'longSentence':
       return words('taskFindings.longSentence', { words: finding.words, most: finding.most });
     case 'jargon':
@@ -107,7 +114,8 @@ function wordingWords({ language, finding }: Extract<TaskFinding, { code: 'wordi
 
 /** A finding of safety, with the thing that it speaks of. */
 export function safetyWords({ rule, thing, of }: SafetyFinding): string {
-  const kind = rule === 'texture' ? words(`textures.${of as 'sticky'}`) : rule === 'allergen' ? words(`allergens.${of as 'wheat'}`) : (of ?? '');
+  const kind =
+    rule === 'texture' ? words(`textures.${of as 'sticky'}`) : rule === 'allergen' ? words(`allergens.${of as 'wheat'}`) : (of ?? '');
   return words(`safety.${rule}`, { thing: capital(thing?.en ?? words('safety.theTask')), of: kind });
 }
 

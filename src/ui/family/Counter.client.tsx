@@ -15,7 +15,11 @@ const nothing = () => () => {};
 /** Without scripts: number boxes. With scripts: one big place to tap for each good one; the boxes stay and can be typed in. */
 export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } }) {
   const [counts, setCounts] = useState(() => fields.map((field) => String(field.start || '')));
-  const scripted = useSyncExternalStore(nothing, () => true, () => false);
+  const scripted = useSyncExternalStore(
+    nothing,
+    () => true,
+    () => false,
+  );
   const numbers = counts.map((count) => Number(count) || 0);
   const reached = fields.findIndex((field, index) => numbers[index]! < field.target);
   const active = reached === -1 ? fields.length - 1 : reached;
@@ -26,12 +30,24 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
     <div className="mt-2">
       {scripted && (
         <>
-          <button type="button" onClick={() => setCount(active, String(numbers[active]! + 1))} className="block w-full rounded-[12px] bg-green-tint px-4 py-4 text-center select-none active:bg-straw-tint">
-            <span className="font-title text-[52px] leading-none font-bold">{numbers[active]}</span> <span className="text-[24px]">{field.of}</span>
-            <span className="mt-1 block font-bold">{active > 0 && numbers[active] === 0 ? `${tap.swap}: ${field.label}` : field.label}</span>
+          <button
+            type="button"
+            onClick={() => setCount(active, String(numbers[active]! + 1))}
+            className="block w-full rounded-[12px] bg-green-tint px-4 py-4 text-center select-none active:bg-straw-tint"
+          >
+            <span className="font-title text-[52px] leading-none font-bold">{numbers[active]}</span>{' '}
+            <span className="text-[24px]">{field.of}</span>
+            <span className="mt-1 block font-bold">
+              {active > 0 && numbers[active] === 0 ? `${tap.swap}: ${field.label}` : field.label}
+            </span>
             <span className="block text-[15px] text-soft">{tap.hint}</span>
           </button>
-          <button type="button" disabled={lastCounted < 0} onClick={() => setCount(lastCounted, String(numbers[lastCounted]! - 1))} className="mx-auto block min-h-[2.6rem] px-4 text-[15px] underline disabled:opacity-50">
+          <button
+            type="button"
+            disabled={lastCounted < 0}
+            onClick={() => setCount(lastCounted, String(numbers[lastCounted]! - 1))}
+            className="mx-auto block min-h-[2.6rem] px-4 text-[15px] underline disabled:opacity-50"
+          >
             {tap.less}
           </button>
         </>
@@ -40,7 +56,15 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
         {fields.map((each, index) => (
           <label key={each.name} className="block">
             {each.label} <span className="text-soft">{each.of}</span>
-            <input name={each.name} inputMode="numeric" autoComplete="off" value={counts[index]} onChange={(event) => setCount(index, event.target.value)} className="box" data-field={each.name} />
+            <input
+              name={each.name}
+              inputMode="numeric"
+              autoComplete="off"
+              value={counts[index]}
+              onChange={(event) => setCount(index, event.target.value)}
+              className="box"
+              data-field={each.name}
+            />
           </label>
         ))}
       </div>

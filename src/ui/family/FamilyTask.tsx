@@ -48,7 +48,9 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
       </header>
       <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
       <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
-      <p className="text-soft">{t('family.stepOf', { step, part: t(`family.parts.${task.part}`), index: place.index, count: place.count })}</p>
+      <p className="text-soft">
+        {t('family.stepOf', { step, part: t(`family.parts.${task.part}`), index: place.index, count: place.count })}
+      </p>
 
       {content.story && <p className="mt-1">{local(content.story)}</p>}
       {found.onHold && <SafetyNotice emergencyNumber={view.emergencyNumber} language={language} />}
@@ -69,7 +71,13 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         )}
       </div>
 
-      <TaskInstructions content={content} step={step} child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }} language={language} pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0} />
+      <TaskInstructions
+        content={content}
+        step={step}
+        child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }}
+        language={language}
+        pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
+      />
 
       <ReportForm action={`/f/${token}/report`} words={{ kept: t('family.kept'), sent: t('family.sent') }}>
         <input type="hidden" name="lang" value={language} />
@@ -82,19 +90,40 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
         </h2>
         <Amounts said={said} task={task} language={language} />
         <Caller task={task} today={view.today} language={language} />
-        <Choices name="help" title={t('family.help')} chosen={said?.help ?? null} options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])} />
-        <Choices name="effort" title={t('family.felt')} chosen={said?.effort ?? null} options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])} />
+        <Choices
+          name="help"
+          title={t('family.help')}
+          chosen={said?.help ?? null}
+          options={[...HELP_LEVELS].reverse().map((level) => [level, t(`family.helps.${level}`)])}
+        />
+        <Choices
+          name="effort"
+          title={t('family.felt')}
+          chosen={said?.effort ?? null}
+          options={EFFORTS.map((effort) => [effort, t(`family.felts.${effort}`)])}
+        />
         <details className="mt-4" open={Boolean(said?.words || said?.stopReason || said?.safetyWord)}>
           <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('family.more')}</summary>
           <Choices
             name="stopReason"
             title={t('family.stopped')}
             chosen={said?.stopReason ?? ''}
-            options={[['', t('family.stops.none')], ...STOP_REASONS.map((reason): [string, string] => [reason, t(`family.stops.${reason}`)])]}
+            options={[
+              ['', t('family.stops.none')],
+              ...STOP_REASONS.map((reason): [string, string] => [reason, t(`family.stops.${reason}`)]),
+            ]}
           />
           <label className="mt-3 block">
             <span className="sr-only">{t('family.more')}</span>
-            <textarea name="words" rows={3} className="box" dir="auto" defaultValue={said?.words} data-field="words" aria-label={t('family.more')} />
+            <textarea
+              name="words"
+              rows={3}
+              className="box"
+              dir="auto"
+              defaultValue={said?.words}
+              data-field="words"
+              aria-label={t('family.more')}
+            />
           </label>
           <div className="mt-2 grid gap-2">
             <Tick name="question" label={t('family.question')} ticked={said?.isQuestion} />
@@ -108,7 +137,14 @@ export function FamilyTask({ view, found, place, token, language, wishedStep, ne
           )}
           <label className="mt-3 block">
             {t('family.when')} <span className="text-[15px] text-soft">{t('family.yesterdayOrEarlier')}</span>
-            <input type="date" name="doneOn" max={view.today} defaultValue={said?.doneOn ?? view.today} className="box" data-field="doneOn" />
+            <input
+              type="date"
+              name="doneOn"
+              max={view.today}
+              defaultValue={said?.doneOn ?? view.today}
+              className="box"
+              data-field="doneOn"
+            />
           </label>
           <label className="mt-3 block">
             {t('family.who')}
@@ -136,14 +172,31 @@ function Amounts({ said, task, language }: { said: SaidToday | null; task: Famil
       <Counter
         tap={tap}
         fields={[
-          { name: 'left', label: t('family.leftHand'), target: perHand, of: t('family.ofTarget', { target: perHand }), start: said?.left ?? 0 },
-          { name: 'right', label: t('family.rightHand'), target: perHand, of: t('family.ofTarget', { target: perHand }), start: said?.right ?? 0 },
+          {
+            name: 'left',
+            label: t('family.leftHand'),
+            target: perHand,
+            of: t('family.ofTarget', { target: perHand }),
+            start: said?.left ?? 0,
+          },
+          {
+            name: 'right',
+            label: t('family.rightHand'),
+            target: perHand,
+            of: t('family.ofTarget', { target: perHand }),
+            start: said?.right ?? 0,
+          },
         ]}
       />
     );
   }
   const label = unit === 'minutes' ? t('family.minutes') : unit === 'pieces' ? t('family.pieces') : t('family.count');
-  return <Counter tap={tap} fields={[{ name: 'amount', label, target: perDay, of: t('family.ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]} />;
+  return (
+    <Counter
+      tap={tap}
+      fields={[{ name: 'amount', label, target: perDay, of: t('family.ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]}
+    />
+  );
 }
 
 /** A fair order of left and right for those who like to call it; the same all day, another tomorrow. */
@@ -160,7 +213,17 @@ function Caller({ task, today, language }: { task: FamilyTaskView['task']; today
   );
 }
 
-function Choices({ name, title, chosen, options }: { name: string; title: string; chosen: string | null; options: readonly (readonly [string, string])[] }) {
+function Choices({
+  name,
+  title,
+  chosen,
+  options,
+}: {
+  name: string;
+  title: string;
+  chosen: string | null;
+  options: readonly (readonly [string, string])[];
+}) {
   return (
     <fieldset className="mt-4">
       <legend className="mb-1.5 text-[18px] font-bold">{title}</legend>

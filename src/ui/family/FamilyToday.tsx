@@ -28,7 +28,11 @@ export function FamilyToday({ view, token, language, said }: Props) {
         <strong className="font-title">
           {child.calledName} · {weekdayName(today, locale)}
         </strong>
-        <a className="text-soft underline underline-offset-4" href={`/f/${token}?lang=${t('family.languageCode')}`} lang={t('family.languageCode')}>
+        <a
+          className="text-soft underline underline-offset-4"
+          href={`/f/${token}?lang=${t('family.languageCode')}`}
+          lang={t('family.languageCode')}
+        >
           {t('family.language')}
         </a>
       </header>
@@ -72,8 +76,18 @@ function TaskLine({ each, token, language }: { each: FamilyTaskView; token: stri
     <li className="border-t border-line">
       <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
         <span className="flex items-baseline justify-between gap-3">
-          <strong className={`text-[19px] ${reportedToday?.done ? 'line-through decoration-green decoration-2' : ''}`}>{local(task.content.title)}</strong>
-          <span className={`shrink-0 font-bold ${each.onHold ? 'text-brick' : 'text-green'}`}>{each.onHold ? t('family.onHold') : reportedToday ? (reportedToday.done ? t('family.done') : t('family.notDone')) : t('family.start')}</span>
+          <strong className={`text-[19px] ${reportedToday?.done ? 'line-through decoration-green decoration-2' : ''}`}>
+            {local(task.content.title)}
+          </strong>
+          <span className={`shrink-0 font-bold ${each.onHold ? 'text-brick' : 'text-green'}`}>
+            {each.onHold
+              ? t('family.onHold')
+              : reportedToday
+                ? reportedToday.done
+                  ? t('family.done')
+                  : t('family.notDone')
+                : t('family.start')}
+          </span>
         </span>
         <span className="block text-[15px] text-soft">
           {t(`family.parts.${task.part}`)} ·{' '}
@@ -90,7 +104,8 @@ function Said({ said, view, language }: Pick<Props, 'said' | 'view' | 'language'
   const t = familyWords(language);
   const held = [...view.tasks, ...view.otherTasks].some((task) => task.onHold);
   if (said === 'safety' || held) return <SafetyNotice emergencyNumber={view.emergencyNumber} language={language} />;
-  const words = said === 'saved' ? t('family.thanks') : said === 'repeated' ? t('family.repeated') : said === 'replaced' ? t('family.replaced') : null;
+  const words =
+    said === 'saved' ? t('family.thanks') : said === 'repeated' ? t('family.repeated') : said === 'replaced' ? t('family.replaced') : null;
   return words ? (
     <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">
       {words}

@@ -33,7 +33,12 @@ export function TableMapDrawing({ places, wordsOf, hand, label, childName }: Pro
       {(Object.keys(SPOTS) as TableSide[]).map((side) => (
         <Things key={side} side={side} texts={places.filter((place) => place.side === side).map(wordsOf)} />
       ))}
-      <path d={`M${MIDDLE - 46} ${HEIGHT - 1}A46 34 0 0 1 ${MIDDLE + 46} ${HEIGHT - 1}Z`} fill="var(--color-straw-tint)" stroke="var(--color-ink)" strokeWidth="1.5" />
+      <path
+        d={`M${MIDDLE - 46} ${HEIGHT - 1}A46 34 0 0 1 ${MIDDLE + 46} ${HEIGHT - 1}Z`}
+        fill="var(--color-straw-tint)"
+        stroke="var(--color-ink)"
+        strokeWidth="1.5"
+      />
       <text x={MIDDLE} y={HEIGHT - 9} textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--color-ink)">
         {childName}
       </text>
@@ -50,7 +55,15 @@ function Things({ side, texts }: { side: TableSide; texts: readonly string[] }) 
   const top = y - ((lines.length - 1) * LINE) / 2;
   return (
     <>
-      <rect x={x - HALF_BOX} y={top - 17} width={2 * HALF_BOX} height={lines.length * LINE + 10} rx="3" fill="var(--color-paper)" stroke="var(--color-ink)" />
+      <rect
+        x={x - HALF_BOX}
+        y={top - 17}
+        width={2 * HALF_BOX}
+        height={lines.length * LINE + 10}
+        rx="3"
+        fill="var(--color-paper)"
+        stroke="var(--color-ink)"
+      />
       <text textAnchor="middle" fontSize="13" fill="var(--color-ink)">
         {lines.map((text, index) => (
           <tspan key={index} x={x} y={top + index * LINE}>
@@ -71,9 +84,13 @@ function Way({ places, hand }: { places: readonly PlacedThing[]; hand: Props['ha
   const level = from.y === to.y;
   const aside = Math.sign(to.x - from.x);
   // In one row the hand goes round in front; towards the far edge and back it goes up beside the boxes.
-  const start = level ? { x: from.x + aside * 18, y: ROW + 26 } : { x: from.x + (aside === 0 ? HALF_BOX + 4 : 0), y: from.y + (from.y < to.y ? 4 : aside === 0 ? 0 : -24) };
+  const start = level
+    ? { x: from.x + aside * 18, y: ROW + 26 }
+    : { x: from.x + (aside === 0 ? HALF_BOX + 4 : 0), y: from.y + (from.y < to.y ? 4 : aside === 0 ? 0 : -24) };
   const end = level ? { x: to.x - aside * 18, y: ROW + 28 } : { x: to.x + (aside === 0 ? HALF_BOX + 4 : -aside * (HALF_BOX + 4)), y: to.y };
-  const bend = level ? { x: (start.x + end.x) / 2, y: ROW + 58 } : { x: aside === 0 ? start.x + 26 : start.x, y: aside === 0 ? (start.y + end.y) / 2 : end.y };
+  const bend = level
+    ? { x: (start.x + end.x) / 2, y: ROW + 58 }
+    : { x: aside === 0 ? start.x + 26 : start.x, y: aside === 0 ? (start.y + end.y) / 2 : end.y };
   const tip = { x: end.x - bend.x, y: end.y - bend.y };
   const tail = { x: start.x - bend.x, y: start.y - bend.y };
   return (
@@ -99,7 +116,17 @@ function Tip({ at, way }: { at: Point; way: Point }) {
 
 /** The working hand is filled. */
 function Hand({ x, works }: { x: number; works: boolean }) {
-  return <ellipse cx={x} cy={HEIGHT - 40} rx="11" ry="14" fill={works ? 'var(--color-green)' : 'var(--color-sheet)'} stroke="var(--color-green)" strokeWidth="2" />;
+  return (
+    <ellipse
+      cx={x}
+      cy={HEIGHT - 40}
+      rx="11"
+      ry="14"
+      fill={works ? 'var(--color-green)' : 'var(--color-sheet)'}
+      stroke="var(--color-green)"
+      strokeWidth="2"
+    />
+  );
 }
 
 function wrap(text: string): string[] {

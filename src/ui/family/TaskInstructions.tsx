@@ -35,7 +35,9 @@ export function TaskInstructions({ content, step, child, language, pieces }: Pro
               <li key={index}>
                 {material.count > 1 && `${material.count} `}
                 {local(material.name)}
-                {material.substitutes[0] && <span className="text-soft"> ({t('family.orElse', { what: local(material.substitutes[0]) })})</span>}
+                {material.substitutes[0] && (
+                  <span className="text-soft"> ({t('family.orElse', { what: local(material.substitutes[0]) })})</span>
+                )}
               </li>
             ))}
           </ul>
@@ -45,7 +47,13 @@ export function TaskInstructions({ content, step, child, language, pieces }: Pro
       {places.length > 0 && (
         <>
           <h2 className="mt-4 text-[18px]">{t('family.table')}</h2>
-          <TableMapDrawing places={places} wordsOf={(place) => local(place.what)} hand={child.hand} label={places.map(placeWords).join('. ')} childName={child.calledName} />
+          <TableMapDrawing
+            places={places}
+            wordsOf={(place) => local(place.what)}
+            hand={child.hand}
+            label={places.map(placeWords).join('. ')}
+            childName={child.calledName}
+          />
           {child.hand === 'unsettled' && <p className="text-soft">{t('family.unsettled', { name: child.calledName })}</p>}
         </>
       )}

@@ -53,11 +53,24 @@ function programTask(slug: string, versionTaskId: number, change: Partial<Progra
 }
 
 function view(tasks: FamilyTaskView[], change: Partial<FamilyDayView> = {}): FamilyDayView {
-  const version = { programId: 1, number: 1, startsOn: today, endsOn: calendarDay('2026-12-07'), sentOn: today, note: '', tasks: tasks.map(({ task }) => task) };
+  const version = {
+    programId: 1,
+    number: 1,
+    startsOn: today,
+    endsOn: calendarDay('2026-12-07'),
+    sentOn: today,
+    note: '',
+    tasks: tasks.map(({ task }) => task),
+  };
   return { child, today, version, tasks, otherTasks: [], emergencyNumber: '911', ...change };
 }
 
-const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyTaskView => ({ task, reportedToday: null, onHold: false, ...change });
+const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyTaskView => ({
+  task,
+  reportedToday: null,
+  onHold: false,
+  ...change,
+});
 
 const said: SaidToday = {
   reportId: 77,
@@ -85,7 +98,16 @@ const dayPage = (day: FamilyDayView, language: 'en' | 'es' = 'en', word: string 
 
 const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof FamilyTask>[0]> = {}) =>
   renderToStaticMarkup(
-    <FamilyTask view={view([found])} found={found} place={{ index: 1, count: 1 }} token="token" language="en" wishedStep={Number.NaN} newKey="new-key" {...change} />,
+    <FamilyTask
+      view={view([found])}
+      found={found}
+      place={{ index: 1, count: 1 }}
+      token="token"
+      language="en"
+      wishedStep={Number.NaN}
+      newKey="new-key"
+      {...change}
+    />,
   );
 
 describe('a family’s day', () => {
@@ -107,7 +129,9 @@ describe('a family’s day', () => {
     expect(dayPage(view([]))).toContain('Nothing is planned for today.');
     expect(dayPage(view([], { version: null }))).toContain('There is no practice here yet.');
     const ended = view([]);
-    expect(dayPage({ ...ended, version: { ...ended.version!, endsOn: calendarDay('2026-11-20') } })).toContain('This plan ended on 20 November.');
+    expect(dayPage({ ...ended, version: { ...ended.version!, endsOn: calendarDay('2026-11-20') } })).toContain(
+      'This plan ended on 20 November.',
+    );
   });
 
   it('shows the fixed words as long as a task is on hold, and says to wait with it', () => {

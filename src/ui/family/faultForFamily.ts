@@ -11,7 +11,10 @@ export interface FamilyFault {
 }
 
 /** A fault in the family's language, field by field where it speaks of fields. */
-export function faultForFamily(fault: { readonly code: string; readonly detail: unknown; readonly logId: string | null }, language: Language): FamilyFault {
+export function faultForFamily(
+  fault: { readonly code: string; readonly detail: unknown; readonly logId: string | null },
+  language: Language,
+): FamilyFault {
   const t = familyWords(language);
   const issues = (fault.detail as { issues?: readonly ReportIssue[] } | null)?.issues ?? [];
   const fields = Object.fromEntries(issues.map((issue) => [issue.path, t(`reportIssues.${issue.code}`, { ...issue } as never)]));

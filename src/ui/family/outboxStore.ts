@@ -4,7 +4,10 @@ export interface KeptReport {
   readonly fields: readonly (readonly [string, string])[];
 }
 
-export type Sending = { readonly kind: 'taken'; readonly next: string } | { readonly kind: 'refused'; readonly words: string; readonly fields: Record<string, string> } | { readonly kind: 'kept' };
+export type Sending =
+  | { readonly kind: 'taken'; readonly next: string }
+  | { readonly kind: 'refused'; readonly words: string; readonly fields: Record<string, string> }
+  | { readonly kind: 'kept' };
 
 const STORE = 'yard-outbox';
 

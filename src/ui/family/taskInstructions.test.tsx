@@ -8,8 +8,20 @@ import { TaskInstructions } from './TaskInstructions';
 const library = loadLibrary();
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const care: ChildForSafety = { ageYears: 5, mouthsThings: true, scissorsAllowed: true, allergies: ['wheat'], texturesAvoided: [] };
-const page = (slug: string, step: number, change: { hand?: Hand; language?: 'en' | 'es'; care?: ChildForSafety | null; pieces?: number } = {}) =>
-  renderToStaticMarkup(<TaskInstructions content={task(slug)} step={step} child={{ calledName: 'Odalys', hand: change.hand ?? 'right', care: change.care === undefined ? care : change.care }} language={change.language ?? 'en'} pieces={change.pieces ?? 0} />);
+const page = (
+  slug: string,
+  step: number,
+  change: { hand?: Hand; language?: 'en' | 'es'; care?: ChildForSafety | null; pieces?: number } = {},
+) =>
+  renderToStaticMarkup(
+    <TaskInstructions
+      content={task(slug)}
+      step={step}
+      child={{ calledName: 'Odalys', hand: change.hand ?? 'right', care: change.care === undefined ? care : change.care }}
+      language={change.language ?? 'en'}
+      pieces={change.pieces ?? 0}
+    />,
+  );
 
 describe('a task’s instructions', () => {
   it('name what this step needs, and what may replace it', () => {
@@ -29,7 +41,9 @@ describe('a task’s instructions', () => {
 
   it('tell where every knob stands, whatever the step’s own words leave out', () => {
     expect(page('vest-buttons', 3)).toContain('Today so:</strong> shown first · shirt buttons · on the table · two buttons');
-    expect(page('vest-buttons', 6, { language: 'es' })).toContain('Hoy, así:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones');
+    expect(page('vest-buttons', 6, { language: 'es' })).toContain(
+      'Hoy, así:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones',
+    );
   });
 
   it('say how many pieces to get ready, where there are any', () => {
@@ -46,7 +60,9 @@ describe('a task’s instructions', () => {
 describe('the table map', () => {
   const draw = (hand: Hand) => {
     const places = placesFor(task('crane-lift'), hand);
-    return renderToStaticMarkup(<TableMapDrawing places={places} wordsOf={(place) => place.what.en} hand={hand} childName="Odalys" label="map" />);
+    return renderToStaticMarkup(
+      <TableMapDrawing places={places} wordsOf={(place) => place.what.en} hand={hand} childName="Odalys" label="map" />,
+    );
   };
   const xOf = (markup: string, word: string) => Number(new RegExp(`<tspan x="([\\d.]+)"[^>]*>[^<]*${word}`).exec(markup)![1]);
 
@@ -66,6 +82,8 @@ describe('the table map', () => {
 
   it('draws nothing to follow where there is one place alone', () => {
     const alone = placesFor({ tableMap: [{ what: { en: 'tray', es: 'bandeja' }, place: 'middle' }] }, 'left');
-    expect(renderToStaticMarkup(<TableMapDrawing places={alone} wordsOf={(place) => place.what.en} hand="left" childName="x" label="map" />)).not.toContain('stroke-width="2.5"');
+    expect(
+      renderToStaticMarkup(<TableMapDrawing places={alone} wordsOf={(place) => place.what.en} hand="left" childName="x" label="map" />),
+    ).not.toContain('stroke-width="2.5"');
   });
 });

@@ -17,7 +17,17 @@ export function SmallFlight({ flight, label }: { flight: FlightData; label: stri
 }
 
 /** The flight with its steps' names, the family's bracket and the pips of sessions. */
-export function LargeFlight({ flight, names, label, width = LARGE.width }: { flight: FlightData; names: readonly string[]; label: string; width?: number }) {
+export function LargeFlight({
+  flight,
+  names,
+  label,
+  width = LARGE.width,
+}: {
+  flight: FlightData;
+  names: readonly string[];
+  label: string;
+  width?: number;
+}) {
   const size = { ...LARGE, width };
   const laid = layFlight({ ...flight, size });
   return (
@@ -49,12 +59,23 @@ function Stairs({ laid, size, heavy }: { laid: Flight; size: FlightSize; heavy: 
   const radius = heavy === 2 ? 2.6 : 7;
   return (
     <>
-      <path d={`M${end} ${laid.floorY}V${here.y}${line(coming)}V${laid.floorY}Z`} fill="var(--color-sheet)" stroke="var(--color-line)" strokeWidth="1" />
+      <path
+        d={`M${end} ${laid.floorY}V${here.y}${line(coming)}V${laid.floorY}Z`}
+        fill="var(--color-sheet)"
+        stroke="var(--color-line)"
+        strokeWidth="1"
+      />
       <path d={`M0 ${laid.floorY}V${done[0]!.y}${line(done)}V${laid.floorY}Z`} fill="var(--color-green-tint)" />
       <path d={`M0 ${done[0]!.y}${line(done)}`} fill="none" stroke="var(--color-green)" strokeWidth="1.4" />
-      {coming.length > 0 && <path d={`M${end} ${here.y}${line(coming)}`} fill="none" stroke="var(--color-soft)" strokeWidth="1.2" strokeDasharray="3 2" />}
+      {coming.length > 0 && (
+        <path d={`M${end} ${here.y}${line(coming)}`} fill="none" stroke="var(--color-soft)" strokeWidth="1.2" strokeDasharray="3 2" />
+      )}
       <path d={`M${here.x} ${here.y}H${end}`} stroke="var(--color-green)" strokeWidth={heavy} />
-      <path d={`M${laid.peg.x} ${laid.peg.y}V${laid.peg.y - size.headroom * 0.5}`} stroke="var(--color-ink)" strokeWidth={heavy === 2 ? 1.4 : 3} />
+      <path
+        d={`M${laid.peg.x} ${laid.peg.y}V${laid.peg.y - size.headroom * 0.5}`}
+        stroke="var(--color-ink)"
+        strokeWidth={heavy === 2 ? 1.4 : 3}
+      />
       <circle cx={laid.peg.x} cy={laid.peg.y - size.headroom * 0.62} r={radius} fill="var(--color-ink)" />
     </>
   );
@@ -72,7 +93,13 @@ function TreadName({ tread, floorY, name }: { tread: Tread; floorY: number; name
   const text = `${tread.step} ${name}`;
   const lines = wrap(text, room, Math.floor((floorY - tread.y - 4) / 13));
   return (
-    <text x={tread.x + 5} y={tread.y + 16} fontSize="12" fontWeight={tread.state === 'here' ? 700 : 400} fill={tread.state === 'coming' ? 'var(--color-soft)' : 'var(--color-green)'}>
+    <text
+      x={tread.x + 5}
+      y={tread.y + 16}
+      fontSize="12"
+      fontWeight={tread.state === 'here' ? 700 : 400}
+      fill={tread.state === 'coming' ? 'var(--color-soft)' : 'var(--color-green)'}
+    >
       <title>{text}</title>
       {lines.map((part, index) => (
         <tspan key={index} x={tread.x + 5} dy={index === 0 ? 0 : 13}>

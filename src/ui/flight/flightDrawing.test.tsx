@@ -9,7 +9,12 @@ const flight: FlightData = {
   choose: { from: 2, to: 4 },
   outcomes: [['reached'], ['partly', 'struggled'], ['reached', 'saidNotDone'], []],
 };
-const names = ['a step whose name is far too long to stand under a tread, however wide it may have grown in all the weeks that a child has spent there', 'one hand', 'pegs', 'washers'];
+const names = [
+  'a step whose name is far too long to stand under a tread, however wide it may have grown in all the weeks that a child has spent there',
+  'one hand',
+  'pegs',
+  'washers',
+];
 
 describe('the small flight', () => {
   const drawn = renderToStaticMarkup(<SmallFlight flight={flight} label="Crane lift: step 3 of 4, pegs" />);
@@ -38,7 +43,12 @@ describe('the large flight', () => {
 
   it('draws one pip a session, each by its own shape', () => {
     const count = (kind: string) => drawn.split(`href="#pip-${kind}"`).length - 1;
-    expect({ reached: count('reached'), partly: count('partly'), struggled: count('struggled'), saidNotDone: count('saidNotDone') }).toEqual({
+    expect({
+      reached: count('reached'),
+      partly: count('partly'),
+      struggled: count('struggled'),
+      saidNotDone: count('saidNotDone'),
+    }).toEqual({
       reached: 2,
       partly: 1,
       struggled: 1,

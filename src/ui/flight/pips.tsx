@@ -45,7 +45,13 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   saidNotDone: 'said not done',
 };
 
-const DAY_PIPS: Record<DayWord, PipKind | null> = { done: 'reached', partly: 'partly', saidNotDone: 'saidNotDone', noWord: 'noWord', free: null };
+const DAY_PIPS: Record<DayWord, PipKind | null> = {
+  done: 'reached',
+  partly: 'partly',
+  saidNotDone: 'saidNotDone',
+  noWord: 'noWord',
+  free: null,
+};
 export const DAY_WORDS: Record<DayWord, string> = {
   done: 'all done',
   partly: 'partly done',
@@ -58,7 +64,9 @@ const PITCH = 12;
 
 /** A fortnight of practice, a mark a day. */
 export function PracticeDots({ days }: { days: readonly { readonly word: DayWord }[] }) {
-  const counts = (['done', 'partly', 'saidNotDone', 'noWord'] as const).map((word) => `${days.filter((day) => day.word === word).length} ${DAY_WORDS[word]}`);
+  const counts = (['done', 'partly', 'saidNotDone', 'noWord'] as const).map(
+    (word) => `${days.filter((day) => day.word === word).length} ${DAY_WORDS[word]}`,
+  );
   return (
     <svg width={days.length * PITCH} height={PITCH} role="img" aria-label={`Last ${days.length} days: ${counts.join(', ')}`}>
       {days.map((day, index) => {

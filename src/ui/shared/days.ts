@@ -34,7 +34,9 @@ export function sinceDay(day: CalendarDay, today: CalendarDay): string {
 
 /** "23 Nov, 16:05" in a time zone. */
 export function momentIn(moment: Instant, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(moment));
+  return new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(
+    new Date(moment),
+  );
 }
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

@@ -5,10 +5,13 @@ import { familyWords, languageFor, words } from './words';
 const FAMILY_PARTS = ['texts', 'family', 'reportIssues', 'faults', 'levels', 'familySafety', 'allergens', 'shapes'] as const;
 
 function keysOf(value: object, path = ''): string[] {
-  return Object.entries(value).flatMap(([key, inner]) => (typeof inner === 'object' ? keysOf(inner as object, `${path}${key}.`) : [`${path}${key}`]));
+  return Object.entries(value).flatMap(([key, inner]) =>
+    typeof inner === 'object' ? keysOf(inner as object, `${path}${key}.`) : [`${path}${key}`],
+  );
 }
 const holesOf = (text: string) => [...text.matchAll(/\{(\w+)/g)].map((hole) => hole[1]).sort();
-const at = (messages: object, path: string) => path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], messages) as string;
+const at = (messages: object, path: string) =>
+  path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], messages) as string;
 
 describe('the words for families', () => {
   it.each(FAMILY_PARTS)('%s: both languages say the same things with the same holes', (part) => {
@@ -28,6 +31,8 @@ describe('the words for families', () => {
 });
 
 it('has therapist’s words for every finding and fault', () => {
-  expect(words('findings.overBudget', { day: 'Monday', minutes: 25, budget: 20 })).toBe('Monday: 25 minutes; this family has 20. Take a task off a day, or fewer rounds.');
+  expect(words('findings.overBudget', { day: 'Monday', minutes: 25, budget: 20 })).toBe(
+    'Monday: 25 minutes; this family has 20. Take a task off a day, or fewer rounds.',
+  );
   expect(keysOf(en.faults)).toEqual(expect.arrayContaining(['staleVersion', 'databaseAway', 'reasonNeeded']));
 });

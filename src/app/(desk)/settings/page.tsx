@@ -9,7 +9,13 @@ export default async function SettingsPage() {
     const view = await viewSettings(context, actor);
     return (
       <Shell here="/settings" personName={actor.name}>
-        <SettingsScreen view={view} hereId={actor.signInId} revoke={revokeSignInAction} signOut={signOutAction} setNumber={emergencyNumberAction} />
+        <SettingsScreen
+          view={view}
+          hereId={actor.signInId}
+          revoke={revokeSignInAction}
+          signOut={signOutAction}
+          setNumber={emergencyNumberAction}
+        />
       </Shell>
     );
   });

@@ -16,7 +16,13 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
     const made = typeof address.made === 'string' ? address.made : null;
     return (
       <Shell here="/tasks" personName={actor.name} findable={findable}>
-        <LibraryScreen {...view} things={thingsOf(view.tasks.map((task) => task.content))} wish={wishFrom(address)} made={made} acts={{ mayMake: actor.role !== 'assistant', start: startTaskAction, importPack: importPackAction }} />
+        <LibraryScreen
+          {...view}
+          things={thingsOf(view.tasks.map((task) => task.content))}
+          wish={wishFrom(address)}
+          made={made}
+          acts={{ mayMake: actor.role !== 'assistant', start: startTaskAction, importPack: importPackAction }}
+        />
       </Shell>
     );
   });

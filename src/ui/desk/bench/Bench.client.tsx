@@ -111,10 +111,24 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
             view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
           ) : (
             <>
-              <button type="button" className="act" disabled={history.past.length === 0} onClick={() => act({ kind: 'undo' })} data-key="z" data-key-says="Undo">
+              <button
+                type="button"
+                className="act"
+                disabled={history.past.length === 0}
+                onClick={() => act({ kind: 'undo' })}
+                data-key="z"
+                data-key-says="Undo"
+              >
                 Undo <KeyCap>Z</KeyCap>
               </button>
-              <button type="button" className="act" disabled={history.future.length === 0} onClick={() => act({ kind: 'redo' })} data-key="y" data-key-says="Do again">
+              <button
+                type="button"
+                className="act"
+                disabled={history.future.length === 0}
+                onClick={() => act({ kind: 'redo' })}
+                data-key="y"
+                data-key-says="Do again"
+              >
                 Do again <KeyCap>Y</KeyCap>
               </button>
               <AddKnob task={task} edit={act} />
@@ -123,7 +137,14 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
           )}
         </div>
         <div className="mt-3">
-          <FlightGrid task={task} findings={findings.filter((finding) => finding.code !== 'form')} step={shownStep} onStep={setStep} edit={act} fixed={fixed} />
+          <FlightGrid
+            task={task}
+            findings={findings.filter((finding) => finding.code !== 'form')}
+            step={shownStep}
+            onStep={setStep}
+            edit={act}
+            fixed={fixed}
+          />
           <FindingsAt findings={findings} path="ladder" task={task} />
           <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
           <StepEditor {...shared} step={shownStep} onStep={setStep} />
@@ -174,13 +195,24 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
               </p>
             )}
             <div className="flex flex-wrap items-center gap-4">
-              <button type="button" className="act act-main" disabled={busy || errors.length > 0} onClick={shelveNow} data-key="s" data-key-says="Put it into the library">
+              <button
+                type="button"
+                className="act act-main"
+                disabled={busy || errors.length > 0}
+                onClick={shelveNow}
+                data-key="s"
+                data-key-says="Put it into the library"
+              >
                 Put into the library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
               </button>
               <button type="button" className="link" onClick={dropNow}>
                 {view.taskVersionId === null ? 'throw this task away' : 'throw these changes away'}
               </button>
-              <span className="text-soft">{errors.length > 0 ? `${errors.length} to mend first. The first: ${benchFindingWords(errors[0]!, task)}` : 'Programs that were sent keep the version that they were sent.'}</span>
+              <span className="text-soft">
+                {errors.length > 0
+                  ? `${errors.length} to mend first. The first: ${benchFindingWords(errors[0]!, task)}`
+                  : 'Programs that were sent keep the version that they were sent.'}
+              </span>
             </div>
           </div>
         )}
@@ -215,8 +247,24 @@ function standing({ ownerName, versions, taskVersionId, draftSavedAt }: BenchPro
 }
 
 /** What is wrong on other steps than the chosen one, each a way there. What is still empty shows in the grid itself. */
-function OtherSteps({ findings, step, task, onStep }: { findings: ReturnType<typeof benchFindings>; step: number; task: TaskContent; onStep: (step: number) => void }) {
-  const others = findings.filter((finding) => finding.path.startsWith('ladder.steps.') && Number(finding.path.split('.')[2]) !== step && finding.severity !== 'note' && finding.code !== 'form');
+function OtherSteps({
+  findings,
+  step,
+  task,
+  onStep,
+}: {
+  findings: ReturnType<typeof benchFindings>;
+  step: number;
+  task: TaskContent;
+  onStep: (step: number) => void;
+}) {
+  const others = findings.filter(
+    (finding) =>
+      finding.path.startsWith('ladder.steps.') &&
+      Number(finding.path.split('.')[2]) !== step &&
+      finding.severity !== 'note' &&
+      finding.code !== 'form',
+  );
   if (others.length === 0) return null;
   return (
     <ul className="mt-1.5 text-[14px]">

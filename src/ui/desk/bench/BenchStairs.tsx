@@ -23,7 +23,8 @@ export function BenchStairs({ task, step, faulty }: Props) {
   const spread = Math.max(...demands) - least;
   const top = (demand: number) => HEIGHT - FOOT - (spread === 0 ? 0 : ((demand - least) / spread) * (HEIGHT - FOOT - HEADROOM));
   const path = demands.map((demand, index) => `${index === 0 ? 'M0 ' : 'V'}${top(demand)}H${(index + 1) * TREAD}`).join('');
-  const strokeOf = (index: number) => (faulty.has(index) ? 'var(--color-brick)' : index === step ? 'var(--color-ink)' : 'var(--color-green)');
+  const strokeOf = (index: number) =>
+    faulty.has(index) ? 'var(--color-brick)' : index === step ? 'var(--color-ink)' : 'var(--color-green)';
   return (
     <div className="relative">
       <svg
@@ -37,7 +38,13 @@ export function BenchStairs({ task, step, faulty }: Props) {
         <path d={`${path}V${HEIGHT}H0Z`} fill="var(--color-green-tint)" />
         <path d={path} fill="none" stroke="var(--color-green)" strokeWidth="2" vectorEffect="non-scaling-stroke" />
         {demands.map((demand, index) => (
-          <path key={index} d={`M${index * TREAD} ${top(demand)}h${TREAD}`} stroke={strokeOf(index)} strokeWidth={faulty.has(index) || index === step ? 5 : 2} vectorEffect="non-scaling-stroke" />
+          <path
+            key={index}
+            d={`M${index * TREAD} ${top(demand)}h${TREAD}`}
+            stroke={strokeOf(index)}
+            strokeWidth={faulty.has(index) || index === step ? 5 : 2}
+            vectorEffect="non-scaling-stroke"
+          />
         ))}
       </svg>
       <Peg place={(task.ladder.startStep - 0.5) / count} top={top(demands[task.ladder.startStep - 1] ?? least)} />
@@ -48,7 +55,13 @@ export function BenchStairs({ task, step, faulty }: Props) {
 /** Stands on the start step. It keeps its shape while the stairs stretch with the columns. */
 function Peg({ place, top }: { place: number; top: number }) {
   return (
-    <svg width="16" height={HEADROOM} className="absolute" style={{ left: `calc(${place * 100}% - 8px)`, top: top - HEADROOM }} aria-hidden="true">
+    <svg
+      width="16"
+      height={HEADROOM}
+      className="absolute"
+      style={{ left: `calc(${place * 100}% - 8px)`, top: top - HEADROOM }}
+      aria-hidden="true"
+    >
       <path d="M8 28V12" stroke="var(--color-ink)" strokeWidth="3" />
       <circle cx="8" cy="8" r="7" fill="var(--color-ink)" />
     </svg>

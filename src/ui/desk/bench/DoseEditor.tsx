@@ -18,15 +18,34 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
   const { target } = dose;
   const amount = target.kind === 'count' ? target.perRound : target.kind === 'time' ? target.minutesPerRound : target.pieces;
   const set = (key: keyof TaskContent['dose'], value: unknown) => edit({ kind: 'set', path: ['dose', key], value });
-  const number = (key: 'rounds' | 'secondsEach' | 'restSeconds' | 'setUpMinutes' | 'tidyUpMinutes' | 'piecesPerRepetition', label: string, least: number, most: number, step = 1) => (
-    <NumberField label={label} value={dose[key]} least={least} most={most} step={step} fixed={fixed} onNumber={(value) => set(key, value)} />
+  const number = (
+    key: 'rounds' | 'secondsEach' | 'restSeconds' | 'setUpMinutes' | 'tidyUpMinutes' | 'piecesPerRepetition',
+    label: string,
+    least: number,
+    most: number,
+    step = 1,
+  ) => (
+    <NumberField
+      label={label}
+      value={dose[key]}
+      least={least}
+      most={most}
+      step={step}
+      fixed={fixed}
+      onNumber={(value) => set(key, value)}
+    />
   );
   return (
     <>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">target</span>
-          <select value={target.kind} disabled={fixed} className="field" onChange={(event) => set('target', targetOf(event.target.value as Target['kind'], amount))}>
+          <select
+            value={target.kind}
+            disabled={fixed}
+            className="field"
+            onChange={(event) => set('target', targetOf(event.target.value as Target['kind'], amount))}
+          >
             {Object.entries(TARGETS).map(([kind, label]) => (
               <option key={kind} value={kind}>
                 {label}
@@ -34,7 +53,15 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
             ))}
           </select>
         </label>
-        <NumberField label={target.kind === 'time' ? 'minutes' : target.kind === 'count' ? 'in a round' : 'pieces'} value={amount} least={target.kind === 'time' ? 0.5 : 1} most={target.kind === 'time' ? 30 : 100} step={target.kind === 'time' ? 0.5 : 1} fixed={fixed} onNumber={(value) => set('target', targetOf(target.kind, value))} />
+        <NumberField
+          label={target.kind === 'time' ? 'minutes' : target.kind === 'count' ? 'in a round' : 'pieces'}
+          value={amount}
+          least={target.kind === 'time' ? 0.5 : 1}
+          most={target.kind === 'time' ? 30 : 100}
+          step={target.kind === 'time' ? 0.5 : 1}
+          fixed={fixed}
+          onNumber={(value) => set('target', targetOf(target.kind, value))}
+        />
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">hands</span>
           <select value={dose.hands} disabled={fixed} className="field" onChange={(event) => set('hands', event.target.value)}>
@@ -52,7 +79,13 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
         {number('tidyUpMinutes', 'tidy up, min', 0, 30, 0.5)}
         {number('piecesPerRepetition', 'pieces for each', 0, 10)}
         <label className="flex items-center gap-2 pb-1.5">
-          <input type="checkbox" checked={dose.heavyGrip} disabled={fixed} onChange={(event) => set('heavyGrip', event.target.checked)} className="size-4 accent-green" />
+          <input
+            type="checkbox"
+            checked={dose.heavyGrip}
+            disabled={fixed}
+            onChange={(event) => set('heavyGrip', event.target.checked)}
+            className="size-4 accent-green"
+          />
           firm squeezing
         </label>
       </div>
@@ -68,7 +101,11 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
 
 function targetOf(kind: Target['kind'], amount: number): Target {
   const whole = Math.max(1, Math.round(amount));
-  return kind === 'count' ? { kind, perRound: whole } : kind === 'time' ? { kind, minutesPerRound: Math.min(30, Math.max(0.5, amount)) } : { kind, pieces: whole };
+  return kind === 'count'
+    ? { kind, perRound: whole }
+    : kind === 'time'
+      ? { kind, minutesPerRound: Math.min(30, Math.max(0.5, amount)) }
+      : { kind, pieces: whole };
 }
 
 /** Movements hidden in set-up: practice too, so they count. */
@@ -80,10 +117,28 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
       {setUpMovements.map((movement, index) => (
         <div key={index} className="mt-1.5 flex flex-wrap items-end gap-3">
           <div className="min-w-[420px] flex-1">
-            <LocalField label="hidden in set-up" value={movement.name} fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, index, 'name'], value })} />
+            <LocalField
+              label="hidden in set-up"
+              value={movement.name}
+              fixed={fixed}
+              onText={(value) => edit({ kind: 'set', path: [...path, index, 'name'], value })}
+            />
           </div>
-          <NumberField label="times a round" value={movement.timesPerRound} least={1} most={50} fixed={fixed} onNumber={(value) => edit({ kind: 'set', path: [...path, index, 'timesPerRound'], value })} />
-          <select aria-label="Skill of the movement" value={movement.skill} disabled={fixed} className="field" onChange={(event) => edit({ kind: 'set', path: [...path, index, 'skill'], value: event.target.value as Skill })}>
+          <NumberField
+            label="times a round"
+            value={movement.timesPerRound}
+            least={1}
+            most={50}
+            fixed={fixed}
+            onNumber={(value) => edit({ kind: 'set', path: [...path, index, 'timesPerRound'], value })}
+          />
+          <select
+            aria-label="Skill of the movement"
+            value={movement.skill}
+            disabled={fixed}
+            className="field"
+            onChange={(event) => edit({ kind: 'set', path: [...path, index, 'skill'], value: event.target.value as Skill })}
+          >
             {SKILLS.map((skill) => (
               <option key={skill} value={skill}>
                 {words(`skills.${skill}`)}
@@ -94,7 +149,9 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
         </div>
       ))}
       {!fixed && setUpMovements.length < 6 && (
-        <Small onPress={() => edit({ kind: 'insert', path, value: { name: { en: '', es: '' }, skill: task.skill, timesPerRound: 1 } })}>add a movement that is hidden in set-up (open, close, peel, tear)</Small>
+        <Small onPress={() => edit({ kind: 'insert', path, value: { name: { en: '', es: '' }, skill: task.skill, timesPerRound: 1 } })}>
+          add a movement that is hidden in set-up (open, close, peel, tear)
+        </Small>
       )}
     </>
   );
@@ -110,14 +167,26 @@ function Reckoners({ task }: { task: TaskContent }) {
   const countable = reckoned.unit !== 'minutes' && reckoned.perDay >= 4 && reckoned.perDay <= 100;
   const count = Math.max(2, Math.round(reckoned.perDay / 4));
   const cards = countable ? splitIntoCards(reckoned.perDay, count, 1, Math.min(reckoned.perDay, 8), seededRandom(draw)) : null;
-  const calls = dose.hands === 'each' && reckoned.unit !== 'minutes' && reckoned.perRound <= 25 ? callHands(reckoned.perRound, 3, seededRandom(draw)) : null;
+  const calls =
+    dose.hands === 'each' && reckoned.unit !== 'minutes' && reckoned.perRound <= 25
+      ? callHands(reckoned.perRound, 3, seededRandom(draw))
+      : null;
   return (
     <details className="mt-1.5 text-[14px]">
       <summary className="link inline">reckon back, cards, calls</summary>
       <p className="mt-1 flex flex-wrap items-baseline gap-2">
         <label>
           With{' '}
-          <input type="number" aria-label="Pieces at hand" min={0} max={500} value={pieces} onChange={(event) => setPieces(Math.max(0, Math.min(500, Math.round(Number(event.target.value) || 0))))} className="field w-[64px] py-0" /> pieces:
+          <input
+            type="number"
+            aria-label="Pieces at hand"
+            min={0}
+            max={500}
+            value={pieces}
+            onChange={(event) => setPieces(Math.max(0, Math.min(500, Math.round(Number(event.target.value) || 0))))}
+            className="field w-[64px] py-0"
+          />{' '}
+          pieces:
         </label>
         <span>
           {back.repetitions} a day{dose.hands === 'each' ? `, ${back.perHand} each hand` : ''}, {back.left} left over.
@@ -130,10 +199,12 @@ function Reckoners({ task }: { task: TaskContent }) {
       )}
       {calls && (
         <p>
-          A fair order, no hand more than three in a row: {calls.map((hand) => (hand === 'left' ? 'L' : 'R')).join(' ')} ({reckoned.perRound} each)
+          A fair order, no hand more than three in a row: {calls.map((hand) => (hand === 'left' ? 'L' : 'R')).join(' ')} (
+          {reckoned.perRound} each)
         </p>
       )}
-      {(cards || calls) && <Small onPress={() => setDraw(draw + 1)}>draw again</Small>} <span className="text-soft">One day takes {minutesOf(dose).toFixed(1)} minutes.</span>
+      {(cards || calls) && <Small onPress={() => setDraw(draw + 1)}>draw again</Small>}{' '}
+      <span className="text-soft">One day takes {minutesOf(dose).toFixed(1)} minutes.</span>
     </details>
   );
 }

@@ -10,13 +10,29 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
     <>
       <div className="mt-1.5 grid gap-1.5">
         <LocalField label="title" value={task.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['title'], value })} />
-        <LocalField label="story" value={task.story ?? { en: '', es: '' }} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['story'], value: value.en || value.es ? value : undefined })} />
+        <LocalField
+          label="story"
+          value={task.story ?? { en: '', es: '' }}
+          meter
+          fixed={fixed}
+          onText={(value) => edit({ kind: 'set', path: ['story'], value: value.en || value.es ? value : undefined })}
+        />
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
-        <SkillSelect label="main skill" value={task.skill} fixed={fixed} onSkill={(value) => edit({ kind: 'set', path: ['skill'], value })} />
+        <SkillSelect
+          label="main skill"
+          value={task.skill}
+          fixed={fixed}
+          onSkill={(value) => edit({ kind: 'set', path: ['skill'], value })}
+        />
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">part of a session</span>
-          <select value={task.part} disabled={fixed} className="field" onChange={(event) => edit({ kind: 'set', path: ['part'], value: event.target.value })}>
+          <select
+            value={task.part}
+            disabled={fixed}
+            className="field"
+            onChange={(event) => edit({ kind: 'set', path: ['part'], value: event.target.value })}
+          >
             {PARTS.map((part) => (
               <option key={part} value={part}>
                 {words(`family.parts.${part}`)}
@@ -24,8 +40,22 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
             ))}
           </select>
         </label>
-        <NumberField label="from age" value={task.ages.fromYears} least={2} most={12} fixed={fixed} onNumber={(value) => edit({ kind: 'set', path: ['ages', 'fromYears'], value })} />
-        <NumberField label="to age" value={task.ages.toYears} least={2} most={12} fixed={fixed} onNumber={(value) => edit({ kind: 'set', path: ['ages', 'toYears'], value })} />
+        <NumberField
+          label="from age"
+          value={task.ages.fromYears}
+          least={2}
+          most={12}
+          fixed={fixed}
+          onNumber={(value) => edit({ kind: 'set', path: ['ages', 'fromYears'], value })}
+        />
+        <NumberField
+          label="to age"
+          value={task.ages.toYears}
+          least={2}
+          most={12}
+          fixed={fixed}
+          onNumber={(value) => edit({ kind: 'set', path: ['ages', 'toYears'], value })}
+        />
       </div>
       <p className="mt-1.5 flex flex-wrap items-center gap-x-3 text-[14px]">
         also practises:
@@ -33,14 +63,22 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
           <span key={skill}>
             {words(`skills.${skill}`)}{' '}
             {!fixed && (
-              <Small label={`take out ${words(`skills.${skill}`)}`} onPress={() => edit({ kind: 'removeAt', path: ['otherSkills'], index })}>
+              <Small
+                label={`take out ${words(`skills.${skill}`)}`}
+                onPress={() => edit({ kind: 'removeAt', path: ['otherSkills'], index })}
+              >
                 ×
               </Small>
             )}
           </span>
         ))}
         {!fixed && task.otherSkills.length < 6 && (
-          <select value="" aria-label="Add a skill" className="field py-0" onChange={(event) => edit({ kind: 'insert', path: ['otherSkills'], value: event.target.value as Skill })}>
+          <select
+            value=""
+            aria-label="Add a skill"
+            className="field py-0"
+            onChange={(event) => edit({ kind: 'insert', path: ['otherSkills'], value: event.target.value as Skill })}
+          >
             <option value="">add…</option>
             {SKILLS.filter((skill) => skill !== task.skill && !task.otherSkills.includes(skill)).map((skill) => (
               <option key={skill} value={skill}>
@@ -79,12 +117,28 @@ export function SettingsEditor({ task, edit, fixed }: Pick<EditorProps, 'task' |
   return (
     <div className="mt-1.5 flex flex-wrap items-end gap-3">
       {fixed ? (
-        <span className="text-[14px]">{known.map((id) => `${words(`settings.${id}.title`)}: ${words(`settings.${id}.${task.settings[id]}` as 'settings.helpBy.hand')}`).join(' · ') || 'none'}</span>
+        <span className="text-[14px]">
+          {known
+            .map((id) => `${words(`settings.${id}.title`)}: ${words(`settings.${id}.${task.settings[id]}` as 'settings.helpBy.hand')}`)
+            .join(' · ') || 'none'}
+        </span>
       ) : (
         <>
-          <SettingSelects known={{}} ids={known} chosen={task.settings} onChoose={(value) => edit({ kind: 'set', path: ['settings'], value })} />
+          <SettingSelects
+            known={{}}
+            ids={known}
+            chosen={task.settings}
+            onChoose={(value) => edit({ kind: 'set', path: ['settings'], value })}
+          />
           {free.length > 0 && (
-            <select value="" aria-label="Add a setting" className="field" onChange={(event) => edit({ kind: 'set', path: ['settings', event.target.value], value: SETTING_CHOICES[event.target.value as SettingId][0] })}>
+            <select
+              value=""
+              aria-label="Add a setting"
+              className="field"
+              onChange={(event) =>
+                edit({ kind: 'set', path: ['settings', event.target.value], value: SETTING_CHOICES[event.target.value as SettingId][0] })
+              }
+            >
               <option value="">add a setting…</option>
               {free.map((id) => (
                 <option key={id} value={id}>
@@ -111,13 +165,34 @@ export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
             <h3 className="font-text text-[15px] font-bold">
               {words(`skins.${skin}`)}{' '}
               {!fixed && (
-                <Small onPress={() => edit({ kind: 'set', path: ['skins', skin], value: dress ? undefined : { title: task.title, story: task.story ?? { en: '', es: '' } } })}>{dress ? 'take this skin away' : 'add this skin'}</Small>
+                <Small
+                  onPress={() =>
+                    edit({
+                      kind: 'set',
+                      path: ['skins', skin],
+                      value: dress ? undefined : { title: task.title, story: task.story ?? { en: '', es: '' } },
+                    })
+                  }
+                >
+                  {dress ? 'take this skin away' : 'add this skin'}
+                </Small>
               )}
             </h3>
             {dress && (
               <div className="grid gap-1.5">
-                <LocalField label="title" value={dress.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['skins', skin, 'title'], value })} />
-                <LocalField label="story" value={dress.story} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['skins', skin, 'story'], value })} />
+                <LocalField
+                  label="title"
+                  value={dress.title}
+                  fixed={fixed}
+                  onText={(value) => edit({ kind: 'set', path: ['skins', skin, 'title'], value })}
+                />
+                <LocalField
+                  label="story"
+                  value={dress.story}
+                  meter
+                  fixed={fixed}
+                  onText={(value) => edit({ kind: 'set', path: ['skins', skin, 'story'], value })}
+                />
               </div>
             )}
           </div>

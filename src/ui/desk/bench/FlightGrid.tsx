@@ -22,7 +22,11 @@ const NAME_WIDTH = 128;
 /** The flight drawn large over its grid: a column a step, a row a knob. Each cell is turned where it stands. */
 export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props) {
   const { steps } = task.ladder;
-  const faulty = new Set(findings.filter((finding) => finding.severity === 'error' && finding.path.startsWith('ladder.steps.')).map((finding) => Number(finding.path.split('.')[2])));
+  const faulty = new Set(
+    findings
+      .filter((finding) => finding.severity === 'error' && finding.path.startsWith('ladder.steps.'))
+      .map((finding) => Number(finding.path.split('.')[2])),
+  );
   return (
     <div className="overflow-x-auto">
       <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 78 }}>
@@ -46,7 +50,12 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
             </th>
             {steps.map((each, index) => (
               <th key={index} scope="col" className={`border-b border-ink p-0 align-top ${index === step ? 'bg-straw-tint' : ''}`}>
-                <button type="button" aria-pressed={index === step} onClick={() => onStep(index)} className="block h-full w-full px-1.5 py-1 text-left font-normal hover:underline aria-pressed:font-bold">
+                <button
+                  type="button"
+                  aria-pressed={index === step}
+                  onClick={() => onStep(index)}
+                  className="block h-full w-full px-1.5 py-1 text-left font-normal hover:underline aria-pressed:font-bold"
+                >
                   {index + 1} {filledStep(task, each).name.en || '…'}
                   {index + 1 === task.ladder.startStep && <span className="block font-bold text-green">start</span>}
                 </button>
@@ -61,7 +70,17 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
                 {knobName(task.knobs, knob.knob)}
               </th>
               {steps.map((_, index) => (
-                <Cell key={index} task={task} knob={knob} step={index} chosen={index === step} faulty={faulty.has(index)} edit={edit} onStep={onStep} fixed={fixed} />
+                <Cell
+                  key={index}
+                  task={task}
+                  knob={knob}
+                  step={index}
+                  chosen={index === step}
+                  faulty={faulty.has(index)}
+                  edit={edit}
+                  onStep={onStep}
+                  fixed={fixed}
+                />
               ))}
             </tr>
           ))}
@@ -130,7 +149,14 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
 
 function Turn({ word, by, sign, off, turn }: { word: string; by: 1 | -1; sign: string; off: boolean; turn: (by: 1 | -1) => void }) {
   return (
-    <button type="button" tabIndex={-1} aria-label={word} disabled={off} onClick={() => turn(by)} className="h-[20px] w-[24px] border border-soft bg-sheet leading-none font-bold hover:bg-straw-tint disabled:opacity-40">
+    <button
+      type="button"
+      tabIndex={-1}
+      aria-label={word}
+      disabled={off}
+      onClick={() => turn(by)}
+      className="h-[20px] w-[24px] border border-soft bg-sheet leading-none font-bold hover:bg-straw-tint disabled:opacity-40"
+    >
       {sign}
     </button>
   );

@@ -15,13 +15,26 @@ export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
       {task.knobs.map((knob, index) => (
         <details key={knob.knob} className="border-b border-line py-1.5">
           <summary>
-            <strong>{knobName(task.knobs, knob.knob)}</strong> <span className="text-[14px] text-soft">{knob.levels.map((level) => level.en || '…').join(' → ')}</span>
+            <strong>{knobName(task.knobs, knob.knob)}</strong>{' '}
+            <span className="text-[14px] text-soft">{knob.levels.map((level) => level.en || '…').join(' → ')}</span>
           </summary>
           <div className="mt-1 grid gap-1.5 pl-4">
-            {!isFieldKnob(knob.knob) && <LocalField label="name of your own knob" value={knob.name ?? { en: '', es: '' }} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'name'], value })} />}
+            {!isFieldKnob(knob.knob) && (
+              <LocalField
+                label="name of your own knob"
+                value={knob.name ?? { en: '', es: '' }}
+                fixed={fixed}
+                onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'name'], value })}
+              />
+            )}
             {knob.levels.map((level, place) => (
               <div key={place}>
-                <LocalField label={`level ${place + 1}`} value={level} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'levels', place], value })} />
+                <LocalField
+                  label={`level ${place + 1}`}
+                  value={level}
+                  fixed={fixed}
+                  onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'levels', place], value })}
+                />
                 <Measured task={task} index={index} place={place} edit={edit} fixed={fixed} />
               </div>
             ))}
@@ -51,7 +64,13 @@ function AddLevel({ task, index, edit }: { task: TaskContent; index: number; edi
         value=""
         disabled={levels.length >= 10}
         className="field"
-        onChange={(event) => edit({ kind: 'insert', path: ['knobs', index, 'levels'], value: free.find((level) => level.usual === event.target.value) ?? { en: '', es: '' } })}
+        onChange={(event) =>
+          edit({
+            kind: 'insert',
+            path: ['knobs', index, 'levels'],
+            value: free.find((level) => level.usual === event.target.value) ?? { en: '', es: '' },
+          })
+        }
       >
         <option value="">add a harder level…</option>
         {free.map((level) => (
@@ -66,7 +85,19 @@ function AddLevel({ task, index, edit }: { task: TaskContent; index: number; edi
 }
 
 /** Sizes, distances and forces of a level; what they amount to in bits is said beside them. */
-function Measured({ task, index, place, edit, fixed }: { task: TaskContent; index: number; place: number; edit: Dispatch<BenchEdit>; fixed: boolean }) {
+function Measured({
+  task,
+  index,
+  place,
+  edit,
+  fixed,
+}: {
+  task: TaskContent;
+  index: number;
+  place: number;
+  edit: Dispatch<BenchEdit>;
+  fixed: boolean;
+}) {
   const { knob, levels } = task.knobs[index]!;
   const level = levels[place]!;
   const names: readonly MeasureName[] = isFieldKnob(knob) ? FIELD_KNOBS[knob].measures : MEASURES;
@@ -82,7 +113,15 @@ function Measured({ task, index, place, edit, fixed }: { task: TaskContent; inde
       {names.map((name) => (
         <label key={name} className="text-[12px] text-soft">
           {words(`measures.${name}`)}{' '}
-          <input type="number" min={0} step="any" value={level.measures?.[name] ?? ''} readOnly={fixed} onChange={(event) => set(name, event.target.value)} className="field w-[72px] py-0 text-[13px] text-ink" />
+          <input
+            type="number"
+            min={0}
+            step="any"
+            value={level.measures?.[name] ?? ''}
+            readOnly={fixed}
+            onChange={(event) => set(name, event.target.value)}
+            className="field w-[72px] py-0 text-[13px] text-ink"
+          />
         </label>
       ))}
       {aimBits !== null && <span className="text-[12px]">aim {aimBits.toFixed(2)} bits (Fitts)</span>}

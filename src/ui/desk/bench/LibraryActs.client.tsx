@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { KeyCap } from '../KeyCap';
 
-export type ImportAnswer = { readonly ok: true; readonly added: readonly string[] } | { readonly ok: false; readonly faults: readonly string[] };
+export type ImportAnswer =
+  { readonly ok: true; readonly added: readonly string[] } | { readonly ok: false; readonly faults: readonly string[] };
 
 export interface LibraryActsProps {
   readonly mayMake: boolean;
@@ -42,7 +43,15 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
       >
         <label>
           <span className="sr-only">Name of a new task</span>
-          <input value={name} maxLength={80} placeholder="name of a new task  N" onChange={(event) => setName(event.target.value)} className="field w-[220px]" data-key="n" data-key-says="Make a task from nothing" />
+          <input
+            value={name}
+            maxLength={80}
+            placeholder="name of a new task  N"
+            onChange={(event) => setName(event.target.value)}
+            className="field w-[220px]"
+            data-key="n"
+            data-key-says="Make a task from nothing"
+          />
         </label>
         <button type="submit" className="act" disabled={!name.trim()}>
           Make it from nothing <KeyCap>↵</KeyCap>
@@ -66,7 +75,11 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
           the pack’s schema
         </a>
       </form>
-      {answer?.ok && <p role="status" className="mt-2 text-green">Taken in: {answer.added.join(', ')}.</p>}
+      {answer?.ok && (
+        <p role="status" className="mt-2 text-green">
+          Taken in: {answer.added.join(', ')}.
+        </p>
+      )}
       {answer && !answer.ok && (
         <div role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <strong>Nothing was taken in.</strong> {answer.faults.length > 1 && `${answer.faults.length} faults:`}

@@ -32,7 +32,9 @@ interface Props {
 export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Props) {
   const found = findTasks(tasks, wish, skillsInWords);
   const skin = wish.skin ?? 'buildersYard';
-  const nearly = wish.atHand ? findTasks(tasks, { ...wish, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, wish.atHand!)) : [];
+  const nearly = wish.atHand
+    ? findTasks(tasks, { ...wish, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, wish.atHand!))
+    : [];
   return (
     <>
       <RowKeys />
@@ -41,7 +43,9 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
         <span className="text-soft">
           {found.length} of {tasks.length} tasks
         </span>
-        {made && <span className="text-green">{tasks.find((task) => task.slug === made)?.content.title.en ?? made} is in the library.</span>}
+        {made && (
+          <span className="text-green">{tasks.find((task) => task.slug === made)?.content.title.en ?? made} is in the library.</span>
+        )}
       </div>
       {onBench.length > 0 && (
         <p className="mt-1">
@@ -59,14 +63,53 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
       )}
       <LibraryActs {...acts} />
       <FilterForm key={filterKey(wish)}>
-        <input type="search" name="search" defaultValue={wish.search} aria-label="Search title, skill, material" placeholder="Title, skill, material  /" data-key="/" data-key-says="Search" className="field w-[210px]" />
-        <Select name="skill" label="skill" value={wish.skill ?? ''} options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]} />
-        <Select name="age" label="age" value={wish.ageYears === undefined ? '' : String(wish.ageYears)} options={[['', 'any'], ...[3, 4, 5, 6, 7, 8, 9, 10].map((age): [string, string] => [String(age), `${age} years`])]} />
-        <Select name="minutes" label="minutes" value={wish.mostMinutes === undefined ? '' : String(wish.mostMinutes)} options={[['', 'any'], ...[3, 5, 8, 12].map((minutes): [string, string] => [String(minutes), `up to ${minutes}`])]} />
+        <input
+          type="search"
+          name="search"
+          defaultValue={wish.search}
+          aria-label="Search title, skill, material"
+          placeholder="Title, skill, material  /"
+          data-key="/"
+          data-key-says="Search"
+          className="field w-[210px]"
+        />
+        <Select
+          name="skill"
+          label="skill"
+          value={wish.skill ?? ''}
+          options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
+        />
+        <Select
+          name="age"
+          label="age"
+          value={wish.ageYears === undefined ? '' : String(wish.ageYears)}
+          options={[['', 'any'], ...[3, 4, 5, 6, 7, 8, 9, 10].map((age): [string, string] => [String(age), `${age} years`])]}
+        />
+        <Select
+          name="minutes"
+          label="minutes"
+          value={wish.mostMinutes === undefined ? '' : String(wish.mostMinutes)}
+          options={[['', 'any'], ...[3, 5, 8, 12].map((minutes): [string, string] => [String(minutes), `up to ${minutes}`])]}
+        />
         <Select name="skin" label="theme" value={skin} options={SKINS.map((each): [string, string] => [each, words(`skins.${each}`)])} />
-        <Select name="hand1" label="at hand" value={wish.atHand?.[0] ?? ''} options={[['', 'anything'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]} />
-        <Select name="hand2" label="and" value={wish.atHand?.[1] ?? ''} options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]} />
-        <Select name="hand3" label="and" value={wish.atHand?.[2] ?? ''} options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]} />
+        <Select
+          name="hand1"
+          label="at hand"
+          value={wish.atHand?.[0] ?? ''}
+          options={[['', 'anything'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
+        <Select
+          name="hand2"
+          label="and"
+          value={wish.atHand?.[1] ?? ''}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
+        <Select
+          name="hand3"
+          label="and"
+          value={wish.atHand?.[2] ?? ''}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
         <Tick name="noScissors" label="no scissors" ticked={wish.noScissors} />
         <Tick name="noFood" label="no food" ticked={wish.noFood} />
         <Link href="/tasks" prefetch={false} className="link pb-1.5 text-[14px]">
@@ -91,7 +134,9 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
           ))}
         </tbody>
       </table>
-      {found.length === 0 && nearly.length === 0 && <p className="mt-3 text-soft">No task like that. Take a filter away, or name fewer things at hand.</p>}
+      {found.length === 0 && nearly.length === 0 && (
+        <p className="mt-3 text-soft">No task like that. Take a filter away, or name fewer things at hand.</p>
+      )}
     </>
   );
 }
@@ -123,7 +168,10 @@ function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskW
       </td>
       <td className="cell text-[14px]">{words(`skills.${content.skill}`)}</td>
       <td className="cell">
-        <SmallFlight flight={{ demands: demandsOf(content), daysSpent: [], currentStep: ladder.startStep, outcomes: [] }} label={`${ladder.steps.length} steps, start at ${ladder.startStep}`} />
+        <SmallFlight
+          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: ladder.startStep, outcomes: [] }}
+          label={`${ladder.steps.length} steps, start at ${ladder.startStep}`}
+        />
       </td>
       <td className="cell text-[14px] whitespace-nowrap">{minutesOf(dose).toFixed(0)} min</td>
       <td className="cell text-[14px] whitespace-nowrap">
@@ -138,7 +186,17 @@ function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskW
   );
 }
 
-function Select({ name, label, value, options }: { name: string; label: string; value: string; options: readonly (readonly [string, string])[] }) {
+function Select({
+  name,
+  label,
+  value,
+  options,
+}: {
+  name: string;
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+}) {
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>

@@ -21,7 +21,16 @@ export function MaterialsEditor({ task, things, findings, edit, fixed }: Props) 
   return (
     <>
       {task.materials.map((material, index) => (
-        <MaterialRow key={index} task={task} material={material} index={index} things={things} findings={findings} edit={edit} fixed={fixed} />
+        <MaterialRow
+          key={index}
+          task={task}
+          material={material}
+          index={index}
+          things={things}
+          findings={findings}
+          edit={edit}
+          fixed={fixed}
+        />
       ))}
       {!fixed && task.materials.length < 12 && (
         <label className="mt-2 block text-[14px]">
@@ -67,15 +76,50 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
       <div className="mt-1 grid gap-1.5 pl-4">
         <LocalField label="thing" value={material.name} fixed={fixed} onText={(value) => set('name', value)} />
         <div className="flex flex-wrap items-end gap-3">
-          <NumberField label="how many" value={material.count} least={1} most={200} fixed={fixed} onNumber={(value) => set('count', value)} />
-          <NumberField label="from step" value={steps.from} least={1} most={count} fixed={fixed} onNumber={(value) => setSteps(value, Math.max(value, steps.to))} />
-          <NumberField label="to step" value={steps.to} least={1} most={count} fixed={fixed} onNumber={(value) => setSteps(Math.min(value, steps.from), value)} />
+          <NumberField
+            label="how many"
+            value={material.count}
+            least={1}
+            most={200}
+            fixed={fixed}
+            onNumber={(value) => set('count', value)}
+          />
+          <NumberField
+            label="from step"
+            value={steps.from}
+            least={1}
+            most={count}
+            fixed={fixed}
+            onNumber={(value) => setSteps(value, Math.max(value, steps.to))}
+          />
+          <NumberField
+            label="to step"
+            value={steps.to}
+            least={1}
+            most={count}
+            fixed={fixed}
+            onNumber={(value) => setSteps(Math.min(value, steps.from), value)}
+          />
           <ShapeFields shape={material.shape} onShape={(shape) => set('shape', shape)} fixed={fixed} />
         </div>
         <p className={`text-[14px] ${verdict?.fits ? 'text-brick' : 'text-soft'}`}>{smallPartWords(verdict)} 16 CFR 1501.4.</p>
         <Ticks label="brings" all={HAZARDS} chosen={material.hazards} fixed={fixed} onChosen={(value) => set('hazards', value)} />
-        <Ticks label="allergens" all={ALLERGENS} chosen={material.allergens} fixed={fixed} onChosen={(value) => set('allergens', value)} nameOf={(allergen) => words(`allergens.${allergen}`)} />
-        <Ticks label="feels" all={TEXTURES} chosen={material.textures} fixed={fixed} onChosen={(value) => set('textures', value)} nameOf={(texture) => words(`textures.${texture}`)} />
+        <Ticks
+          label="allergens"
+          all={ALLERGENS}
+          chosen={material.allergens}
+          fixed={fixed}
+          onChosen={(value) => set('allergens', value)}
+          nameOf={(allergen) => words(`allergens.${allergen}`)}
+        />
+        <Ticks
+          label="feels"
+          all={TEXTURES}
+          chosen={material.textures}
+          fixed={fixed}
+          onChosen={(value) => set('textures', value)}
+          nameOf={(texture) => words(`textures.${texture}`)}
+        />
         <Substitutes task={task} material={material} index={index} things={things} findings={findings} edit={edit} fixed={fixed} />
         {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['materials'], index })}>take this material out</Small>}
       </div>
@@ -122,7 +166,12 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
         </div>
       ))}
       {!fixed && material.substitutes.length < 4 && (
-        <select value="" aria-label={`Add a substitute for ${material.name.en}`} onChange={(event) => add(event.target.value)} className="field py-0 text-[14px]">
+        <select
+          value=""
+          aria-label={`Add a substitute for ${material.name.en}`}
+          onChange={(event) => add(event.target.value)}
+          className="field py-0 text-[14px]"
+        >
           <option value="">add a substitute…</option>
           {things
             .filter((thing) => thing.id !== material.id && !material.substitutes.some((substitute) => substitute.id === thing.id))
@@ -151,7 +200,12 @@ function ShapeFields({ shape, onShape, fixed }: { shape: Shape | undefined; onSh
     <>
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">shape</span>
-        <select value={shape?.kind ?? ''} disabled={fixed} className="field" onChange={(event) => onShape(event.target.value ? EMPTY_SHAPES[event.target.value as Shape['kind']] : undefined)}>
+        <select
+          value={shape?.kind ?? ''}
+          disabled={fixed}
+          className="field"
+          onChange={(event) => onShape(event.target.value ? EMPTY_SHAPES[event.target.value as Shape['kind']] : undefined)}
+        >
           <option value="">not given</option>
           {Object.entries(SHAPES).map(([kind, label]) => (
             <option key={kind} value={kind}>
@@ -160,7 +214,20 @@ function ShapeFields({ shape, onShape, fixed }: { shape: Shape | undefined; onSh
           ))}
         </select>
       </label>
-      {shape && sides.map(([side, value]) => <NumberField key={side} label={SIDES[side]} value={value} least={0.1} most={10_000} step={0.1} width={84} fixed={fixed} onNumber={(number) => onShape({ ...shape, [side]: number } as Shape)} />)}
+      {shape &&
+        sides.map(([side, value]) => (
+          <NumberField
+            key={side}
+            label={SIDES[side]}
+            value={value}
+            least={0.1}
+            most={10_000}
+            step={0.1}
+            width={84}
+            fixed={fixed}
+            onNumber={(number) => onShape({ ...shape, [side]: number } as Shape)}
+          />
+        ))}
     </>
   );
 }
@@ -185,7 +252,13 @@ export function Ticks<Id extends string>({ label, all, chosen, onChosen, fixed, 
       <span className="flex flex-wrap gap-x-3">
         {shown.map((id) => (
           <label key={id} className="flex min-h-[26px] items-center gap-1.5">
-            <input type="checkbox" disabled={fixed} checked={chosen.includes(id)} className="size-4 accent-green" onChange={() => onChosen(chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id])} />
+            <input
+              type="checkbox"
+              disabled={fixed}
+              checked={chosen.includes(id)}
+              className="size-4 accent-green"
+              onChange={() => onChosen(chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id])}
+            />
             {nameOf(id)}
           </label>
         ))}

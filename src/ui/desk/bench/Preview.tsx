@@ -16,16 +16,29 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
   const content = contentFor(task, { skin });
   const here = content.ladder.steps[Math.min(step, content.ladder.steps.length - 1)];
   return (
-    <aside aria-label="The family’s page" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto border border-line bg-paper p-3">
+    <aside
+      aria-label="The family’s page"
+      className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto border border-line bg-paper p-3"
+    >
       <div className="flex flex-wrap gap-1.5 text-[13px]">
-        <select aria-label="Hand of the child" value={hand} onChange={(event) => setHand(event.target.value as Hand)} className="field py-0">
+        <select
+          aria-label="Hand of the child"
+          value={hand}
+          onChange={(event) => setHand(event.target.value as Hand)}
+          className="field py-0"
+        >
           {Object.entries(HANDS).map(([id, label]) => (
             <option key={id} value={id}>
               {label}
             </option>
           ))}
         </select>
-        <select aria-label="Language of the family" value={language} onChange={(event) => setLanguage(event.target.value as Language)} className="field py-0">
+        <select
+          aria-label="Language of the family"
+          value={language}
+          onChange={(event) => setLanguage(event.target.value as Language)}
+          className="field py-0"
+        >
           <option value="en">English</option>
           <option value="es">Spanish</option>
         </select>
@@ -41,7 +54,13 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
         <p className="mt-2 font-title text-[22px] leading-tight font-bold">{content.title[language] || '…'}</p>
         {content.story && <p className="mt-1">{content.story[language]}</p>}
         <p className="sheet mt-2 font-bold">{here?.how[language] || '…'}</p>
-        <TaskInstructions content={content} step={step + 1} child={{ calledName: language === 'es' ? 'La niña o el niño' : 'Your child', hand, care: null }} language={language} pieces={content.dose.piecesPerRepetition > 0 ? reckonDose(content.dose, 1).piecesPerDay : 0} />
+        <TaskInstructions
+          content={content}
+          step={step + 1}
+          child={{ calledName: language === 'es' ? 'La niña o el niño' : 'Your child', hand, care: null }}
+          language={language}
+          pieces={content.dose.piecesPerRepetition > 0 ? reckonDose(content.dose, 1).piecesPerDay : 0}
+        />
       </div>
     </aside>
   );

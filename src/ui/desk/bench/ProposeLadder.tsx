@@ -14,10 +14,22 @@ export function ProposeLadder({ task, edit }: { task: TaskContent; edit: Dispatc
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="act" aria-expanded={open} onClick={() => setOpen(!open)} data-key="p" data-key-says="Propose a ladder">
+      <button
+        type="button"
+        className="act"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        data-key="p"
+        data-key-says="Propose a ladder"
+      >
         Propose a ladder <KeyCap>P</KeyCap>
       </button>
-      {open && (task.knobs.length > MOST_KNOBS ? <p className="mt-2">A ladder is proposed over up to {MOST_KNOBS} knobs; take some away first.</p> : <Proposal task={task} edit={edit} close={() => setOpen(false)} />)}
+      {open &&
+        (task.knobs.length > MOST_KNOBS ? (
+          <p className="mt-2">A ladder is proposed over up to {MOST_KNOBS} knobs; take some away first.</p>
+        ) : (
+          <Proposal task={task} edit={edit} close={() => setOpen(false)} />
+        ))}
     </>
   );
 }
@@ -47,14 +59,22 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Ben
       <div className="flex flex-wrap items-end gap-4">
         <Steps label="steps easier" value={easierSteps} onSteps={setEasier} />
         <Steps label="steps harder" value={harderSteps} onSteps={setHarder} />
-        <SmallFlight flight={{ demands: proposed.steps.map((step) => step.demand), daysSpent: [], currentStep: proposed.startStep, outcomes: [] }} label={`Proposed ladder of ${proposed.steps.length} steps`} />
+        <SmallFlight
+          flight={{ demands: proposed.steps.map((step) => step.demand), daysSpent: [], currentStep: proposed.startStep, outcomes: [] }}
+          label={`Proposed ladder of ${proposed.steps.length} steps`}
+        />
         {needed.length > 0 && (
           <fieldset>
             <legend className="text-[13px] font-semibold text-soft">at hand</legend>
             <span className="flex flex-wrap gap-3 text-[14px]">
               {needed.map((id) => (
                 <label key={id} className="flex min-h-[26px] items-center gap-1.5">
-                  <input type="checkbox" className="size-4 accent-green" checked={!lacking.includes(id)} onChange={() => setLacking(lacking.includes(id) ? lacking.filter((other) => other !== id) : [...lacking, id])} />
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-green"
+                    checked={!lacking.includes(id)}
+                    onChange={() => setLacking(lacking.includes(id) ? lacking.filter((other) => other !== id) : [...lacking, id])}
+                  />
                   {task.materials.find((material) => material.id === id)?.name.en ?? id}
                 </label>
               ))}
@@ -69,7 +89,13 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Ben
           return (
             <li key={index} className="border-t border-line py-1">
               <label className="flex items-baseline gap-2">
-                <input type="checkbox" className="size-4 accent-green" disabled={isStart} checked={isStart || !left.includes(index)} onChange={() => setLeft(left.includes(index) ? left.filter((other) => other !== index) : [...left, index])} />
+                <input
+                  type="checkbox"
+                  className="size-4 accent-green"
+                  disabled={isStart}
+                  checked={isStart || !left.includes(index)}
+                  onChange={() => setLeft(left.includes(index) ? left.filter((other) => other !== index) : [...left, index])}
+                />
                 <span className="w-5 text-right font-bold">{index + 1}</span>
                 <span>
                   {isStart && <strong className="text-green">start · </strong>}
@@ -88,7 +114,13 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Ben
         return (
           <p key={way} className="mt-1 border-l-4 border-straw bg-straw-tint px-2 py-1 text-[14px]">
             {proposed.missing[way]} {proposed.missing[way] === 1 ? 'step' : 'steps'} {way} could not be found: every knob is used up (
-            {used.map((knob) => `${knobName(task.knobs, knob.knob)}: ${knob.because === 'lastLevel' ? (way === 'harder' ? 'at its hardest' : 'at its easiest') : 'the next level is not at hand'}`).join('; ')}).
+            {used
+              .map(
+                (knob) =>
+                  `${knobName(task.knobs, knob.knob)}: ${knob.because === 'lastLevel' ? (way === 'harder' ? 'at its hardest' : 'at its easiest') : 'the next level is not at hand'}`,
+              )
+              .join('; ')}
+            ).
           </p>
         );
       })}

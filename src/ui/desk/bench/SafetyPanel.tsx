@@ -20,7 +20,8 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
   return (
     <>
       <p className="mt-1.5 text-[14px]">
-        Supervision: <strong>{words(`supervision.${general.supervision}`)}</strong>. The cautions below are computed from materials and moves, and stand on the family’s page. Local rules and your licence come first.
+        Supervision: <strong>{words(`supervision.${general.supervision}`)}</strong>. The cautions below are computed from materials and
+        moves, and stand on the family’s page. Local rules and your licence come first.
       </p>
       <ul className="mt-1 list-disc pl-5 text-[14px]">
         {general.findings.map((finding) => (
@@ -33,11 +34,19 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
       {hard.length > 0 && (
         <p className="mt-1 text-[14px]">
           <strong>For a child of 4 who mouths things and may not have scissors:</strong>{' '}
-          {hard.map((finding) => `${safetyWords(finding)} ${finding.severity === 'block' ? words('safety.blocked') : 'Needs your reason.'}`).join(' ')}
+          {hard
+            .map((finding) => `${safetyWords(finding)} ${finding.severity === 'block' ? words('safety.blocked') : 'Needs your reason.'}`)
+            .join(' ')}
         </p>
       )}
       <div className="mt-2">
-        <Ticks label="the moves bring" all={HAZARDS} chosen={task.moveHazards} fixed={fixed} onChosen={(value) => edit({ kind: 'set', path: ['moveHazards'], value })} />
+        <Ticks
+          label="the moves bring"
+          all={HAZARDS}
+          chosen={task.moveHazards}
+          fixed={fixed}
+          onChosen={(value) => edit({ kind: 'set', path: ['moveHazards'], value })}
+        />
       </div>
       <Twins task={task} titles={titles} edit={edit} fixed={fixed} />
       <FindingsAt findings={findings} path="twins" task={task} deep />
@@ -61,7 +70,13 @@ function Twins({ task, titles, edit, fixed }: Pick<Props, 'task' | 'titles' | 'e
           {(Object.keys(INSTEAD) as (keyof typeof INSTEAD)[])
             .filter((instead) => !task.twins.some((twin) => twin.instead === instead))
             .map((instead) => (
-              <select key={instead} value="" aria-label={`Twin ${INSTEAD[instead]}`} className="field py-0" onChange={(event) => edit({ kind: 'insert', path: ['twins'], value: { slug: event.target.value, instead } })}>
+              <select
+                key={instead}
+                value=""
+                aria-label={`Twin ${INSTEAD[instead]}`}
+                className="field py-0"
+                onChange={(event) => edit({ kind: 'insert', path: ['twins'], value: { slug: event.target.value, instead } })}
+              >
                 <option value="">twin {INSTEAD[instead]}…</option>
                 {Object.entries(titles)
                   .filter(([slug]) => slug !== task.slug)

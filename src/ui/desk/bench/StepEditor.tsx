@@ -14,7 +14,13 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
   if (!here) return null;
   const filled = filledStep(task, here);
   const path = ['ladder', 'steps', step];
-  const manyKnobs = findings.some((finding) => finding.code === 'ladder' && finding.finding.code === 'manyKnobs' && finding.finding.step === step + 1 && finding.finding.knobs.length > 2);
+  const manyKnobs = findings.some(
+    (finding) =>
+      finding.code === 'ladder' &&
+      finding.finding.code === 'manyKnobs' &&
+      finding.finding.step === step + 1 &&
+      finding.finding.knobs.length > 2,
+  );
   const atEnd = step + 1 === task.ladder.startStep && (step === 0 || step === task.ladder.steps.length - 1);
   const move = (by: 1 | -1) => {
     edit({ kind: 'moveStep', step, by });
@@ -27,7 +33,10 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         <span className="text-[14px]">{harderBy(task, step)}</span>
         {!fixed && (
           <span className="ml-auto flex flex-wrap gap-3">
-            <Small onPress={() => edit({ kind: 'set', path: ['ladder', 'startStep'], value: step + 1 })} disabled={task.ladder.startStep === step + 1}>
+            <Small
+              onPress={() => edit({ kind: 'set', path: ['ladder', 'startStep'], value: step + 1 })}
+              disabled={task.ladder.startStep === step + 1}
+            >
               start here
             </Small>
             <Small onPress={() => move(-1)} disabled={step === 0}>
@@ -59,18 +68,40 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
       </div>
       <FindingsAt findings={findings} path={`ladder.steps.${step}`} task={task} deep />
       <div className="mt-1 grid gap-1.5">
-        <LocalField label="name" value={here.name} fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })} />
-        <LocalField label="how it is done" value={here.how} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [...path, 'how'], value })} />
+        <LocalField
+          label="name"
+          value={here.name}
+          fixed={fixed}
+          onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })}
+        />
+        <LocalField
+          label="how it is done"
+          value={here.how}
+          rows={2}
+          meter
+          fixed={fixed}
+          onText={(value) => edit({ kind: 'set', path: [...path, 'how'], value })}
+        />
         {here.how.en.includes('{') && (
           <p className="text-[14px] text-soft">
             reads: “{filled.how.en}” · “{filled.how.es}”
           </p>
         )}
         {(manyKnobs || here.manyKnobsReason !== undefined) && (
-          <Reason label="why three or more knobs may turn at once here" value={here.manyKnobsReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: [...path, 'manyKnobsReason'], value: value || undefined })} />
+          <Reason
+            label="why three or more knobs may turn at once here"
+            value={here.manyKnobsReason ?? ''}
+            fixed={fixed}
+            onReason={(value) => edit({ kind: 'set', path: [...path, 'manyKnobsReason'], value: value || undefined })}
+          />
         )}
         {(atEnd || (task.ladder.startReason !== undefined && step + 1 === task.ladder.startStep)) && (
-          <Reason label="why the start has no easier or no harder neighbour" value={task.ladder.startReason ?? ''} fixed={fixed} onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })} />
+          <Reason
+            label="why the start has no easier or no harder neighbour"
+            value={task.ladder.startReason ?? ''}
+            fixed={fixed}
+            onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })}
+          />
         )}
       </div>
     </div>

@@ -13,9 +13,20 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
       {task.tableMap.map((place, index) => (
         <div key={index} className="mt-1 flex items-end gap-2">
           <div className="min-w-0 flex-1">
-            <LocalField label="what" value={place.what} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['tableMap', index, 'what'], value })} />
+            <LocalField
+              label="what"
+              value={place.what}
+              fixed={fixed}
+              onText={(value) => edit({ kind: 'set', path: ['tableMap', index, 'what'], value })}
+            />
           </div>
-          <select aria-label={`Where ${place.what.en} lies`} value={place.place} disabled={fixed} className="field" onChange={(event) => edit({ kind: 'set', path: ['tableMap', index, 'place'], value: event.target.value })}>
+          <select
+            aria-label={`Where ${place.what.en} lies`}
+            value={place.place}
+            disabled={fixed}
+            className="field"
+            onChange={(event) => edit({ kind: 'set', path: ['tableMap', index, 'place'], value: event.target.value })}
+          >
             {Object.entries(PLACES).map(([id, label]) => (
               <option key={id} value={id}>
                 {label}
@@ -25,7 +36,11 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
           {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>take out</Small>}
         </div>
       ))}
-      {!fixed && task.tableMap.length < 6 && <Small onPress={() => edit({ kind: 'insert', path: ['tableMap'], value: { what: { en: '', es: '' }, place: 'preferredSide' } })}>add a thing to the table</Small>}
+      {!fixed && task.tableMap.length < 6 && (
+        <Small onPress={() => edit({ kind: 'insert', path: ['tableMap'], value: { what: { en: '', es: '' }, place: 'preferredSide' } })}>
+          add a thing to the table
+        </Small>
+      )}
       <FindingsAt findings={findings} path="tableMap" task={task} deep />
       {task.tableMap.length > 0 && (
         <div className="mt-2 grid grid-cols-3 gap-4">
@@ -33,7 +48,13 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
             const places = placesFor(task, hand);
             return (
               <figure key={hand}>
-                <TableMapDrawing places={places} wordsOf={(each) => each.what.en} hand={hand} childName="child" label={places.map((each) => words(`family.side.${each.side}`, { what: each.what.en })).join('. ')} />
+                <TableMapDrawing
+                  places={places}
+                  wordsOf={(each) => each.what.en}
+                  hand={hand}
+                  childName="child"
+                  label={places.map((each) => words(`family.side.${each.side}`, { what: each.what.en })).join('. ')}
+                />
                 <figcaption className="text-[13px] text-soft">{hand === 'unsettled' ? 'hand not settled' : `${hand}-handed`}</figcaption>
               </figure>
             );

@@ -27,7 +27,13 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
           {task[key].map((text, index) => (
             <div key={index} className="mt-1 flex items-end gap-2">
               <div className="min-w-0 flex-1">
-                <LocalField label={String(index + 1)} value={text} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: [key, index], value })} />
+                <LocalField
+                  label={String(index + 1)}
+                  value={text}
+                  meter
+                  fixed={fixed}
+                  onText={(value) => edit({ kind: 'set', path: [key, index], value })}
+                />
               </div>
               {!fixed && (
                 <Small label={`take out ${title} ${index + 1}`} onPress={() => edit({ kind: 'removeAt', path: [key], index })}>
@@ -36,13 +42,22 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
               )}
             </div>
           ))}
-          {!fixed && task[key].length < most && <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '', es: '' } satisfies LocalText })}>add a line</Small>}
+          {!fixed && task[key].length < most && (
+            <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '', es: '' } satisfies LocalText })}>add a line</Small>
+          )}
           <FindingsAt findings={findings} path={key} task={task} deep />
         </div>
       ))}
       <div className="mt-3">
         <h3 className="font-text text-[15px] font-bold">When to stop</h3>
-        <LocalField label="stop rule" value={task.stopRule} rows={2} meter fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['stopRule'], value })} />
+        <LocalField
+          label="stop rule"
+          value={task.stopRule}
+          rows={2}
+          meter
+          fixed={fixed}
+          onText={(value) => edit({ kind: 'set', path: ['stopRule'], value })}
+        />
         <FindingsAt findings={findings} path="stopRule" task={task} deep />
       </div>
     </>

@@ -60,7 +60,11 @@ describe('edits of a task', () => {
     expect(own.ladder.steps.every((step) => step.grade['own:wind'] === 0)).toBe(true);
     const shapes = edit({ kind: 'addKnob', knob: 'own:shape', name: { en: 'shape', es: 'forma' } }).knobs.at(-1)!;
     expect(shapes.levels).toHaveLength(10);
-    expect(shapes.levels.slice(0, 3).map((level) => [level.usual, level.es])).toEqual([['vertical', 'raya hacia abajo'], ['horizontal', 'raya a lo ancho'], ['circle', 'círculo']]);
+    expect(shapes.levels.slice(0, 3).map((level) => [level.usual, level.es])).toEqual([
+      ['vertical', 'raya hacia abajo'],
+      ['horizontal', 'raya a lo ancho'],
+      ['circle', 'círculo'],
+    ]);
     expect(edit({ kind: 'addKnob', knob: 'tool' })).toBe(crane);
   });
 

@@ -30,9 +30,21 @@ export function editTask(task: TaskContent, edit: BenchEdit): TaskContent {
     case 'turn':
       return turned(task, edit);
     case 'addStep':
-      return withSteps(task, [...task.ladder.steps.slice(0, edit.after + 1), copyOf(task.ladder.steps[edit.after]), ...task.ladder.steps.slice(edit.after + 1)], edit.after + 1, 1);
+      return withSteps(
+        task,
+        [...task.ladder.steps.slice(0, edit.after + 1), copyOf(task.ladder.steps[edit.after]), ...task.ladder.steps.slice(edit.after + 1)],
+        edit.after + 1,
+        1,
+      );
     case 'removeStep':
-      return task.ladder.steps.length <= 1 ? task : withSteps(task, task.ladder.steps.filter((_, index) => index !== edit.step), edit.step, -1);
+      return task.ladder.steps.length <= 1
+        ? task
+        : withSteps(
+            task,
+            task.ladder.steps.filter((_, index) => index !== edit.step),
+            edit.step,
+            -1,
+          );
     case 'moveStep':
       return moved(task, edit.step, edit.by);
     case 'addKnob':
@@ -70,7 +82,9 @@ function withGrades(task: TaskContent, change: (step: TaskStep) => TaskStep): Ta
 
 function turned(task: TaskContent, { step, knob, by }: Extract<BenchEdit, { kind: 'turn' }>): TaskContent {
   const last = (task.knobs.find((known) => known.knob === knob)?.levels.length ?? 1) - 1;
-  const steps = task.ladder.steps.map((each, index) => (index === step ? { ...each, grade: { ...each.grade, [knob]: Math.min(last, Math.max(0, (each.grade[knob] ?? 0) + by)) } } : each));
+  const steps = task.ladder.steps.map((each, index) =>
+    index === step ? { ...each, grade: { ...each.grade, [knob]: Math.min(last, Math.max(0, (each.grade[knob] ?? 0) + by)) } } : each,
+  );
   return { ...task, ladder: { ...task.ladder, steps } };
 }
 
@@ -82,7 +96,11 @@ function withSteps(task: TaskContent, steps: TaskStep[], place: number, by: 1 | 
   const start = within(startStep - 1 > place || (by > 0 && startStep - 1 === place) ? startStep + by : startStep);
   const materials = task.materials.map((material) => {
     if (!material.steps) return material;
-    const shifted = { from: material.steps.from - 1 > place || (by > 0 && material.steps.from - 1 === place) ? material.steps.from + by : material.steps.from, to: material.steps.to - 1 >= place ? material.steps.to + by : material.steps.to };
+    const shifted = {
+      from:
+        material.steps.from - 1 > place || (by > 0 && material.steps.from - 1 === place) ? material.steps.from + by : material.steps.from,
+      to: material.steps.to - 1 >= place ? material.steps.to + by : material.steps.to,
+    };
     return { ...material, steps: { from: within(shifted.from), to: within(Math.max(shifted.from, shifted.to)) } };
   });
   return { ...task, materials, ladder: { ...task.ladder, startStep: start, steps } };
@@ -136,6 +154,10 @@ function withLadder(task: TaskContent, grades: readonly Grade[], startStep: numb
     const level = movedKnob?.levels[grade[movedKnob.knob] ?? 0];
     return { name: level ? { en: level.en, es: level.es } : EMPTY, how: EMPTY, grade: { ...grade } };
   });
-  const materials = task.materials.map((material) => (material.steps ? { ...material, steps: { from: Math.min(material.steps.from, steps.length), to: Math.min(material.steps.to, steps.length) } } : material));
+  const materials = task.materials.map((material) =>
+    material.steps
+      ? { ...material, steps: { from: Math.min(material.steps.from, steps.length), to: Math.min(material.steps.to, steps.length) } }
+      : material,
+  );
   return { ...task, materials, ladder: { ...task.ladder, steps, startStep } };
 }

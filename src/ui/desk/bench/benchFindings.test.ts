@@ -4,7 +4,9 @@ import { benchFindings, benchFindingWords } from './benchFindings';
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
 const wordsOf = (change: Partial<typeof crane>) => {
   const task = { ...crane, ...change };
-  return benchFindings(task).filter((finding) => finding.code === 'form').map((finding) => benchFindingWords(finding, task));
+  return benchFindings(task)
+    .filter((finding) => finding.code === 'form')
+    .map((finding) => benchFindingWords(finding, task));
 };
 
 describe('what the form of a task lacks', () => {

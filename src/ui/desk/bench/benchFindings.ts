@@ -26,7 +26,12 @@ export function benchFindings(task: TaskContent): readonly BenchFinding[] {
     const known = faults.get(`${place} ${said}`) ?? { path: place, said, languages: [] };
     faults.set(`${place} ${said}`, { ...known, languages: language ? [...known.languages, language] : known.languages });
   }
-  const formFaults = [...faults.values()].map(({ path, said, languages }): FormFault => ({ code: 'form', severity: 'error', path, said: languages.length === 1 ? `${said} in ${languages[0]}` : said }));
+  const formFaults = [...faults.values()].map(({ path, said, languages }): FormFault => ({
+    code: 'form',
+    severity: 'error',
+    path,
+    said: languages.length === 1 ? `${said} in ${languages[0]}` : said,
+  }));
   return [...checkTask(task), ...formFaults];
 }
 
@@ -35,13 +40,36 @@ export function benchFindingWords(finding: BenchFinding, task: TaskContent): str
 }
 
 const PLACES: Readonly<Record<string, string>> = {
-  title: 'Title', story: 'Story', helperSteps: 'Steps for the helper', childSteps: 'Steps for the child', looksRight: 'Looks right when', cautions: 'Watch out', cues: 'Cues', stopRule: 'Stop rule',
-  materials: 'Materials', tableMap: 'Table map', dose: 'Dose', knobs: 'Knob', ladder: 'Ladder', ages: 'Ages', skins: 'Skin',
+  title: 'Title',
+  story: 'Story',
+  helperSteps: 'Steps for the helper',
+  childSteps: 'Steps for the child',
+  looksRight: 'Looks right when',
+  cautions: 'Watch out',
+  cues: 'Cues',
+  stopRule: 'Stop rule',
+  materials: 'Materials',
+  tableMap: 'Table map',
+  dose: 'Dose',
+  knobs: 'Knob',
+  ladder: 'Ladder',
+  ages: 'Ages',
+  skins: 'Skin',
 };
 
 /** "Ladder, step 3, how (Spanish)" for `ladder.steps.2.how.es`. */
 function placeInWords(path: string): string {
   const [first = '', ...rest] = path.split('.');
-  const parts = rest.map((part, index) => (/^\d+$/.test(part) ? `${rest[index - 1] === 'steps' ? 'step ' : ''}${Number(part) + 1}` : part === 'es' ? 'Spanish' : part === 'en' ? 'English' : part === 'steps' ? '' : part));
+  const parts = rest.map((part, index) =>
+    /^\d+$/.test(part)
+      ? `${rest[index - 1] === 'steps' ? 'step ' : ''}${Number(part) + 1}`
+      : part === 'es'
+        ? 'Spanish'
+        : part === 'en'
+          ? 'English'
+          : part === 'steps'
+            ? ''
+            : part,
+  );
   return [PLACES[first] ?? first, ...parts.filter(Boolean)].join(', ');
 }

@@ -20,8 +20,10 @@ export function startHistory(content: TaskContent): BenchHistory {
 /** One act on the bench, with every one before it kept for undo. */
 export function benchHistory(history: BenchHistory, act: BenchAct): BenchHistory {
   const { past, now, future } = history;
-  if (act.kind === 'undo') return past.length ? { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], typing: null } : history;
-  if (act.kind === 'redo') return future.length ? { past: [...past, now], now: future[0]!, future: future.slice(1), typing: null } : history;
+  if (act.kind === 'undo')
+    return past.length ? { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], typing: null } : history;
+  if (act.kind === 'redo')
+    return future.length ? { past: [...past, now], now: future[0]!, future: future.slice(1), typing: null } : history;
   const next = editTask(now, act);
   if (next === now) return history;
   const typing = act.kind === 'set' && typeof act.value === 'string' ? act.path.join('.') : null;

@@ -21,7 +21,15 @@ const nothing = () => {};
 const propsOf = (content: TaskContent, fixed = false) => ({ task: content, findings: benchFindings(content), edit: nothing, fixed });
 
 describe('the grid', () => {
-  const grid = (content: TaskContent, step = 2, fixed = false) => renderToStaticMarkup(<FlightGrid {...propsOf(content, fixed)} findings={benchFindings(content).filter((finding) => finding.code !== 'form')} step={step} onStep={nothing} />);
+  const grid = (content: TaskContent, step = 2, fixed = false) =>
+    renderToStaticMarkup(
+      <FlightGrid
+        {...propsOf(content, fixed)}
+        findings={benchFindings(content).filter((finding) => finding.code !== 'form')}
+        step={step}
+        onStep={nothing}
+      />,
+    );
 
   it('has a column a step and a row a knob, each cell a dial that says its level', () => {
     const drawn = grid(crane);
@@ -117,7 +125,8 @@ describe('the editors', () => {
 });
 
 describe('settings where schools differ', () => {
-  const selects = (chosen: TaskContent['settings'], known: TaskContent['settings'] = {}) => renderToStaticMarkup(<SettingSelects ids={['shapeOrder', 'hands']} known={known} chosen={chosen} onChoose={nothing} />);
+  const selects = (chosen: TaskContent['settings'], known: TaskContent['settings'] = {}) =>
+    renderToStaticMarkup(<SettingSelects ids={['shapeOrder', 'hands']} known={known} chosen={chosen} onChoose={nothing} />);
 
   it('say what holds where nothing is chosen', () => {
     expect(selects({}, { hands: 'bothInTurn' })).toContain('as usual: both in turn');

@@ -19,7 +19,17 @@ export function Section({ title, aside, children }: { title: string; aside?: Rea
 const isAt = (finding: BenchFinding, path: string, deep: boolean) => finding.path === path || (deep && finding.path.startsWith(`${path}.`));
 
 /** What the checks say of one place, beside it; `deep` takes in all that lies below. */
-export function FindingsAt({ findings, path, task, deep = false }: { findings: readonly BenchFinding[]; path: string; task: TaskContent; deep?: boolean }) {
+export function FindingsAt({
+  findings,
+  path,
+  task,
+  deep = false,
+}: {
+  findings: readonly BenchFinding[];
+  path: string;
+  task: TaskContent;
+  deep?: boolean;
+}) {
   return findings
     .filter((finding) => isAt(finding, path, deep))
     .map((finding, index) => (
@@ -50,9 +60,24 @@ export function LocalField({ label, value, onText, rows = 1, fixed, meter = fals
               {label} · {language === 'en' ? 'English' : 'Spanish'}
             </span>
             {rows > 1 ? (
-              <textarea rows={rows} value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
+              <textarea
+                rows={rows}
+                value={value[language]}
+                readOnly={fixed}
+                maxLength={600}
+                lang={language}
+                onChange={(event) => onText({ ...value, [language]: event.target.value })}
+                className="field w-full"
+              />
             ) : (
-              <input value={value[language]} readOnly={fixed} maxLength={600} lang={language} onChange={(event) => onText({ ...value, [language]: event.target.value })} className="field w-full" />
+              <input
+                value={value[language]}
+                readOnly={fixed}
+                maxLength={600}
+                lang={language}
+                onChange={(event) => onText({ ...value, [language]: event.target.value })}
+                className="field w-full"
+              />
             )}
           </label>
           {meter && <Meter text={value[language]} language={language} />}
@@ -66,7 +91,13 @@ export function LocalField({ label, value, onText, rows = 1, fixed, meter = fals
 function Meter({ text, language }: { text: string; language: WordingLanguage }) {
   if (!text.trim()) return null;
   const { words, findings } = checkWording(text, language);
-  const said = findings.flatMap((finding) => (finding.code === 'jargon' ? [`“${finding.term}” → ${finding.plain}`] : finding.code === 'longSentence' ? [`a sentence of ${finding.words} words`] : []));
+  const said = findings.flatMap((finding) =>
+    finding.code === 'jargon'
+      ? [`“${finding.term}” → ${finding.plain}`]
+      : finding.code === 'longSentence'
+        ? [`a sentence of ${finding.words} words`]
+        : [],
+  );
   return (
     <span className={`block text-[12px] ${said.length ? 'text-brick' : 'text-soft'}`}>
       {words} words{said.length > 0 && ` · ${said.join(' · ')}`}
@@ -92,7 +123,17 @@ export function GradeRuler({ text, language }: { text: string; language: Wording
 }
 
 /** A small button that names its act. */
-export function Small({ children, onPress, label, disabled }: { children: ReactNode; onPress: () => void; label?: string; disabled?: boolean }) {
+export function Small({
+  children,
+  onPress,
+  label,
+  disabled,
+}: {
+  children: ReactNode;
+  onPress: () => void;
+  label?: string;
+  disabled?: boolean;
+}) {
   return (
     <button type="button" aria-label={label} disabled={disabled} onClick={onPress} className="link text-[14px] disabled:opacity-40">
       {children}
@@ -101,7 +142,25 @@ export function Small({ children, onPress, label, disabled }: { children: ReactN
 }
 
 /** A number that may be typed freely; only numbers in range are taken over. */
-export function NumberField({ label, value, onNumber, least, most, step = 1, fixed, width = 64 }: { label: string; value: number; onNumber: (value: number) => void; least: number; most: number; step?: number; fixed: boolean; width?: number }) {
+export function NumberField({
+  label,
+  value,
+  onNumber,
+  least,
+  most,
+  step = 1,
+  fixed,
+  width = 64,
+}: {
+  label: string;
+  value: number;
+  onNumber: (value: number) => void;
+  least: number;
+  most: number;
+  step?: number;
+  fixed: boolean;
+  width?: number;
+}) {
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
@@ -114,7 +173,8 @@ export function NumberField({ label, value, onNumber, least, most, step = 1, fix
         readOnly={fixed}
         onChange={(event) => {
           const given = Number(event.target.value);
-          if (event.target.value !== '' && Number.isFinite(given)) onNumber(Math.min(most, Math.max(least, step === 1 ? Math.round(given) : given)));
+          if (event.target.value !== '' && Number.isFinite(given))
+            onNumber(Math.min(most, Math.max(least, step === 1 ? Math.round(given) : given)));
         }}
         className="field"
         style={{ width }}

@@ -29,7 +29,9 @@ export function useKeeping(content: TaskContent, isActive: boolean, keep: (conte
     if (!isActive) return;
     hold(content);
     const timer = setTimeout(async () => {
-      const fault = await latest.current(content).catch(() => 'not kept on the server yet: no answer. It is safe in this browser and tried again at your next change.');
+      const fault = await latest
+        .current(content)
+        .catch(() => 'not kept on the server yet: no answer. It is safe in this browser and tried again at your next change.');
       if (fault === null) letGo(content.slug);
       setKept({ content, fault });
     }, PAUSE_MILLISECONDS);

@@ -34,7 +34,12 @@ export interface BuilderProps {
     readonly paces: readonly ChildPace[];
   };
   readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
-  readonly send: (input: { childId: number; expectedVersion: number; draft: ProgramDraft; cautionsRead: boolean }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
+  readonly send: (input: {
+    childId: number;
+    expectedVersion: number;
+    draft: ProgramDraft;
+    cautionsRead: boolean;
+  }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
 }
 
 const PART_WORDS = { warmUp: 'Warm-up', tableWork: 'Table work', writing: 'Writing', selfCare: 'Self-care' } as const;
@@ -49,7 +54,10 @@ export function Builder({ view, save, send }: BuilderProps) {
   const router = useRouter();
   const saved = useAutosave(draft, (changed) => save(child.id, changed));
   const known = useMemo(() => [...library, ...view.older], [library, view.older]);
-  const tasks = useMemo(() => draft.tasks.map((task) => known.find((each) => each.taskVersionId === task.taskVersionId)), [draft.tasks, known]);
+  const tasks = useMemo(
+    () => draft.tasks.map((task) => known.find((each) => each.taskVersionId === task.taskVersionId)),
+    [draft.tasks, known],
+  );
   const facts = useMemo(() => factsOf(child, today), [child, today]);
   const findings = useMemo(() => {
     const contents = tasks.flatMap((task) => (task ? [task.content] : []));
@@ -102,18 +110,30 @@ export function Builder({ view, save, send }: BuilderProps) {
                 if (task.part !== part || !placed) return null;
                 const own = findings.filter((finding) => finding.task === index);
                 return (
-                  <PlannedRow key={task.taskVersionId} planned={task} task={placed} index={index} child={child} today={today} newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)} pace={view.paces.find((pace) => pace.taskId === placed.taskId)} edit={edit}>
-                    {own.filter((finding) => !isPlainCaution(finding)).map((finding) => (
-                      <ProgramFindingRow
-                        key={finding.code === 'safety' ? finding.finding.key : finding.code}
-                        finding={finding}
-                        planned={task}
-                        index={index}
-                        library={library}
-                        childSettings={child.taskSettings}
-                        edit={edit}
-                      />
-                    ))}
+                  <PlannedRow
+                    key={task.taskVersionId}
+                    planned={task}
+                    task={placed}
+                    index={index}
+                    child={child}
+                    today={today}
+                    newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)}
+                    pace={view.paces.find((pace) => pace.taskId === placed.taskId)}
+                    edit={edit}
+                  >
+                    {own
+                      .filter((finding) => !isPlainCaution(finding))
+                      .map((finding) => (
+                        <ProgramFindingRow
+                          key={finding.code === 'safety' ? finding.finding.key : finding.code}
+                          finding={finding}
+                          planned={task}
+                          index={index}
+                          library={library}
+                          childSettings={child.taskSettings}
+                          edit={edit}
+                        />
+                      ))}
                     <PlainCautions findings={own.filter(isPlainCaution)} />
                   </PlannedRow>
                 );
@@ -123,14 +143,26 @@ export function Builder({ view, save, send }: BuilderProps) {
           <SkillTotals draft={draft} tasks={tasks} />
           <label className="mt-5 block max-w-[640px]">
             <span className="font-semibold">A word to the family</span> <span className="text-soft">(shown above their tasks)</span>
-            <textarea value={draft.note} maxLength={600} rows={2} onChange={(event) => edit({ kind: 'note', note: event.target.value })} className="field mt-1 w-full" />
+            <textarea
+              value={draft.note}
+              maxLength={600}
+              rows={2}
+              onChange={(event) => edit({ kind: 'note', note: event.target.value })}
+              className="field mt-1 w-full"
+            />
           </label>
           <div className="mt-4 border-t-2 border-ink pt-3">
             {cautions.length > 0 && (
               <label className="flex items-start gap-2">
-                <input type="checkbox" checked={cautionsRead} onChange={(event) => setCautionsRead(event.target.checked)} className="mt-1 size-4 accent-green" />
+                <input
+                  type="checkbox"
+                  checked={cautionsRead}
+                  onChange={(event) => setCautionsRead(event.target.checked)}
+                  className="mt-1 size-4 accent-green"
+                />
                 <span>
-                  I have read the {cautions.length === 1 ? 'caution' : `${cautions.length} cautions`} above and judge that this fits the child. Local rules and my licence come first.
+                  I have read the {cautions.length === 1 ? 'caution' : `${cautions.length} cautions`} above and judge that this fits the
+                  child. Local rules and my licence come first.
                 </span>
               </label>
             )}
@@ -140,11 +172,22 @@ export function Builder({ view, save, send }: BuilderProps) {
               </p>
             )}
             <div className="mt-3 flex items-center gap-4">
-              <button type="button" className="act act-main" disabled={sending || errors.length > 0 || (cautions.length > 0 && !cautionsRead)} onClick={sendNow} data-key="s" data-key-says="Send this program">
+              <button
+                type="button"
+                className="act act-main"
+                disabled={sending || errors.length > 0 || (cautions.length > 0 && !cautionsRead)}
+                onClick={sendNow}
+                data-key="s"
+                data-key-says="Send this program"
+              >
                 Send as version {currentVersion + 1} <KeyCap>S</KeyCap>
               </button>
               <span className="text-soft">
-                {errors.length > 0 ? `${errors.length} to mend first` : cautions.length > 0 && !cautionsRead ? 'Tick that the cautions are read' : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}
+                {errors.length > 0
+                  ? `${errors.length} to mend first`
+                  : cautions.length > 0 && !cautionsRead
+                    ? 'Tick that the cautions are read'
+                    : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}
               </span>
             </div>
           </div>
@@ -209,7 +252,13 @@ function Minutes({ draft, budget }: { draft: ProgramDraft; budget: number }) {
         {minutes.map((day) => (
           <div key={day.name} className="w-9 text-center text-[13px]" title={`${day.name}: ${day.minutes} minutes`}>
             <svg width="36" height="30" aria-hidden="true" className="block">
-              <rect x="4" y={29 - (28 * day.minutes) / most} width="28" height={(28 * day.minutes) / most} fill={day.minutes > budget ? 'var(--color-brick)' : 'var(--color-green)'} />
+              <rect
+                x="4"
+                y={29 - (28 * day.minutes) / most}
+                width="28"
+                height={(28 * day.minutes) / most}
+                fill={day.minutes > budget ? 'var(--color-brick)' : 'var(--color-green)'}
+              />
               <path d={`M0 ${29 - (28 * budget) / most}H36`} stroke="var(--color-ink)" strokeDasharray="3 2" />
             </svg>
             {day.name.slice(0, 2)} <strong>{day.minutes}</strong>

@@ -24,12 +24,28 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
     () => library.map((task) => ({ ...task, fit: fitFor(task.content, child, goalSkills) })).sort((a, b) => b.fit.score - a.fit.score),
     [library, child, goalSkills],
   );
-  const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter((task) => !athome || task.fit.missing.length === 0);
+  const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter(
+    (task) => !athome || task.fit.missing.length === 0,
+  );
   return (
     <aside aria-label="Tasks" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto pr-1">
       <h2 className="text-[16px]">Tasks</h2>
-      <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} aria-label="Search the tasks" placeholder="Title, skill, material  /" data-key="/" data-key-says="Search the tasks" className="field mt-1 w-full" />
-      <select value={skill} onChange={(event) => setSkill(event.target.value as Skill | '')} aria-label="Skill" className="field mt-1.5 w-full">
+      <input
+        type="search"
+        value={search}
+        onChange={(event) => setSearch(event.target.value)}
+        aria-label="Search the tasks"
+        placeholder="Title, skill, material  /"
+        data-key="/"
+        data-key-says="Search the tasks"
+        className="field mt-1 w-full"
+      />
+      <select
+        value={skill}
+        onChange={(event) => setSkill(event.target.value as Skill | '')}
+        aria-label="Skill"
+        className="field mt-1.5 w-full"
+      >
         <option value="">every skill</option>
         {SKILLS.map((each) => (
           <option key={each} value={each}>
@@ -41,16 +57,24 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         <input type="checkbox" checked={athome} onChange={(event) => setAtHome(event.target.checked)} className="size-4 accent-green" />
         only with what this home has
       </label>
-      <p className="mt-1 text-[13px] text-soft">{found.length} of {library.length}, best fit first</p>
+      <p className="mt-1 text-[13px] text-soft">
+        {found.length} of {library.length}, best fit first
+      </p>
       <ul className="mt-1">
         {found.map((task) => {
           const isPlaced = placed.includes(task.taskId);
           return (
             <li key={task.taskVersionId} className="border-b border-line py-2">
-              <button type="button" disabled={isPlaced} onClick={() => add(task)} className="block w-full text-left enabled:hover:bg-green-tint disabled:text-soft">
+              <button
+                type="button"
+                disabled={isPlaced}
+                onClick={() => add(task)}
+                className="block w-full text-left enabled:hover:bg-green-tint disabled:text-soft"
+              >
                 <span className="font-semibold">{task.content.title.en}</span> {isPlaced && <span>· placed</span>}
                 <span className="block text-[14px] text-soft">
-                  {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps · {minutesInWords(task.content)} · {task.content.ages.fromYears}–{task.content.ages.toYears} years
+                  {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps · {minutesInWords(task.content)} ·{' '}
+                  {task.content.ages.fromYears}–{task.content.ages.toYears} years
                 </span>
                 <Why fit={task.fit} />
               </button>

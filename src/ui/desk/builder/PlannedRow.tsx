@@ -33,7 +33,11 @@ interface Props {
 export function PlannedRow({ planned, task, index, child, today, pace, newer, edit, children }: Props) {
   const facts = factsOf(child, today);
   const settled = contentFor(task.content, planned.choices, facts.taskSettings);
-  const content = contentFor(task.content, { ...planned.choices, replaced: replacedAt(settled, facts.materialsAtHome, 1, settled.ladder.steps.length) }, facts.taskSettings);
+  const content = contentFor(
+    task.content,
+    { ...planned.choices, replaced: replacedAt(settled, facts.materialsAtHome, 1, settled.ladder.steps.length) },
+    facts.taskSettings,
+  );
   const steps = content.ladder.steps;
   const change = (to: Partial<PlannedTask>) => edit({ kind: 'change', index, to });
   const here = steps[planned.step - 1];
@@ -59,8 +63,19 @@ export function PlannedRow({ planned, task, index, child, today, pace, newer, ed
         </span>
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
-        <StepSelect label="Today’s step" value={planned.step} content={content} onStep={(step) => change(atOtherStep(planned, step, steps.length))} />
-        <StepSelect label="family from" value={planned.chooseFrom} content={content} numbersOnly onStep={(chooseFrom) => change({ chooseFrom })} />
+        <StepSelect
+          label="Today’s step"
+          value={planned.step}
+          content={content}
+          onStep={(step) => change(atOtherStep(planned, step, steps.length))}
+        />
+        <StepSelect
+          label="family from"
+          value={planned.chooseFrom}
+          content={content}
+          numbersOnly
+          onStep={(chooseFrom) => change({ chooseFrom })}
+        />
         <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
         <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
         <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
@@ -84,8 +99,13 @@ export function PlannedRow({ planned, task, index, child, today, pace, newer, ed
       )}
       {pace && Math.abs(pace.secondsEach - planned.dose.secondsEach) >= 0.5 && (
         <p className="text-[14px]">
-          {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {planned.dose.secondsEach.toFixed(1)} s.{' '}
-          <button type="button" className="link" onClick={() => change({ dose: { ...planned.dose, secondsEach: Math.round(pace.secondsEach * 10) / 10 } })}>
+          {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
+          {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {planned.dose.secondsEach.toFixed(1)} s.{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => change({ dose: { ...planned.dose, secondsEach: Math.round(pace.secondsEach * 10) / 10 } })}
+          >
             reckon with {child.calledName}’s pace
           </button>
         </p>
@@ -96,11 +116,27 @@ export function PlannedRow({ planned, task, index, child, today, pace, newer, ed
   );
 }
 
-function StepSelect({ label, value, content, numbersOnly = false, onStep }: { label: string; value: number; content: TaskContent; numbersOnly?: boolean; onStep: (step: number) => void }) {
+function StepSelect({
+  label,
+  value,
+  content,
+  numbersOnly = false,
+  onStep,
+}: {
+  label: string;
+  value: number;
+  content: TaskContent;
+  numbersOnly?: boolean;
+  onStep: (step: number) => void;
+}) {
   return (
     <label className="block">
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
-      <select value={value} onChange={(event) => onStep(Number(event.target.value))} className={`field ${numbersOnly ? 'w-[64px]' : 'w-[240px]'}`}>
+      <select
+        value={value}
+        onChange={(event) => onStep(Number(event.target.value))}
+        className={`field ${numbersOnly ? 'w-[64px]' : 'w-[240px]'}`}
+      >
         {content.ladder.steps.map((step, index) => (
           <option key={index} value={index + 1}>
             {index + 1} {numbersOnly ? '' : step.name.en}
@@ -130,12 +166,28 @@ function DoseFields({ dose, onDose }: { dose: PlannedDose; onDose: (dose: Planne
   return (
     <>
       <label className="block">
-        <span className="block text-[13px] font-semibold text-soft">{target.kind === 'time' ? 'minutes' : target.kind === 'count' ? (dose.hands === 'each' ? 'each hand' : 'how many') : 'pieces'}</span>
-        <input type="number" min={1} max={100} value={amount} onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })} className="field w-[60px]" />
+        <span className="block text-[13px] font-semibold text-soft">
+          {target.kind === 'time' ? 'minutes' : target.kind === 'count' ? (dose.hands === 'each' ? 'each hand' : 'how many') : 'pieces'}
+        </span>
+        <input
+          type="number"
+          min={1}
+          max={100}
+          value={amount}
+          onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })}
+          className="field w-[60px]"
+        />
       </label>
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">rounds</span>
-        <input type="number" min={1} max={20} value={dose.rounds} onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })} className="field w-[54px]" />
+        <input
+          type="number"
+          min={1}
+          max={20}
+          value={dose.rounds}
+          onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })}
+          className="field w-[54px]"
+        />
       </label>
     </>
   );

@@ -30,7 +30,11 @@ export function TaskChoiceFields({ planned, task, index, childSettings, edit }: 
         {skins.length > 1 && (
           <label className="block">
             <span className="block text-[13px] font-semibold text-soft">skin</span>
-            <select value={planned.choices.skin ?? skins[0]} onChange={(event) => edit({ kind: 'choose', index, choices: { skin: event.target.value as Skin } })} className="field">
+            <select
+              value={planned.choices.skin ?? skins[0]}
+              onChange={(event) => edit({ kind: 'choose', index, choices: { skin: event.target.value as Skin } })}
+              className="field"
+            >
               {skins.map((skin) => (
                 <option key={skin} value={skin}>
                   {words(`skins.${skin}`)}: {skin === 'buildersYard' ? content.title.en : content.skins[skin]?.title.en}

@@ -82,7 +82,9 @@ describe('findings in words', () => {
   it('name what is missing and what may replace it', () => {
     const { materials } = task('crane-lift').content;
     const missing = ['kitchen-tongs', 'cup'].map((id) => materials.find((material) => material.id === id)!);
-    expect(findingWords({ severity: 'caution', code: 'missingAtHome', task: 0, materials: missing })).toBe('Not known to be at home: kitchen tongs (or clothes pegs); small cup (or paper cup).');
+    expect(findingWords({ severity: 'caution', code: 'missingAtHome', task: 0, materials: missing })).toBe(
+      'Not known to be at home: kitchen tongs (or clothes pegs); small cup (or paper cup).',
+    );
   });
 
   it.each([

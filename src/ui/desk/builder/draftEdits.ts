@@ -15,7 +15,13 @@ export type DraftEdit =
   /** A safer twin takes the place of a task. */
   | { readonly kind: 'swap'; readonly index: number; readonly task: LibraryTask; readonly childSettings: TaskSettings }
   | { readonly kind: 'choose'; readonly index: number; readonly choices: Partial<TaskChoices> }
-  | { readonly kind: 'settings'; readonly index: number; readonly task: LibraryTask; readonly settings: TaskSettings; readonly childSettings: TaskSettings }
+  | {
+      readonly kind: 'settings';
+      readonly index: number;
+      readonly task: LibraryTask;
+      readonly settings: TaskSettings;
+      readonly childSettings: TaskSettings;
+    }
   | { readonly kind: 'remove' | 'moveUp' | 'moveDown'; readonly index: number }
   | { readonly kind: 'change'; readonly index: number; readonly to: Partial<PlannedTask> }
   | { readonly kind: 'toggleDay'; readonly index: number; readonly weekday: number }
@@ -30,7 +36,14 @@ export function editDraft(draft: ProgramDraft, edit: DraftEdit): ProgramDraft {
     case 'add':
       return { ...draft, tasks: inOrderOfParts([...draft.tasks, plannedFrom(edit.task, edit.childSettings ?? {}, edit.step)]) };
     case 'swap':
-      return { ...draft, tasks: inOrderOfParts(draft.tasks.map((task, place) => (place === edit.index ? { ...plannedFrom(edit.task, edit.childSettings), weekdays: task.weekdays } : task))) };
+      return {
+        ...draft,
+        tasks: inOrderOfParts(
+          draft.tasks.map((task, place) =>
+            place === edit.index ? { ...plannedFrom(edit.task, edit.childSettings), weekdays: task.weekdays } : task,
+          ),
+        ),
+      };
     case 'choose':
       return withTask(draft, edit.index, (task) => ({ ...task, choices: { ...task.choices, ...edit.choices } }));
     case 'settings':
@@ -46,7 +59,9 @@ export function editDraft(draft: ProgramDraft, edit: DraftEdit): ProgramDraft {
     case 'toggleDay':
       return withTask(draft, edit.index, (task) => ({
         ...task,
-        weekdays: task.weekdays.includes(edit.weekday) ? task.weekdays.filter((day) => day !== edit.weekday) : [...task.weekdays, edit.weekday].sort(),
+        weekdays: task.weekdays.includes(edit.weekday)
+          ? task.weekdays.filter((day) => day !== edit.weekday)
+          : [...task.weekdays, edit.weekday].sort(),
       }));
     case 'span':
       return { ...draft, startsOn: edit.startsOn ?? draft.startsOn, endsOn: edit.endsOn ?? draft.endsOn };
@@ -60,7 +75,11 @@ export function editDraft(draft: ProgramDraft, edit: DraftEdit): ProgramDraft {
 /** The task at another step; the family's choice moves along so that the step stays inside it. */
 export function atOtherStep(task: PlannedTask, step: number, steps: number): Partial<PlannedTask> {
   const shift = step - task.step;
-  return { step, chooseFrom: Math.min(step, Math.max(1, task.chooseFrom + shift)), chooseTo: Math.max(step, Math.min(steps, task.chooseTo + shift)) };
+  return {
+    step,
+    chooseFrom: Math.min(step, Math.max(1, task.chooseFrom + shift)),
+    chooseTo: Math.max(step, Math.min(steps, task.chooseTo + shift)),
+  };
 }
 
 export function minutesInWords(task: Pick<PlannedTask, 'dose'>): string {
@@ -70,11 +89,23 @@ export function minutesInWords(task: Pick<PlannedTask, 'dose'>): string {
 function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: TaskSettings, wishedStep?: number): PlannedTask {
   const { ladder, dose, part } = contentFor(content, {}, childSettings);
   const step = wishedStep ?? ladder.startStep;
-  return { taskVersionId, part, step, chooseFrom: Math.max(1, step - 1), chooseTo: Math.min(ladder.steps.length, step + 1), weekdays: SCHOOL_DAYS, dose, choices: {} };
+  return {
+    taskVersionId,
+    part,
+    step,
+    chooseFrom: Math.max(1, step - 1),
+    chooseTo: Math.min(ladder.steps.length, step + 1),
+    weekdays: SCHOOL_DAYS,
+    dose,
+    choices: {},
+  };
 }
 
 /** Another school of thought may change hands, time for each and the ladder; what was asked for in numbers stays. */
-function withSettings(task: PlannedTask, { task: { content }, settings, childSettings }: Extract<DraftEdit, { kind: 'settings' }>): PlannedTask {
+function withSettings(
+  task: PlannedTask,
+  { task: { content }, settings, childSettings }: Extract<DraftEdit, { kind: 'settings' }>,
+): PlannedTask {
   const { ladder, dose } = contentFor(content, { settings }, childSettings);
   const onLadder = (step: number) => Math.min(step, ladder.steps.length);
   return {

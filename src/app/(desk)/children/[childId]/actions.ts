@@ -25,11 +25,18 @@ export async function sendLinkAction(_before: string | null, form: FormData): Pr
 
 export async function deleteChildAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) => deleteChild(context, actor, childOf(form), String(form.get('name') ?? '')));
-  if (!answered.ok) return answered.fault.code === 'invalid' ? 'The name is not the same. Write it exactly as it stands in the title.' : faultWords(answered.fault);
+  if (!answered.ok)
+    return answered.fault.code === 'invalid'
+      ? 'The name is not the same. Write it exactly as it stands in the title.'
+      : faultWords(answered.fault);
   redirect('/yard');
 }
 
-export async function changeHomeAction(input: { childId: number; taskSettings: TaskSettings; materialsAtHome: readonly string[] }): Promise<string | null> {
+export async function changeHomeAction(input: {
+  childId: number;
+  taskSettings: TaskSettings;
+  materialsAtHome: readonly string[];
+}): Promise<string | null> {
   const answered = await act((actor, context) => changeHome(context, actor, input));
   return answered.ok ? null : faultWords(answered.fault);
 }

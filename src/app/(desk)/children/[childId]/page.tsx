@@ -10,7 +10,13 @@ export default async function ChildPage({ params }: { params: Promise<{ childId:
     const view = await viewChild(context, actor, Number(childId));
     return (
       <Shell here="/yard" personName={actor.name}>
-        <ChildScreen view={view} changeHome={changeHomeAction} revokeLink={revokeLinkAction} sendLink={sendLinkAction} deleteChild={deleteChildAction} />
+        <ChildScreen
+          view={view}
+          changeHome={changeHomeAction}
+          revokeLink={revokeLinkAction}
+          sendLink={sendLinkAction}
+          deleteChild={deleteChildAction}
+        />
       </Shell>
     );
   });

@@ -11,7 +11,15 @@ export default async function BenchPage({ params }: { params: Promise<{ slug: st
     const { library, ...view } = await viewBench(context, actor, slug);
     return (
       <Shell here="/tasks" personName={actor.name}>
-        <Bench key={slug} view={{ ...view, things: thingsOf(library) }} keep={keepDraftAction} shelve={shelveTaskAction} drop={dropDraftAction} copy={copyTaskAction} versionOf={versionAction} />
+        <Bench
+          key={slug}
+          view={{ ...view, things: thingsOf(library) }}
+          keep={keepDraftAction}
+          shelve={shelveTaskAction}
+          drop={dropDraftAction}
+          copy={copyTaskAction}
+          versionOf={versionAction}
+        />
       </Shell>
     );
   });

@@ -8,5 +8,7 @@ export async function GET(request: Request): Promise<Response> {
   const slugs = new URL(request.url).searchParams.getAll('slug').slice(0, 200);
   const answered = await act((actor, context) => exportPack(context, actor, slugs));
   if (!answered.ok) return new Response(faultWords(answered.fault), { status: STATUS_OF[answered.fault.code] });
-  return new Response(answered.value, { headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment; filename="task-pack.json"' } });
+  return new Response(answered.value, {
+    headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment; filename="task-pack.json"' },
+  });
 }

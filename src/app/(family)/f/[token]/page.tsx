@@ -4,5 +4,7 @@ import { FamilyToday } from '@/ui/family/FamilyToday';
 export default async function FamilyPage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: FamilyAddress }) {
   const { token } = await params;
   const said = await textFrom(searchParams, 'said');
-  return familyScreen(token, await textFrom(searchParams, 'lang'), (view, language) => <FamilyToday view={view} token={token} language={language} said={said ?? null} />);
+  return familyScreen(token, await textFrom(searchParams, 'lang'), (view, language) => (
+    <FamilyToday view={view} token={token} language={language} said={said ?? null} />
+  ));
 }

@@ -13,7 +13,12 @@ export async function saveDraftAction(childId: number, draft: ProgramDraft): Pro
   return answered.ok ? null : faultWords(answered.fault);
 }
 
-export async function sendProgramAction(input: { childId: number; expectedVersion: number; draft: ProgramDraft; cautionsRead: boolean }): Promise<SendAnswer> {
+export async function sendProgramAction(input: {
+  childId: number;
+  expectedVersion: number;
+  draft: ProgramDraft;
+  cautionsRead: boolean;
+}): Promise<SendAnswer> {
   const answered = await act((actor, context) => sendProgram(context, actor, input));
   return answered.ok ? { ok: true, versionNumber: answered.value.versionNumber } : { ok: false, words: faultWords(answered.fault) };
 }

@@ -5,6 +5,11 @@ import { appContext } from '@/server/context';
 export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   const { token } = await params;
   const raw = Object.fromEntries(await request.formData().catch(() => new FormData()));
-  const { status, headers, body } = await reportAnswer(appContext(), token, raw, request.headers.get('accept')?.includes('application/json') ?? false);
+  const { status, headers, body } = await reportAnswer(
+    appContext(),
+    token,
+    raw,
+    request.headers.get('accept')?.includes('application/json') ?? false,
+  );
   return new Response(body || null, { status, headers });
 }

@@ -17,6 +17,16 @@ export default async function FamilyTaskPage({ params, searchParams }: Props) {
     const found = all[index];
     // The plan has gone on since this page was opened: today shows the one in force.
     if (!found) redirect(`/f/${token}`);
-    return <FamilyTask view={view} found={found} place={{ index: index + 1, count: all.length }} token={token} language={language} wishedStep={step} newKey={randomUUID()} />;
+    return (
+      <FamilyTask
+        view={view}
+        found={found}
+        place={{ index: index + 1, count: all.length }}
+        token={token}
+        language={language}
+        wishedStep={step}
+        newKey={randomUUID()}
+      />
+    );
   });
 }

@@ -2,13 +2,13 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTs from 'eslint-config-next/typescript';
 
-/** A topic of the core shows what its index lists, and nothing else. */
+/** A topic of the core shows what its index lists, and nothing else. Single files at its ground (`random`, `whole`, …) are topics, too. */
 const BY_INDEX = { regex: '^@/core/[a-zA-Z]+/', message: 'Import a topic of the core by its index.' };
 
-/** Forbids imports by what they end up in, written as `@/area/…` or as any number of `../`. */
-const notFrom = (areas, message) => ({
-  patterns: [{ regex: `^(@/|(\\.\\./)+(src/)?)(${areas})(/|$)`, message }, BY_INDEX],
-});
+/** Imports by where they end up, written as `@/area/…` or as any number of `../`. */
+const from = (areas, message, more = {}) => ({ regex: `^(@/|(\\.\\./)+(src/)?)(${areas})(/|$)`, message, ...more });
+const only = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
+const onlyWithTypes = (...patterns) => ({ '@typescript-eslint/no-restricted-imports': ['error', { patterns }] });
 
 const NO_CLOCK_NO_CHANCE = [
   { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'The core takes the time as an argument.' },
@@ -18,8 +18,20 @@ const NO_CLOCK_NO_CHANCE = [
   { selector: 'ImportExpression', message: 'The core loads nothing at run time.' },
 ];
 
+/** Tables are written where their columns are known: a use case calls a repository by what it means. */
+const NO_RAW_TABLES = [
+  {
+    selector: 'CallExpression > MemberExpression.callee[object.name="work"][property.name=/^(select|insert|insertAll|insertOrKeep|update|remove)$/]',
+    message: 'Reach the tables through a repository.',
+  },
+  { selector: 'CallExpression > MemberExpression.callee[property.name="query"]', message: 'Reach the tables through a repository.' },
+];
+
+const OURS = 'main|app|ui|server|outside|db|formats|workers';
+const CORE_KNOWS_NOTHING = from(OURS, 'core imports nothing of ours outside core.');
+
 export default defineConfig([
-  globalIgnores(['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**']),
+  globalIgnores(['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', '.stryker-tmp/**', 'reports/**']),
   ...nextVitals,
   ...nextTs,
   {
@@ -34,71 +46,78 @@ export default defineConfig([
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)',
-              message: 'core imports nothing of ours outside core.',
-            },
-            { regex: '^(?!\\.|@/core/|zod$)', message: 'core stands on zod alone.' },
-            { regex: '^\\.\\./[a-zA-Z]+/', message: 'Import another topic by its index.' },
-          ],
-        },
-      ],
+      ...only(
+        CORE_KNOWS_NOTHING,
+        { regex: '^(?!\\.|@/core/|zod$)', message: 'core stands on zod alone.' },
+        { regex: '^\\.\\./[a-zA-Z]+/', message: 'Import another topic by its index.' },
+      ),
       'no-restricted-syntax': ['error', ...NO_CLOCK_NO_CHANCE],
     },
   },
   {
     // Syllables are counted by dictionaries and rules that others keep.
     files: ['src/core/wording/readingEase.ts'],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              regex: '^(@/|(\\.\\./)+(src/)?)(app|ui|server|db|formats|workers)(/|$)',
-              message: 'core imports nothing of ours outside core.',
-            },
-            { regex: '^(?!\\.|zod$|syllable$|silabea$)', message: 'Only the two syllable counters.' },
-          ],
-        },
-      ],
-    },
+    rules: only(CORE_KNOWS_NOTHING, { regex: '^(?!\\.|zod$|syllable$|silabea$)', message: 'Only the two syllable counters.' }),
+  },
+  {
+    // The generator of chance is one that others keep.
+    files: ['src/core/random.ts'],
+    rules: only(CORE_KNOWS_NOTHING, { regex: '^(?!\\.|pure-rand/)', message: 'Only the random generator.' }),
   },
   {
     files: ['src/ui/**/*.{ts,tsx}'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        notFrom('app|server|db|formats|workers', 'ui stands on core alone and never reaches the database.'),
-      ],
+      ...only(BY_INDEX),
+      ...onlyWithTypes(
+        from('main|app|outside|db|formats|workers', 'ui stands on core alone and never reaches the database.'),
+        from('server', 'ui takes from server the types of its views alone.', { allowTypeImports: true }),
+      ),
     },
   },
   {
-    files: ['src/db/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|formats|workers', 'db stands on core alone.')] },
+    files: ['src/ui/desk/**/*.{ts,tsx}'],
+    rules: only(BY_INDEX, { regex: '^(\\.\\./)+family(/|$)|^@/ui/family(/|$)', message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.' }),
   },
   {
-    files: ['src/formats/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', notFrom('app|ui|server|db|workers', 'formats stand on core alone.')] },
+    files: ['src/ui/family/**/*.{ts,tsx}', 'src/ui/task/**/*.{ts,tsx}'],
+    rules: only(
+      BY_INDEX,
+      { regex: '^(\\.\\./)+desk(/|$)|^@/ui/desk(/|$)', message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.' },
+      { regex: '^(radix-ui|cmdk|echarts|react-hook-form)(/|$)', message: 'A family’s page stays light.' },
+      { regex: 'deskWords$', message: 'A page loads its own face’s words alone.' },
+    ),
   },
-  { files: ['src/server/**/*.ts'], rules: { 'no-restricted-imports': ['error', notFrom('app|ui', 'server knows no screens.')] } },
+  { files: ['src/db/**/*.ts'], rules: only(from('main|app|ui|server|outside|formats|workers', 'db stands on core alone.'), BY_INDEX) },
+  { files: ['src/formats/**/*.ts'], rules: only(from('main|app|ui|server|outside|db|workers', 'formats stand on core alone.'), BY_INDEX) },
+  {
+    files: ['src/server/**/*.ts'],
+    rules: {
+      ...only(from('main|app|ui|outside', 'server knows no screens, no processes and nothing behind its ports.'), BY_INDEX, {
+        regex: '^(sequelize|mariadb|umzug)$',
+        message: 'Reach the tables through a repository.',
+      }),
+      'no-restricted-syntax': ['error', ...NO_RAW_TABLES],
+    },
+  },
+  {
+    files: ['src/outside/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      ...only(BY_INDEX),
+      ...onlyWithTypes(
+        from('main|app|ui|db|workers', 'What stands behind a port knows the port alone.'),
+        from('server', 'What stands behind a port knows the port’s types alone.', { allowTypeImports: true }),
+      ),
+    },
+  },
   {
     files: ['src/app/**/*.{ts,tsx}'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            { regex: '^(@/|(\\.\\./)+(src/)?)(db|formats)(/|$)', message: 'Routes call one use case; they do not reach the database.' },
-            { regex: '^(sequelize|mariadb|umzug)$', message: 'Routes do not reach the database.' },
-            BY_INDEX,
-          ],
-        },
-      ],
+      ...only(
+        from('db|formats|outside|main', 'Routes call one use case; they do not reach the database.'),
+        { regex: '^(sequelize|mariadb|umzug)$', message: 'Routes do not reach the database.' },
+        BY_INDEX,
+      ),
       'max-lines': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
     },
   },

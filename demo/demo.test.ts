@@ -1,5 +1,5 @@
 import { calendarDay, daysBetween, isSchoolDay, weekdayOf } from '@/core/calendar';
-import { demandsOf } from '@/core/caseload';
+import { demandsOf } from '@/core/program';
 import { reckonDose } from '@/core/dose';
 import { loadLibrary } from '../library/loadLibrary';
 import { CHILDREN, SCHOOLS, WAY_OF } from './children';

@@ -366,7 +366,7 @@ async function addPhone(
   if (child.kind !== 'neverOpened' && WAY_OF[child.kind] === 'link')
     await work.update('family_links', { first_opened_at: instant(at + 3_600_000) }, { id: linkId });
   const kind = last.change ? 'newStep' : 'program';
-  const words = textWords(child.language, kind);
+  const words = await textWords(child.language, kind);
   const [sender] = await work.select<{ id: number }>('SELECT id FROM people WHERE email = :email', { email: PEOPLE.therapist.email });
   const messageId = await work.insert('messages', {
     child_id: childId,

@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { streakRule, type Suggestion } from '@/core/advancing';
 import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { demandsOf } from '@/core/caseload';
+import { demandsOf } from '@/core/program';
 import { simulateSession, type Chance, type SimulatedChild } from '@/core/simulate';
 import type { DatedSession, Effort, HelpLevel, StopReason } from '@/core/sessions';
 import type { TaskVersion } from '@/db';

@@ -3,7 +3,8 @@ import { demandOf } from '@/core/knobs';
 import { minutesOf, reckonDose } from '@/core/dose';
 import { checkTask, skillCounts, thingsOf } from '@/core/library';
 import { hasTrait, smallPartVerdict } from '@/core/safety';
-import { applySettings, dressedIn, SETTING_CHOICES, SHAPE_ORDERS, SKINS, type SettingId, type TaskContent } from '@/core/tasks';
+import { applySettings, dressedIn, SETTING_CHOICES, SHAPE_ORDERS, type SettingId, type TaskContent } from '@/core/tasks';
+import { SKINS } from '@/core/vocabulary';
 import { familyTextOf, MOST_GRADE, readingGrade } from '@/core/wording';
 import { loadLibrary } from './loadLibrary';
 

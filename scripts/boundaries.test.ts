@@ -11,7 +11,7 @@ const FORBIDDEN = [
   ['ui reaching the database', 'src/ui/desk/x.ts', "import '../../db/work';", 'never reaches the database'],
   ['ui reaching the server', 'src/ui/desk/x.ts', "import '@/server/actor';", 'never reaches the database'],
   ['a route reaching the database', 'src/app/x.ts', "import '@/db';", 'one use case'],
-  ['the server knowing screens', 'src/server/x.ts', "import '@/ui/desk/Shell';", 'no screens'],
+  ['the server knowing screens', 'src/server/x.ts', "import '@/ui/desk/frame/Shell';", 'no screens'],
   ['the database knowing the server', 'src/db/x.ts', "import '../server/actor';", 'core alone'],
 ] as const;
 const ALLOWED = ['src/server/x.ts', "import '@/db';\nimport '@/core/dose';\n"] as const;

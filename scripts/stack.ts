@@ -4,7 +4,7 @@ import path from 'node:path';
 import { instant } from '@/core/calendar';
 import { inTransaction, migrator, openDatabase, type Database } from '@/db';
 import type { Context } from '@/server/context';
-import { PretendPhone } from '@/server/messages/pretendPhone';
+import { PretendPhone } from '@/outside/pretendPhone';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
 import { startMariaDb, stopMariaDb, type PrivateMariaDb } from './mariadb';

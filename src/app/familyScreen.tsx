@@ -2,7 +2,8 @@ import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { viewFamily, type FamilyView } from '@/server/reports/viewFamily';
 import { FamilyTrouble } from '@/ui/family/FamilyTrouble';
-import { languageFor, type Language } from '@/ui/shared/words';
+import { languageOf } from '@/core/text';
+import { familyWords, type FamilyWords } from '@/ui/shared/familyWords';
 
 export type FamilyAddress = Promise<Record<string, string | string[] | undefined>>;
 
@@ -10,12 +11,11 @@ export type FamilyAddress = Promise<Record<string, string | string[] | undefined
 export async function familyScreen(
   token: string,
   wished: string | undefined,
-  render: (view: FamilyView, language: Language) => React.ReactNode,
+  render: (view: FamilyView, words: FamilyWords) => React.ReactNode,
 ): Promise<React.ReactNode> {
   const answered = await answer(() => viewFamily(appContext(), token));
-  if (!answered.ok) return <FamilyTrouble fault={answered.fault} language={languageFor(wished)} />;
-  const language = languageFor(wished ?? answered.value.child.familyLanguage);
-  return render(answered.value, language);
+  if (!answered.ok) return <FamilyTrouble fault={answered.fault} words={await familyWords(languageOf(wished))} />;
+  return render(answered.value, await familyWords(languageOf(wished ?? answered.value.child.familyLanguage)));
 }
 
 export async function textFrom(address: FamilyAddress, name: string): Promise<string | undefined> {

@@ -3,9 +3,10 @@ import { answer } from '@/server/answer';
 import type { Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { submitReport } from '@/server/reports/submitReport';
-import { faultForFamily } from '@/ui/family/faultForFamily';
-import { mendPage } from '@/ui/family/mendPage';
-import { languageFor } from '@/ui/shared/words';
+import { faultForFamily } from '@/ui/family/report/faultForFamily';
+import { mendPage } from '@/ui/family/report/mendPage';
+import { languageOf } from '@/core/text';
+import { familyWords } from '@/ui/shared/familyWords';
 
 export interface ReportAnswer {
   readonly status: number;
@@ -15,7 +16,7 @@ export interface ReportAnswer {
 
 /** Takes a report from a plain form (answers with a page) or from the page's script (answers with JSON). */
 export async function reportAnswer(context: Context, token: string, raw: RawReport, wantsJson: boolean): Promise<ReportAnswer> {
-  const language = languageFor(typeof raw.lang === 'string' ? raw.lang : null);
+  const language = languageOf(typeof raw.lang === 'string' ? raw.lang : null);
   const answered = await answer(() => submitReport(context, token, raw));
   if (answered.ok) {
     const { safetyWord, replaced, repeated } = answered.value;
@@ -23,13 +24,14 @@ export async function reportAnswer(context: Context, token: string, raw: RawRepo
     const next = `/f/${token}?said=${said}&lang=${language}`;
     return wantsJson ? json(200, { next }) : { status: 303, headers: { location: next }, body: '' };
   }
+  const words = await familyWords(language);
   const status = STATUS_OF[answered.fault.code];
-  const fault = faultForFamily(answered.fault, language);
+  const fault = faultForFamily(answered.fault, words);
   if (wantsJson) return json(status, fault);
   return {
     status,
     headers: { 'content-type': 'text/html; charset=utf-8' },
-    body: mendPage({ raw, fault, language, address: `/f/${token}/report` }),
+    body: mendPage({ raw, fault, words, address: `/f/${token}/report` }),
   };
 }
 

@@ -4,7 +4,7 @@ import { actorOfToken } from '@/server/people/sessions';
 import { answer, type Answer } from '@/server/answer';
 import { appContext, type Context } from '@/server/context';
 import type { PersonActor } from '@/server/actor';
-import { Trouble } from '@/ui/desk/Trouble';
+import { Trouble } from '@/ui/desk/frame/Trouble';
 
 export const SESSION_COOKIE = 'yard';
 

@@ -1,4 +1,4 @@
-import type { Child } from '@/core/caseload';
+import type { Child } from '@/core/child';
 import { addAudit, childFor, type Access, type Work } from '@/db';
 import type { Instant } from '@/core/calendar';
 import type { PersonActor } from './actor';

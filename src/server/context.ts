@@ -1,8 +1,7 @@
 import path from 'node:path';
-import type { Instant } from '@/core/calendar';
-import { instant } from '@/core/calendar';
+import { type Instant, instant } from '@/core/calendar';
 import { openDatabase, type Database } from '@/db';
-import { PretendPhone } from './messages/pretendPhone';
+import { PretendPhone } from '../outside/pretendPhone';
 
 /** What use cases stand on: the database, the clock, the post and the address that links begin with. */
 export interface Context {

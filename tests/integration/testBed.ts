@@ -5,7 +5,7 @@ import type { ProgramDraft } from '@/core/program';
 import { addTaskVersion, inTransaction, migrator, openDatabase, type Database, type TaskVersion, type Work } from '@/db';
 import type { PersonActor, Role } from '@/server/actor';
 import type { Context } from '@/server/context';
-import { PretendPhone } from '@/server/messages/pretendPhone';
+import { PretendPhone } from '@/outside/pretendPhone';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { submitReport } from '@/server/reports/submitReport';
 import { loadLibrary } from '../../library/loadLibrary';

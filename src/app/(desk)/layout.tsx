@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import '@/ui/desk/desk.css';
+import '@/ui/desk/frame/desk.css';
 
 export const metadata: Metadata = { title: 'Yard Steps', description: 'Home practice of fine motor tasks, followed step by step' };
 

@@ -1,4 +1,4 @@
-import type { Skill } from '../tasks';
+import type { Skill } from '../vocabulary';
 import type { Dose } from './dose';
 import { reckonDose } from './reckonDose';
 

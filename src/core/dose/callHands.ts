@@ -1,4 +1,5 @@
-import { requireWhole, type Random } from './splitIntoCards';
+import type { Random } from '../random';
+import { requireWhole } from '../whole';
 
 export type CalledHand = 'left' | 'right';
 

@@ -12,6 +12,7 @@ const dose = (change: Partial<Dose> = {}): Dose => ({
   tidyUpMinutes: 1,
   piecesPerRepetition: 0,
   setUpMovements: [],
+  heavyGrip: false,
   ...change,
 });
 

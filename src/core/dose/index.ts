@@ -1,4 +1,4 @@
-export { handTurns } from './dose';
+export { DOSE_HANDS, doseSchema, doseSchemaOf, handTurns } from './dose';
 export type { Dose, DoseHands, DoseTarget, SetUpMovement } from './dose';
 export { reckonDose } from './reckonDose';
 export type { ReckonedDose } from './reckonDose';
@@ -11,6 +11,5 @@ export type { PiecesAnswer } from './pieces';
 export { checkHeavyGrip, HEAVY_GRIP_CAP } from './heavyGrip';
 export type { HeavyGripFinding } from './heavyGrip';
 export { splitIntoCards } from './splitIntoCards';
-export type { Random } from './splitIntoCards';
 export { callHands, countCalls } from './callHands';
 export type { CalledHand } from './callHands';

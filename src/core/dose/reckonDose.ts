@@ -1,3 +1,4 @@
+import { requireWhole } from '../whole';
 import { handTurns, type Dose, type SetUpMovement } from './dose';
 
 export interface ReckonedDose {
@@ -58,11 +59,5 @@ function targetOf({ target }: Dose): Pick<ReckonedDose, 'unit' | 'perRound'> {
     case 'untilDone':
       requireWhole('pieces', target.pieces, 1);
       return { unit: 'pieces', perRound: target.pieces };
-  }
-}
-
-function requireWhole(name: string, value: number, least: number): void {
-  if (!Number.isInteger(value) || value < least) {
-    throw new RangeError(`${name} is ${value}; it must be a whole number from ${least}`);
   }
 }

@@ -10,6 +10,7 @@ const dose = (change: Partial<Dose> = {}): Dose => ({
   tidyUpMinutes: 1,
   piecesPerRepetition: 1,
   setUpMovements: [],
+  heavyGrip: false,
   ...change,
 });
 

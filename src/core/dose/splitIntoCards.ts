@@ -1,5 +1,5 @@
-/** Draws a number from 0 up to, not including, 1. */
-export type Random = () => number;
+import type { Random } from '../random';
+import { requireWhole } from '../whole';
 
 const MOST_CARDS = 60;
 const MOST_TOTAL = 400;
@@ -55,8 +55,3 @@ export function splitIntoCards(total: number, cards: number, least: number, most
 }
 
 const withValue = (rest: Best, repeated: boolean): Best => ({ repeats: rest.repeats + (repeated ? 1 : 0), ways: rest.ways });
-
-export function requireWhole(name: string, value: number, least: number, most: number): void {
-  if (!Number.isInteger(value) || value < least || value > most)
-    throw new RangeError(`${name} is ${value}; it must be a whole number from ${least} to ${most}`);
-}

@@ -1,3 +1,4 @@
+import type { LocalText } from '../text';
 import type { MeasureName, Measures } from './measures';
 
 /** What practitioners turn to make a task easier or harder; the names are the field's, the levels each task's own. */
@@ -26,24 +27,19 @@ export type KnobId = (typeof KNOB_IDS)[number];
 /** A knob of the field, or one that a task adds of its own (`own:shape`). */
 export type KnobKey = KnobId | `own:${string}`;
 
-interface Words {
-  readonly en: string;
-  readonly es: string;
-}
-
-export interface KnobLevel extends Words {
+export type KnobLevel = LocalText & {
   /** Which of the field's usual levels this is (`handOverHand`, `traced`), where it is one. */
   readonly usual?: string | undefined;
   readonly measures?: Measures | undefined;
   /** Materials, by id, without which a home cannot offer this level. */
   readonly needs?: readonly string[] | undefined;
-}
+};
 
 /** A knob as one task has it. */
 export interface TaskKnob {
   readonly knob: KnobKey;
   /** What a knob of the task's own is called. */
-  readonly name?: Words | undefined;
+  readonly name?: LocalText | undefined;
   /** Levels, easiest first; at least two. */
   readonly levels: readonly KnobLevel[];
   /** Share of this knob in the demand, above 0; 1 where nothing is said. */

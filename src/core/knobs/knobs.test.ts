@@ -14,8 +14,8 @@ import {
   type Measures,
   type TaskKnob,
 } from '.';
-import en from '../../../messages/en.json';
-import es from '../../../messages/es.json';
+import en from '../../../messages/family/en.json';
+import es from '../../../messages/family/es.json';
 
 describe('Fitts’s law, Shannon form (MacKenzie 1992; ISO/TS 9241-411)', () => {
   // Worked values: closed forms, computed with two independent implementations.

@@ -3,13 +3,16 @@ import { isFieldKnob, type KnobKey } from '../knobs';
 import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
-import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type LocalText, type TaskContent } from '../tasks';
+import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type TaskContent } from '../tasks';
+import { isTranslated, LANGUAGES, textOf, type LocalText } from '../text';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
 
 /** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
 export type TaskFinding =
   | (Placed & { readonly code: 'ladder'; readonly finding: LadderFinding })
   | (Placed & { readonly code: 'wording'; readonly language: WordingLanguage; readonly finding: WordingFinding })
+  /** Texts that a family with this language reads in English. */
+  | (Placed & { readonly code: 'untranslated'; readonly language: WordingLanguage; readonly count: number })
   | (Placed & { readonly code: 'stepsOutside'; readonly count: number })
   | (Placed & { readonly code: 'knobTwice' | 'ownKnobUnnamed'; readonly knob: KnobKey })
   | (Placed & { readonly code: 'agesTurned'; readonly from: number; readonly to: number })
@@ -17,7 +20,13 @@ export type TaskFinding =
   | (Placed & { readonly code: 'heavyOverCap'; readonly repetitions: number; readonly cap: number })
   | (Placed & { readonly code: 'noPiecesMaterial'; readonly pieces: number })
   | (Placed & { readonly code: 'materialTwice' | 'noShape'; readonly thing: LocalText })
-  | (Placed & { readonly code: 'materialOffLadder'; readonly thing: LocalText; readonly from: number; readonly to: number; readonly count: number })
+  | (Placed & {
+      readonly code: 'materialOffLadder';
+      readonly thing: LocalText;
+      readonly from: number;
+      readonly to: number;
+      readonly count: number;
+    })
   | (Placed & { readonly code: 'needUnknown'; readonly knob: KnobKey; readonly id: string })
   | (Placed & { readonly code: 'substituteOffKnob'; readonly thing: LocalText; readonly knob: KnobKey })
   | (Placed & { readonly code: 'substituteBreaks'; readonly thing: LocalText; readonly step: number })
@@ -57,10 +66,17 @@ function checkKnobs({ knobs, materials }: TaskContent): TaskFinding[] {
 }
 
 function checkSteps({ knobs, ladder, ages }: TaskContent): TaskFinding[] {
-  const findings = checkLadder(knobs, ladder).map((finding): TaskFinding => ({ severity: finding.severity, path: pathOf(finding), code: 'ladder', finding }));
+  const findings = checkLadder(knobs, ladder).map((finding): TaskFinding => ({
+    severity: finding.severity,
+    path: pathOf(finding),
+    code: 'ladder',
+    finding,
+  }));
   const count = ladder.steps.length;
-  if (count >= 2 && (count < USUAL_STEPS.least || count > USUAL_STEPS.most)) findings.push({ severity: 'warning', path: 'ladder', code: 'stepsOutside', count });
-  if (ages.fromYears > ages.toYears) findings.push({ severity: 'error', path: 'ages', code: 'agesTurned', from: ages.fromYears, to: ages.toYears });
+  if (count >= 2 && (count < USUAL_STEPS.least || count > USUAL_STEPS.most))
+    findings.push({ severity: 'warning', path: 'ladder', code: 'stepsOutside', count });
+  if (ages.fromYears > ages.toYears)
+    findings.push({ severity: 'error', path: 'ages', code: 'agesTurned', from: ages.fromYears, to: ages.toYears });
   return findings;
 }
 
@@ -79,12 +95,15 @@ function pathOf(finding: LadderFinding): string {
 function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
   const findings: TaskFinding[] = [];
   const minutes = minutesOf(dose);
-  if (minutes > MOST_MINUTES) findings.push({ severity: 'warning', path: 'dose', code: 'longDose', minutes: Math.round(minutes), most: MOST_MINUTES });
+  if (minutes > MOST_MINUTES)
+    findings.push({ severity: 'warning', path: 'dose', code: 'longDose', minutes: Math.round(minutes), most: MOST_MINUTES });
   const [over] = checkHeavyGrip([{ dose, weekdays: [1] }]);
-  if (over?.code === 'heavyGripOverCap') findings.push({ severity: 'warning', path: 'dose', code: 'heavyOverCap', repetitions: over.repetitions, cap: HEAVY_GRIP_CAP });
+  if (over?.code === 'heavyGripOverCap')
+    findings.push({ severity: 'warning', path: 'dose', code: 'heavyOverCap', repetitions: over.repetitions, cap: HEAVY_GRIP_CAP });
   const { piecesPerDay, unit } = reckonDose(dose, 1);
   // Sheets and bands are counted by the piece; water and clay are not, and have a count of one.
-  if (unit === 'repetitions' && piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay)) findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
+  if (unit === 'repetitions' && piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay))
+    findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
   return findings;
 }
 
@@ -100,7 +119,9 @@ function checkMaterials(task: TaskContent): TaskFinding[] {
     const { from, to } = material.steps ?? { from: 1, to: count };
     if (from > to || to > count) findings.push({ severity: 'error', path, code: 'materialOffLadder', thing, from, to, count });
     if (!material.shape && material.sizeMm === undefined) findings.push({ severity: 'warning', path, code: 'noShape', thing });
-    material.substitutes.forEach((substitute, place) => findings.push(...checkSubstitute(task, material.id, substitute, `${path}.substitutes.${place}`)));
+    material.substitutes.forEach((substitute, place) =>
+      findings.push(...checkSubstitute(task, material.id, substitute, `${path}.substitutes.${place}`)),
+    );
     return findings;
   });
 }
@@ -110,14 +131,24 @@ function overlap(a: TaskContent['materials'][number], b: TaskContent['materials'
 }
 
 /** With one substitute in and all else at home, the steps that need it must still get harder, or it is said. */
-function checkSubstitute(task: TaskContent, replacedId: string, substitute: TaskContent['materials'][number]['substitutes'][number], path: string): TaskFinding[] {
-  const thing: LocalText = { en: substitute.en, es: substitute.es };
+function checkSubstitute(
+  task: TaskContent,
+  replacedId: string,
+  substitute: TaskContent['materials'][number]['substitutes'][number],
+  path: string,
+): TaskFinding[] {
+  const thing: LocalText = textOf(substitute);
   const off = substitute.levels.find(({ knob, level }) => !task.knobs.find((known) => known.knob === knob)?.levels[level]);
   if (off) return [{ severity: 'error', path, code: 'substituteOffKnob', thing, knob: off.knob }];
   if (substitute.levels.length === 0) return [];
   const home = task.materials.map((material) => material.id).filter((id) => id !== replacedId);
   const id = substitute.id ?? 'substitute';
-  const only = { ...task, materials: task.materials.map((material) => (material.id === replacedId ? { ...material, substitutes: [{ ...substitute, id }] } : material)) };
+  const only = {
+    ...task,
+    materials: task.materials.map((material) =>
+      material.id === replacedId ? { ...material, substitutes: [{ ...substitute, id }] } : material,
+    ),
+  };
   const broken = matchHome(only, [...home, id]).findings.find((finding) => finding.severity === 'error');
   return broken ? [{ severity: 'note', path, code: 'substituteBreaks', thing, step: broken.step }] : [];
 }
@@ -125,15 +156,16 @@ function checkSubstitute(task: TaskContent, replacedId: string, substitute: Task
 function checkCare(task: TaskContent): TaskFinding[] {
   const findings: TaskFinding[] = [];
   for (const trait of ['scissors', 'food'] as const) {
-    if (hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)) findings.push({ severity: 'warning', path: 'twins', code: 'noTwin', trait });
+    if (hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait))
+      findings.push({ severity: 'warning', path: 'twins', code: 'noTwin', trait });
   }
-  if (task.settings.shapeOrder && !mayChangeShapeOrder(task)) findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'shapeOrder' });
-  if (task.settings.markOrder && !mayChangeMarkOrder(task)) findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'markOrder' });
+  if (task.settings.shapeOrder && !mayChangeShapeOrder(task))
+    findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'shapeOrder' });
+  if (task.settings.markOrder && !mayChangeMarkOrder(task))
+    findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'markOrder' });
   if (task.cues.length === 0) findings.push({ severity: 'warning', path: 'cues', code: 'noCue' });
   return findings;
 }
-
-const LANGUAGES: readonly WordingLanguage[] = ['en', 'es'];
 
 /** One short text has no grade worth saying, so the grade is that of all the words together; the rest is said of each text. */
 function checkWords(task: TaskContent): TaskFinding[] {
@@ -144,17 +176,23 @@ function checkWords(task: TaskContent): TaskFinding[] {
   });
   const single = familyTexts(task).flatMap(({ path, text }) =>
     LANGUAGES.flatMap((language) =>
-      checkWording(text[language], language)
+      checkWording(text[language] ?? '', language)
         .findings.filter((finding) => finding.code !== 'gradeTooHigh')
         .map((finding): TaskFinding => ({ severity: 'warning', path, code: 'wording', language, finding })),
     ),
   );
-  return [...whole, ...single];
+  const untranslated = LANGUAGES.flatMap((language): TaskFinding[] => {
+    const count = familyTexts(task).filter(({ text }) => !isTranslated(text, language)).length;
+    return count ? [{ severity: 'note', path: 'words', code: 'untranslated', language, count }] : [];
+  });
+  return [...whole, ...single, ...untranslated];
 }
 
 /** Every text that a family reads, with its place. */
 export function familyTexts(task: TaskContent): { readonly path: string; readonly text: LocalText }[] {
-  const listed = (['helperSteps', 'childSteps', 'cues', 'looksRight', 'cautions'] as const).flatMap((list) => task[list].map((text, index) => ({ path: `${list}.${index}`, text })));
+  const listed = (['helperSteps', 'childSteps', 'cues', 'looksRight', 'cautions'] as const).flatMap((list) =>
+    task[list].map((text, index) => ({ path: `${list}.${index}`, text })),
+  );
   const steps = task.ladder.steps.map((step, index) => ({ path: `ladder.steps.${index}`, text: step.how }));
   return [...(task.story ? [{ path: 'story', text: task.story }] : []), ...steps, ...listed, { path: 'stopRule', text: task.stopRule }];
 }

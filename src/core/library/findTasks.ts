@@ -1,7 +1,9 @@
 import { minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
-import { SKILLS, type Material, type Skill, type Skin, type TaskContent } from '../tasks';
+import { SKILLS, type Skill, type Skin } from '../vocabulary';
+import type { Material, TaskContent } from '../tasks';
+import { plain } from '../text';
 
 /** What is looked for; a field that is not given asks for nothing. */
 export interface TaskWish {
@@ -19,16 +21,22 @@ export interface TaskWish {
   readonly atHand?: readonly string[] | undefined;
 }
 
-const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
 /**
  * The tasks that fit a wish, those with the wished skill as their main one first, else in the order given.
  * @param wordsOf what a task is searched by beside its title and materials: the names of its skills
  */
-export function findTasks<Found extends { readonly content: TaskContent }>(tasks: readonly Found[], wish: TaskWish, wordsOf: (task: TaskContent) => string = () => ''): Found[] {
-  const words = plain(wish.search ?? '').split(/\s+/).filter(Boolean);
+export function findTasks<Found extends { readonly content: TaskContent }>(
+  tasks: readonly Found[],
+  wish: TaskWish,
+  wordsOf: (task: TaskContent) => string = () => '',
+): Found[] {
+  const words = plain(wish.search ?? '')
+    .split(/\s+/)
+    .filter(Boolean);
   const found = tasks.filter(({ content }) => {
-    const text = plain([content.title.en, content.title.es, wordsOf(content), ...content.materials.map((material) => material.name.en)].join(' '));
+    const text = plain(
+      [...Object.values(content.title), wordsOf(content), ...content.materials.map((material) => material.name.en)].join(' '),
+    );
     return words.every((word) => text.includes(word)) && fits(content, wish);
   });
   return wish.skill ? found.sort((a, b) => Number(b.content.skill === wish.skill) - Number(a.content.skill === wish.skill)) : found;
@@ -45,7 +53,9 @@ function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noF
 }
 
 function usesOne(task: TaskContent, atHand: readonly string[]): boolean {
-  return task.materials.some(({ id, substitutes }) => atHand.includes(id) || substitutes.some((substitute) => substitute.id && atHand.includes(substitute.id)));
+  return task.materials.some(
+    ({ id, substitutes }) => atHand.includes(id) || substitutes.some((substitute) => substitute.id && atHand.includes(substitute.id)),
+  );
 }
 
 /**
@@ -53,7 +63,9 @@ function usesOne(task: TaskContent, atHand: readonly string[]): boolean {
  * null where there is none.
  */
 export function stepsWith(task: TaskContent, atHand: readonly string[]): { readonly from: number; readonly to: number } | null {
-  const possible = task.ladder.steps.map((_, index) => matchHome(task, atHand, index + 1, index + 1).standings.every((standing) => standing.kind !== 'missing'));
+  const possible = task.ladder.steps.map((_, index) =>
+    matchHome(task, atHand, index + 1, index + 1).standings.every((standing) => standing.kind !== 'missing'),
+  );
   const from = possible.findIndex((can, index) => can && possible[index + 1]);
   if (from < 0) return null;
   const end = possible.findIndex((can, index) => index > from && !can);
@@ -70,10 +82,17 @@ export function lackingFor(task: TaskContent, atHand: readonly string[]): readon
     const { standings } = matchHome(task, atHand, index + 1, index + 2);
     return standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
   });
-  return pairs.reduce<readonly Material[] | null>((least, missing) => (least === null || missing.length < least.length ? missing : least), null);
+  return pairs.reduce<readonly Material[] | null>(
+    (least, missing) => (least === null || missing.length < least.length ? missing : least),
+    null,
+  );
 }
 
 /** How many tasks practise each skill: as their main one, and among the others. */
 export function skillCounts(tasks: readonly TaskContent[]): { readonly skill: Skill; readonly main: number; readonly also: number }[] {
-  return SKILLS.map((skill) => ({ skill, main: tasks.filter((task) => task.skill === skill).length, also: tasks.filter((task) => task.otherSkills.includes(skill)).length }));
+  return SKILLS.map((skill) => ({
+    skill,
+    main: tasks.filter((task) => task.skill === skill).length,
+    also: tasks.filter((task) => task.otherSkills.includes(skill)).length,
+  }));
 }

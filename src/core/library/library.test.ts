@@ -16,50 +16,137 @@ describe('the checks of a task say what, where and how bad', () => {
 
   it.each<[string, TaskContent, Partial<TaskFinding>]>([
     ['a fault of the ladder', with1({ ladder: { ...crane.ladder, startStep: 1 } }), { code: 'ladder', path: 'ladder', severity: 'error' }],
-    ['a fault of one step', with1({ ladder: { ...crane.ladder, steps: crane.ladder.steps.map((step, index) => (index === 2 ? { ...step, grade: crane.ladder.steps[1]!.grade } : step)) } }), { code: 'ladder', path: 'ladder.steps.2', severity: 'error' }],
+    [
+      'a fault of one step',
+      with1({
+        ladder: {
+          ...crane.ladder,
+          steps: crane.ladder.steps.map((step, index) => (index === 2 ? { ...step, grade: crane.ladder.steps[1]!.grade } : step)),
+        },
+      }),
+      { code: 'ladder', path: 'ladder.steps.2', severity: 'error' },
+    ],
     ['a knob twice', with1({ knobs: [...crane.knobs, crane.knobs[0]!] }), { code: 'knobTwice', path: 'knobs.4', severity: 'error' }],
-    ['a knob of its own without a name', with1({ knobs: [...crane.knobs, { knob: 'own:wind', levels: crane.knobs[0]!.levels }] }), { code: 'ownKnobUnnamed', path: 'knobs.4', severity: 'error' }],
-    ['a level that needs an unknown thing', with1({ knobs: crane.knobs.map((knob, index) => (index ? knob : { ...knob, levels: knob.levels.map((level) => ({ ...level, needs: ['crowbar'] })) })) }), { code: 'needUnknown', path: 'knobs.0', id: 'crowbar' } as Partial<TaskFinding>],
-    ['few steps', with1({ ladder: { ...crane.ladder, steps: crane.ladder.steps.slice(0, 4) } }), { code: 'stepsOutside', path: 'ladder', severity: 'warning' }],
+    [
+      'a knob of its own without a name',
+      with1({ knobs: [...crane.knobs, { knob: 'own:wind', levels: crane.knobs[0]!.levels }] }),
+      { code: 'ownKnobUnnamed', path: 'knobs.4', severity: 'error' },
+    ],
+    [
+      'a level that needs an unknown thing',
+      with1({
+        knobs: crane.knobs.map((knob, index) =>
+          index ? knob : { ...knob, levels: knob.levels.map((level) => ({ ...level, needs: ['crowbar'] })) },
+        ),
+      }),
+      { code: 'needUnknown', path: 'knobs.0', id: 'crowbar' } as Partial<TaskFinding>,
+    ],
+    [
+      'few steps',
+      with1({ ladder: { ...crane.ladder, steps: crane.ladder.steps.slice(0, 4) } }),
+      { code: 'stepsOutside', path: 'ladder', severity: 'warning' },
+    ],
     ['ages turned round', with1({ ages: { fromYears: 9, toYears: 4 } }), { code: 'agesTurned', path: 'ages', severity: 'error' }],
     ['a long day', with1({ dose: { ...crane.dose, rounds: 20 } }), { code: 'longDose', path: 'dose', severity: 'warning' }],
-    ['too much firm squeezing', with1({ dose: { ...crane.dose, heavyGrip: true, rounds: 5 } }), { code: 'heavyOverCap', path: 'dose', severity: 'warning' }],
-    ['a thing twice for the same steps', with1({ materials: [...crane.materials, tongs] }), { code: 'materialTwice', path: 'materials.4', severity: 'error' }],
-    ['a thing for steps that are not there', with1({ materials: [{ ...tongs, steps: { from: 2, to: 12 } }] }), { code: 'materialOffLadder', path: 'materials.0', severity: 'error' }],
-    ['a thing without a size', with1({ materials: [{ ...tongs, shape: undefined }] }), { code: 'noShape', path: 'materials.0', severity: 'warning' }],
-    ['a substitute that names no level', with1({ materials: [{ ...tongs, substitutes: [{ ...tongs.substitutes[0]!, levels: [{ knob: 'tool', level: 9 }] }] }] }), { code: 'substituteOffKnob', path: 'materials.0.substitutes.0', severity: 'error' }],
+    [
+      'too much firm squeezing',
+      with1({ dose: { ...crane.dose, heavyGrip: true, rounds: 5 } }),
+      { code: 'heavyOverCap', path: 'dose', severity: 'warning' },
+    ],
+    [
+      'a thing twice for the same steps',
+      with1({ materials: [...crane.materials, tongs] }),
+      { code: 'materialTwice', path: 'materials.4', severity: 'error' },
+    ],
+    [
+      'a thing for steps that are not there',
+      with1({ materials: [{ ...tongs, steps: { from: 2, to: 12 } }] }),
+      { code: 'materialOffLadder', path: 'materials.0', severity: 'error' },
+    ],
+    [
+      'a thing without a size',
+      with1({ materials: [{ ...tongs, shape: undefined }] }),
+      { code: 'noShape', path: 'materials.0', severity: 'warning' },
+    ],
+    [
+      'a substitute that names no level',
+      with1({ materials: [{ ...tongs, substitutes: [{ ...tongs.substitutes[0]!, levels: [{ knob: 'tool', level: 9 }] }] }] }),
+      { code: 'substituteOffKnob', path: 'materials.0.substitutes.0', severity: 'error' },
+    ],
     ['scissors without a twin', { ...task('arch'), twins: [] }, { code: 'noTwin', path: 'twins', severity: 'warning' }],
-    ['food without a twin', { ...task('slice-the-snack'), twins: [{ slug: 'clip-the-plans', instead: 'scissors' }] }, { code: 'noTwin', path: 'twins', trait: 'food' } as Partial<TaskFinding>],
-    ['an order of shapes that changes nothing', with1({ settings: { shapeOrder: 'circleFirst' } }), { code: 'idleSetting', path: 'settings', setting: 'shapeOrder', severity: 'warning' } as Partial<TaskFinding>],
-    ['trace or imitate that changes nothing', with1({ settings: { markOrder: 'traceFirst' } }), { code: 'idleSetting', path: 'settings', setting: 'markOrder' } as Partial<TaskFinding>],
+    [
+      'food without a twin',
+      { ...task('slice-the-snack'), twins: [{ slug: 'clip-the-plans', instead: 'scissors' }] },
+      { code: 'noTwin', path: 'twins', trait: 'food' } as Partial<TaskFinding>,
+    ],
+    [
+      'an order of shapes that changes nothing',
+      with1({ settings: { shapeOrder: 'circleFirst' } }),
+      { code: 'idleSetting', path: 'settings', setting: 'shapeOrder', severity: 'warning' } as Partial<TaskFinding>,
+    ],
+    [
+      'trace or imitate that changes nothing',
+      with1({ settings: { markOrder: 'traceFirst' } }),
+      { code: 'idleSetting', path: 'settings', setting: 'markOrder' } as Partial<TaskFinding>,
+    ],
     ['no cue', with1({ cues: [] }), { code: 'noCue', path: 'cues', severity: 'warning' }],
-    ['jargon', with1({ helperSteps: [{ en: 'Hold the forearm.', es: 'Sujete el brazo.' }] }), { code: 'wording', path: 'helperSteps.0', language: 'en', severity: 'warning' } as Partial<TaskFinding>],
+    [
+      'jargon',
+      with1({ helperSteps: [{ en: 'Hold the forearm.', es: 'Sujete el brazo.' }] }),
+      { code: 'wording', path: 'helperSteps.0', language: 'en', severity: 'warning' } as Partial<TaskFinding>,
+    ],
   ])('%s', (_name, content, finding) => {
     expect(checkTask(content)).toContainEqual(expect.objectContaining(finding));
   });
 
   it('words that are too hard, over the whole text, as an error', () => {
     const hard = 'Encourage independent manipulation of miscellaneous construction materials.';
-    const content = with1({ helperSteps: Array(8).fill({ en: hard, es: 'Sujete la caja.' }), childSteps: Array(8).fill({ en: hard, es: 'Toma uno.' }), looksRight: Array(6).fill({ en: hard, es: 'Bien.' }) });
-    expect(checkTask(content)).toContainEqual(expect.objectContaining({ code: 'wording', path: 'words', language: 'en', severity: 'error', finding: expect.objectContaining({ code: 'gradeTooHigh' }) }));
+    const content = with1({
+      helperSteps: Array(8).fill({ en: hard, es: 'Sujete la caja.' }),
+      childSteps: Array(8).fill({ en: hard, es: 'Toma uno.' }),
+      looksRight: Array(6).fill({ en: hard, es: 'Bien.' }),
+    });
+    expect(checkTask(content)).toContainEqual(
+      expect.objectContaining({
+        code: 'wording',
+        path: 'words',
+        language: 'en',
+        severity: 'error',
+        finding: expect.objectContaining({ code: 'gradeTooHigh' }),
+      }),
+    );
   });
 
   it('pieces that nothing has, and what a substitute does to the ladder, as notes', () => {
     const pieces = with1({ dose: { ...crane.dose, piecesPerRepetition: 2 } });
     expect(checkTask(pieces)).toContainEqual({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: 20 });
-    expect(checkTask(crane)).toContainEqual(expect.objectContaining({ severity: 'note', code: 'substituteBreaks', path: 'materials.0.substitutes.0' }));
+    expect(checkTask(crane)).toContainEqual(
+      expect.objectContaining({ severity: 'note', code: 'substituteBreaks', path: 'materials.0.substitutes.0' }),
+    );
   });
 
   it('know every text that a family reads by its place', () => {
     const paths = familyTexts(crane).map((each) => each.path);
-    expect(paths).toEqual(expect.arrayContaining(['story', 'ladder.steps.6', 'helperSteps.0', 'childSteps.1', 'cues.0', 'looksRight.2', 'cautions.0', 'stopRule']));
+    expect(paths).toEqual(
+      expect.arrayContaining([
+        'story',
+        'ladder.steps.6',
+        'helperSteps.0',
+        'childSteps.1',
+        'cues.0',
+        'looksRight.2',
+        'cautions.0',
+        'stopRule',
+      ]),
+    );
     expect(new Set(paths).size).toBe(paths.length);
   });
 });
 
 describe('finding tasks', () => {
   const shelf = library.map((content) => ({ content }));
-  const slugs = (wish: Parameters<typeof findTasks>[1]) => findTasks(shelf, wish, (content) => content.skill).map((each) => each.content.slug);
+  const slugs = (wish: Parameters<typeof findTasks>[1]) =>
+    findTasks(shelf, wish, (content) => content.skill).map((each) => each.content.slug);
 
   it('by words of title and material in any order, without regard to case and marks', () => {
     expect(slugs({ search: 'LIFT crane' })).toEqual(['crane-lift']);

@@ -1,6 +1,7 @@
 import { checkLadder, type LadderFinding } from '../ladder';
 import type { KnobKey } from '../knobs';
 import { isNeededAt, type Material, type Substitute, type TaskContent } from '../tasks';
+import { textOf } from '../text';
 import type { ThingInUse } from '../safety';
 
 export type MaterialStanding =
@@ -63,7 +64,7 @@ function inUse(material: Material, standing: Extract<MaterialStanding, { kind: '
   return {
     ...rest,
     id: by.id ?? material.id,
-    name: { en: by.en, es: by.es },
+    name: textOf(by),
     count,
     hazards: by.hazards,
     allergens: by.allergens,
@@ -75,7 +76,7 @@ function inUse(material: Material, standing: Extract<MaterialStanding, { kind: '
 
 /** A substitute as the checks of safety see it. */
 export function asThing(substitute: Substitute, id: string): ThingInUse {
-  return { ...substitute, id: substitute.id ?? id, name: { en: substitute.en, es: substitute.es } };
+  return { ...substitute, id: substitute.id ?? id, name: textOf(substitute) };
 }
 
 /**

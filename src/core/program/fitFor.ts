@@ -1,6 +1,7 @@
 import { matchHome } from '../materials';
 import { judgeSafety, thingsAt, type SafetyFinding } from '../safety';
-import type { Material, Skill, TaskContent } from '../tasks';
+import type { Material, TaskContent } from '../tasks';
+import type { Skill } from '../vocabulary';
 import { contentFor } from './contentFor';
 import type { ChildFacts } from './checkProgram';
 

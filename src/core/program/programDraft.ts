@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { parseCalendarDay, type CalendarDay } from '../calendar';
-import { doseSchema, PARTS, SKINS, taskSettingsSchema } from '../tasks';
+import { doseSchema } from '../dose';
+import { taskSettingsSchema } from '../tasks';
+import { PARTS, SKINS } from '../vocabulary';
 
 const daySchema = z.string().transform((text, context): CalendarDay => {
   const day = parseCalendarDay(text);

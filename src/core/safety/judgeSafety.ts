@@ -1,4 +1,6 @@
-import { isNeededAt, type Allergen, type Hazard, type LocalText, type Shape, type TaskContent, type Texture } from '../tasks';
+import { isNeededAt, type Shape, type TaskContent } from '../tasks';
+import type { Allergen, Hazard, Texture } from '../vocabulary';
+import type { LocalText } from '../text';
 import { PLAIN_HAZARDS, SAFETY_RULES, SUPERVISION, type SafetyRuleId, type SafetySeverity, type Supervision } from './rules';
 import { smallPartVerdict } from './smallParts';
 

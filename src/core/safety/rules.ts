@@ -1,4 +1,4 @@
-import type { Hazard } from '../tasks';
+import type { Hazard } from '../vocabulary';
 
 /** How near an adult has to be. Ordered: the later the nearer. */
 export const SUPERVISION = ['near', 'stays', 'adultDoes'] as const;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Shape, TaskContent } from '../tasks';
-import { FOOD_ALLERGENS, HAZARDS } from '../tasks';
+import { FOOD_ALLERGENS, HAZARDS } from '../vocabulary';
 import {
   cautionsFor,
   hasTrait,
@@ -13,8 +13,9 @@ import {
   type ThingInUse,
 } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
-import en from '../../../messages/en.json';
-import es from '../../../messages/es.json';
+import desk from '../../../messages/desk.en.json';
+import en from '../../../messages/family/en.json';
+import es from '../../../messages/family/es.json';
 
 const fits = (shape: Shape) => smallPartVerdict(shape).fits;
 const box = (lengthMm: number, widthMm: number, heightMm: number): Shape => ({ kind: 'box', lengthMm, widthMm, heightMm });
@@ -189,7 +190,7 @@ describe('rules of safety', () => {
   it('names a source for every rule, and words in both languages', () => {
     for (const [rule, { source }] of Object.entries(SAFETY_RULES)) {
       expect(source).toMatch(/CFR|FALCPA|common practice/);
-      expect([rule, rule in en.safety, rule in en.familySafety, rule in es.familySafety]).toEqual([rule, true, true, true]);
+      expect([rule, rule in desk.safety, rule in en.safetyRules, rule in es.safetyRules]).toEqual([rule, true, true, true]);
     }
     // Small parts and allergens are judged from sizes and lists; every other hazard has its rule.
     for (const hazard of HAZARDS) if (!['wheat', 'latex'].includes(hazard)) expect(Object.keys(SAFETY_RULES)).toContain(hazard);

@@ -1,7 +1,8 @@
 import type { KnobKey } from '../knobs';
 import { SETTING_WORDS } from './settingWords';
 import { SHAPE_ORDERS, type TaskSettings } from './settings';
-import type { LocalText, TaskContent, TaskStep } from './taskContent';
+import type { TaskContent, TaskStep } from './taskContent';
+import { mapText, say, type LocalText } from '../text';
 
 /** Seconds for which a helper waits before helping, where prompts go from least to most. */
 const WAIT_SECONDS = 5;
@@ -75,9 +76,10 @@ export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): Ta
     '{marking}': marking,
     '{mark}': ways[marking?.usual ?? ''],
   };
-  const fill = (text: LocalText, language: keyof LocalText) =>
-    Object.entries(holes).reduce((filled, [hole, words]) => (words ? filled.replaceAll(hole, words[language]) : filled), text[language]);
-  const filled = (text: LocalText): LocalText => ({ en: fill(text, 'en'), es: fill(text, 'es') });
+  const filled = (text: LocalText): LocalText =>
+    mapText(text, (words, language) =>
+      Object.entries(holes).reduce((full, [hole, filling]) => (filling ? full.replaceAll(hole, say(filling, language)) : full), words),
+    );
   return { ...step, name: filled(step.name), how: filled(step.how) };
 }
 

@@ -1,4 +1,4 @@
-import { SKINS, type Skin } from './skills';
+import { SKINS, type Skin } from '../vocabulary';
 import type { TaskContent } from './taskContent';
 
 /** A task in another skin: title and story change, the mechanics and so its series of data do not. */

@@ -1,16 +1,5 @@
-export { ALLERGENS, FOOD_ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from './skills';
-export type { Allergen, Hazard, Part, Skill, Skin, Texture } from './skills';
-export {
-  doseSchema,
-  homeMaterialSchema,
-  isNeededAt,
-  knobOf,
-  localTextSchema,
-  shapeSchema,
-  taskContentSchema,
-  taskDraftSchema,
-} from './taskContent';
-export type { HomeMaterial, LocalText, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
+export { homeMaterialSchema, isNeededAt, knobOf, taskContentSchema, taskDraftSchema } from './taskContent';
+export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
 export { placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';

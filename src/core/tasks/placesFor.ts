@@ -1,4 +1,5 @@
-import type { LocalText, TaskContent } from './taskContent';
+import type { TaskContent } from './taskContent';
+import type { LocalText } from '../text';
 
 export type Hand = 'left' | 'right' | 'unsettled';
 export type TableSide = 'left' | 'right' | 'middle' | 'far';

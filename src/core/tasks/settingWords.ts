@@ -1,4 +1,4 @@
-import type { LocalText } from './taskContent';
+import type { LocalText } from '../text';
 import type { TaskSettings } from './settings';
 
 type WordsFor<Key extends keyof TaskSettings> = Readonly<Record<Extract<NonNullable<TaskSettings[Key]>, string>, LocalText>>;

@@ -1,7 +1,9 @@
 import { z } from 'zod';
+import { doseSchemaOf } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
+import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
-import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from './skills';
+import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from '../vocabulary';
 
 const slugSchema = z.string().regex(/^[a-z][a-z0-9-]*$/);
 
@@ -19,7 +21,7 @@ const measuresSchema = z.strictObject(
 const mm = z.number().positive().max(10_000);
 
 /** The outer shape of a thing, for the check of small parts. */
-export const shapeSchema = z.discriminatedUnion('kind', [
+const shapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sphere'), diameterMm: mm }),
   z.strictObject({ kind: z.literal('cylinder'), diameterMm: mm, lengthMm: mm }),
   z.strictObject({ kind: z.literal('box'), lengthMm: mm, widthMm: mm, heightMm: mm }),
@@ -34,8 +36,7 @@ const careFields = {
 
 /** The schemas of a task and its parts; `least` is 0 where words and lists may still be empty, as on the bench. */
 function schemasOf(least: 0 | 1) {
-  /** The same words in each language that the product speaks. */
-  const localTextSchema = z.strictObject({ en: z.string().min(least).max(600), es: z.string().min(least).max(600) });
+  const localTextSchema = localTextSchemaOf(least);
 
   const levelSchema = localTextSchema.extend({
     usual: z.string().min(1).max(40).optional(),
@@ -56,26 +57,6 @@ function schemasOf(least: 0 | 1) {
     how: localTextSchema,
     grade: gradeSchema,
     manyKnobsReason: z.string().min(1).max(300).optional(),
-  });
-
-  const doseSchema = z.strictObject({
-    target: z.discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('count'), perRound: z.number().int().min(1).max(100) }),
-      z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30) }),
-      z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
-    ]),
-    rounds: z.number().int().min(1).max(20),
-    hands: z.enum(['preferred', 'each', 'both']),
-    secondsEach: z.number().min(0).max(300),
-    restSeconds: z.number().min(0).max(600),
-    setUpMinutes: z.number().min(0).max(30),
-    tidyUpMinutes: z.number().min(0).max(30),
-    piecesPerRepetition: z.number().int().min(0).max(10),
-    setUpMovements: z
-      .array(z.strictObject({ name: localTextSchema, skill: z.enum(SKILLS), timesPerRound: z.number().int().min(1).max(50) }))
-      .max(6),
-    /** Firm squeezing or pinching: capped by the day, with a day of rest between. */
-    heavyGrip: z.boolean().default(false),
   });
 
   const substituteSchema = localTextSchema.extend({
@@ -132,7 +113,7 @@ function schemasOf(least: 0 | 1) {
         .min(1 + least)
         .max(12),
     }),
-    dose: doseSchema,
+    dose: doseSchemaOf(least),
     materials: z.array(materialSchema).max(12),
     tableMap: z.array(placeSchema).max(6),
     helperSteps: z.array(localTextSchema).min(least).max(8),
@@ -153,12 +134,11 @@ function schemasOf(least: 0 | 1) {
       .default([]),
   });
 
-  return { localTextSchema, doseSchema, homeMaterialSchema, taskContentSchema };
+  return { homeMaterialSchema, taskContentSchema };
 }
 
 const FINISHED = schemasOf(1);
-export const { localTextSchema, doseSchema, homeMaterialSchema } = FINISHED;
-export type LocalText = z.infer<typeof localTextSchema>;
+export const { homeMaterialSchema } = FINISHED;
 export type HomeMaterial = z.infer<typeof homeMaterialSchema>;
 
 /** A task: its mechanics (knobs, ladder, dose, materials) and its words. Frozen once it is part of a sent program. */

@@ -1,4 +1,5 @@
-import type { LocalText, TaskContent } from '../tasks';
+import type { LocalText } from '../text';
+import type { TaskContent } from '../tasks';
 import { ENGLISH_JARGON, SPANISH_JARGON } from './jargon';
 import { countText, readingGrade, type WordingLanguage } from './readingEase';
 
@@ -20,7 +21,8 @@ export interface WordingVerdict {
   readonly findings: readonly WordingFinding[];
 }
 
-const PATTERNS: Record<WordingLanguage, readonly { readonly term: RegExp; readonly plain: string }[]> = {
+/** Languages without a list have no jargon to find. */
+const PATTERNS: Partial<Record<WordingLanguage, readonly { readonly term: RegExp; readonly plain: string }[]>> = {
   en: ENGLISH_JARGON.map(toPattern),
   es: SPANISH_JARGON.map(toPattern),
 };
@@ -48,7 +50,7 @@ export function checkWording(text: string, language: WordingLanguage): WordingVe
 }
 
 export function findJargon(text: string, language: WordingLanguage): Extract<WordingFinding, { code: 'jargon' }>[] {
-  const hits = PATTERNS[language].flatMap(({ term, plain }) =>
+  const hits = (PATTERNS[language] ?? []).flatMap(({ term, plain }) =>
     [...text.matchAll(term)].map((match) => ({ from: match.index, to: match.index + match[0].length, term: match[0], plain })),
   );
   const longest = hits.filter(
@@ -69,5 +71,5 @@ export function familyTextOf(task: TaskContent, language: WordingLanguage): stri
     ...task.cautions,
     task.stopRule,
   ];
-  return texts.map((text) => text[language]).join(' ');
+  return texts.flatMap((text) => text[language] ?? []).join(' ');
 }

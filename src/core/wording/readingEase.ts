@@ -1,8 +1,8 @@
 import silabea from 'silabea';
 import { syllable } from 'syllable';
-import type { LocalText } from '../tasks';
+import type { Language } from '../text';
 
-export type WordingLanguage = keyof LocalText;
+export type WordingLanguage = Language;
 
 export interface TextCounts {
   readonly words: number;
@@ -36,16 +36,16 @@ export function countText(text: string, language: WordingLanguage): TextCounts {
 }
 
 /** The same word has the same syllables: counted once. Bounded, since a long-lived server reads many words. */
-const COUNTED: Record<WordingLanguage, Map<string, number>> = { en: new Map(), es: new Map() };
+const COUNTED = new Map<string, number>();
 const MOST_COUNTED = 20_000;
 
 export function syllablesOf(word: string, language: WordingLanguage): number {
-  const counted = COUNTED[language];
-  const known = counted.get(word);
+  const key = `${language}:${word}`;
+  const known = COUNTED.get(key);
   if (known !== undefined) return known;
-  if (counted.size >= MOST_COUNTED) counted.clear();
+  if (COUNTED.size >= MOST_COUNTED) COUNTED.clear();
   const syllables = countSyllables(word, language);
-  counted.set(word, syllables);
+  COUNTED.set(key, syllables);
   return syllables;
 }
 
@@ -94,11 +94,17 @@ export function spanishGrade(ease: number): number {
   return place < 0 ? 14 : grades[place]!;
 }
 
-/** The grade at which a text is read, by the formula of its language. */
+/** The formula of each language that has one. */
+const GRADES: Partial<Record<WordingLanguage, (counts: TextCounts) => number>> = {
+  en: fleschKincaidGrade,
+  es: (counts) => spanishGrade(fernandezHuertaEase(counts)),
+};
+
+/** The grade at which a text is read, by the formula of its language; null for no words and for a language without a formula. */
 export function readingGrade(text: string, language: WordingLanguage): number | null {
   const counts = countText(text, language);
   if (counts.words === 0) return null;
-  return language === 'en' ? fleschKincaidGrade(counts) : spanishGrade(fernandezHuertaEase(counts));
+  return GRADES[language]?.(counts) ?? null;
 }
 
 function requireWords({ words, sentences }: TextCounts): void {

@@ -1,4 +1,4 @@
-import type { Child } from '@/core/caseload';
+import type { Child } from '@/core/child';
 import { calendarDay } from '@/core/calendar';
 import type { ReportWay } from '@/core/sessions';
 import type { Hand, TaskSettings } from '@/core/tasks';

@@ -1,5 +1,5 @@
-import type { Child } from '@/core/caseload';
-import type { Skill } from '@/core/tasks';
+import type { Child } from '@/core/child';
+import type { Skill } from '@/core/vocabulary';
 import type { HelpLevel } from '@/core/sessions';
 import { toChild, type ChildRow } from '../mappers/childRow';
 import type { Work } from '../work';

@@ -1,6 +1,4 @@
-import type { CalendarDay, Instant } from '@/core/calendar';
-import { calendarDay } from '@/core/calendar';
-import type { SchoolCalendar } from '@/core/calendar';
+import { type CalendarDay, type Instant, calendarDay, type SchoolCalendar } from '@/core/calendar';
 import type { Work } from '../work';
 
 export interface Person {

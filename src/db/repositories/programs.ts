@@ -1,8 +1,7 @@
-import type { GradeChange, ProgramTask, ProgramVersion, SentVersion } from '@/core/caseload';
+import { type GradeChange, type ProgramTask, type ProgramVersion, type SentVersion, contentFor, type TaskChoices } from '@/core/program';
 import { calendarDay, type CalendarDay, type Instant } from '@/core/calendar';
 import type { Dose } from '@/core/dose';
-import { contentFor, type TaskChoices } from '@/core/program';
-import type { Part } from '@/core/tasks';
+import type { Part } from '@/core/vocabulary';
 import { groupBy } from '@/core/groupBy';
 import type { Work } from '../work';
 import { taskContents } from './tasks';

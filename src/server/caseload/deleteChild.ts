@@ -1,4 +1,4 @@
-import { nameOf } from '@/core/caseload';
+import { nameOf } from '@/core/child';
 import { deleteChild as removeChild, inTransaction } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';

@@ -1,5 +1,6 @@
 import type { PracticeReport } from '@/core/adherence';
-import type { Child, ProgramVersion, SentVersion } from '@/core/caseload';
+import type { Child } from '@/core/child';
+import type { ProgramVersion, SentVersion } from '@/core/program';
 import type { CalendarDay } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
 import { currentVersions, gradeChanges, lastWords, practiceSince, versionsSince, type RecordedChange, type Work } from '@/db';

@@ -1,5 +1,7 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { plannedSpans, taskFlight, yardDays, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
+import { plannedSpans, taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
+import { yardDays } from '@/core/yard';
+import type { Child } from '@/core/child';
 import { practiceOf, type Practice } from '@/core/adherence';
 import { thingsOf } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';

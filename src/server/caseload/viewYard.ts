@@ -1,4 +1,4 @@
-import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/caseload';
+import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/yard';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { childrenOf, inTransaction, workplaceOf } from '@/db';
 import { auditPerson } from '../access';

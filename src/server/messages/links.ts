@@ -20,7 +20,7 @@ export async function revokeLink(context: Context, actor: PersonActor, childId: 
 export async function sendLinkAgain(context: Context, actor: PersonActor, childId: number): Promise<void> {
   await inTransaction(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'change');
-    const words = textWords(child.familyLanguage, 'program');
+    const words = await textWords(child.familyLanguage, 'program');
     await addMessage(work, { childId, kind: 'program', words, createdBy: actor.personId, createdAt: context.now() });
     await auditPerson(work, actor, context.now(), [childId], 'link.sent');
   });

@@ -1,19 +1,14 @@
 import { createTranslator } from 'use-intl/core';
-import en from '../../../messages/en.json';
-import es from '../../../messages/es.json';
+import { languageOf } from '@/core/text';
 
-const WORDS = { en, es } as const;
-export type Language = keyof typeof WORDS;
-export const LANGUAGES = Object.keys(WORDS) as Language[];
+type Messages = typeof import('../../../messages/texts/en.json');
 
-/** The language to write in: the wished one where the product speaks it, else English. */
-export function languageOf(wished: string | null | undefined): Language {
-  return LANGUAGES.find((language) => language === wished) ?? 'en';
-}
+export type TextKind = keyof Messages;
 
-/** The words of a text message. Nothing about the child is in them; `{link}` stays until the message is handed over. */
-export function textWords(language: string, kind: 'program' | 'newStep'): string {
-  const locale = languageOf(language);
-  const t = createTranslator({ locale, messages: WORDS[locale], namespace: 'texts' });
+/** The words of a text message, in the family's language. Nothing about the child is in them; `{link}` stays until it is handed over. */
+export async function textWords(wished: string, kind: TextKind): Promise<string> {
+  const locale = languageOf(wished);
+  const { default: messages } = (await import(`../../../messages/texts/${locale}.json`)) as unknown as { default: Messages };
+  const t = createTranslator({ locale, messages });
   return t(kind, { link: '{link}' });
 }

@@ -1,9 +1,9 @@
-import { nameOf, type Child } from '@/core/caseload';
+import { nameOf, type Child } from '@/core/child';
 import { childrenOf, inTransaction, messagesOf, workplaceOf, type PostMessage } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
-import type { PhoneText } from './pretendPhone';
+import type { PhoneText } from '../../outside/pretendPhone';
 
 export interface PostView {
   readonly timeZone: string;

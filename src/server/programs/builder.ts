@@ -1,8 +1,8 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import type { Child, ProgramVersion } from '@/core/caseload';
-import { programDraftSchema, type ProgramDraft } from '@/core/program';
+import type { Child } from '@/core/child';
+import { type ProgramVersion, programDraftSchema, type ProgramDraft } from '@/core/program';
 import { observedPace } from '@/core/dose';
-import type { Skill } from '@/core/tasks';
+import type { Skill } from '@/core/vocabulary';
 import {
   currentVersions,
   draftOf,

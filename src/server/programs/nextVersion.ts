@@ -1,6 +1,6 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { ProgramTask } from '@/core/caseload';
-import type { Child } from '@/core/caseload';
+import type { ProgramTask } from '@/core/program';
+import type { Child } from '@/core/child';
 import { addMessage, addVersion, lockProgram, type NewVersion, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -41,7 +41,7 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     sentOn: calendarDayInZone(now, wish.child.timeZone),
     tasks: wish.tasksFor(number),
   });
-  const words = textWords(wish.child.familyLanguage, wish.messageKind);
+  const words = await textWords(wish.child.familyLanguage, wish.messageKind);
   await addMessage(work, { childId: wish.child.id, kind: wish.messageKind, words, createdBy: actor.personId, createdAt: now });
   return number;
 }

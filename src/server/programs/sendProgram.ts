@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
-import { factsOf, type Child, type ProgramTask, type ProgramVersion } from '@/core/caseload';
-import { reckonDose } from '@/core/dose';
+import { factsOf, type Child } from '@/core/child';
 import {
+  type ProgramTask,
+  type ProgramVersion,
   checkProgram,
   contentFor,
   inOrderOfParts,
@@ -12,6 +13,7 @@ import {
   type ProgramDraft,
   type TaskChoices,
 } from '@/core/program';
+import { reckonDose } from '@/core/dose';
 import { currentVersions, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';
 import type { PersonActor } from '../actor';

@@ -1,5 +1,6 @@
 import { calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
-import type { Child, ProgramTask, ProgramVersion } from '@/core/caseload';
+import type { Child } from '@/core/child';
+import type { ProgramTask, ProgramVersion } from '@/core/program';
 import { addAudit, childById, currentVersions, inTransaction, reportLog, unreadReports, workplaceOf, type LogEntry } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';

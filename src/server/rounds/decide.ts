@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone } from '@/core/calendar';
-import { factsOf, type Child, type ProgramTask, type ProgramVersion } from '@/core/caseload';
-import { safetyBetween } from '@/core/program';
+import { factsOf, type Child } from '@/core/child';
+import { type ProgramTask, type ProgramVersion, safetyBetween } from '@/core/program';
 import type { Decision } from '@/core/rounds';
 import { addMessage, inTransaction, isDuplicate, type DecisionAnswer, type Work } from '@/db';
 import { auditPerson, requireChild } from '../access';

@@ -1,6 +1,7 @@
 import { EVIDENCE_DAYS, streakRule } from '@/core/advancing';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import type { Child, ProgramVersion } from '@/core/caseload';
+import type { Child } from '@/core/child';
+import type { ProgramVersion } from '@/core/program';
 import { groupBy } from '@/core/groupBy';
 import { decisionsFor, type ChildSituation, type Decision } from '@/core/rounds';
 import {

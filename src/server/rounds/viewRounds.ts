@@ -1,5 +1,6 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { taskFlight, type Child, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/caseload';
+import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
+import type { Child } from '@/core/child';
 import type { Decision } from '@/core/rounds';
 import { childrenOf, gradeChanges, inTransaction, reportLog, sessionsOfTasks, workplaceOf, type SettledDecision, type Work } from '@/db';
 import { auditPerson } from '../access';

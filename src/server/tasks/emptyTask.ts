@@ -1,13 +1,13 @@
 import { taskDraftSchema, type TaskContent } from '@/core/tasks';
 
-const nothing = { en: '', es: '' };
+const nothing = { en: '' };
 
 /** A task with nothing in it yet but one knob and two steps, so that the grid has something to turn. */
 export function emptyTask(slug: string, title: string): TaskContent {
   const step = (level: number) => ({ name: nothing, how: nothing, grade: { help: level } });
   return taskDraftSchema.parse({
     slug,
-    title: { en: title, es: '' },
+    title: { en: title },
     skill: 'handStrength',
     otherSkills: [],
     part: 'tableWork',

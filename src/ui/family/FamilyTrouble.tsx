@@ -1,12 +1,13 @@
-import { familyWords, type Language } from '../shared/words';
+import { familyFaultWords } from './report/faultForFamily';
+import type { FamilyWords } from '../shared/familyWords';
 
 interface Props {
   readonly fault: { readonly code: string; readonly detail: unknown; readonly logId: string | null };
-  readonly language: Language;
+  readonly words: FamilyWords;
 }
 
-export function FamilyTrouble({ fault, language }: Props) {
-  const t = familyWords(language);
+export function FamilyTrouble({ fault, words }: Props) {
+  const { language } = words;
   return (
     <main className="mx-auto max-w-[30rem] px-[18px] pt-[12vh]" lang={language}>
       {fault.code === 'databaseAway' && <meta httpEquiv="refresh" content="3" />}
@@ -15,7 +16,7 @@ export function FamilyTrouble({ fault, language }: Props) {
       </svg>
       <h1 className="mt-3 text-[24px]">Yard Steps</h1>
       <p role="alert" className="mt-3">
-        {t(`faults.${fault.code}` as 'faults.unexpected', { logId: fault.logId ?? '', minutes: 0 } as never)}
+        {familyFaultWords(fault, words)}
       </p>
     </main>
   );

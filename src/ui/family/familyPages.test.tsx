@@ -1,12 +1,19 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { calendarDay, instant } from '@/core/calendar';
-import type { Child, ProgramTask } from '@/core/caseload';
+import type { Child } from '@/core/child';
+import type { ProgramTask } from '@/core/program';
 import { reckonDose } from '@/core/dose';
 import { loadLibrary } from '../../../library/loadLibrary';
-import { FamilyTask } from './FamilyTask';
-import { FamilyToday } from './FamilyToday';
+import { FamilyTask } from './task/FamilyTask';
+import { FamilyToday } from './today/FamilyToday';
 import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
-import { targetWords } from './targetWords';
+import { familyWords, type FamilyWords } from '../shared/familyWords';
+import { targetWords } from './today/targetWords';
+
+let spoken: Record<'en' | 'es', FamilyWords>;
+beforeAll(async () => {
+  spoken = { en: await familyWords('en'), es: await familyWords('es') };
+});
 
 const today = calendarDay('2026-11-24');
 const child: Child = {
@@ -94,7 +101,7 @@ const said: SaidToday = {
 };
 
 const dayPage = (day: FamilyDayView, language: 'en' | 'es' = 'en', word: string | null = null) =>
-  renderToStaticMarkup(<FamilyToday view={day} token="token" language={language} said={word} />);
+  renderToStaticMarkup(<FamilyToday view={day} token="token" words={spoken[language]} said={word} />);
 
 const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof FamilyTask>[0]> = {}) =>
   renderToStaticMarkup(
@@ -103,7 +110,7 @@ const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof Famil
       found={found}
       place={{ index: 1, count: 1 }}
       token="token"
-      language="en"
+      words={spoken.en}
       wishedStep={Number.NaN}
       newKey="new-key"
       {...change}
@@ -220,5 +227,5 @@ describe('a task on the family’s page', () => {
 
 it('says a target of minutes', () => {
   const { dose } = programTask('star-beams', 1);
-  expect(targetWords({ ...dose, target: { kind: 'time', minutesPerRound: 1 } }, 'es')).toBe('1 minuto');
+  expect(targetWords({ ...dose, target: { kind: 'time', minutesPerRound: 1 } }, spoken.es)).toBe('1 minuto');
 });

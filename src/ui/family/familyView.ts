@@ -1,5 +1,6 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
-import type { Child, ProgramTask, ProgramVersion } from '@/core/caseload';
+import type { Child } from '@/core/child';
+import type { ProgramTask, ProgramVersion } from '@/core/program';
 import type { Effort, HelpLevel, StopReason } from '@/core/sessions';
 
 export interface SaidToday {

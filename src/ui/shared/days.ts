@@ -1,5 +1,5 @@
-import type { CalendarDay, Instant } from '@/core/calendar';
-import { daysBetween } from '@/core/calendar';
+import { BASE_LANGUAGE, type Language } from '@/core/text';
+import { type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
 
 function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = 'en-GB'): string {
   return new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
@@ -8,6 +8,9 @@ function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = 
 /** "Mon 23" */
 export const shortDay = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric' }).replace(',', '');
 /** "23 November" */
+/** How days are written to who reads a language: English ones as the desk writes them. */
+export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? 'en-GB' : language);
+
 export const longDay = (day: CalendarDay, locale = 'en-GB') => format(day, { day: 'numeric', month: 'long' }, locale);
 /** "Monday" */
 export const weekdayName = (day: CalendarDay, locale = 'en-GB') => format(day, { weekday: 'long' }, locale);

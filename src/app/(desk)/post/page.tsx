@@ -1,8 +1,8 @@
 import { screen } from '@/app/screen';
 import { viewPost } from '@/server/messages/viewPost';
 import { deliverWaiting } from '@/server/messages/deliverWaiting';
-import { PostScreen } from '@/ui/desk/PostScreen';
-import { Shell } from '@/ui/desk/Shell';
+import { PostScreen } from '@/ui/desk/post/PostScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
 
 export default async function PostPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const { phone, search } = await searchParams;

@@ -4,7 +4,7 @@ import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export interface RoundsFault {
   readonly words: string;

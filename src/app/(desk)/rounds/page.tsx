@@ -1,7 +1,7 @@
 import { screen } from '@/app/screen';
 import { viewRounds } from '@/server/rounds/viewRounds';
-import { RoundsScreen } from '@/ui/desk/RoundsScreen';
-import { Shell } from '@/ui/desk/Shell';
+import { RoundsScreen } from '@/ui/desk/rounds/RoundsScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { decideAction, undoAction } from './actions';
 
 export default async function RoundsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {

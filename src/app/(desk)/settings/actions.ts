@@ -6,7 +6,7 @@ import { redirect } from 'next/navigation';
 import { act, SESSION_COOKIE } from '@/app/screen';
 import { revokeSignIn } from '@/server/people/sessions';
 import { setEmergencyNumber } from '@/server/settings/workplace';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) => revokeSignIn(context, actor, Number(form.get('signInId'))));

@@ -1,7 +1,7 @@
 import { screen } from '@/app/screen';
 import { viewSettings } from '@/server/settings/workplace';
-import { SettingsScreen } from '@/ui/desk/SettingsScreen';
-import { Shell } from '@/ui/desk/Shell';
+import { SettingsScreen } from '@/ui/desk/settings/SettingsScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { emergencyNumberAction, revokeSignInAction, signOutAction } from './actions';
 
 export default async function SettingsPage() {

@@ -6,7 +6,7 @@ import { SESSION_COOKIE } from '@/app/screen';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { signIn } from '@/server/people/signIn';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function signInAction(_before: string | null, form: FormData): Promise<string | null> {
   const context = appContext();

@@ -5,9 +5,9 @@ import type { TaskContent } from '@/core/tasks';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
 import { importPack } from '@/server/tasks/packs';
 import { viewVersion } from '@/server/tasks/viewBench';
-import type { ImportAnswer } from '@/ui/desk/bench/LibraryActs.client';
-import { packFaultWords } from '@/ui/desk/packWords';
-import { faultWords } from '@/ui/desk/Trouble';
+import type { ImportAnswer } from '@/ui/desk/library/LibraryActs.client';
+import { packFaultWords } from '@/ui/desk/library/packWords';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 type Made = { readonly ok: true; readonly slug: string } | { readonly ok: false; readonly words: string };
 

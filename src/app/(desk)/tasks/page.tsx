@@ -1,9 +1,9 @@
-import { SKILLS, SKINS } from '@/core/tasks';
+import { SKILLS, SKINS } from '@/core/vocabulary';
 import { thingsOf, type TaskWish } from '@/core/library';
 import { screen } from '@/app/screen';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
-import { LibraryScreen } from '@/ui/desk/bench/LibraryScreen';
-import { Shell } from '@/ui/desk/Shell';
+import { LibraryScreen } from '@/ui/desk/library/LibraryScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { importPackAction, startTaskAction } from './actions';
 
 type Address = Promise<Record<string, string | string[] | undefined>>;

@@ -1,8 +1,8 @@
-import { YARD_FILTERS, YARD_SORTS, type YardWish } from '@/core/caseload';
+import { YARD_FILTERS, YARD_SORTS, type YardWish } from '@/core/yard';
 import { screen } from '@/app/screen';
 import { viewYard } from '@/server/caseload/viewYard';
-import { Shell } from '@/ui/desk/Shell';
-import { YardScreen } from '@/ui/desk/YardScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
+import { YardScreen } from '@/ui/desk/yard/YardScreen';
 
 type Address = Promise<Record<string, string | string[] | undefined>>;
 

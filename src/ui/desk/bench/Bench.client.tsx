@@ -6,7 +6,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import type { CalendarDay, Instant } from '@/core/calendar';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import { longDay } from '../../shared/days';
-import { KeyCap } from '../KeyCap';
+import { KeyCap } from '../parts/KeyCap';
 import { benchFindings, benchFindingWords } from './benchFindings';
 import { benchHistory, startHistory } from './benchHistory';
 import { CompareWithStock } from './CompareWithStock';
@@ -22,6 +22,7 @@ import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
 import { StepEditor } from './StepEditor';
 import { TableMapEditor } from './TableMapEditor';
+import type { UsualKnobs } from './usualLevels';
 import { heldWork, letGo, useKeeping } from './useKeeping';
 import { WordsEditor } from './WordsEditor';
 
@@ -40,6 +41,7 @@ export interface BenchProps {
     readonly titles: Readonly<Record<string, string>>;
     readonly things: readonly HomeMaterial[];
   };
+  readonly usual: UsualKnobs;
   readonly keep: (content: TaskContent) => Promise<string | null>;
   readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
   readonly drop: (slug: string) => Promise<string | null>;
@@ -48,7 +50,7 @@ export interface BenchProps {
 }
 
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
-export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps) {
+export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: BenchProps) {
   const fixed = !view.mayChange;
   const [history, act] = useReducer(benchHistory, view.content, startHistory);
   const task = history.now;
@@ -131,7 +133,7 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
               >
                 Do again <KeyCap>Y</KeyCap>
               </button>
-              <AddKnob task={task} edit={act} />
+              <AddKnob task={task} edit={act} usual={usual} />
               <ProposeLadder task={task} edit={act} />
             </>
           )}
@@ -150,7 +152,7 @@ export function Bench({ view, keep, shelve, drop, copy, versionOf }: BenchProps)
           <StepEditor {...shared} step={shownStep} onStep={setStep} />
         </div>
         <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
-          <KnobEditor {...shared} />
+          <KnobEditor {...shared} usual={usual} />
         </Section>
         <Section title="Dose" aside={`reckoned over five days a week`}>
           <DoseEditor {...shared} />

@@ -1,7 +1,7 @@
 import { demandOf } from '@/core/knobs';
 import type { TaskContent } from '@/core/tasks';
-import { HeadRow } from '../HeadRow';
-import { knobName } from '../taskWords';
+import { HeadRow } from '../parts/HeadRow';
+import { knobName } from '../parts/taskWords';
 
 /** What differs from the task that this was copied from: step by step, and which parts of the rest. */
 export function CompareWithStock({ task, stock }: { task: TaskContent; stock: TaskContent }) {

@@ -1,6 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { KeyCap } from '../KeyCap';
+import { KeyCap } from '../parts/KeyCap';
 
 interface Props {
   readonly from: string;

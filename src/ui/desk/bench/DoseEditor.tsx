@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards } from '@/core/dose';
-import { SKILLS, type Skill, type TaskContent } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { doseSentence, hiddenPractice, minutesSentence } from '../doseWords';
-import { seededRandom } from '../../shared/seededRandom';
+import { SKILLS, type Skill } from '@/core/vocabulary';
+import type { TaskContent } from '@/core/tasks';
+import { words } from '../../shared/deskWords';
+import { doseSentence, hiddenPractice, minutesSentence } from '../parts/doseWords';
+import { seededRandom } from '@/core/random';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
@@ -149,7 +150,7 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
         </div>
       ))}
       {!fixed && setUpMovements.length < 6 && (
-        <Small onPress={() => edit({ kind: 'insert', path, value: { name: { en: '', es: '' }, skill: task.skill, timesPerRound: 1 } })}>
+        <Small onPress={() => edit({ kind: 'insert', path, value: { name: { en: '' }, skill: task.skill, timesPerRound: 1 } })}>
           add a movement that is hidden in set-up (open, close, peel, tear)
         </Small>
       )}

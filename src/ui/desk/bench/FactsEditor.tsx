@@ -1,6 +1,7 @@
-import { PARTS, SETTING_CHOICES, SKILLS, SKINS, type SettingId, type Skill } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { SettingSelects } from '../SettingSelects';
+import { PARTS, SKILLS, SKINS, type Skill } from '@/core/vocabulary';
+import { SETTING_CHOICES, type SettingId } from '@/core/tasks';
+import { words } from '../../shared/deskWords';
+import { SettingSelects } from '../parts/SettingSelects';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
@@ -12,10 +13,10 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
         <LocalField label="title" value={task.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['title'], value })} />
         <LocalField
           label="story"
-          value={task.story ?? { en: '', es: '' }}
+          value={task.story ?? { en: '' }}
           meter
           fixed={fixed}
-          onText={(value) => edit({ kind: 'set', path: ['story'], value: value.en || value.es ? value : undefined })}
+          onText={(value) => edit({ kind: 'set', path: ['story'], value: Object.values(value).some(Boolean) ? value : undefined })}
         />
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
@@ -35,7 +36,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
           >
             {PARTS.map((part) => (
               <option key={part} value={part}>
-                {words(`family.parts.${part}`)}
+                {words(`parts.${part}`)}
               </option>
             ))}
           </select>
@@ -170,7 +171,7 @@ export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
                     edit({
                       kind: 'set',
                       path: ['skins', skin],
-                      value: dress ? undefined : { title: task.title, story: task.story ?? { en: '', es: '' } },
+                      value: dress ? undefined : { title: task.title, story: task.story ?? { en: '' } },
                     })
                   }
                 >

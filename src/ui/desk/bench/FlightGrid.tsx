@@ -2,9 +2,10 @@ import type { Dispatch, KeyboardEvent } from 'react';
 import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
 import type { TaskFinding } from '@/core/library';
 import { filledStep, type TaskContent } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { knobName } from '../taskWords';
+import { words } from '../../shared/deskWords';
+import { knobName } from '../parts/taskWords';
 import type { BenchEdit } from './benchEdits';
+import type { KnobEditorProps } from './editorProps';
 import { SHAPE_KNOB } from './usualLevels';
 import { BenchStairs } from './BenchStairs';
 
@@ -168,14 +169,15 @@ function neighbour(cell: HTMLElement, aside: number): HTMLElement | null {
 }
 
 /** What of the field's knobs a task may still take, and a knob of its own. */
-export function AddKnob({ task, edit }: { task: TaskContent; edit: Dispatch<BenchEdit> }) {
+export function AddKnob({ task, edit, usual }: Pick<KnobEditorProps, 'task' | 'edit' | 'usual'>) {
   const free = KNOB_IDS.filter((knob) => !task.knobs.some((known) => known.knob === knob));
   const add = (value: string) => {
     if (value === '') return;
-    if (isFieldKnob(value)) return edit({ kind: 'addKnob', knob: value });
-    if (value === SHAPE_KNOB) return edit({ kind: 'addKnob', knob: SHAPE_KNOB, name: { en: 'shape', es: 'forma' } });
+    if (isFieldKnob(value)) return edit({ kind: 'addKnob', knob: value, levels: usual.levels[value] ?? [] });
+    if (value === SHAPE_KNOB)
+      return edit({ kind: 'addKnob', knob: SHAPE_KNOB, levels: usual.levels[SHAPE_KNOB] ?? [], name: usual.shapeName });
     const number = task.knobs.filter(({ knob }) => knob.startsWith('own:')).length + 1;
-    edit({ kind: 'addKnob', knob: `own:own-${number}` as KnobKey, name: { en: '', es: '' } });
+    edit({ kind: 'addKnob', knob: `own:own-${number}` as KnobKey, levels: [], name: { en: '' } });
   };
   return (
     <label className="text-[14px]">

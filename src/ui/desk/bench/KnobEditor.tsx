@@ -1,15 +1,14 @@
 import type { Dispatch } from 'react';
 import { FIELD_KNOBS, isFieldKnob, MEASURES, physicalDifficulty, type MeasureName } from '@/core/knobs';
 import type { TaskContent } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { knobName } from '../taskWords';
+import { words } from '../../shared/deskWords';
+import { knobName } from '../parts/taskWords';
 import type { BenchEdit } from './benchEdits';
-import type { EditorProps } from './editorProps';
+import type { KnobEditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
-import { usualLevels } from './usualLevels';
 
 /** The knobs with their levels, easiest first, and what of a level can be measured. */
-export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
+export function KnobEditor({ task, findings, edit, usual, fixed }: KnobEditorProps) {
   return (
     <>
       {task.knobs.map((knob, index) => (
@@ -22,7 +21,7 @@ export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
             {!isFieldKnob(knob.knob) && (
               <LocalField
                 label="name of your own knob"
-                value={knob.name ?? { en: '', es: '' }}
+                value={knob.name ?? { en: '' }}
                 fixed={fixed}
                 onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'name'], value })}
               />
@@ -40,7 +39,7 @@ export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
             ))}
             {!fixed && (
               <div className="flex flex-wrap gap-4">
-                <AddLevel task={task} index={index} edit={edit} />
+                <AddLevel task={task} index={index} edit={edit} usual={usual} />
                 <Small onPress={() => edit({ kind: 'removeKnob', knob: knob.knob })} disabled={task.knobs.length <= 1}>
                   take this knob away
                 </Small>
@@ -54,9 +53,9 @@ export function KnobEditor({ task, findings, edit, fixed }: EditorProps) {
   );
 }
 
-function AddLevel({ task, index, edit }: { task: TaskContent; index: number; edit: Dispatch<BenchEdit> }) {
+function AddLevel({ task, index, edit, usual }: Pick<KnobEditorProps, 'task' | 'edit' | 'usual'> & { index: number }) {
   const { knob, levels } = task.knobs[index]!;
-  const free = usualLevels(knob).filter(({ usual }) => !levels.some((level) => level.usual === usual));
+  const free = (usual.levels[knob] ?? []).filter((offered) => !levels.some((level) => level.usual === offered.usual));
   return (
     <label className="text-[14px]">
       <span className="sr-only">Add a level</span>
@@ -68,7 +67,7 @@ function AddLevel({ task, index, edit }: { task: TaskContent; index: number; edi
           edit({
             kind: 'insert',
             path: ['knobs', index, 'levels'],
-            value: free.find((level) => level.usual === event.target.value) ?? { en: '', es: '' },
+            value: free.find((level) => level.usual === event.target.value) ?? { en: '' },
           })
         }
       >

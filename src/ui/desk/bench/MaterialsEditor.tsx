@@ -1,7 +1,9 @@
 import { smallPartVerdict } from '@/core/safety';
-import { ALLERGENS, HAZARDS, TEXTURES, type HomeMaterial, type Material, type Shape } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { smallPartWords } from '../taskWords';
+import { textOf } from '@/core/text';
+import { ALLERGENS, HAZARDS, TEXTURES } from '@/core/vocabulary';
+import type { HomeMaterial, Material, Shape } from '@/core/tasks';
+import { words } from '../../shared/deskWords';
+import { smallPartWords } from '../parts/taskWords';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
@@ -15,7 +17,7 @@ export function MaterialsEditor({ task, things, findings, edit, fixed }: Props) 
   const add = (id: string) => {
     const known = things.find((thing) => thing.id === id);
     const own = `own-${task.materials.length + 1}`;
-    const { name, ...care } = known ?? { id: own, name: { en: '', es: '' }, hazards: [], allergens: [], textures: [] };
+    const { name, ...care } = known ?? { id: own, name: { en: '' }, hazards: [], allergens: [], textures: [] };
     edit({ kind: 'insert', path: ['materials'], value: { ...care, name, count: 1, substitutes: [] } });
   };
   return (
@@ -135,7 +137,7 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
     const known = things.find((thing) => thing.id === id);
     if (!known) return;
     const { name, ...care } = known;
-    edit({ kind: 'insert', path, value: { ...care, en: name.en, es: name.es, levels: [] } });
+    edit({ kind: 'insert', path, value: { ...care, ...textOf(name), levels: [] } });
   };
   return (
     <div>

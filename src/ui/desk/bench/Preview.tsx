@@ -1,10 +1,13 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { reckonDose } from '@/core/dose';
 import { contentFor } from '@/core/program';
-import { skinsOf, type Hand, type Skin, type TaskContent } from '@/core/tasks';
-import { TaskInstructions } from '../../family/TaskInstructions';
-import type { Language } from '../../shared/words';
-import { words } from '../../shared/words';
+import { skinsOf, type Hand, type TaskContent } from '@/core/tasks';
+import type { Skin } from '@/core/vocabulary';
+import { TaskInstructions } from '../../task/TaskInstructions';
+import { LANGUAGES, say, type Language } from '@/core/text';
+import { words } from '../../shared/deskWords';
+import { familyWords, type FamilyWords } from '../../shared/familyWords';
+import { languageName } from '../../shared/languageName';
 
 const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand not settled' } as const;
 
@@ -12,6 +15,7 @@ const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand not
 export function Preview({ task, step }: { task: TaskContent; step: number }) {
   const [hand, setHand] = useState<Hand>('left');
   const [language, setLanguage] = useState<Language>('en');
+  const spoken = useFamilyWords(language);
   const [skin, setSkin] = useState<Skin>('buildersYard');
   const content = contentFor(task, { skin });
   const here = content.ladder.steps[Math.min(step, content.ladder.steps.length - 1)];
@@ -39,8 +43,11 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
           onChange={(event) => setLanguage(event.target.value as Language)}
           className="field py-0"
         >
-          <option value="en">English</option>
-          <option value="es">Spanish</option>
+          {LANGUAGES.map((each) => (
+            <option key={each} value={each}>
+              {languageName(each)}
+            </option>
+          ))}
         </select>
         <select aria-label="Skin" value={skin} onChange={(event) => setSkin(event.target.value as Skin)} className="field py-0">
           {skinsOf(task).map((each) => (
@@ -51,17 +58,32 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
         </select>
       </div>
       <div lang={language} className="text-[16px]">
-        <p className="mt-2 font-title text-[22px] leading-tight font-bold">{content.title[language] || '…'}</p>
-        {content.story && <p className="mt-1">{content.story[language]}</p>}
-        <p className="sheet mt-2 font-bold">{here?.how[language] || '…'}</p>
-        <TaskInstructions
-          content={content}
-          step={step + 1}
-          child={{ calledName: language === 'es' ? 'La niña o el niño' : 'Your child', hand, care: null }}
-          language={language}
-          pieces={content.dose.piecesPerRepetition > 0 ? reckonDose(content.dose, 1).piecesPerDay : 0}
-        />
+        <p className="mt-2 font-title text-[22px] leading-tight font-bold">{say(content.title, language) || '…'}</p>
+        {content.story && <p className="mt-1">{say(content.story, language)}</p>}
+        <p className="sheet mt-2 font-bold">{(here && say(here.how, language)) || '…'}</p>
+        {spoken && (
+          <TaskInstructions
+            content={content}
+            step={step + 1}
+            child={{ calledName: spoken.t('yourChild'), hand, care: null }}
+            words={spoken}
+            pieces={content.dose.piecesPerRepetition > 0 ? reckonDose(content.dose, 1).piecesPerDay : 0}
+          />
+        )}
       </div>
     </aside>
   );
+}
+
+/** The family's words in the language looked at; its file is loaded when it is first chosen. */
+function useFamilyWords(language: Language): FamilyWords | null {
+  const [spoken, setSpoken] = useState<FamilyWords | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void familyWords(language).then((loaded) => wanted && setSpoken(loaded));
+    return () => {
+      wanted = false;
+    };
+  }, [language]);
+  return spoken?.language === language ? spoken : null;
 }

@@ -3,8 +3,8 @@ import { proposeLadder } from '@/core/ladder';
 import { offeredLevels } from '@/core/materials';
 import type { TaskContent } from '@/core/tasks';
 import { SmallFlight } from '../../flight/FlightDrawing';
-import { KeyCap } from '../KeyCap';
-import { knobName } from '../taskWords';
+import { KeyCap } from '../parts/KeyCap';
+import { knobName } from '../parts/taskWords';
 import type { BenchEdit } from './benchEdits';
 
 const MOST_KNOBS = 12;

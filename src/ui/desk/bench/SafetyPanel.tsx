@@ -1,7 +1,7 @@
 import { judgeSafety, thingsAt, type ChildForSafety } from '@/core/safety';
-import { HAZARDS } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { safetyWords } from '../taskWords';
+import { HAZARDS } from '@/core/vocabulary';
+import { words } from '../../shared/deskWords';
+import { safetyWords } from '../parts/taskWords';
 import { Ticks } from './MaterialsEditor';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, Small } from './parts';

@@ -84,7 +84,10 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         />
         {here.how.en.includes('{') && (
           <p className="text-[14px] text-soft">
-            reads: “{filled.how.en}” · “{filled.how.es}”
+            reads:{' '}
+            {Object.values(filled.how)
+              .map((words) => `“${words}”`)
+              .join(' · ')}
           </p>
         )}
         {(manyKnobs || here.manyKnobsReason !== undefined) && (

@@ -1,6 +1,6 @@
 import { placesFor } from '@/core/tasks';
-import { TableMapDrawing } from '../../family/TableMapDrawing';
-import { words } from '../../shared/words';
+import { TableMapDrawing } from '../../task/TableMapDrawing';
+import { words } from '../../shared/deskWords';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
 
@@ -37,7 +37,7 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
         </div>
       ))}
       {!fixed && task.tableMap.length < 6 && (
-        <Small onPress={() => edit({ kind: 'insert', path: ['tableMap'], value: { what: { en: '', es: '' }, place: 'preferredSide' } })}>
+        <Small onPress={() => edit({ kind: 'insert', path: ['tableMap'], value: { what: { en: '' }, place: 'preferredSide' } })}>
           add a thing to the table
         </Small>
       )}
@@ -53,7 +53,7 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
                   wordsOf={(each) => each.what.en}
                   hand={hand}
                   childName="child"
-                  label={places.map((each) => words(`family.side.${each.side}`, { what: each.what.en })).join('. ')}
+                  label={places.map((each) => words(`side.${each.side}`, { what: each.what.en })).join('. ')}
                 />
                 <figcaption className="text-[13px] text-soft">{hand === 'unsettled' ? 'hand not settled' : `${hand}-handed`}</figcaption>
               </figure>

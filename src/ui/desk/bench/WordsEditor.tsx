@@ -1,4 +1,4 @@
-import type { LocalText } from '@/core/tasks';
+import type { LocalText } from '@/core/text';
 import { familyTextOf } from '@/core/wording';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, GradeRuler, LocalField, Small } from './parts';
@@ -43,7 +43,7 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
             </div>
           ))}
           {!fixed && task[key].length < most && (
-            <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '', es: '' } satisfies LocalText })}>add a line</Small>
+            <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '' } satisfies LocalText })}>add a line</Small>
           )}
           <FindingsAt findings={findings} path={key} task={task} deep />
         </div>

@@ -3,6 +3,12 @@ import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../../../../library/loadLibrary';
 import { editTask, type BenchEdit } from './benchEdits';
 import { benchHistory, startHistory, type BenchAct } from './benchHistory';
+import { usualKnobs, type UsualKnobs } from './usualLevels';
+
+let usual: UsualKnobs;
+beforeAll(async () => {
+  usual = await usualKnobs();
+});
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
 const edit = (...edits: BenchEdit[]) => edits.reduce(editTask, crane);
@@ -52,20 +58,20 @@ describe('edits of a task', () => {
   });
 
   it('add a knob of the field with its usual levels in both languages, or one of its own', () => {
-    const help = edit({ kind: 'addKnob', knob: 'help' }).knobs.at(-1)!;
+    const help = edit({ kind: 'addKnob', knob: 'help', levels: usual.levels.help! }).knobs.at(-1)!;
     expect(help.levels[0]).toEqual({ en: 'hand over hand', es: 'mano sobre mano', usual: 'handOverHand' });
     expect(help.levels).toHaveLength(6);
-    const own = edit({ kind: 'addKnob', knob: 'own:wind', name: { en: 'wind', es: 'viento' } });
+    const own = edit({ kind: 'addKnob', knob: 'own:wind', levels: [], name: { en: 'wind', es: 'viento' } });
     expect(own.knobs.at(-1)).toMatchObject({ name: { en: 'wind' }, levels: [{ en: '' }, { en: '' }] });
     expect(own.ladder.steps.every((step) => step.grade['own:wind'] === 0)).toBe(true);
-    const shapes = edit({ kind: 'addKnob', knob: 'own:shape', name: { en: 'shape', es: 'forma' } }).knobs.at(-1)!;
+    const shapes = edit({ kind: 'addKnob', knob: 'own:shape', levels: usual.levels['own:shape']!, name: usual.shapeName }).knobs.at(-1)!;
     expect(shapes.levels).toHaveLength(10);
     expect(shapes.levels.slice(0, 3).map((level) => [level.usual, level.es])).toEqual([
       ['vertical', 'raya hacia abajo'],
       ['horizontal', 'raya a lo ancho'],
       ['circle', 'círculo'],
     ]);
-    expect(edit({ kind: 'addKnob', knob: 'tool' })).toBe(crane);
+    expect(edit({ kind: 'addKnob', knob: 'tool', levels: usual.levels.tool! })).toBe(crane);
   });
 
   it('take a knob away from every step', () => {

@@ -1,6 +1,7 @@
 import type { Grade, KnobKey } from '@/core/knobs';
-import type { LocalText, TaskContent, TaskStep } from '@/core/tasks';
-import { usualLevels } from './usualLevels';
+import { textOf, type LocalText } from '@/core/text';
+import type { TaskContent, TaskStep } from '@/core/tasks';
+import type { UsualLevel } from './usualLevels';
 
 type Path = readonly (string | number)[];
 
@@ -13,7 +14,7 @@ export type BenchEdit =
   | { readonly kind: 'addStep'; readonly after: number }
   | { readonly kind: 'removeStep'; readonly step: number }
   | { readonly kind: 'moveStep'; readonly step: number; readonly by: 1 | -1 }
-  | { readonly kind: 'addKnob'; readonly knob: KnobKey; readonly name?: LocalText }
+  | { readonly kind: 'addKnob'; readonly knob: KnobKey; readonly levels: readonly UsualLevel[]; readonly name?: LocalText }
   | { readonly kind: 'removeKnob'; readonly knob: KnobKey }
   | { readonly kind: 'removeLevel'; readonly knob: KnobKey; readonly level: number }
   | { readonly kind: 'takeLadder'; readonly grades: readonly Grade[]; readonly startStep: number }
@@ -48,7 +49,7 @@ export function editTask(task: TaskContent, edit: BenchEdit): TaskContent {
     case 'moveStep':
       return moved(task, edit.step, edit.by);
     case 'addKnob':
-      return withKnob(task, edit.knob, edit.name);
+      return withKnob(task, edit.knob, edit.levels, edit.name);
     case 'removeKnob':
       return withoutKnob(task, edit.knob);
     case 'removeLevel':
@@ -73,7 +74,7 @@ function setAt(node: unknown, [key, ...rest]: Path, change: (value: unknown) => 
 
 /** A knob has no more levels than this. */
 const MOST_LEVELS = 10;
-const EMPTY: LocalText = { en: '', es: '' };
+const EMPTY: LocalText = { en: '' };
 const copyOf = (step: TaskStep | undefined): TaskStep => ({ name: EMPTY, how: EMPTY, grade: { ...step?.grade } });
 
 function withGrades(task: TaskContent, change: (step: TaskStep) => TaskStep): TaskContent {
@@ -115,9 +116,9 @@ function moved(task: TaskContent, step: number, by: 1 | -1): TaskContent {
   return { ...task, ladder: { ...task.ladder, steps } };
 }
 
-function withKnob(task: TaskContent, knob: KnobKey, name?: LocalText): TaskContent {
+function withKnob(task: TaskContent, knob: KnobKey, offered: readonly UsualLevel[], name?: LocalText): TaskContent {
   if (task.knobs.some((known) => known.knob === knob)) return task;
-  const usual = usualLevels(knob).slice(0, MOST_LEVELS);
+  const usual = offered.slice(0, MOST_LEVELS);
   const levels = usual.length >= 2 ? usual : [EMPTY, EMPTY];
   const knobs = [...task.knobs, { knob, ...(name ? { name } : {}), levels }];
   return withGrades({ ...task, knobs }, (step) => ({ ...step, grade: { ...step.grade, [knob]: 0 } }));
@@ -152,7 +153,7 @@ function withLadder(task: TaskContent, grades: readonly Grade[], startStep: numb
     const before = grades[index - 1];
     const movedKnob = before && task.knobs.find(({ knob }) => (before[knob] ?? 0) !== (grade[knob] ?? 0));
     const level = movedKnob?.levels[grade[movedKnob.knob] ?? 0];
-    return { name: level ? { en: level.en, es: level.es } : EMPTY, how: EMPTY, grade: { ...grade } };
+    return { name: level ? textOf(level) : EMPTY, how: EMPTY, grade: { ...grade } };
   });
   const materials = task.materials.map((material) =>
     material.steps

@@ -1,6 +1,8 @@
+import { LANGUAGES } from '@/core/text';
+import { languageName } from '../../shared/languageName';
 import { checkTask, type TaskFinding } from '@/core/library';
 import { taskContentSchema, type TaskContent } from '@/core/tasks';
-import { taskFindingWords } from '../taskWords';
+import { taskFindingWords } from '../parts/taskWords';
 
 /** A fault of the task's form: something empty, a number out of range. */
 export interface FormFault {
@@ -12,15 +14,13 @@ export interface FormFault {
 
 export type BenchFinding = TaskFinding | FormFault;
 
-const LANGUAGES: Readonly<Record<string, string>> = { en: 'English', es: 'Spanish' };
-
 /** What the checks say of a task, and what its form still lacks; a text is said once for both languages. */
 export function benchFindings(task: TaskContent): readonly BenchFinding[] {
   const form = taskContentSchema.safeParse(task);
   const faults = new Map<string, { path: string; said: string; languages: string[] }>();
   for (const { path, code, message } of form.success ? [] : form.error.issues) {
     const last = String(path.at(-1));
-    const language = LANGUAGES[last];
+    const language = LANGUAGES.some((each) => each === last) ? languageName(last) : undefined;
     const place = (language ? path.slice(0, -1) : path).join('.');
     const said = code === 'too_small' ? 'still empty' : message.toLowerCase();
     const known = faults.get(`${place} ${said}`) ?? { path: place, said, languages: [] };
@@ -63,13 +63,11 @@ function placeInWords(path: string): string {
   const parts = rest.map((part, index) =>
     /^\d+$/.test(part)
       ? `${rest[index - 1] === 'steps' ? 'step ' : ''}${Number(part) + 1}`
-      : part === 'es'
-        ? 'Spanish'
-        : part === 'en'
-          ? 'English'
-          : part === 'steps'
-            ? ''
-            : part,
+      : LANGUAGES.some((language) => language === part)
+        ? languageName(part)
+        : part === 'steps'
+          ? ''
+          : part,
   );
   return [PLACES[first] ?? first, ...parts.filter(Boolean)].join(', ');
 }

@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { thingsOf } from '@/core/library';
 import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../../../../library/loadLibrary';
-import { SettingSelects } from '../SettingSelects';
+import { SettingSelects } from '../parts/SettingSelects';
 import { benchFindings } from './benchFindings';
 import { CompareWithStock } from './CompareWithStock';
 import { DoseEditor } from './DoseEditor';
@@ -85,9 +85,13 @@ describe('the editors', () => {
   });
 
   it('say bits of difficulty beside the millimetres that give them', () => {
-    const drawn = renderToStaticMarkup(<KnobEditor {...propsOf(task('cut-the-planks'))} />);
+    const drawn = renderToStaticMarkup(
+      <KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('cut-the-planks'))} />,
+    );
     expect(drawn).toContain('path index 12.5 (steering law)');
-    expect(renderToStaticMarkup(<KnobEditor {...propsOf(task('toss-the-sandbag'))} />)).not.toContain('steering law');
+    expect(
+      renderToStaticMarkup(<KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('toss-the-sandbag'))} />),
+    ).not.toContain('steering law');
   });
 
   it('name the cautions that the rules compute, with their sources', () => {

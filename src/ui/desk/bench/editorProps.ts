@@ -1,5 +1,6 @@
 import type { Dispatch } from 'react';
 import type { TaskContent } from '@/core/tasks';
+import type { UsualKnobs } from './usualLevels';
 import type { BenchEdit } from './benchEdits';
 import type { BenchFinding } from './benchFindings';
 
@@ -10,4 +11,10 @@ export interface EditorProps {
   readonly edit: Dispatch<BenchEdit>;
   /** True where the task may only be looked at. */
   readonly fixed: boolean;
+}
+
+/** For the editors that offer knobs and levels. */
+export interface KnobEditorProps extends EditorProps {
+  /** The usual levels of every knob. */
+  readonly usual: UsualKnobs;
 }

@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
-import type { LocalText, TaskContent } from '@/core/tasks';
+import { BASE_LANGUAGE, LANGUAGES, type LocalText } from '@/core/text';
+import type { TaskContent } from '@/core/tasks';
 import { checkWording, readingGrade, type WordingLanguage } from '@/core/wording';
-import { Finding } from '../Finding';
+import { languageName } from '../../shared/languageName';
+import { Finding } from '../parts/Finding';
 import { benchFindingWords, type BenchFinding } from './benchFindings';
 
 export function Section({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
@@ -49,38 +51,38 @@ interface TextProps {
   readonly meter?: boolean;
 }
 
-/** A text in both languages, side by side. */
+/** A text in every language, side by side. An empty one in another language than English is not translated. */
 export function LocalField({ label, value, onText, rows = 1, fixed, meter = false }: TextProps) {
   return (
     <div className="grid grid-cols-2 gap-2">
-      {(['en', 'es'] as const).map((language) => (
+      {LANGUAGES.map((language) => (
         <div key={language} className="min-w-0">
           <label className="block">
             <span className="block text-[13px] font-semibold text-soft">
-              {label} · {language === 'en' ? 'English' : 'Spanish'}
+              {label} · {languageName(language)}
             </span>
             {rows > 1 ? (
               <textarea
                 rows={rows}
-                value={value[language]}
+                value={value[language] ?? ''}
                 readOnly={fixed}
                 maxLength={600}
                 lang={language}
-                onChange={(event) => onText({ ...value, [language]: event.target.value })}
+                onChange={(event) => onText({ ...value, [language]: event.target.value || (language === BASE_LANGUAGE ? '' : undefined) })}
                 className="field w-full"
               />
             ) : (
               <input
-                value={value[language]}
+                value={value[language] ?? ''}
                 readOnly={fixed}
                 maxLength={600}
                 lang={language}
-                onChange={(event) => onText({ ...value, [language]: event.target.value })}
+                onChange={(event) => onText({ ...value, [language]: event.target.value || (language === BASE_LANGUAGE ? '' : undefined) })}
                 className="field w-full"
               />
             )}
           </label>
-          {meter && <Meter text={value[language]} language={language} />}
+          {meter && <Meter text={value[language] ?? ''} language={language} />}
         </div>
       ))}
     </div>

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { findTasks } from '@/core/library';
 import { fitFor, type ChildFacts, type TaskFit } from '@/core/program';
-import { SKILLS, type Skill } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { safetyWords, skillsInWords } from '../taskWords';
+import { SKILLS, type Skill } from '@/core/vocabulary';
+import { words } from '../../shared/deskWords';
+import { safetyWords, skillsInWords } from '../parts/taskWords';
 import { minutesInWords, type LibraryTask } from './draftEdits';
 
 interface Props {

@@ -1,11 +1,11 @@
 import type { Dispatch, ReactNode } from 'react';
-import { demandsOf, factsOf, type Child } from '@/core/caseload';
+import { demandsOf, contentFor, replacedAt, type PlannedTask } from '@/core/program';
+import { factsOf, type Child } from '@/core/child';
 import type { CalendarDay } from '@/core/calendar';
-import { contentFor, replacedAt, type PlannedTask } from '@/core/program';
 import type { TaskContent } from '@/core/tasks';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { WEEKDAYS } from '../../shared/days';
-import { doseSentence, hiddenPractice } from '../doseWords';
+import { doseSentence, hiddenPractice } from '../parts/doseWords';
 import { TaskChoiceFields } from './TaskChoiceFields';
 import { atOtherStep, minutesInWords, type DraftEdit, type LibraryTask } from './draftEdits';
 

@@ -2,9 +2,9 @@ import type { Dispatch } from 'react';
 import type { PlannedTask, ProgramFinding } from '@/core/program';
 import { SUPERVISION } from '@/core/safety';
 import type { TaskSettings } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { Finding } from '../Finding';
-import { safetyWords } from '../taskWords';
+import { words } from '../../shared/deskWords';
+import { Finding } from '../parts/Finding';
+import { safetyWords } from '../parts/taskWords';
 import type { DraftEdit, LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 

@@ -1,8 +1,9 @@
 import type { Dispatch } from 'react';
 import type { PlannedTask } from '@/core/program';
-import { skinsOf, type Skin, type TaskSettings } from '@/core/tasks';
-import { words } from '../../shared/words';
-import { SettingSelects } from '../SettingSelects';
+import { skinsOf, type TaskSettings } from '@/core/tasks';
+import type { Skin } from '@/core/vocabulary';
+import { words } from '../../shared/deskWords';
+import { SettingSelects } from '../parts/SettingSelects';
 import type { DraftEdit, LibraryTask } from './draftEdits';
 
 interface Props {

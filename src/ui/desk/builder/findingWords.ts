@@ -1,7 +1,7 @@
 import type { ProgramFinding } from '@/core/program';
 import { WEEKDAYS } from '../../shared/days';
-import { words } from '../../shared/words';
-import { safetyWords } from '../taskWords';
+import { words } from '../../shared/deskWords';
+import { safetyWords } from '../parts/taskWords';
 
 export function findingWords(finding: ProgramFinding): string {
   switch (finding.code) {

@@ -7,7 +7,7 @@ import type { TaskSettings } from '@/core/tasks';
 import { changeHome } from '@/server/caseload/changeHome';
 import { deleteChild } from '@/server/caseload/deleteChild';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 const childOf = (form: FormData) => Number(form.get('childId'));
 

@@ -1,7 +1,7 @@
 import { screen } from '@/app/screen';
 import { viewChild } from '@/server/caseload/viewChild';
-import { ChildScreen } from '@/ui/desk/ChildScreen';
-import { Shell } from '@/ui/desk/Shell';
+import { ChildScreen } from '@/ui/desk/child/ChildScreen';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { changeHomeAction, deleteChildAction, revokeLinkAction, sendLinkAction } from './actions';
 
 export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {

@@ -2,16 +2,19 @@ import { thingsOf } from '@/core/library';
 import { screen } from '@/app/screen';
 import { viewBench } from '@/server/tasks/viewBench';
 import { Bench } from '@/ui/desk/bench/Bench.client';
-import { Shell } from '@/ui/desk/Shell';
+import { usualKnobs } from '@/ui/desk/bench/usualLevels';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction, versionAction } from '../actions';
 
 export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
   return screen(async (actor, context) => {
     const { library, ...view } = await viewBench(context, actor, slug);
+    const usual = await usualKnobs();
     return (
       <Shell here="/tasks" personName={actor.name}>
         <Bench
+          usual={usual}
           key={slug}
           view={{ ...view, things: thingsOf(library) }}
           keep={keepDraftAction}

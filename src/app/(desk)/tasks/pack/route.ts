@@ -1,7 +1,7 @@
 import { act } from '@/app/screen';
 import { exportPack } from '@/server/tasks/packs';
 import { STATUS_OF } from '@/server/errors';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 /** `?slug=a&slug=b` for these tasks, nothing for all that one made. */
 export async function GET(request: Request): Promise<Response> {

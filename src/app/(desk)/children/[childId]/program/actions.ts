@@ -4,7 +4,7 @@ import type { ProgramDraft } from '@/core/program';
 import { act } from '@/app/screen';
 import { saveDraft } from '@/server/programs/builder';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { faultWords } from '@/ui/desk/Trouble';
+import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export type SendAnswer = { readonly ok: true; readonly versionNumber: number } | { readonly ok: false; readonly words: string };
 

@@ -1,7 +1,7 @@
 import { screen } from '@/app/screen';
 import { viewBuilder } from '@/server/programs/builder';
 import { Builder } from '@/ui/desk/builder/Builder.client';
-import { Shell } from '@/ui/desk/Shell';
+import { Shell } from '@/ui/desk/frame/Shell';
 import { saveDraftAction, sendProgramAction } from './actions';
 
 export default async function BuilderPage({ params }: { params: Promise<{ childId: string }> }) {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { redirect } from 'next/navigation';
 import { familyScreen, textFrom, type FamilyAddress } from '@/app/familyScreen';
-import { FamilyTask } from '@/ui/family/FamilyTask';
+import { FamilyTask } from '@/ui/family/task/FamilyTask';
 
 interface Props {
   readonly params: Promise<{ token: string; versionTaskId: string }>;
@@ -11,7 +11,7 @@ interface Props {
 export default async function FamilyTaskPage({ params, searchParams }: Props) {
   const { token, versionTaskId } = await params;
   const step = Number(await textFrom(searchParams, 'step'));
-  return familyScreen(token, await textFrom(searchParams, 'lang'), (view, language) => {
+  return familyScreen(token, await textFrom(searchParams, 'lang'), (view, words) => {
     const all = [...view.tasks, ...view.otherTasks];
     const index = all.findIndex(({ task }) => task.versionTaskId === Number(versionTaskId));
     const found = all[index];
@@ -23,7 +23,7 @@ export default async function FamilyTaskPage({ params, searchParams }: Props) {
         found={found}
         place={{ index: index + 1, count: all.length }}
         token={token}
-        language={language}
+        words={words}
         wishedStep={step}
         newKey={randomUUID()}
       />

@@ -1,0 +1,2 @@
+export { ageOf, factsOf, nameOf } from './child';
+export type { Child } from './child';

@@ -1,0 +1,28 @@
+import type { CalendarDay } from '../calendar';
+import type { FlightInput } from '../flight';
+import { outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
+import { daysAtSteps } from './daysAtSteps';
+import { demandsOf, type GradeChange, type ProgramTask } from './programVersion';
+
+/** A task's flight without its size: what the screen, the sheet and the phone each draw in their own room. */
+export type TaskFlight = Omit<FlightInput, 'size'>;
+
+/** @param changes and sessions of this task alone, oldest first */
+export function taskFlight(
+  task: ProgramTask,
+  changes: readonly GradeChange[],
+  sessions: readonly DatedSession[],
+  today: CalendarDay,
+  settings?: OutcomeSettings,
+): TaskFlight {
+  const demands = demandsOf(task.content);
+  const outcomes: Outcome[][] = demands.map(() => []);
+  for (const session of sessions) outcomes[session.step - 1]?.push(outcomeOf(session, session.target, settings));
+  return {
+    demands,
+    daysSpent: daysAtSteps(changes, demands.length, today),
+    currentStep: task.step,
+    choose: { from: task.chooseFrom, to: task.chooseTo },
+    outcomes,
+  };
+}

@@ -1,0 +1,5 @@
+export { BASE_LANGUAGE, languageOf, LANGUAGES } from './languages';
+export type { Language } from './languages';
+export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';
+export type { LocalText } from './localText';
+export { plain } from './plain';

@@ -1,0 +1,61 @@
+import { addDays, type CalendarDay } from '../calendar';
+import { plain } from '../text';
+import type { YardRow } from './yardRow';
+
+export const YARD_SORTS = ['name', 'word', 'practised', 'dose'] as const;
+export type YardSort = (typeof YARD_SORTS)[number];
+export const YARD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
+export type YardFilter = (typeof YARD_FILTERS)[number];
+
+export interface YardWish {
+  readonly search: string;
+  readonly filter: YardFilter;
+  readonly sort: YardSort;
+  /** A school's name, or null for all. */
+  readonly school: string | null;
+  readonly bySchool: boolean;
+}
+
+export interface YardGroup {
+  readonly title: string | null;
+  readonly visitDays: string;
+  readonly rows: readonly YardRow[];
+}
+
+export const SILENT_DAYS = 7;
+
+/** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
+export function arrangeYard(rows: readonly YardRow[], wish: YardWish, today: CalendarDay): YardGroup[] {
+  const found = rows.filter((row) => matches(row, wish, today)).sort(ORDERS[wish.sort]);
+  if (!wish.bySchool) return found.length ? [{ title: null, visitDays: '', rows: found }] : [];
+  const schools = [...new Set(found.map((row) => row.school))].sort((a, b) => a.localeCompare(b, 'en'));
+  return schools.map((school) => {
+    const own = found.filter((row) => row.school === school);
+    return { title: school, visitDays: own[0]!.visitDays, rows: own };
+  });
+}
+
+export function isSilent(row: Pick<YardRow, 'daysSinceWord'>): boolean {
+  return row.daysSinceWord === null || row.daysSinceWord >= SILENT_DAYS;
+}
+
+function matches(row: YardRow, { search, filter, school }: YardWish, today: CalendarDay): boolean {
+  if (school !== null && row.school !== school) return false;
+  if (filter === 'silent' && !isSilent(row)) return false;
+  if (filter === 'struggling' && !row.practice.days.some((day) => day.word === 'saidNotDone' || day.word === 'partly')) return false;
+  if (filter === 'ending' && (row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
+  const wanted = plain(search).split(/\s+/).filter(Boolean);
+  const text = plain([row.name, row.school, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '));
+  return wanted.every((word) => text.includes(word));
+}
+
+const byName = (a: YardRow, b: YardRow) => a.name.localeCompare(b.name, 'en');
+const share = (row: YardRow) => row.practice.adherence.high ?? -1;
+const dose = (row: YardRow) => (row.practice.amountAsked === 0 ? -1 : row.practice.amountGiven / row.practice.amountAsked);
+
+const ORDERS: Record<YardSort, (a: YardRow, b: YardRow) => number> = {
+  name: byName,
+  word: (a, b) => (b.daysSinceWord ?? Infinity) - (a.daysSinceWord ?? Infinity) || byName(a, b),
+  practised: (a, b) => share(a) - share(b) || byName(a, b),
+  dose: (a, b) => dose(a) - dose(b) || byName(a, b),
+};

@@ -1,0 +1,70 @@
+import { practiceOf, type Practice, type PracticeReport } from '../adherence';
+import { addDays, daysBetween, daysFromTo, type CalendarDay } from '../calendar';
+import type { LocalText } from '../text';
+import { daysAtSteps } from '../program/daysAtSteps';
+import { nameOf, type Child } from '../child/child';
+import { plannedSpans, type SentVersion } from '../program/plannedSpans';
+import { demandsOf, type GradeChange, type ProgramTask } from '../program/programVersion';
+
+export interface YardFlight {
+  readonly taskId: number;
+  readonly title: LocalText;
+  readonly stepName: LocalText;
+  readonly step: number;
+  readonly demands: readonly number[];
+  readonly daysSpent: readonly number[];
+}
+
+export interface YardRow {
+  readonly childId: number;
+  readonly name: string;
+  readonly school: string;
+  readonly visitDays: string;
+  readonly flights: readonly YardFlight[];
+  readonly practice: Practice;
+  /** Null where no word ever came. */
+  readonly daysSinceWord: number | null;
+  readonly endsOn: CalendarDay | null;
+}
+
+export interface YardInput {
+  readonly child: Child;
+  readonly tasks: readonly ProgramTask[];
+  readonly endsOn: CalendarDay | null;
+  readonly versions: readonly SentVersion[];
+  readonly changes: readonly GradeChange[];
+  readonly reports: readonly PracticeReport[];
+  readonly lastWordOn: CalendarDay | null;
+}
+
+export const YARD_DAYS = 14;
+
+/** The days that the yard looks at: the fortnight before today. Today is still open, so it is shown but comes last. */
+export function yardDays(today: CalendarDay): CalendarDay[] {
+  return daysFromTo(addDays(today, 1 - YARD_DAYS), today);
+}
+
+/** One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word. */
+export function yardRow({ child, tasks, endsOn, versions, changes, reports, lastWordOn }: YardInput, today: CalendarDay): YardRow {
+  return {
+    childId: child.id,
+    name: nameOf(child),
+    school: child.school,
+    visitDays: child.visitDays,
+    flights: tasks.map((task) => ({
+      taskId: task.taskId,
+      title: task.content.title,
+      stepName: task.content.ladder.steps[task.step - 1]!.name,
+      step: task.step,
+      demands: demandsOf(task.content),
+      daysSpent: daysAtSteps(
+        changes.filter((change) => change.taskId === task.taskId),
+        task.content.ladder.steps.length,
+        today,
+      ),
+    })),
+    practice: practiceOf(yardDays(today), plannedSpans(versions), reports),
+    daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
+    endsOn,
+  };
+}

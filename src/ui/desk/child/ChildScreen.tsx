@@ -1,0 +1,277 @@
+import Link from 'next/link';
+import type { Practice } from '@/core/adherence';
+import { nameOf, type Child } from '@/core/child';
+import type { ProgramTask, ProgramVersion, TaskFlight } from '@/core/program';
+import type { CalendarDay, Instant } from '@/core/calendar';
+import type { HelpLevel } from '@/core/sessions';
+import type { HomeMaterial, TaskContent } from '@/core/tasks';
+import { LargeFlight } from '../../flight/FlightDrawing';
+import { PracticeDots } from '../../flight/pips';
+import { longDay, momentIn } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { ChildFacts } from '../parts/ChildFacts';
+import { doseSentence, weekdaysInWords } from '../parts/doseWords';
+import { adherenceHow, percentRange } from '../parts/figures';
+import { HomeAndSettings, type ChangeHome } from './HomeAndSettings.client';
+import { KeyCap } from '../parts/KeyCap';
+import { HELP_WORDS, ReportTable, type ReportLine } from '../parts/ReportTable';
+
+export interface ChildProps {
+  readonly view: {
+    readonly child: Child;
+    readonly access: 'lead' | 'shared' | 'assist';
+    readonly today: CalendarDay;
+    readonly goals: readonly {
+      readonly id: number;
+      readonly skill: string;
+      readonly words: string;
+      readonly baseline: string;
+      readonly criterion: string;
+      readonly mostHelp: HelpLevel;
+      readonly reviewOn: string;
+    }[];
+    readonly sharing: readonly { readonly name: string; readonly role: string; readonly access: string }[];
+    readonly program: ProgramVersion | null;
+    readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
+    readonly practice: Practice;
+    readonly log: readonly ReportLine[];
+    readonly changes: readonly {
+      readonly id: number;
+      readonly taskId: number;
+      readonly fromStep: number | null;
+      readonly toStep: number;
+      readonly why: string;
+      readonly changedBy: string;
+      readonly changedAt: Instant;
+      readonly versionNumber: number;
+      readonly content: TaskContent | null;
+    }[];
+    readonly messages: readonly {
+      readonly id: number;
+      readonly words: string;
+      readonly status: string;
+      readonly createdAt: Instant;
+      readonly createdBy: string;
+    }[];
+    readonly links: readonly {
+      readonly id: number;
+      readonly createdAt: Instant;
+      readonly expiresAt: Instant;
+      readonly revokedAt: Instant | null;
+      readonly firstOpenedAt: Instant | null;
+    }[];
+    readonly audit: readonly {
+      readonly id: number;
+      readonly at: Instant;
+      readonly who: string | null;
+      readonly byFamily: number;
+      readonly action: string;
+      readonly detail: string;
+    }[];
+    readonly things: readonly HomeMaterial[];
+  };
+  readonly changeHome: ChangeHome;
+  readonly revokeLink: WordedAction;
+  readonly sendLink: WordedAction;
+  readonly deleteChild: WordedAction;
+}
+
+export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
+  const { child, program, practice } = view;
+  return (
+    <>
+      <div className="flex items-baseline gap-6">
+        <h1 className="text-[28px]">{nameOf(child)}</h1>
+        <span className="text-soft">{percentRange(practice.adherence)} practised in 14 days</span>
+        <span>
+          <PracticeDots days={practice.days} />
+        </span>
+        {view.access !== 'assist' && (
+          <Link
+            href={`/children/${child.id}/program`}
+            prefetch={false}
+            className="act act-main ml-auto"
+            data-key="b"
+            data-key-says="Build the next program"
+          >
+            Build the next program <KeyCap>B</KeyCap>
+          </Link>
+        )}
+      </div>
+      <ChildFacts child={child} today={view.today} />
+      <p className="mt-1 text-[14px] text-soft">
+        Helpers: {child.helpers || 'not told'} · at home:{' '}
+        {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
+      </p>
+      {view.access !== 'assist' && (
+        <HomeAndSettings
+          childId={child.id}
+          settings={child.taskSettings}
+          materialsAtHome={child.materialsAtHome}
+          things={view.things}
+          change={changeHome}
+        />
+      )}
+      <p className="text-[14px] text-soft">How we know: {adherenceHow(practice.adherence)}</p>
+      <div className="mt-6 grid grid-cols-[minmax(0,1fr)_340px] gap-8">
+        <div className="min-w-0 space-y-8">
+          <Program program={program} flights={view.flights} />
+          <section>
+            <h2 className="mb-2 text-[18px]">What came in</h2>
+            <ReportTable reports={view.log.slice(0, 25)} withTask />
+          </section>
+        </div>
+        <aside className="space-y-8 text-[14px]">
+          <Goals goals={view.goals} />
+          <GradeHistory changes={view.changes} timeZone={child.timeZone} />
+          <LinksAndPost view={view} acts={acts} />
+          <section>
+            <h2 className="mb-1 text-[16px]">Who works with this child</h2>
+            <ul>
+              {view.sharing.map((person) => (
+                <li key={person.name}>
+                  {person.name},{' '}
+                  <span className="text-soft">
+                    {person.role}, {person.access === 'lead' ? 'leads' : person.access === 'shared' ? 'shares' : 'assists'}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <details>
+            <summary className="font-title text-[16px] font-bold">Who looked or changed</summary>
+            <ul className="mt-1">
+              {view.audit.map((row) => (
+                <li key={row.id} className="border-t border-line py-0.5">
+                  {momentIn(row.at, child.timeZone)} · {row.who ?? (row.byFamily ? 'the family’s link' : 'the program')} · {row.action}{' '}
+                  {row.detail}
+                </li>
+              ))}
+            </ul>
+          </details>
+          {view.access === 'lead' && (
+            <details>
+              <summary className="font-title text-[16px] font-bold">Delete this child…</summary>
+              <p className="mt-1">
+                Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a
+                number without a name.
+              </p>
+              <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
+                <label className="block">
+                  To go on, write <strong>{nameOf(child)}</strong>
+                  <input name="name" required autoComplete="off" className="field mt-1 w-full" />
+                </label>
+                <button className="act border-brick text-brick">Delete for good</button>
+              </ActionForm>
+            </details>
+          )}
+        </aside>
+      </div>
+    </>
+  );
+}
+
+function Program({ program, flights }: { program: ProgramVersion | null; flights: ChildProps['view']['flights'] }) {
+  if (!program) return <p className="text-soft">No program has been sent yet.</p>;
+  return (
+    <section>
+      <h2 className="text-[18px]">
+        The program{' '}
+        <span className="font-text text-[15px] font-normal text-soft">
+          version {program.number}, sent {longDay(program.sentOn)}, until {longDay(program.endsOn)}
+        </span>
+      </h2>
+      {flights.map(({ task, flight }) => (
+        <article key={task.taskId} id={`task-${task.taskId}`} className="mt-4 rounded-[4px] border border-line bg-sheet px-5 py-3">
+          <h3 className="text-[16px]">
+            {task.content.title.en}{' '}
+            <span className="font-text text-[14px] font-normal text-soft">
+              {words(`skills.${task.content.skill}`)} · {doseSentence(task.dose, task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
+            </span>
+          </h3>
+          <LargeFlight
+            flight={flight}
+            names={task.content.ladder.steps.map((step) => step.name.en)}
+            label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
+          />
+        </article>
+      ))}
+    </section>
+  );
+}
+
+function Goals({ goals }: { goals: ChildProps['view']['goals'] }) {
+  return (
+    <section>
+      <h2 className="mb-1 text-[16px]">Goals</h2>
+      {goals.length === 0 && <p className="text-soft">None written yet.</p>}
+      {goals.map((goal) => (
+        <div key={goal.id} className="border-t border-line py-1.5">
+          <p>{goal.words}</p>
+          <p className="text-soft">
+            From {goal.baseline} to {goal.criterion}, help at most: {HELP_WORDS[goal.mostHelp]}. Review{' '}
+            {longDay(goal.reviewOn as CalendarDay)}.
+          </p>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function GradeHistory({ changes, timeZone }: { changes: ChildProps['view']['changes']; timeZone: string }) {
+  return (
+    <section>
+      <h2 className="mb-1 text-[16px]">Grade history</h2>
+      <ul className="max-h-[360px] overflow-auto" tabIndex={0} aria-label="Grade history">
+        {changes.map((change) => (
+          <li key={change.id} className="border-t border-line py-1">
+            <strong>
+              {change.content?.title.en ?? 'A task'}:{' '}
+              {change.fromStep === null ? `starts at ${change.toStep}` : `${change.fromStep} → ${change.toStep}`}
+            </strong>
+            <br />
+            {momentIn(change.changedAt, timeZone)}, {change.changedBy}. <span className="text-soft">{change.why}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function LinksAndPost({ view, acts }: { view: ChildProps['view']; acts: Pick<ChildProps, 'revokeLink' | 'sendLink'> }) {
+  const { child, links } = view;
+  const open = links.filter((link) => link.revokedAt === null);
+  return (
+    <section>
+      <h2 className="mb-1 text-[16px]">Private links</h2>
+      <ul>
+        {open.slice(0, 4).map((link) => (
+          <li key={link.id} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
+            <span>
+              made {momentIn(link.createdAt, child.timeZone)},{' '}
+              {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
+            </span>
+            {view.access !== 'assist' && (
+              <ActionForm action={acts.revokeLink} hidden={{ childId: child.id, linkId: link.id }}>
+                <button className="link">close it</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      {open.length === 0 && <p className="text-soft">None is open.</p>}
+      {open.length > 4 && <p className="text-soft">and {open.length - 4} older ones</p>}
+      {view.access !== 'assist' && (
+        <ActionForm action={acts.sendLink} hidden={{ childId: child.id }} className="mt-2">
+          <button className="act">Send a new link</button>
+        </ActionForm>
+      )}
+      <p className="mt-2">
+        <Link className="link" href={`/post?phone=${child.id}`} prefetch={false}>
+          What went out
+        </Link>
+      </p>
+    </section>
+  );
+}

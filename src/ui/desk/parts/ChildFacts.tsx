@@ -1,0 +1,34 @@
+import { languageName } from '../../shared/languageName';
+import { ageOf, type Child } from '@/core/child';
+import type { CalendarDay } from '@/core/calendar';
+
+const HANDS = { left: 'left hand', right: 'right hand', unsettled: 'hand not settled' } as const;
+
+/** The facts that change decisions, underlined; the rest in plain words behind them. */
+export function ChildFacts({ child, today }: { child: Child; today: CalendarDay }) {
+  const age = ageOf(child, today);
+  const facts = [
+    `${age.years} y ${age.months} m`,
+    HANDS[child.hand],
+    ...(child.mouthsThings ? ['mouths things'] : []),
+    ...child.allergies,
+    ...(child.scissorsAllowed ? [] : ['no scissors']),
+    ...child.texturesAvoided.map((texture) => `avoids ${texture}`),
+  ];
+  const rest = [
+    child.school,
+    `${child.homeLanguages.map((language) => languageName(language)).join(' and ')} at home`,
+    `${child.minutesPerDay} min a day`,
+    child.hasPrinter ? 'has a printer' : 'no printer',
+  ];
+  return (
+    <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+      {facts.map((fact) => (
+        <span key={fact} className="fact">
+          {fact}
+        </span>
+      ))}
+      <span className="text-soft">{rest.join(' · ')}</span>
+    </p>
+  );
+}

@@ -1,0 +1,43 @@
+import { minutesOf, reckonDose, type Dose } from '@/core/dose';
+import { WEEKDAYS } from '../../shared/days';
+
+const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces' } as const;
+
+/** The arithmetic written out: "5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week". */
+export function doseSentence(dose: Dose, daysPerWeek: number): string {
+  const reckoned = reckonDose(dose, daysPerWeek);
+  const factors = [
+    `${reckoned.perRound}${reckoned.handTurns === 2 ? ' each hand × 2 hands' : ''}`,
+    ...(reckoned.rounds > 1 ? [`${reckoned.rounds} rounds`] : []),
+  ].join(' × ');
+  const perDay = factors === String(reckoned.perDay) ? factors : `${factors} = ${reckoned.perDay}`;
+  return `${perDay} ${UNITS[reckoned.unit]} a day × ${daysPerWeek} ${daysPerWeek === 1 ? 'day' : 'days'} = ${reckoned.perWeek} a week`;
+}
+
+/** What is hidden in set-up and what has to be prepared, in sentences; empty where there is nothing to say. */
+export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
+  const reckoned = reckonDose(dose, daysPerWeek);
+  return [
+    ...reckoned.setUp.map(({ movement, perDay, perWeek }) => `In set-up: ${movement.name.en}, ${perDay} a day, ${perWeek} a week.`),
+    ...(dose.piecesPerRepetition > 0
+      ? [`To prepare: ${reckoned.piecesPerDay} pieces a day, ${reckoned.piecesPerDay * daysPerWeek} a week.`]
+      : []),
+  ];
+}
+
+export function weekdaysInWords(weekdays: readonly number[]): string {
+  if (weekdays.length === 7) return 'every day';
+  if ([1, 2, 3, 4, 5].every((day) => weekdays.includes(day)) && weekdays.length === 5) return 'Mondays to Fridays';
+  return [...weekdays]
+    .sort()
+    .map((day) => WEEKDAYS[day - 1]!.slice(0, 3))
+    .join(', ');
+}
+
+/** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */
+export function minutesSentence(dose: Dose): string {
+  const reckoned = reckonDose(dose, 1);
+  const hands = reckoned.handTurns === 2 ? ' × 2 hands' : '';
+  const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${dose.secondsEach} s`;
+  return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min tidy up = ${minutesOf(dose).toFixed(1)} min`;
+}

@@ -1,0 +1,155 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { practiceOf } from '@/core/adherence';
+import { yardDays, type YardRow } from '@/core/yard';
+import type { Child } from '@/core/child';
+import { calendarDay, instant } from '@/core/calendar';
+import { loadLibrary } from '../../../../library/loadLibrary';
+import { ChildFacts } from './ChildFacts';
+import { Fence } from '../rounds/Fence';
+import { ReportTable, type ReportLine } from './ReportTable';
+import { YardTable } from '../yard/YardTable';
+
+const today = calendarDay('2026-11-24');
+const content = loadLibrary().find((task) => task.slug === 'crane-lift')!;
+
+const report: ReportLine = {
+  reportId: 1,
+  doneOn: today,
+  saidAt: instant(0),
+  step: 3,
+  versionNumber: 1,
+  done: true,
+  amount: 9,
+  target: 10,
+  left: 5,
+  right: 4,
+  help: 'alone',
+  effort: 'right',
+  stopReason: null,
+  safetyWord: false,
+  isQuestion: false,
+  words: '',
+  saidBy: '',
+  way: 'link',
+  correctedAt: null,
+  outcome: 'reached',
+  content,
+};
+const table = (change: Partial<ReportLine>) => renderToStaticMarkup(<ReportTable reports={[{ ...report, ...change }]} withTask />);
+
+describe('the table of reports', () => {
+  it('tells counts by hand, help and step in words', () => {
+    const drawn = table({});
+    expect(drawn).toContain('9 of 10');
+    expect(drawn).toContain('left 5, right 4');
+    expect(drawn).toContain('3 pegs');
+    expect(drawn).toContain('Tue 24 Nov');
+    expect(drawn).toContain('<span class="sr-only">reached</span>');
+  });
+
+  it('shows the family’s words as they were written, and never as markup', () => {
+    const drawn = table({ words: '<script>alert(1)</script> مرحبا 👩‍👧' });
+    expect(drawn).toContain('&lt;script&gt;alert(1)&lt;/script&gt; مرحبا 👩‍👧');
+    expect(drawn).toContain('dir="auto"');
+  });
+
+  it('cuts a very long text on the screen', () => {
+    expect(table({ words: 'a'.repeat(2000) })).toContain(`${'a'.repeat(300)}…`);
+  });
+
+  it('marks what hurts, what asks, what was put right', () => {
+    expect(table({ safetyWord: true, outcome: 'struggled', stopReason: 'pain' })).toContain('Something hurt. ');
+    expect(table({ isQuestion: true })).toContain('Question: ');
+    expect(table({ correctedAt: instant(1) })).toContain('corrected');
+  });
+
+  it('says "said not done" for a day that was refused, and dashes for what was not told', () => {
+    const drawn = table({ done: false, outcome: 'saidNotDone', help: null, effort: null, left: 0, right: 0 });
+    expect(drawn).toContain('said not done');
+    expect(drawn).not.toContain('0 of 10');
+    expect(renderToStaticMarkup(<ReportTable reports={[]} withTask={false} />)).toContain('No word yet.');
+  });
+});
+
+describe('the yard’s table', () => {
+  const row: YardRow = {
+    childId: 7,
+    name: 'Bram T.',
+    school: 'Slateway Primary',
+    visitDays: 'Mon',
+    flights: [
+      { taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] },
+    ],
+    practice: practiceOf(yardDays(today), [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10 }] }], []),
+    daysSinceWord: null,
+    endsOn: null,
+  };
+  const drawn = renderToStaticMarkup(
+    <YardTable days={yardDays(today)} groups={[{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }]} />,
+  );
+
+  it('shows a child with its flight, its range and its last word', () => {
+    expect(drawn).toContain('href="/children/7"');
+    expect(drawn).toContain('Crane lift: step 3 of 3, pegs');
+    expect(drawn).toContain('0–100 %');
+    expect(drawn).toContain('>never<');
+    expect(drawn).toContain('0/10');
+    expect(drawn).toContain('1 no word');
+  });
+
+  it('says so where there is no program', () => {
+    const bare = renderToStaticMarkup(
+      <YardTable days={yardDays(today)} groups={[{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }]} />,
+    );
+    expect(bare).toContain('no program yet');
+  });
+});
+
+describe('the fence', () => {
+  const post = (state: 'settled' | 'here' | 'urgent' | 'open') => ({
+    state,
+    label: `${state} one`,
+    href: state === 'settled' ? null : `/rounds?at=${state}`,
+  });
+
+  it('links every post but the settled ones, and says where one stands', () => {
+    const drawn = renderToStaticMarkup(<Fence posts={[post('settled'), post('here'), post('urgent'), post('open')]} />);
+    expect(drawn.match(/<a /g)).toHaveLength(3);
+    expect(drawn).toContain('aria-label="settled one"');
+    expect(drawn.match(/aria-current="step"/g)).toHaveLength(1);
+  });
+});
+
+describe('the facts of a child', () => {
+  const child: Child = {
+    id: 1,
+    calledName: 'Odalys',
+    initial: 'V',
+    school: 'Millbeck Early Years',
+    visitDays: '',
+    bornOn: calendarDay('2021-09-20'),
+    taskSettings: {},
+    hand: 'unsettled',
+    mouthsThings: true,
+    scissorsAllowed: false,
+    hasPrinter: false,
+    minutesPerDay: 15,
+    familyLanguage: 'es',
+    homeLanguages: ['es', 'xx'],
+    allergies: ['wheat'],
+    texturesAvoided: ['sticky'],
+    materialsAtHome: [],
+    helpers: '',
+    reportWay: 'link',
+    timeZone: 'America/Denver',
+  };
+
+  it('underline what changes decisions, and leave the rest plain', () => {
+    const drawn = renderToStaticMarkup(<ChildFacts child={child} today={today} />);
+    for (const fact of ['5 y 2 m', 'hand not settled', 'mouths things', 'wheat', 'no scissors', 'avoids sticky']) {
+      expect(drawn).toContain(`<span class="fact">${fact}</span>`);
+    }
+    expect(drawn).toContain('Spanish and xx at home');
+    expect(drawn).toContain('no printer');
+  });
+});

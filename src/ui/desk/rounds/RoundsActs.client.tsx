@@ -1,0 +1,215 @@
+'use client';
+
+import Link from 'next/link';
+import { useActionState, useState } from 'react';
+import { KeyCap } from '../parts/KeyCap';
+
+export interface RoundsFault {
+  readonly words: string;
+  readonly stale: boolean;
+}
+export type ActionOf = (before: RoundsFault | null, form: FormData) => Promise<RoundsFault | null>;
+
+export interface RoundsAct {
+  readonly key: string;
+  readonly answer: 'up' | 'down' | 'hold' | 'read';
+  readonly words: string;
+  /** Follows the suggestion: needs no reason. */
+  readonly followed: boolean;
+}
+
+interface Props {
+  readonly decide: ActionOf;
+  readonly undo: ActionOf;
+  readonly acts: readonly RoundsAct[];
+  readonly decisionKey: string;
+  readonly childId: number;
+  readonly version: number;
+  readonly builderHref: string | null;
+  readonly nextKey: string | null;
+  readonly lastDecisionId: number | null;
+}
+
+type Asking = RoundsAct | 'write' | 'later' | null;
+
+const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
+
+/** The acts of a decision, a key each. What goes another way than the suggestion asks for a reason first. */
+export function RoundsActs(props: Props) {
+  const [asking, setAsking] = useState<Asking>(null);
+  const [fault, decide, deciding] = useActionState(props.decide, null);
+  const [undoFault, undo, undoing] = useActionState(props.undo, null);
+  const hidden = (
+    <>
+      <input type="hidden" name="childId" value={props.childId} />
+      <input type="hidden" name="key" value={props.decisionKey} />
+      <input type="hidden" name="expectedVersion" value={props.version} />
+      <input type="hidden" name="next" value={props.nextKey ?? ''} />
+    </>
+  );
+  const shown = fault ?? undoFault;
+  return (
+    <div className="mt-3">
+      {shown && (
+        <p role="alert" className="mb-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          {shown.words}{' '}
+          {shown.stale && (
+            <a className="link" href="/rounds">
+              Show what is open now
+            </a>
+          )}
+        </p>
+      )}
+      {props.decisionKey && asking === null && (
+        <ul>
+          {props.acts.map((choice) => (
+            <li key={choice.answer} className="border-b border-line">
+              {choice.followed ? (
+                <form action={decide}>
+                  {hidden}
+                  <ActButton act={choice} disabled={deciding} strong />
+                </form>
+              ) : (
+                <ActButton act={choice} onClick={() => setAsking(choice)} />
+              )}
+            </li>
+          ))}
+          {props.builderHref && (
+            <li className="border-b border-line">
+              <Link
+                href={props.builderHref}
+                prefetch={false}
+                data-key="o"
+                data-key-says="Another step or dose"
+                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
+              >
+                <KeyCap>O</KeyCap> Another step or dose
+              </Link>
+            </li>
+          )}
+          <li className="border-b border-line">
+            <PlainAct cap="W" dataKey="w" says="Write to the family" onClick={() => setAsking('write')} />
+          </li>
+          <li className="border-b border-line">
+            <PlainAct cap="L" dataKey="l" says="Later, until…" onClick={() => setAsking('later')} />
+          </li>
+          {props.nextKey && (
+            <li>
+              <Link
+                href={`/rounds?at=${encodeURIComponent(props.nextKey)}`}
+                prefetch={false}
+                data-key="ArrowRight"
+                data-key-says="Next, leave this one open"
+                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
+              >
+                <KeyCap>→</KeyCap> Next
+              </Link>
+            </li>
+          )}
+        </ul>
+      )}
+      {asking !== null && (
+        <form action={decide} className="space-y-3 rounded-[4px] border border-ink bg-sheet p-4">
+          {hidden}
+          <Question asking={asking} />
+          <div className="flex gap-3">
+            <button className="act act-main" disabled={deciding}>
+              {typeof asking === 'object' ? asking.words : asking === 'write' ? 'Send it' : 'Put it off'}
+            </button>
+            <button type="button" className="act" onClick={() => setAsking(null)} data-key="Escape" data-key-says="Go back">
+              Go back
+            </button>
+          </div>
+        </form>
+      )}
+      {props.lastDecisionId !== null && (
+        <form action={undo} className="mt-2 flex justify-end">
+          <input type="hidden" name="decisionId" value={props.lastDecisionId} />
+          <button
+            disabled={undoing}
+            data-key="z"
+            data-key-says="Take the last decision back"
+            className="flex items-center gap-2 text-soft hover:text-ink"
+          >
+            take the last one back <KeyCap>Z</KeyCap>
+          </button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+function ActButton({ act, strong = false, ...rest }: { act: RoundsAct; strong?: boolean; disabled?: boolean; onClick?: () => void }) {
+  return (
+    <button
+      type={rest.onClick ? 'button' : 'submit'}
+      name="answer"
+      value={act.answer}
+      data-key={act.key}
+      data-key-says={act.words}
+      className={`flex w-full items-center gap-3 py-[7px] text-left hover:bg-green-tint ${strong ? 'font-bold' : ''}`}
+      {...rest}
+    >
+      <KeyCap>{act.key.toUpperCase()}</KeyCap> {act.words}
+    </button>
+  );
+}
+
+function PlainAct({ cap, dataKey, says, onClick }: { cap: string; dataKey: string; says: string; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      data-key={dataKey}
+      data-key-says={says}
+      className="flex w-full items-center gap-3 py-[7px] text-left hover:bg-green-tint"
+    >
+      <KeyCap>{cap}</KeyCap> {says}
+    </button>
+  );
+}
+
+function Question({ asking }: { asking: Exclude<Asking, null> }) {
+  if (asking === 'later') {
+    return (
+      <fieldset>
+        <input type="hidden" name="answer" value="later" />
+        <legend className="mb-1 font-semibold">Show it again</legend>
+        {[1, 2, 7].map((days) => (
+          <label key={days} className="flex items-center gap-2 py-0.5">
+            <input type="radio" name="laterDays" value={days} defaultChecked={days === 2} autoFocus={days === 2} /> in{' '}
+            {days === 1 ? '1 day' : `${days} days`}
+          </label>
+        ))}
+      </fieldset>
+    );
+  }
+  if (asking === 'write') {
+    return (
+      <>
+        <input type="hidden" name="answer" value="wrote" />
+        <input type="hidden" name="reason" value="Wrote to the family" />
+        <label className="block">
+          <span className="font-semibold">To the family</span>
+          <textarea name="words" required maxLength={600} rows={5} autoFocus className="field mt-1 w-full" />
+        </label>
+        <p className="text-[13px] text-soft">It goes out as a text. Leave the child’s name out.</p>
+      </>
+    );
+  }
+  return (
+    <>
+      <input type="hidden" name="answer" value={asking.answer} />
+      <label className="block">
+        <span className="font-semibold">{asking.words}: why?</span>
+        <input name="reason" required maxLength={400} list="reasons" autoFocus autoComplete="off" className="field mt-1 w-full" />
+      </label>
+      <datalist id="reasons">
+        {REASONS.map((reason) => (
+          <option key={reason} value={reason} />
+        ))}
+      </datalist>
+      <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+    </>
+  );
+}

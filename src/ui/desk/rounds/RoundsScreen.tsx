@@ -1,0 +1,136 @@
+import type { CalendarDay } from '@/core/calendar';
+import type { ProgramTask } from '@/core/program';
+import type { Decision } from '@/core/rounds';
+import { Fence, type FencePost } from './Fence';
+import { KIND_WORDS, RoundsEvidence, type DecisionHere } from './RoundsEvidence';
+import { RoundsActs, type ActionOf, type RoundsAct } from './RoundsActs.client';
+import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
+
+export interface RoundsProps {
+  readonly view: {
+    readonly today: CalendarDay;
+    readonly settledToday: readonly { readonly id: number; readonly childId: number; readonly kind: string }[];
+    readonly open: readonly Decision[];
+    readonly names: Readonly<Record<number, string>>;
+    readonly here: DecisionHere | null;
+  };
+  readonly decide: ActionOf;
+  readonly undo: ActionOf;
+}
+
+const URGENT = new Set(['safetyWord', 'question']);
+
+export function RoundsScreen({ view, decide, undo }: RoundsProps) {
+  const { here, open, settledToday } = view;
+  const place = open.findIndex((decision) => decision.key === here?.decision.key);
+  const total = settledToday.length + open.length;
+  const next = open[place + 1] ?? open[0];
+  const posts: FencePost[] = [
+    ...settledToday.map((settled) => ({
+      state: 'settled' as const,
+      label: `${view.names[settled.childId]}: ${KIND_WORDS[settled.kind]}, settled`,
+      href: null,
+    })),
+    ...open.map((decision, index) => ({
+      state: index === place ? ('here' as const) : URGENT.has(decision.kind) ? ('urgent' as const) : ('open' as const),
+      label: `${view.names[decision.childId]}: ${KIND_WORDS[decision.kind]}`,
+      href: addressOf(decision),
+    })),
+  ];
+  return (
+    <>
+      <h1 className="sr-only">Rounds</h1>
+      <div className="flex items-end gap-6">
+        <Fence posts={posts} />
+        <p className="shrink-0 pb-1 leading-tight">
+          <strong>
+            {Math.min(total, settledToday.length + Math.max(0, place) + (here ? 1 : 0))} of {total}
+          </strong>
+          <br />
+          <span className="text-[13px] text-soft">
+            {settledToday.length} settled today, {open.length} open
+          </span>
+        </p>
+      </div>
+      {here ? (
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
+          <RoundsEvidence here={here} today={view.today} />
+          <aside>
+            <Why decision={here.decision} task={here.task} />
+            <RoundsActs
+              key={here.decision.key}
+              decide={decide}
+              undo={undo}
+              acts={actsFor(here.decision, here.task, here.mayChange)}
+              decisionKey={here.decision.key}
+              childId={here.child.id}
+              version={here.program.number}
+              builderHref={here.mayChange ? `/children/${here.child.id}/program` : null}
+              nextKey={next && next.key !== here.decision.key ? next.key : null}
+              lastDecisionId={settledToday.at(-1)?.id ?? null}
+            />
+          </aside>
+        </div>
+      ) : (
+        <div className="mt-10 max-w-[560px]">
+          <p className="font-title text-[22px] font-bold">Nothing asks for you now.</p>
+          <p className="mt-2 text-soft">Everything that came in has been looked at. The yard shows how everybody is.</p>
+          <RoundsActs
+            decide={decide}
+            undo={undo}
+            acts={[]}
+            decisionKey=""
+            childId={0}
+            version={0}
+            builderHref={null}
+            nextKey={null}
+            lastDecisionId={settledToday.at(-1)?.id ?? null}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+const addressOf = (decision: Decision) => `/rounds?at=${encodeURIComponent(decision.key)}`;
+
+function Why({ decision, task }: { decision: Decision; task: ProgramTask | null }) {
+  const { why, otherwise } = decisionWhy(decision);
+  const urgent = URGENT.has(decision.kind);
+  const knobs = task && decision.suggestion ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
+  return (
+    <section
+      className={`rounded-[4px] border border-line border-l-[5px] bg-sheet px-5 py-4 ${urgent ? 'border-l-brick' : 'border-l-green'}`}
+      aria-label="Suggestion and its rule"
+    >
+      <h2 className="text-[18px]">{decisionTitle(decision, task)}</h2>
+      <p className="mt-2">{why}</p>
+      {knobs.length > 0 && (
+        <p className="mt-2">
+          {knobs.length === 1 ? 'One knob moves' : `${knobs.length} knobs move`}: <strong>{knobs.join('; ')}</strong>.
+        </p>
+      )}
+      <p className="mt-2 text-soft">{otherwise}</p>
+    </section>
+  );
+}
+
+/** The acts that make sense here, each with its key; what follows the suggestion comes first. */
+function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
+  const suggestion = decision.suggestion;
+  const step = task?.step ?? 0;
+  const last = task?.content.ladder.steps.length ?? 0;
+  const acts: RoundsAct[] = [];
+  if (decision.kind === 'safetyWord' || decision.kind === 'question')
+    acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
+  if (task && mayChange) {
+    if (step < last && decision.kind !== 'safetyWord')
+      acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
+    if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });
+    if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
+  }
+  if (!suggestion || decision.kind === 'ladderEnd') {
+    if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
+  }
+  return acts.sort((a, b) => Number(b.followed) - Number(a.followed));
+}

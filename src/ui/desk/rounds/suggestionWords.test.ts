@@ -1,0 +1,71 @@
+import { DEFAULT_STREAK, type Suggestion } from '@/core/advancing';
+import type { ProgramTask } from '@/core/program';
+import type { Decision, DecisionKind } from '@/core/rounds';
+import { loadLibrary } from '../../../../library/loadLibrary';
+import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
+
+const content = loadLibrary().find((task) => task.slug === 'crane-lift')!;
+const task: ProgramTask = {
+  versionTaskId: 1,
+  taskId: 1,
+  taskVersionId: 1,
+  content,
+  choices: {},
+  part: 'tableWork',
+  step: 3,
+  chooseFrom: 2,
+  chooseTo: 4,
+  weekdays: [1],
+  dose: content.dose,
+  target: 10,
+  stepSinceVersion: 1,
+};
+
+function suggestion(move: Suggestion['move'], toStep: number): Suggestion {
+  return {
+    move,
+    toStep,
+    rule: { name: 'streak', settings: DEFAULT_STREAK },
+    evidence: { reportIds: [1, 2, 3], sessionsAtStep: 4, reachedInARow: 3, reachedOnDays: 2, struggledInARow: 2 },
+    whatWouldChange: { code: 'oneNotReached' },
+  };
+}
+
+function decision(kind: DecisionKind, rest: Partial<Decision> = {}): Decision {
+  return { key: 'k', kind, childId: 1, taskId: 1, reportIds: [], suggestion: null, days: null, ...rest };
+}
+
+describe('a decision in words', () => {
+  it.each([
+    [decision('ready', { suggestion: suggestion('up', 4) }), 'Step up to 4, across the middle'],
+    [decision('tooHard', { suggestion: suggestion('down', 2) }), 'Step down to 2, one hand'],
+    [decision('ladderEnd', { suggestion: suggestion('ladderEnd', 3) }), 'The top of this ladder'],
+    [decision('quiet', { days: 9 }), 'No word for 9 days'],
+    [decision('ending', { days: 1 }), 'Ends in 1 day'],
+    [decision('ending', { days: -2 }), 'Ended 2 days ago'],
+    [decision('neverOpened', { days: 4 }), 'The link was never opened'],
+    [decision('safetyWord'), 'Something hurt'],
+    [decision('question'), 'The family asks'],
+  ])('has a title', (given, title) => {
+    expect(decisionTitle(given, task)).toBe(title);
+  });
+
+  it('tells the rule, what it counted and what would have changed it', () => {
+    const { why, otherwise } = decisionWhy(decision('ready', { suggestion: suggestion('up', 4) }));
+    expect(why).toBe('Streak rule: 3 sessions reached in a row, on 2 days; 3 on 2 days are asked for.');
+    expect(otherwise).toBe('Would hold if one of the last 3 had not been reached.');
+    expect(decisionWhy(decision('tooHard', { suggestion: suggestion('down', 2) })).why).toContain(
+      '2 sessions struggled in a row; 2 are asked for',
+    );
+  });
+
+  it('never calls no word "not done"', () => {
+    expect(decisionWhy(decision('quiet', { days: 9 })).why).toContain('No word is not the same as not done');
+  });
+
+  it('names the knob that moves, from which level to which', () => {
+    expect(movedKnobs(task, 3, 4)).toEqual(['position: box just past the middle → box far across']);
+    expect(movedKnobs(task, 3, 3)).toEqual([]);
+    expect(movedKnobs(task, 3, 99)).toEqual([]);
+  });
+});

@@ -1,0 +1,90 @@
+import type { Instant, SchoolCalendar } from '@/core/calendar';
+import { longDay, momentIn } from '../../shared/days';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+
+export interface SettingsProps {
+  readonly view: {
+    readonly emergencyNumber: string;
+    readonly timeZone: string;
+    readonly calendar: SchoolCalendar | null;
+    readonly signIns: readonly { readonly id: number; readonly device: string; readonly createdAt: number; readonly expiresAt: number }[];
+  };
+  readonly hereId: number;
+  readonly revoke: WordedAction;
+  readonly signOut: WordedAction;
+  readonly setNumber: WordedAction;
+}
+
+export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: SettingsProps) {
+  const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
+  return (
+    <div className="max-w-[760px] space-y-8">
+      <h1 className="text-[24px]">Settings</h1>
+      <section>
+        <h2 className="text-[18px]">When something hurts</h2>
+        <p className="mt-1 text-soft">
+          A family that reports pain or an injury is told at once to stop, to call their own doctor, and in an emergency this number.
+        </p>
+        <ActionForm action={setNumber} hidden={{}} className="mt-2">
+          <span className="flex gap-3">
+            <input
+              name="emergencyNumber"
+              aria-label="Emergency number"
+              defaultValue={view.emergencyNumber}
+              key={view.emergencyNumber}
+              className="field w-[140px]"
+            />
+            <button className="act">Keep it</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">The school year</h2>
+        {view.calendar ? (
+          <>
+            <p className="mt-1">
+              {longDay(view.calendar.firstDay)} to {longDay(view.calendar.lastDay)}, Mondays to Fridays, time zone {view.timeZone}.
+            </p>
+            <ul className="mt-1 text-soft">
+              {view.calendar.breaks.map((pause) => (
+                <li key={pause.from}>
+                  {pause.name}: {longDay(pause.from)} – {longDay(pause.to)}
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <p className="mt-1 text-soft">No school year is set.</p>
+        )}
+      </section>
+      <section>
+        <h2 className="text-[18px]">Where you are signed in</h2>
+        <ul className="mt-1">
+          {view.signIns.map((signIn) => (
+            <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+              <span>
+                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}, since{' '}
+                {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
+              </span>
+              {signIn.id !== hereId && (
+                <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>
+                  <button className="link">sign out there</button>
+                </ActionForm>
+              )}
+            </li>
+          ))}
+        </ul>
+        <ActionForm action={signOut} hidden={{}} className="mt-3">
+          <button className="act">Sign out here</button>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">Whose judgement counts</h2>
+        <p className="mt-1">
+          Yard Steps supports, and does not replace, the therapist’s judgement. A suggestion is never carried out by itself. The rules of
+          your school, district and state, and your licence, come first.
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import Link from 'next/link';
+import { SILENT_DAYS, type YardFilter, type YardGroup, type YardSort, type YardWish } from '@/core/yard';
+import type { CalendarDay } from '@/core/calendar';
+import { RowKeys } from '../parts/RowKeys.client';
+import { SearchBox } from '../parts/SearchBox.client';
+import { YardTable } from './YardTable';
+
+export interface YardProps {
+  readonly view: {
+    readonly today: CalendarDay;
+    readonly days: readonly CalendarDay[];
+    readonly groups: readonly YardGroup[];
+    readonly schools: readonly string[];
+    readonly childCount: number;
+    readonly withWordThisWeek: number;
+    readonly silent: number;
+  };
+  readonly wish: YardWish;
+}
+
+const FILTER_WORDS: Record<YardFilter, string> = {
+  everyone: 'everyone',
+  silent: `silent ${SILENT_DAYS} days`,
+  struggling: 'partly or not done',
+  ending: 'ending within a week',
+};
+const SORT_WORDS: Record<YardSort, string> = {
+  name: 'name',
+  word: 'longest silent',
+  practised: 'least practised',
+  dose: 'least of the dose',
+};
+
+export function YardScreen({ view, wish }: YardProps) {
+  const shown = view.groups.reduce((sum, group) => sum + group.rows.length, 0);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="text-[24px]">{view.childCount} children</h1>
+        <p className="text-soft">
+          {view.withWordThisWeek} with word this week · {view.silent} silent for a week or longer
+          {shown !== view.childCount && ` · ${shown} shown`}
+        </p>
+        <SearchBox value={wish.search} />
+      </div>
+      <Wishes wish={wish} schools={view.schools} />
+      <RowKeys />
+      <YardTable days={view.days} groups={view.groups} />
+      {shown === 0 && <p className="mt-6 text-soft">Nobody fits. Show everyone, or search for less.</p>}
+      <p className="mt-6 text-[13px] text-soft">
+        Practised is a range: known done ÷ planned … (known done + no word) ÷ planned. No word is not the same as not done. Full disc: all
+        done · half disc: partly · bar: said not done · dot: no word.
+      </p>
+    </>
+  );
+}
+
+function Wishes({ wish, schools }: { wish: YardWish; schools: readonly string[] }) {
+  const address = (change: Partial<Record<'show' | 'sort' | 'school' | 'group', string>>) => {
+    const parts = {
+      show: wish.filter,
+      sort: wish.sort,
+      school: wish.school ?? '',
+      group: wish.bySchool ? '' : 'none',
+      search: wish.search,
+      ...change,
+    };
+    const kept = Object.entries(parts).filter(
+      ([name, value]) => value && !(name === 'show' && value === 'everyone') && !(name === 'sort' && value === 'name'),
+    );
+    return `/yard?${new URLSearchParams(kept)}`;
+  };
+  const choice = (href: string, text: string, here: boolean) => (
+    <Link
+      key={text}
+      href={href}
+      prefetch={false}
+      aria-current={here ? 'true' : undefined}
+      className="text-soft hover:text-ink aria-[current]:font-bold aria-[current]:text-ink aria-[current]:underline aria-[current]:underline-offset-4"
+    >
+      {text}
+    </Link>
+  );
+  return (
+    <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px]">
+      <span className="flex gap-3">
+        show{' '}
+        {(Object.keys(FILTER_WORDS) as YardFilter[]).map((filter) =>
+          choice(address({ show: filter }), FILTER_WORDS[filter], wish.filter === filter),
+        )}
+      </span>
+      <span className="flex gap-3">
+        first {(Object.keys(SORT_WORDS) as YardSort[]).map((sort) => choice(address({ sort }), SORT_WORDS[sort], wish.sort === sort))}
+      </span>
+      <span className="flex gap-3">
+        {choice(address({ school: '' }), 'all schools', wish.school === null)}
+        {schools.map((school) => choice(address({ school }), school, wish.school === school))}
+      </span>
+      <span className="flex gap-3">
+        {choice(address({ group: wish.bySchool ? 'none' : '' }), wish.bySchool ? 'in one list' : 'by school', false)}
+      </span>
+    </div>
+  );
+}

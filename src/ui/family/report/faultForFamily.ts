@@ -1,0 +1,36 @@
+import type { ReportIssue } from '@/core/sessions';
+import type { FamilyWords } from '../../shared/familyWords';
+
+export interface FamilyFault {
+  /** What is wrong as a whole. */
+  readonly words: string;
+  /** What is wrong by field. */
+  readonly fields: Readonly<Record<string, string>>;
+  /** True where sending the same once more may well succeed. */
+  readonly again: boolean;
+}
+
+/** The faults that a family can meet; any other is told as the general one. */
+const FAMILY_FAULTS = ['notFound', 'invalid', 'linkUnknown', 'linkExpired', 'linkRevoked', 'databaseAway', 'unexpected'] as const;
+
+interface Fault {
+  readonly code: string;
+  readonly detail: unknown;
+  readonly logId: string | null;
+}
+
+export function familyFaultWords({ code, logId }: Pick<Fault, 'code' | 'logId'>, { t }: FamilyWords): string {
+  const known = FAMILY_FAULTS.find((each) => each === code) ?? 'unexpected';
+  return t(`faults.${known}`, { logId: logId ?? '' });
+}
+
+/** A fault in the family's language, field by field where it speaks of fields. */
+export function faultForFamily(fault: Fault, words: FamilyWords): FamilyFault {
+  const { t } = words;
+  const issues = (fault.detail as { issues?: readonly ReportIssue[] } | null)?.issues ?? [];
+  const fields = Object.fromEntries(issues.map((issue) => [issue.path, t(`reportIssues.${issue.code}`, { ...issue } as never)]));
+  const again = fault.code === 'databaseAway' || fault.code === 'unexpected';
+  if (Object.keys(fields).length) return { words: t('mend'), fields, again };
+  if (fault.code === 'databaseAway') return { words: t('notSaved'), fields, again };
+  return { words: familyFaultWords(fault, words), fields, again };
+}

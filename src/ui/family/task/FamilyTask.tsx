@@ -1,0 +1,242 @@
+import { factsOf } from '@/core/child';
+import { callHands, reckonDose } from '@/core/dose';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
+import { seededRandom } from '@/core/random';
+import type { FamilyWords } from '../../shared/familyWords';
+import { Counter } from './Counter.client';
+import { ReportForm } from '../report/ReportForm.client';
+import { SafetyNotice } from '../SafetyNotice';
+import { Stones } from '../today/Stones';
+import { targetWords } from '../today/targetWords';
+import { TaskInstructions } from '../../task/TaskInstructions';
+import type { FamilyDayView, FamilyTaskView, SaidToday } from '../familyView';
+
+interface Props {
+  readonly view: FamilyDayView;
+  readonly found: FamilyTaskView;
+  readonly place: { readonly index: number; readonly count: number };
+  readonly token: string;
+  readonly words: FamilyWords;
+  readonly wishedStep: number;
+  /** A new report's own key, so that a repeat makes no second one. */
+  readonly newKey: string;
+}
+
+const MOST_CALLS_EACH = 15;
+const LONGEST_RUN = 3;
+
+/** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
+export function FamilyTask({ view, found, place, token, words, wishedStep, newKey }: Props) {
+  const { t, local, language } = words;
+  const { task } = found;
+  // What was said under an earlier version stays as it is: a new version asks anew.
+  const said = found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
+  const { content, dose } = task;
+  const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
+  const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
+  const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
+  const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
+  return (
+    <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
+      <header className="flex items-baseline justify-between gap-4">
+        <a href={`/f/${token}?lang=${language}`} className="underline underline-offset-4">
+          {t('back')}
+        </a>
+        <strong className="font-title">{view.child.calledName}</strong>
+      </header>
+      <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
+      <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
+      <p className="text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
+
+      {content.story && <p className="mt-1">{local(content.story)}</p>}
+      {found.onHold && <SafetyNotice emergencyNumber={view.emergencyNumber} words={words} />}
+      <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
+      {step !== task.step && <p className="mt-2">{t('swapped', { step, name: local(here.name) })}</p>}
+      <div className="mt-2 grid grid-cols-2 gap-2.5">
+        {mayChoose(step - 1) ? (
+          <a className="press" href={`${address}&step=${step - 1}`}>
+            {t('tooHard')}
+          </a>
+        ) : (
+          <span />
+        )}
+        {mayChoose(step + 1) && (
+          <a className="press" href={`${address}&step=${step + 1}`}>
+            {t('tooEasy')}
+          </a>
+        )}
+      </div>
+
+      <TaskInstructions
+        content={content}
+        step={step}
+        child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }}
+        words={words}
+        pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
+      />
+
+      <ReportForm action={`/f/${token}/report`} words={{ kept: t('kept'), sent: t('sent') }}>
+        <input type="hidden" name="lang" value={language} />
+        <input type="hidden" name="idempotencyKey" value={newKey} />
+        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+        <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
+        <input type="hidden" name="step" value={step} />
+        <h2 className="mt-6 text-[20px]">
+          {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
+        </h2>
+        <Amounts said={said} task={task} words={words} />
+        <Caller task={task} today={view.today} words={words} />
+        <Choices
+          name="help"
+          title={t('help')}
+          chosen={said?.help ?? null}
+          options={[...HELP_LEVELS].reverse().map((level) => [level, t(`helps.${level}`)])}
+        />
+        <Choices
+          name="effort"
+          title={t('felt')}
+          chosen={said?.effort ?? null}
+          options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
+        />
+        <details className="mt-4" open={Boolean(said?.words || said?.stopReason || said?.safetyWord)}>
+          <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('more')}</summary>
+          <Choices
+            name="stopReason"
+            title={t('stopped')}
+            chosen={said?.stopReason ?? ''}
+            options={[['', t('stops.none')], ...STOP_REASONS.map((reason): [string, string] => [reason, t(`stops.${reason}`)])]}
+          />
+          <label className="mt-3 block">
+            <span className="sr-only">{t('more')}</span>
+            <textarea
+              name="words"
+              rows={3}
+              className="box"
+              dir="auto"
+              defaultValue={said?.words}
+              data-field="words"
+              aria-label={t('more')}
+            />
+          </label>
+          <div className="mt-2 grid gap-2">
+            <Tick name="question" label={t('question')} ticked={said?.isQuestion} />
+            <Tick name="hurt" label={t('hurt')} ticked={said?.safetyWord} />
+          </div>
+          {dose.target.kind !== 'time' && (
+            <label className="mt-3 block">
+              {t('took')}
+              <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
+            </label>
+          )}
+          <label className="mt-3 block">
+            {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
+            <input
+              type="date"
+              name="doneOn"
+              max={view.today}
+              defaultValue={said?.doneOn ?? view.today}
+              className="box"
+              data-field="doneOn"
+            />
+          </label>
+          <label className="mt-3 block">
+            {t('who')}
+            <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
+          </label>
+        </details>
+        <button className="press press-main mt-4" name="done" value="yes">
+          {said ? t('sendChange') : t('send')}
+        </button>
+        <button className="press mt-2.5" name="done" value="no">
+          {t('sayNotDone')}
+        </button>
+      </ReportForm>
+      <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
+    </main>
+  );
+}
+
+function Amounts({ said, task, words }: { said: SaidToday | null; task: FamilyTaskView['task']; words: FamilyWords }) {
+  const { t } = words;
+  const { unit, handTurns, perHand, perDay } = reckonDose(task.dose, 1);
+  const tap = { hint: t('tapHint'), less: t('tapUndo'), swap: t('swapHands') };
+  if (handTurns === 2) {
+    return (
+      <Counter
+        tap={tap}
+        fields={[
+          {
+            name: 'left',
+            label: t('leftHand'),
+            target: perHand,
+            of: t('ofTarget', { target: perHand }),
+            start: said?.left ?? 0,
+          },
+          {
+            name: 'right',
+            label: t('rightHand'),
+            target: perHand,
+            of: t('ofTarget', { target: perHand }),
+            start: said?.right ?? 0,
+          },
+        ]}
+      />
+    );
+  }
+  const label = unit === 'minutes' ? t('minutes') : unit === 'pieces' ? t('pieces') : t('count');
+  return (
+    <Counter
+      tap={tap}
+      fields={[{ name: 'amount', label, target: perDay, of: t('ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]}
+    />
+  );
+}
+
+/** A fair order of left and right for those who like to call it; the same all day, another tomorrow. */
+function Caller({ task, today, words }: { task: FamilyTaskView['task']; today: string; words: FamilyWords }) {
+  const { t } = words;
+  const { unit, handTurns, perHand } = reckonDose(task.dose, 1);
+  if (handTurns !== 2 || unit === 'minutes' || perHand > MOST_CALLS_EACH) return null;
+  const calls = callHands(perHand, LONGEST_RUN, seededRandom(Number(today.replaceAll('-', '')) + task.versionTaskId));
+  return (
+    <details className="mt-2">
+      <summary className="min-h-[2.6rem] py-1.5">{t('callHands')}</summary>
+      <p className="sheet">{calls.map((hand) => t(`calls.${hand}`)).join(' · ')}</p>
+    </details>
+  );
+}
+
+function Choices({
+  name,
+  title,
+  chosen,
+  options,
+}: {
+  name: string;
+  title: string;
+  chosen: string | null;
+  options: readonly (readonly [string, string])[];
+}) {
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1.5 text-[18px] font-bold">{title}</legend>
+      <div className={`grid gap-2 ${options.length > 3 ? 'grid-cols-2' : 'grid-cols-1'}`}>
+        {options.map(([value, label]) => (
+          <label key={value} className="choice">
+            <input type="radio" name={name} value={value} defaultChecked={chosen === value} />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Tick({ name, label, ticked }: { name: string; label: string; ticked: boolean | undefined }) {
+  return (
+    <label className="choice">
+      <input type="checkbox" name={name} defaultChecked={ticked} />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,112 @@
+import { LANGUAGES, type Language } from '@/core/text';
+import { minutesOf } from '@/core/dose';
+import { dayLocale, longDay, weekdayName } from '../../shared/days';
+import type { FamilyWords } from '../../shared/familyWords';
+import { Outbox } from '../outbox/Outbox.client';
+import { SafetyNotice } from '../SafetyNotice';
+import { Stones } from './Stones';
+import { targetWords } from './targetWords';
+import type { FamilyDayView, FamilyTaskView } from '../familyView';
+
+interface Props {
+  readonly view: FamilyDayView;
+  readonly token: string;
+  readonly words: FamilyWords;
+  readonly said: string | null;
+}
+
+/** Today, one thing at a time: the parts in order, each task crossed off when there is word of it. */
+export function FamilyToday({ view, token, words, said }: Props) {
+  const { t, language } = words;
+  const { child, tasks, otherTasks, version, today } = view;
+  const done = tasks.filter(({ reportedToday }) => reportedToday !== null).length;
+  const locale = dayLocale(language);
+  const over = version !== null && version.endsOn < today;
+  return (
+    <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
+      <header className="flex items-baseline justify-between gap-4">
+        <strong className="font-title">
+          {child.calledName} · {weekdayName(today, locale)}
+        </strong>
+        <span className="flex gap-3">
+          {LANGUAGES.filter((each) => each !== language).map((each) => (
+            <a key={each} className="text-soft underline underline-offset-4" href={`/f/${token}?lang=${each}`} lang={each}>
+              {ownName(each)}
+            </a>
+          ))}
+        </span>
+      </header>
+      <Said said={said} view={view} words={words} />
+      <Outbox words={{ kept: t('kept'), sent: t('sent') }} />
+      <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
+      <h1 className="mt-2 text-[26px]">{tasks.length > 0 && done === tasks.length ? t('allDone') : t('today')}</h1>
+      {version === null && <p className="mt-2">{t('noProgram')}</p>}
+      {over && <p className="watch mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
+      {version !== null && tasks.length === 0 && <p className="mt-2">{t('nothingToday')}</p>}
+      {version?.note && (
+        <p className="sheet mt-3" dir="auto">
+          {version.note}
+        </p>
+      )}
+      <ol className="mt-3">
+        {tasks.map((each) => (
+          <TaskLine key={each.task.versionTaskId} each={each} token={token} words={words} />
+        ))}
+      </ol>
+      {otherTasks.length > 0 && (
+        <>
+          <h2 className="mt-6 text-[18px]">{t('otherDays')}</h2>
+          <ol>
+            {otherTasks.map((each) => (
+              <TaskLine key={each.task.versionTaskId} each={each} token={token} words={words} />
+            ))}
+          </ol>
+        </>
+      )}
+      <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
+    </main>
+  );
+}
+
+/** What a language calls itself. */
+function ownName(language: Language): string {
+  const name = new Intl.DisplayNames(language, { type: 'language' }).of(language) ?? language;
+  return name.charAt(0).toLocaleUpperCase(language) + name.slice(1);
+}
+
+function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string; words: FamilyWords }) {
+  const { t, local, language } = words;
+  const { task, reportedToday } = each;
+  return (
+    <li className="border-t border-line">
+      <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
+        <span className="flex items-baseline justify-between gap-3">
+          <strong className={`text-[19px] ${reportedToday?.done ? 'line-through decoration-green decoration-2' : ''}`}>
+            {local(task.content.title)}
+          </strong>
+          <span className={`shrink-0 font-bold ${each.onHold ? 'text-brick' : 'text-green'}`}>
+            {each.onHold ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : t('start')}
+          </span>
+        </span>
+        <span className="block text-[15px] text-soft">
+          {t(`parts.${task.part}`)} ·{' '}
+          {reportedToday?.done
+            ? `${t('amountAndHelp', { amount: reportedToday.amount, target: reportedToday.target })} · ${t('change')}`
+            : `${targetWords(task.dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(task.dose)) })}`}
+        </span>
+      </a>
+    </li>
+  );
+}
+
+function Said({ said, view, words }: Pick<Props, 'said' | 'view' | 'words'>) {
+  const { t } = words;
+  const held = [...view.tasks, ...view.otherTasks].some((task) => task.onHold);
+  if (said === 'safety' || held) return <SafetyNotice emergencyNumber={view.emergencyNumber} words={words} />;
+  const answer = said === 'saved' ? t('thanks') : said === 'repeated' ? t('repeated') : said === 'replaced' ? t('replaced') : null;
+  return answer ? (
+    <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">
+      {answer}
+    </p>
+  ) : null;
+}

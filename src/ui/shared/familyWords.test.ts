@@ -1,0 +1,31 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { LANGUAGES, languageOf } from '@/core/text';
+import { familyWords } from './familyWords';
+
+const messages = (folder: string, language: string) => JSON.parse(readFileSync(`messages/${folder}/${language}.json`, 'utf8')) as object;
+
+function leavesOf(value: object, path = ''): [string, string][] {
+  return Object.entries(value).flatMap(([key, inner]): [string, string][] =>
+    typeof inner === 'object' ? leavesOf(inner as object, `${path}${key}.`) : [[`${path}${key}`, String(inner)]],
+  );
+}
+const holesOf = (text: string) => [...text.matchAll(/\{(\w+)/g)].map((hole) => hole[1]).sort();
+
+describe.each(['family', 'texts'])('the words in messages/%s', (folder) => {
+  it('come in each language of the product, and in no other', () => {
+    expect(readdirSync(`messages/${folder}`).sort()).toEqual(LANGUAGES.map((language) => `${language}.json`).sort());
+  });
+
+  it.each(LANGUAGES)('%s: says all that English says, with the same holes', (language) => {
+    const english = leavesOf(messages(folder, 'en')).map(([path, text]) => [path, holesOf(text)]);
+    const other = leavesOf(messages(folder, language)).map(([path, text]) => [path, holesOf(text)]);
+    expect(new Map(other as [string, string[]][])).toEqual(new Map(english as [string, string[]][]));
+  });
+});
+
+it('counts in the language that is spoken, and falls back to English for one that is not', async () => {
+  expect((await familyWords('en')).t('minutesAbout', { minutes: 1 })).toBe('about 1 minute');
+  expect((await familyWords('es')).t('minutesAbout', { minutes: 4 })).toBe('unos 4 minutos');
+  expect(languageOf('vi')).toBe('en');
+  expect((await familyWords('es')).local({ en: 'lid' })).toBe('lid');
+});

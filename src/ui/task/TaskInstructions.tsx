@@ -1,0 +1,100 @@
+import { cautionsFor, type ChildForSafety, type SafetyFinding } from '@/core/safety';
+import { isNeededAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
+import { isTranslated, say } from '@/core/text';
+import { familyTexts } from '@/core/library';
+import type { FamilyWords } from '../shared/familyWords';
+import { TableMapDrawing } from './TableMapDrawing';
+
+interface Props {
+  readonly content: TaskContent;
+  readonly step: number;
+  readonly child: { readonly calledName: string; readonly hand: Hand; readonly care: ChildForSafety | null };
+  readonly words: FamilyWords;
+  /** Pieces to get ready for the day; 0 where there are none. */
+  readonly pieces: number;
+}
+
+/** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
+export function TaskInstructions({ content, step, child, words, pieces }: Props) {
+  const { t, local, language } = words;
+  const places = placesFor(content, child.hand);
+  const placeWords = (place: (typeof places)[number]) => t(`side.${place.side}`, { what: local(place.what) });
+  const needed = content.materials.filter((material) => isNeededAt(material, step));
+  const { findings, supervision } = cautionsFor(content, step, child.care);
+  // A step's own words tell what is new; where everything stands is read from its grade.
+  const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
+  const inEnglish = familyTexts(content).some(({ text }) => !isTranslated(text, language));
+  return (
+    <>
+      {inEnglish && <p className="mt-2 text-soft">{t('inEnglish')}</p>}
+      <p className="mt-2">
+        <strong>{t('asItStands')}</strong> {standing.map(local).join(' · ')}
+      </p>
+      {needed.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[18px]">{t('need')}</h2>
+          <ul className="list-disc pl-5">
+            {needed.map((material, index) => (
+              <li key={index}>
+                {material.count > 1 && `${material.count} `}
+                {local(material.name)}
+                {material.substitutes[0] && <span className="text-soft"> ({t('orElse', { what: local(material.substitutes[0]) })})</span>}
+              </li>
+            ))}
+          </ul>
+          {pieces > 0 && <p>{t('prepare', { pieces })}</p>}
+        </>
+      )}
+      {places.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[18px]">{t('table')}</h2>
+          <TableMapDrawing
+            places={places}
+            wordsOf={(place) => local(place.what)}
+            hand={child.hand}
+            label={places.map(placeWords).join('. ')}
+            childName={child.calledName}
+          />
+          {child.hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
+        </>
+      )}
+      <Said who={t('youDo')} texts={[...content.helperSteps, ...content.cues].map(local)} />
+      <Said who={t('childDoes', { name: child.calledName })} texts={content.childSteps.map(local)} />
+      <Said who={t('looksRight')} texts={content.looksRight.map(local)} />
+      <div className="watch mt-3">
+        <strong>{t('watchOut')}.</strong>
+        <ul className="list-disc pl-5">
+          {supervision !== 'near' && <li className="font-bold">{t(`supervision.${supervision}`)}</li>}
+          {findings.map((finding) => (
+            <li key={finding.key}>{cautionWords(finding, words)}</li>
+          ))}
+          {content.cautions.map((text, index) => (
+            <li key={index}>{local(text)}</li>
+          ))}
+          <li>{local(content.stopRule)}</li>
+        </ul>
+      </div>
+    </>
+  );
+}
+
+function cautionWords({ rule, thing, of }: SafetyFinding, words: FamilyWords): string {
+  const { t, language } = words;
+  const kind = rule === 'allergen' ? t(`allergens.${of as 'wheat'}`) : '';
+  const name = thing ? say(thing, language) : '';
+  return t(`safetyRules.${rule}`, { thing: name.charAt(0).toUpperCase() + name.slice(1), of: kind });
+}
+
+function Said({ who, texts }: { who: string; texts: readonly string[] }) {
+  if (texts.length === 0) return null;
+  return (
+    <div className="mt-3">
+      <strong>{who}</strong>
+      <ol className="list-decimal pl-5">
+        {texts.map((text, index) => (
+          <li key={index}>{text}</li>
+        ))}
+      </ol>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import type { ChildForSafety } from '@/core/safety';
+import { placesFor, type Hand } from '@/core/tasks';
+import { loadLibrary } from '../../../library/loadLibrary';
+import { familyWords, type FamilyWords } from '../shared/familyWords';
+import { TableMapDrawing } from './TableMapDrawing';
+import { TaskInstructions } from './TaskInstructions';
+
+let spoken: Record<'en' | 'es', FamilyWords>;
+beforeAll(async () => {
+  spoken = { en: await familyWords('en'), es: await familyWords('es') };
+});
+
+const library = loadLibrary();
+const task = (slug: string) => library.find((each) => each.slug === slug)!;
+const care: ChildForSafety = { ageYears: 5, mouthsThings: true, scissorsAllowed: true, allergies: ['wheat'], texturesAvoided: [] };
+const page = (
+  slug: string,
+  step: number,
+  change: { hand?: Hand; language?: 'en' | 'es'; care?: ChildForSafety | null; pieces?: number } = {},
+) =>
+  renderToStaticMarkup(
+    <TaskInstructions
+      content={task(slug)}
+      step={step}
+      child={{ calledName: 'Odalys', hand: change.hand ?? 'right', care: change.care === undefined ? care : change.care }}
+      words={spoken[change.language ?? 'en']}
+      pieces={change.pieces ?? 0}
+    />,
+  );
+
+describe('a task’s instructions', () => {
+  it('name what this step needs, and what may replace it', () => {
+    expect(page('clip-the-plans', 1)).toContain('6 flat hair clips');
+    expect(page('clip-the-plans', 1)).not.toContain('6 clothes pegs');
+    expect(page('clip-the-plans', 3)).toContain('6 clothes pegs<span class="text-soft"> (or flat hair clips)');
+  });
+
+  it('carry the cautions that the rules compute, in the family’s words', () => {
+    expect(page('sort-the-hardware', 4)).toContain('Stay with your child the whole time.');
+    expect(page('sort-the-hardware', 4)).toContain('Small things: stay with your child all the time.');
+    expect(page('sort-the-hardware', 1)).not.toContain('Small things');
+    expect(page('brick-press', 1)).toContain('Play dough: check the label for wheat.');
+    expect(page('brick-press', 1, { care: { ...care, allergies: [] } })).not.toContain('check the label');
+    expect(page('cut-the-planks', 1, { language: 'es' })).toContain('Use tijeras de punta roma.');
+  });
+
+  it('tell where every knob stands, whatever the step’s own words leave out', () => {
+    expect(page('vest-buttons', 3)).toContain('Today so:</strong> shown first · shirt buttons · on the table · two buttons');
+    expect(page('vest-buttons', 6, { language: 'es' })).toContain(
+      'Hoy, así:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones',
+    );
+  });
+
+  it('say how many pieces to get ready, where there are any', () => {
+    expect(page('bundle-bands', 3, { pieces: 8 })).toContain('For today get 8 pieces ready.');
+    expect(page('bundle-bands', 3, { pieces: 1, language: 'es' })).toContain('Para hoy prepare 1 pieza.');
+    expect(page('bundle-bands', 3)).not.toContain('ready.');
+  });
+
+  it('tell cues to the helper beside the steps', () => {
+    expect(page('short-tools', 3)).toContain('A short tool can not be held in the fist.');
+  });
+});
+
+describe('the table map', () => {
+  const draw = (hand: Hand) => {
+    const places = placesFor(task('crane-lift'), hand);
+    return renderToStaticMarkup(
+      <TableMapDrawing places={places} wordsOf={(place) => place.what.en} hand={hand} childName="Odalys" label="map" />,
+    );
+  };
+  const xOf = (markup: string, word: string) => Number(new RegExp(`<tspan x="([\\d.]+)"[^>]*>[^<]*${word}`).exec(markup)![1]);
+
+  it('lies mirrored for the other hand, and in the middle where the hand is not settled', () => {
+    expect(xOf(draw('right'), 'pile')).toBeGreaterThan(170);
+    expect(xOf(draw('left'), 'pile')).toBeLessThan(170);
+    expect(xOf(draw('right'), 'pile') + xOf(draw('left'), 'pile')).toBe(340);
+    expect(xOf(draw('unsettled'), 'pile')).toBe(170);
+  });
+
+  it('fills the working hand, and points both ways where it is open', () => {
+    const tips = (markup: string) => markup.match(/<path d="M-?\d+ -?\d+L/g)!.length;
+    expect(draw('right').match(/<ellipse/g)).toHaveLength(1);
+    expect(draw('unsettled').match(/<ellipse/g)).toHaveLength(2);
+    expect([tips(draw('left')), tips(draw('unsettled'))]).toEqual([1, 2]);
+  });
+
+  it('draws nothing to follow where there is one place alone', () => {
+    const alone = placesFor({ tableMap: [{ what: { en: 'tray', es: 'bandeja' }, place: 'middle' }] }, 'left');
+    expect(
+      renderToStaticMarkup(<TableMapDrawing places={alone} wordsOf={(place) => place.what.en} hand="left" childName="x" label="map" />),
+    ).not.toContain('stroke-width="2.5"');
+  });
+});

@@ -71,11 +71,12 @@ describe('practice day by day', () => {
     from: day('2026-11-16'),
     to: day('2026-11-20'),
     tasks: [
-      { taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10 },
-      { taskId: 2, weekdays: [1, 3], target: 6 },
+      { taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10, unit: 'repetitions' },
+      { taskId: 2, weekdays: [1, 3], target: 6, unit: 'minutes' },
     ],
   };
-  const report = (taskId: number, on: string, done = true, amount = 8) => ({ taskId, doneOn: day(on), done, amount });
+  const after = day('2026-11-30');
+  const report = (taskId: number, on: string, done = true, amount: number | null = 8) => ({ taskId, doneOn: day(on), done, amount });
 
   it('tells done, partly, said not done, no word and free apart', () => {
     const practice = practiceOf(
@@ -88,19 +89,83 @@ describe('practice day by day', () => {
         report(1, '2026-11-18'),
         report(1, '2026-11-21'),
       ],
+      after,
     );
     expect(practice.days.map((each) => each.word)).toEqual(['done', 'saidNotDone', 'partly', 'noWord', 'noWord', 'done', 'free']);
     expect(practice.adherence).toMatchObject({ planned: 7, knownDone: 3, saidNotDone: 1, noWord: 3 });
-    expect(practice.amountAsked).toBe(5 * 10 + 2 * 6);
-    expect(practice.amountGiven).toBe(32);
+    // The Saturday was not asked for: it shows on its day and is no part of the dose.
+    expect(practice.dose.tasks).toEqual([
+      { taskId: 1, unit: 'repetitions', asked: 50, given: 16, share: 0.32 },
+      { taskId: 2, unit: 'minutes', asked: 12, given: 8, share: 8 / 12 },
+    ]);
   });
 
   it('counts a task once a day, however often it was reported, and forgets a "no" that was followed by a "yes"', () => {
-    const practice = practiceOf(days, [span], [report(1, '2026-11-17', false, 0), report(1, '2026-11-17'), report(1, '2026-11-17')]);
+    const practice = practiceOf(days, [span], [report(1, '2026-11-17', false, 0), report(1, '2026-11-17'), report(1, '2026-11-17')], after);
     expect(practice.adherence).toMatchObject({ knownDone: 1, saidNotDone: 0 });
   });
 
   it('never shows no word as not done', () => {
-    expect(practiceOf(days, [span], []).adherence).toMatchObject({ saidNotDone: 0, low: 0, high: 1 });
+    expect(practiceOf(days, [span], [], after).adherence).toMatchObject({ saidNotDone: 0, low: 0, high: 1 });
+  });
+
+  it('adds no unlike units, and lets no surplus hide a lack (B4)', () => {
+    const each = {
+      from: days[0]!,
+      to: days[0]!,
+      tasks: [
+        { ...span.tasks[0]!, target: 60 },
+        { ...span.tasks[1]!, target: 5 },
+      ],
+    };
+    const { dose } = practiceOf([days[0]!], [each], [report(1, '2026-11-16', true, 0), report(2, '2026-11-16', true, 65)], after);
+    expect(dose).toMatchObject({ share: 0.5, tasks: [{ share: 0 }, { asked: 5, given: 65, share: 1 }] });
+  });
+
+  it('counts a day done with no amount told as done, and leaves it out of the dose (B6)', () => {
+    const { adherence, dose } = practiceOf(days, [span], [report(1, '2026-11-16', true, null), report(1, '2026-11-17')], after);
+    expect(adherence).toMatchObject({ knownDone: 2, saidNotDone: 0 });
+    expect(dose).toMatchObject({ uncounted: 1, tasks: [{ taskId: 1, asked: 40, given: 8 }, { taskId: 2 }] });
+  });
+
+  it('does not count as done what was told with an amount of nothing', () => {
+    expect(practiceOf(days, [span], [report(1, '2026-11-16', true, 0)], after).adherence).toMatchObject({ knownDone: 0, saidNotDone: 1 });
+  });
+
+  it('leaves today open until word has come (B7)', () => {
+    const week = { ...span, tasks: [span.tasks[0]!] };
+    const told = ['2026-11-16', '2026-11-17', '2026-11-18', '2026-11-19'].map((on) => report(1, on));
+    const friday = day('2026-11-20');
+    const open = practiceOf(daysFromTo(days[0]!, friday), [week], told, friday);
+    expect(open.adherence).toMatchObject({ planned: 4, knownDone: 4, low: 1, high: 1 });
+    expect(open.days.at(-1)).toMatchObject({ word: 'open', planned: 0 });
+    expect(practiceOf(daysFromTo(days[0]!, friday), [week], told, after).adherence).toMatchObject({ planned: 5, noWord: 1 });
+    const refused = practiceOf(daysFromTo(days[0]!, friday), [week], [...told, report(1, '2026-11-20', false)], friday);
+    expect(refused.adherence).toMatchObject({ planned: 5, saidNotDone: 1 });
+    expect(refused.days.at(-1)!.word).toBe('saidNotDone');
+  });
+
+  it('calls today partly done while a task of it is still open', () => {
+    const monday = day('2026-11-16');
+    expect(practiceOf([monday], [span], [report(1, '2026-11-16')], monday).days[0]).toMatchObject({
+      word: 'partly',
+      planned: 1,
+      knownDone: 1,
+    });
+  });
+});
+
+describe('numbers that are none are refused', () => {
+  it.each([
+    [{ planned: Number.NaN, knownDone: 0, saidNotDone: 0 }],
+    [{ planned: Infinity, knownDone: 0, saidNotDone: 0 }],
+    [{ planned: 2.5, knownDone: 1, saidNotDone: 0 }],
+    [{ planned: 3, knownDone: -1, saidNotDone: 0 }],
+  ])('%j', (counts) => {
+    expect(() => adherenceRange(counts)).toThrow(RangeError);
+  });
+
+  it.each([Number.NaN, Infinity, -1.96])('z = %d', (z) => {
+    expect(() => wilsonInterval(1, 2, z)).toThrow(RangeError);
   });
 });

@@ -1,3 +1,5 @@
+import { requireWhole } from '../whole';
+
 /** Planned sessions and what is known of them. */
 export interface AdherenceCounts {
   readonly planned: number;
@@ -16,15 +18,16 @@ export interface AdherenceRange extends AdherenceCounts {
 /**
  * Adherence as a range, since no word is not the same as not done:
  * from known done ÷ planned up to (known done + no word) ÷ planned. Our own definition.
- * @throws RangeError where more is known than was planned, or a count is negative.
+ * @param counts whole, 0 and over
+ * @throws RangeError for counts that are no counts, or where more is known than was planned.
  * @example adherenceRange({ planned: 10, knownDone: 6, saidNotDone: 1 }) // low 0.6, high 0.9, noWord 3
  */
 export function adherenceRange(counts: AdherenceCounts): AdherenceRange {
   const { planned, knownDone, saidNotDone } = counts;
+  requireWhole('planned', planned, 0);
+  requireWhole('knownDone', knownDone, 0, planned);
+  requireWhole('saidNotDone', saidNotDone, 0, planned - knownDone);
   const noWord = planned - knownDone - saidNotDone;
-  if (Math.min(knownDone, saidNotDone, noWord) < 0) {
-    throw new RangeError(`${knownDone} done and ${saidNotDone} not done do not fit into ${planned} planned`);
-  }
   if (planned === 0) return { ...counts, noWord, low: null, high: null };
   return { ...counts, noWord, low: knownDone / planned, high: (knownDone + noWord) / planned };
 }

@@ -1,24 +1,37 @@
 import { weekdayOf, type CalendarDay } from '../calendar';
+import type { DoseUnit } from '../dose';
 import { groupBy } from '../groupBy';
 import { adherenceRange, type AdherenceRange } from './adherenceRange';
+import { doseGiven, type DoseGiven } from './doseGiven';
+
+/** What a version of a program asks of one task on its days. */
+export interface PlannedTaskDays {
+  readonly taskId: number;
+  /** ISO weekdays */
+  readonly weekdays: readonly number[];
+  /** What a day asks for, in the unit. */
+  readonly target: number;
+  readonly unit: DoseUnit;
+}
 
 /** What one version of a program asked for, over the days that it held. */
 export interface PlannedSpan {
   readonly from: CalendarDay;
   /** included */
   readonly to: CalendarDay;
-  readonly tasks: readonly { readonly taskId: number; readonly weekdays: readonly number[]; readonly target: number }[];
+  readonly tasks: readonly PlannedTaskDays[];
 }
 
 export interface PracticeReport {
   readonly taskId: number;
   readonly doneOn: CalendarDay;
   readonly done: boolean;
-  readonly amount: number;
+  /** Null where it was done and nobody told how much. */
+  readonly amount: number | null;
 }
 
-/** `free`: nothing was planned and nothing came. */
-export type DayWord = 'done' | 'partly' | 'saidNotDone' | 'noWord' | 'free';
+/** `free`: nothing was planned and nothing came. `open`: today, of which no word has come yet. */
+export type DayWord = 'done' | 'partly' | 'saidNotDone' | 'noWord' | 'free' | 'open';
 
 export interface PracticeDay {
   readonly day: CalendarDay;
@@ -30,48 +43,54 @@ export interface PracticeDay {
 export interface Practice {
   readonly days: readonly PracticeDay[];
   readonly adherence: AdherenceRange;
-  /** Repetitions, minutes or pieces, added up as they were asked and as they were reported. */
-  readonly amountAsked: number;
-  readonly amountGiven: number;
+  readonly dose: DoseGiven;
 }
 
 /**
- * Practice day by day, and its adherence range. A planned task counts as done on a day when at least one report of it says
- * so; what was done beyond the plan shows on its day but does not push adherence over what was planned.
+ * Practice day by day, its adherence range and the share of the dose that was given. A planned task counts as done on a day
+ * when at least one report of it says so with an amount above 0 or none told; what was done beyond the plan shows on its day
+ * but does not push adherence over what was planned. Today is still open: of it only that counts of which word has come.
  */
-export function practiceOf(days: readonly CalendarDay[], spans: readonly PlannedSpan[], reports: readonly PracticeReport[]): Practice {
+export function practiceOf(
+  days: readonly CalendarDay[],
+  spans: readonly PlannedSpan[],
+  reports: readonly PracticeReport[],
+  today: CalendarDay,
+): Practice {
   const byDay = groupBy(reports, (report) => report.doneOn);
-  let planned = 0;
-  let knownDone = 0;
-  let saidNotDone = 0;
-  let amountAsked = 0;
+  const counts = { planned: 0, knownDone: 0, saidNotDone: 0 };
+  const counted: { task: PlannedTaskDays; told: PracticeReport[] }[] = [];
   const practiceDays = days.map((day): PracticeDay => {
     const asked = tasksAskedOn(day, spans);
     const told = byDay.get(day) ?? [];
-    const done = new Set(told.filter((report) => report.done).map((report) => report.taskId));
-    const refused = new Set(told.filter((report) => !report.done && !done.has(report.taskId)).map((report) => report.taskId));
-    const askedDone = asked.filter((task) => done.has(task.taskId)).length;
-    const askedRefused = asked.filter((task) => refused.has(task.taskId)).length;
-    planned += asked.length;
-    knownDone += askedDone;
-    saidNotDone += askedRefused;
-    amountAsked += asked.reduce((sum, task) => sum + task.target, 0);
-    return { day, planned: asked.length, knownDone: askedDone, word: wordOf(asked.length, askedDone, done.size, refused.size) };
+    const done = new Set(told.filter(isDone).map((report) => report.taskId));
+    const refused = new Set(told.filter((report) => !done.has(report.taskId)).map((report) => report.taskId));
+    const due = day === today ? asked.filter((task) => done.has(task.taskId) || refused.has(task.taskId)) : asked;
+    const dueDone = due.filter((task) => done.has(task.taskId)).length;
+    counts.planned += due.length;
+    counts.knownDone += dueDone;
+    counts.saidNotDone += due.filter((task) => refused.has(task.taskId)).length;
+    counted.push(...due.map((task) => ({ task, told: told.filter((report) => report.taskId === task.taskId) })));
+    const word = day === today && told.length === 0 && asked.length > 0 ? 'open' : wordOf(asked, done, refused);
+    return { day, planned: due.length, knownDone: dueDone, word };
   });
-  const within = new Set(days);
-  const amountGiven = reports.reduce((sum, report) => sum + (report.done && within.has(report.doneOn) ? report.amount : 0), 0);
-  return { days: practiceDays, adherence: adherenceRange({ planned, knownDone, saidNotDone }), amountAsked, amountGiven };
+  return { days: practiceDays, adherence: adherenceRange(counts), dose: doseGiven(counted) };
 }
 
-function tasksAskedOn(day: CalendarDay, spans: readonly PlannedSpan[]) {
+/** A report that says that nothing at all was managed is word, but not of practice done. */
+function isDone({ done, amount }: PracticeReport): boolean {
+  return done && amount !== 0;
+}
+
+function tasksAskedOn(day: CalendarDay, spans: readonly PlannedSpan[]): PlannedTaskDays[] {
   const weekday = weekdayOf(day);
   return spans
     .filter((span) => day >= span.from && day <= span.to)
     .flatMap((span) => span.tasks.filter((task) => task.weekdays.includes(weekday)));
 }
 
-function wordOf(planned: number, askedDone: number, done: number, refused: number): DayWord {
-  if (done > 0) return askedDone >= planned ? 'done' : 'partly';
-  if (refused > 0) return 'saidNotDone';
-  return planned > 0 ? 'noWord' : 'free';
+function wordOf(asked: readonly PlannedTaskDays[], done: ReadonlySet<number>, refused: ReadonlySet<number>): DayWord {
+  if (done.size > 0) return asked.every((task) => done.has(task.taskId)) ? 'done' : 'partly';
+  if (refused.size > 0) return 'saidNotDone';
+  return asked.length > 0 ? 'noWord' : 'free';
 }

@@ -1,3 +1,5 @@
+import { requireAtLeast, requireWhole } from '../whole';
+
 export interface Interval {
   readonly low: number;
   readonly high: number;
@@ -11,14 +13,14 @@ const Z_95 = 1.959963984540054;
  * Source: E. B. Wilson (1927), J Am Stat Assoc 22:209–212; worked examples in R. G. Newcombe (1998), Stat Med 17:857–872.
  * @param successes 0 to `trials`
  * @param trials 1 and over
- * @throws RangeError for counts that are no counts.
+ * @param z finite, 0 and over; two-sided 95 % where nothing is said
+ * @throws RangeError for counts that are no counts, or a z that is none.
  * @example wilsonInterval(81, 263) // { low: 0.2553, high: 0.3662 }
  */
 export function wilsonInterval(successes: number, trials: number, z = Z_95): Interval {
-  if (!Number.isInteger(trials) || trials < 1) throw new RangeError(`trials is ${trials}; it must be a whole number from 1`);
-  if (!Number.isInteger(successes) || successes < 0 || successes > trials) {
-    throw new RangeError(`successes is ${successes}; it must be a whole number from 0 to ${trials}`);
-  }
+  requireWhole('trials', trials, 1);
+  requireWhole('successes', successes, 0, trials);
+  requireAtLeast('z', z, 0);
   const share = successes / trials;
   const zz = z * z;
   const centre = share + zz / (2 * trials);

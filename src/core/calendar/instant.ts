@@ -1,4 +1,4 @@
-import { calendarDay, type CalendarDay } from './calendarDay';
+import { calendarDay, MILLISECONDS_PER_DAY, type CalendarDay } from './calendarDay';
 
 /** A moment, in milliseconds since 1970-01-01T00:00Z. It has no day of its own until a time zone is named. */
 export type Instant = number & { readonly __instant: true };
@@ -11,10 +11,16 @@ export function instant(milliseconds: number): Instant {
   return Math.trunc(milliseconds) as Instant;
 }
 
+/** The moment so many whole days of 24 hours later. @throws RangeError for a count that is none. */
+export function instantAfterDays(moment: Instant, days: number): Instant {
+  return instant(moment + days * MILLISECONDS_PER_DAY);
+}
+
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** True where the name is a time zone that this program can reckon with, such as `America/Denver`. */
 export function isTimeZone(zone: string): boolean {
+  if (typeof zone !== 'string' || zone === '') return false;
   try {
     return Boolean(formatFor(zone));
   } catch {

@@ -36,7 +36,13 @@ export const doseSchema = doseSchemaOf(1);
 /** How much of a task is asked for on one day. */
 export type Dose = z.infer<typeof doseSchema>;
 export type DoseTarget = Dose['target'];
+export type DoseUnit = 'repetitions' | 'minutes' | 'pieces';
 export type SetUpMovement = Dose['setUpMovements'][number];
+
+/** What a target is counted in. */
+export function unitOf({ kind }: Pick<DoseTarget, 'kind'>): DoseUnit {
+  return kind === 'count' ? 'repetitions' : kind === 'time' ? 'minutes' : 'pieces';
+}
 
 /** How many times a target is done over: twice where each hand has its own turn. */
 export function handTurns(hands: DoseHands): 1 | 2 {

@@ -1,3 +1,4 @@
+import { requireAtLeast, requireWhole } from '../whole';
 import type { Dose } from './dose';
 import { reckonDose } from './reckonDose';
 
@@ -11,12 +12,16 @@ export type HeavyGripFinding =
 /**
  * Firm squeezing is capped by the day, and a day with it is followed by a day of rest. The week is read round: Sunday is
  * followed by Monday. Only the first weekday of each fault is said.
- * @param tasks doses with their ISO weekdays
+ * @param tasks doses with their ISO weekdays, 1 to 7
+ * @param cap repetitions a day, finite, 0 and over
+ * @throws RangeError for a weekday or a cap that is none: a fault here would hide a heavy day.
  */
 export function checkHeavyGrip(
   tasks: readonly { readonly dose: Dose; readonly weekdays: readonly number[] }[],
   cap = HEAVY_GRIP_CAP,
 ): HeavyGripFinding[] {
+  requireAtLeast('cap', cap, 0);
+  for (const weekday of tasks.flatMap((task) => task.weekdays)) requireWhole('weekday', weekday, 1, 7);
   const heavy = tasks.filter((task) => task.dose.heavyGrip);
   const byDay = [1, 2, 3, 4, 5, 6, 7].map((weekday) =>
     heavy.filter((task) => task.weekdays.includes(weekday)).reduce((sum, { dose }) => sum + repetitionsOf(dose), 0),

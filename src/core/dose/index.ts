@@ -1,5 +1,5 @@
-export { DOSE_HANDS, doseSchema, doseSchemaOf, handTurns } from './dose';
-export type { Dose, DoseHands, DoseTarget, SetUpMovement } from './dose';
+export { DOSE_HANDS, doseSchema, doseSchemaOf, handTurns, unitOf } from './dose';
+export type { Dose, DoseHands, DoseTarget, DoseUnit, SetUpMovement } from './dose';
 export { reckonDose } from './reckonDose';
 export type { ReckonedDose } from './reckonDose';
 export { minutesOf } from './minutesOf';

@@ -1,15 +1,17 @@
-import { handTurns, type Dose } from './dose';
+import { requireAtLeast } from '../whole';
+import type { Dose } from './dose';
+import { reckonDose } from './reckonDose';
 
 /**
  * Minutes that a dose takes on one day: set-up + rounds × (repetitions × seconds each + rest) + tidy-up. Not rounded.
  * Our own definition; it grows with each of its parts.
+ * @throws RangeError for times below 0 or not finite, and as `reckonDose` does.
  * @example 2 min set-up, 1 round of 5 per hand at 12 s, no rest, 1 min tidy-up // 5
  */
 export function minutesOf(dose: Dose): number {
-  const turns = handTurns(dose.hands);
-  const work =
-    dose.target.kind === 'time'
-      ? dose.target.minutesPerRound * turns
-      : ((dose.target.kind === 'count' ? dose.target.perRound : dose.target.pieces) * turns * dose.secondsEach) / 60;
-  return dose.setUpMinutes + dose.rounds * (work + dose.restSeconds / 60) + dose.tidyUpMinutes;
+  const { secondsEach, restSeconds, setUpMinutes, tidyUpMinutes } = dose;
+  for (const [name, time] of Object.entries({ secondsEach, restSeconds, setUpMinutes, tidyUpMinutes })) requireAtLeast(name, time, 0);
+  const { unit, perDay, rounds } = reckonDose(dose, 1);
+  const work = unit === 'minutes' ? perDay : (perDay * secondsEach) / 60;
+  return setUpMinutes + work + (rounds * restSeconds) / 60 + tidyUpMinutes;
 }

@@ -1,3 +1,4 @@
+import { requireWhole } from '../whole';
 import { handTurns, type Dose } from './dose';
 
 export interface PiecesAnswer {
@@ -11,12 +12,16 @@ export interface PiecesAnswer {
  * The way back from pieces (or from a sum of cards) to repetitions: how many a day the pieces allow, shared fairly over
  * hands and rounds, and how many pieces are left over. Check (common practice, no source): ten bands are five per hand.
  * @param pieces 0 or more, whole
- * @throws RangeError for other numbers of pieces.
+ * @returns null where pieces are used again (0 a repetition): they set no bound
+ * @throws RangeError for numbers that are no counts.
  * @example repetitionsFrom(10, { hands: 'each', piecesPerRepetition: 1, rounds: 1 }) // { repetitions: 10, perHand: 5, left: 0 }
  */
-export function repetitionsFrom(pieces: number, dose: Pick<Dose, 'hands' | 'piecesPerRepetition' | 'rounds'>): PiecesAnswer {
-  if (!Number.isInteger(pieces) || pieces < 0) throw new RangeError(`pieces is ${pieces}; it must be a whole number from 0`);
-  const each = Math.max(1, dose.piecesPerRepetition);
+export function repetitionsFrom(pieces: number, dose: Pick<Dose, 'hands' | 'piecesPerRepetition' | 'rounds'>): PiecesAnswer | null {
+  requireWhole('pieces', pieces, 0);
+  requireWhole('rounds', dose.rounds, 1);
+  requireWhole('piecesPerRepetition', dose.piecesPerRepetition, 0);
+  const each = dose.piecesPerRepetition;
+  if (each === 0) return null;
   const shares = handTurns(dose.hands) * dose.rounds;
   const perShare = Math.floor(pieces / each / shares);
   const repetitions = perShare * shares;

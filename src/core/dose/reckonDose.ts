@@ -1,8 +1,8 @@
-import { requireWhole } from '../whole';
-import { handTurns, type Dose, type SetUpMovement } from './dose';
+import { requireAbove, requireWhole } from '../whole';
+import { handTurns, type Dose, type DoseUnit, type SetUpMovement } from './dose';
 
 export interface ReckonedDose {
-  readonly unit: 'repetitions' | 'minutes' | 'pieces';
+  readonly unit: DoseUnit;
   /** The factors in the order in which they are said: per round, hands, rounds. Their product is `perDay`. */
   readonly perRound: number;
   readonly handTurns: 1 | 2;
@@ -28,8 +28,9 @@ export function reckonDose(dose: Dose, daysPerWeek: number): ReckonedDose {
   const { unit, perRound } = targetOf(dose);
   const turns = handTurns(dose.hands);
   requireWhole('rounds', dose.rounds, 1);
-  requireWhole('daysPerWeek', daysPerWeek, 0);
-  if (daysPerWeek > 7) throw new RangeError(`daysPerWeek is ${daysPerWeek}; a week has 7`);
+  requireWhole('daysPerWeek', daysPerWeek, 0, 7);
+  requireWhole('piecesPerRepetition', dose.piecesPerRepetition, 0);
+  for (const { timesPerRound } of dose.setUpMovements) requireWhole('timesPerRound', timesPerRound, 0);
   const perDay = perRound * turns * dose.rounds;
   return {
     unit,
@@ -54,10 +55,12 @@ function targetOf({ target }: Dose): Pick<ReckonedDose, 'unit' | 'perRound'> {
       requireWhole('perRound', target.perRound, 1);
       return { unit: 'repetitions', perRound: target.perRound };
     case 'time':
-      if (!(target.minutesPerRound > 0)) throw new RangeError(`minutesPerRound is ${target.minutesPerRound}; it must be above 0`);
+      requireAbove('minutesPerRound', target.minutesPerRound, 0);
       return { unit: 'minutes', perRound: target.minutesPerRound };
     case 'untilDone':
       requireWhole('pieces', target.pieces, 1);
       return { unit: 'pieces', perRound: target.pieces };
+    default:
+      throw new RangeError(`There is no target of the kind ${JSON.stringify(target satisfies never)}`);
   }
 }

@@ -22,36 +22,75 @@ export function splitIntoCards(total: number, cards: number, least: number, most
   requireWhole('total', total, 1, MOST_TOTAL);
   requireWhole('least', least, 1, MOST_TOTAL);
   requireWhole('most', most, least, MOST_TOTAL);
-  const values = Array.from({ length: most - least + 1 }, (_, index) => least + index);
-  const memory = new Map<string, Best>();
-  // Fewest equal neighbours, and in how many ways, for the cards that are left after `last`.
-  const best = (left: number, sum: number, last: number): Best => {
-    if (left === 0) return sum === 0 ? { repeats: 0, ways: 1 } : { repeats: Infinity, ways: 0 };
-    if (sum < left * least || sum > left * most) return { repeats: Infinity, ways: 0 };
-    const key = `${left},${sum},${last}`;
-    const known = memory.get(key);
-    if (known) return known;
-    const answers = values.map((value) => withValue(best(left - 1, sum - value, value), value === last));
-    const repeats = Math.min(...answers.map((answer) => answer.repeats));
-    const ways = answers.reduce((count, answer) => (answer.repeats === repeats ? count + answer.ways : count), 0);
-    const answer = { repeats, ways };
-    memory.set(key, answer);
-    return answer;
-  };
-  if (best(cards, total, 0).ways === 0) return null;
+  const table = countRows(total, cards, least, most);
+  if (table.after(cards, total, 0).ways === 0) return null;
   const row: number[] = [];
   let sum = total;
   while (row.length < cards) {
     const last = row.at(-1) ?? 0;
     const left = cards - row.length;
-    const { repeats, ways } = best(left, sum, last);
+    const { repeats, ways } = table.after(left, sum, last);
     let ticket = random() * ways;
-    const open = values.filter((value) => withValue(best(left - 1, sum - value, value), value === last).repeats === repeats);
-    const value = open.find((candidate) => (ticket -= best(left - 1, sum - candidate, candidate).ways) < 0) ?? open.at(-1)!;
-    row.push(value);
-    sum -= value;
+    let chosen = 0;
+    for (let value = least; value <= most; value += 1) {
+      const rest = table.after(left - 1, sum - value, value);
+      if (rest.repeats + (value === last ? 1 : 0) !== repeats) continue;
+      chosen = value;
+      ticket -= rest.ways;
+      if (ticket < 0) break;
+    }
+    row.push(chosen);
+    sum -= chosen;
   }
   return row;
 }
 
-const withValue = (rest: Best, repeated: boolean): Best => ({ repeats: rest.repeats + (repeated ? 1 : 0), ways: rest.ways });
+/** The best that some cards with some sum can still come to, whatever card lies before them. */
+interface Layer extends Best {
+  /** How many first cards lead to the fewest repeats, and in how many ways one repeat more can be had. */
+  readonly firsts: number;
+  readonly waysWithOneMore: number;
+}
+
+const NOTHING: Best = { repeats: Infinity, ways: 0 };
+const DONE: Best = { repeats: 0, ways: 1 };
+
+/**
+ * Fewest equal neighbours, and in how many ways, for each number of cards left, each sum left and each card before them:
+ * counted from the last card on. What depends on the card before is only whether the first of the rest repeats it, so one
+ * pass over the values serves all of them: cards × total × values steps.
+ */
+function countRows(total: number, cards: number, least: number, most: number) {
+  const layers: (Layer | null)[][] = [[]];
+  const after = (left: number, sum: number, last: number): Best => {
+    if (left === 0) return sum === 0 ? DONE : NOTHING;
+    const layer = layers[left]?.[sum];
+    if (!layer) return NOTHING;
+    if (last < least || last > most) return layer;
+    const repeated = after(left - 1, sum - last, last);
+    if (repeated.repeats !== layer.repeats) return layer;
+    if (layer.firsts > 1) return { repeats: layer.repeats, ways: Math.max(0, layer.ways - repeated.ways) };
+    return { repeats: layer.repeats + 1, ways: layer.waysWithOneMore + repeated.ways };
+  };
+  for (let left = 1; left <= cards; left += 1) {
+    const layer: (Layer | null)[] = Array.from({ length: total + 1 }, () => null);
+    for (let sum = left * least; sum <= Math.min(total, left * most); sum += 1) layer[sum] = layerOf(left, sum);
+    layers.push(layer);
+  }
+  return { after };
+
+  function layerOf(left: number, sum: number): Layer | null {
+    let [repeats, ways, firsts, waysWithOneMore] = [Infinity, 0, 0, 0];
+    for (let value = least; value <= most && value <= sum; value += 1) {
+      const rest = after(left - 1, sum - value, value);
+      if (rest.ways === 0 || rest.repeats > repeats + 1) continue;
+      if (rest.repeats === repeats + 1) waysWithOneMore += rest.ways;
+      else if (rest.repeats === repeats) [ways, firsts] = [ways + rest.ways, firsts + 1];
+      else {
+        waysWithOneMore = rest.repeats + 1 === repeats ? ways : 0;
+        [repeats, ways, firsts] = [rest.repeats, rest.ways, 1];
+      }
+    }
+    return firsts ? { repeats, ways, firsts, waysWithOneMore } : null;
+  }
+}

@@ -1,3 +1,4 @@
+import { requireAbove, requireAtLeast } from '../whole';
 import type { Outcome } from '../sessions';
 
 export interface FlightInput {
@@ -53,7 +54,7 @@ const MOST_DAYS = 40;
 /**
  * Lays out a flight: treads as wide as the days spent there, rising as the demand grows, a peg on today's step, a bracket
  * round the steps that the family may choose, pips for sessions. Screen, paper and phone draw the same numbers.
- * @throws RangeError for an empty ladder, a step off it, or a demand that falls.
+ * @throws RangeError for an empty ladder, a step off it, a demand that falls, and numbers that are none.
  */
 export function layFlight(input: FlightInput): Flight {
   const { demands, currentStep, size } = input;
@@ -84,11 +85,15 @@ export function layFlight(input: FlightInput): Flight {
   };
 }
 
-function refuseBadLadder({ demands, currentStep }: FlightInput): void {
+function refuseBadLadder({ demands, currentStep, daysSpent, size }: FlightInput): void {
   if (demands.length === 0) throw new RangeError('A flight needs at least one step');
   if (!Number.isInteger(currentStep) || currentStep < 1 || currentStep > demands.length) {
     throw new RangeError(`Step ${currentStep} is not on a ladder of ${demands.length}`);
   }
+  if (!demands.every(Number.isFinite)) throw new RangeError(`Every demand must be a number: ${demands.join(', ')}`);
+  for (const days of daysSpent) requireAtLeast('daysSpent', days, 0);
+  requireAbove('width', size.width, 0);
+  requireAbove('height', size.height, 0);
   if (demands.some((demand, index) => index > 0 && demand < demands[index - 1]!)) {
     throw new RangeError('The demand of a ladder must not fall');
   }

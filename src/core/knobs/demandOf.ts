@@ -1,3 +1,4 @@
+import { requireAbove, requireWhole } from '../whole';
 import { fittsBits, steeringIndex } from './difficulty';
 import type { Grade, TaskKnob } from './knob';
 import type { Measures } from './measures';
@@ -8,6 +9,11 @@ const BIT_WEIGHT = 0.5;
 /** The measures in force at a grade: each knob's level brings its own, a later knob's word wins. */
 export function measuresAt(knobs: readonly TaskKnob[], grade: Grade): Measures {
   return Object.assign({}, ...knobs.map(({ knob, levels }) => levels[grade[knob] ?? 0]?.measures ?? {})) as Measures;
+}
+
+/** True where the item that a grade moves is too big for the opening it is to go into. */
+export function isTooBigToFit({ itemMm, openingMm }: Measures): boolean {
+  return itemMm !== undefined && openingMm !== undefined && itemMm >= openingMm;
 }
 
 /** Bits of difficulty that the measures of a grade amount to, where they say enough. */
@@ -68,13 +74,18 @@ export function demandReckoner(knobs: readonly TaskKnob[]): (levels: readonly nu
  * A number to space steps by: the weighted sum of the knobs' levels, each scaled from 0 (easiest) to 1 (hardest), plus
  * half of the bits of difficulty where the levels carry measures. Never a clinical measure. Our own definition; it
  * respects the partial order (harder grade, larger demand) as long as no harder level has the easier measures.
- * @throws RangeError for a knob with fewer than two levels.
+ * @throws RangeError for a knob with fewer than two levels or a weight that is not above 0, for a level that a knob does not
+ * have, and for a grade that names a knob which is not among `knobs`.
  * @example demandOf([{ knob: 'tool', levels: [a, b, c] }], { tool: 1 }) // 0.5
  */
 export function demandOf(knobs: readonly TaskKnob[], grade: Grade): number {
-  const levels = knobs.reduce((sum, { knob, levels, weight = 1 }) => {
+  const unknown = Object.keys(grade).find((key) => !knobs.some(({ knob }) => knob === key));
+  if (unknown !== undefined) throw new RangeError(`The grade names ${unknown}, which is none of the knobs`);
+  const share = knobs.reduce((sum, { knob, levels, weight = 1 }) => {
     if (levels.length < 2) throw new RangeError(`Knob ${knob} needs at least two levels`);
+    requireAbove(`The weight of ${knob}`, weight, 0);
+    requireWhole(`The level of ${knob}`, grade[knob] ?? 0, 0, levels.length - 1);
     return sum + (weight * (grade[knob] ?? 0)) / (levels.length - 1);
   }, 0);
-  return levels + BIT_WEIGHT * physicalDifficulty(measuresAt(knobs, grade)).bits;
+  return share + BIT_WEIGHT * physicalDifficulty(measuresAt(knobs, grade)).bits;
 }

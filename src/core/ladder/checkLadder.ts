@@ -1,4 +1,14 @@
-import { compareGrades, demandOf, measuresAt, type Grade, type KnobKey, type TaskKnob } from '../knobs';
+import {
+  compareGrades,
+  demandOf,
+  isTooBigToFit,
+  measuresAt,
+  MEASURES,
+  type Grade,
+  type KnobKey,
+  type MeasureName,
+  type TaskKnob,
+} from '../knobs';
 
 export interface LadderStep {
   readonly grade: Grade;
@@ -38,6 +48,10 @@ export type LadderFinding =
       readonly step: number;
       readonly knobs: readonly KnobKey[];
     }
+  /** A knob that cannot be turned, or that is given twice. */
+  | { readonly severity: 'error'; readonly code: 'fewLevels' | 'sameKnobTwice' | 'badWeight'; readonly step: 1; readonly knob: KnobKey }
+  /** A measure that is no number above 0. */
+  | { readonly severity: 'error'; readonly code: 'badMeasure'; readonly step: 1; readonly knob: KnobKey; readonly measure: MeasureName }
   | { readonly severity: 'error'; readonly code: 'startOffLadder'; readonly step: number; readonly count: number }
   | { readonly severity: 'error'; readonly code: 'startAtEnd'; readonly step: number }
   | { readonly severity: 'error'; readonly code: 'demandFalls'; readonly step: number; readonly knobs: readonly KnobKey[] }
@@ -54,17 +68,40 @@ const BIG_JUMP = 3;
  * Source: common practice, no published source; the threshold of a big jump is our own.
  */
 export function checkLadder(knobs: readonly TaskKnob[], ladder: Ladder): LadderFinding[] {
-  const findings: LadderFinding[] = [];
-  if (ladder.steps.length < 2) {
-    findings.push({ severity: 'error', code: 'tooFewSteps', step: 1, count: ladder.steps.length });
-  }
-  ladder.steps.forEach((step, index) => {
-    findings.push(...checkLevels(knobs, step.grade, index + 1), ...checkFit(knobs, step.grade, index + 1));
-    const before = ladder.steps[index - 1];
-    if (before) findings.push(...checkNeighbours(knobs, before, step, index + 1));
+  const faulty = checkKnobs(knobs);
+  // Over knobs that are no knobs nothing can be reckoned.
+  if (faulty.length) return faulty;
+  const { steps } = ladder;
+  const levels = steps.map((step, index) => checkLevels(knobs, step.grade, index + 1));
+  const isSound = (index: number) => levels[index]?.length === 0;
+  const ofSteps = steps.flatMap((step, index) => {
+    if (!isSound(index)) return levels[index]!;
+    const before = isSound(index - 1) ? steps[index - 1] : undefined;
+    return [...checkFit(knobs, step.grade, index + 1), ...(before ? checkNeighbours(knobs, before, step, index + 1) : [])];
   });
-  findings.push(...checkStart(ladder));
-  return [...findings, ...checkRises(knobs, ladder), ...checkIdle(knobs, ladder)];
+  return [
+    ...(steps.length < 2 ? [{ severity: 'error', code: 'tooFewSteps', step: 1, count: steps.length } as const] : []),
+    ...ofSteps,
+    ...checkStart(ladder),
+    ...(steps.every((_, index) => isSound(index)) ? checkRises(knobs, ladder) : []),
+    ...checkIdle(knobs, ladder),
+  ];
+}
+
+function checkKnobs(knobs: readonly TaskKnob[]): LadderFinding[] {
+  return knobs.flatMap(({ knob, levels, weight = 1 }, index): LadderFinding[] => {
+    const findings: LadderFinding[] = [];
+    const add = (code: 'fewLevels' | 'sameKnobTwice' | 'badWeight') => findings.push({ severity: 'error', code, step: 1, knob });
+    if (knobs.findIndex((other) => other.knob === knob) < index) add('sameKnobTwice');
+    if (levels.length < 2) add('fewLevels');
+    if (!(Number.isFinite(weight) && weight > 0)) add('badWeight');
+    const bad = new Set(levels.flatMap(({ measures }) => MEASURES.filter((name) => isBadMeasure(measures?.[name]))));
+    return [...findings, ...[...bad].map((measure) => ({ severity: 'error', code: 'badMeasure', step: 1, knob, measure }) as const)];
+  });
+}
+
+function isBadMeasure(value: number | undefined): boolean {
+  return value !== undefined && !(Number.isFinite(value) && value > 0);
 }
 
 function checkLevels(knobs: readonly TaskKnob[], grade: Grade, step: number): LadderFinding[] {
@@ -80,9 +117,9 @@ function checkLevels(knobs: readonly TaskKnob[], grade: Grade, step: number): La
 }
 
 function checkFit(knobs: readonly TaskKnob[], grade: Grade, step: number): LadderFinding[] {
-  const { itemMm, openingMm } = measuresAt(knobs, grade);
-  const tooBig = itemMm !== undefined && openingMm !== undefined && itemMm >= openingMm;
-  return tooBig ? [{ severity: 'error', code: 'doesNotFit', step, itemMm, openingMm }] : [];
+  const measures = measuresAt(knobs, grade);
+  if (!isTooBigToFit(measures)) return [];
+  return [{ severity: 'error', code: 'doesNotFit', step, itemMm: measures.itemMm!, openingMm: measures.openingMm! }];
 }
 
 function checkNeighbours(all: readonly TaskKnob[], before: LadderStep, after: LadderStep, step: number): LadderFinding[] {

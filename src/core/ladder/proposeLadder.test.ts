@@ -147,7 +147,7 @@ describe('a proposed ladder', () => {
 
   it('refuses what it can not search', () => {
     const knobs = knobsOf([2, 2], [1, 1]);
-    expect(() => proposeLadder({ knobs: [], start: {}, easierSteps: 1, harderSteps: 1 })).toThrow('1 to 12 knobs, not 0');
+    expect(() => proposeLadder({ knobs: [], start: {}, easierSteps: 1, harderSteps: 1 })).toThrow('The count of knobs is 0');
     expect(() =>
       proposeLadder({
         knobs: Array.from({ length: 13 }, (_, index) => ({ ...knobs[0]!, knob: KNOB_IDS[index]! })),
@@ -156,7 +156,7 @@ describe('a proposed ladder', () => {
         harderSteps: 1,
       }),
     ).toThrow(RangeError);
-    expect(() => proposeLadder({ knobs, start: {}, easierSteps: 7, harderSteps: 1 })).toThrow('0 to 6 can be searched');
+    expect(() => proposeLadder({ knobs, start: {}, easierSteps: 7, harderSteps: 1 })).toThrow('from 0 to 6');
     expect(() => proposeLadder({ knobs, start: { help: 5 }, easierSteps: 1, harderSteps: 1 })).toThrow('which the task does not have');
     expect(() =>
       proposeLadder({

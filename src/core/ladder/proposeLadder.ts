@@ -1,4 +1,15 @@
-import { compareGrades, demandOf, demandReckoner, type Grade, type KnobKey, type TaskKnob } from '../knobs';
+import { requireAbove, requireWhole } from '../whole';
+import {
+  compareGrades,
+  demandOf,
+  demandReckoner,
+  isTooBigToFit,
+  measuresAt,
+  type Grade,
+  type KnobKey,
+  type MeasureName,
+  type TaskKnob,
+} from '../knobs';
 
 export interface LadderWish {
   readonly knobs: readonly TaskKnob[];
@@ -21,7 +32,7 @@ export interface ProposedStep {
 export interface UsedUpKnob {
   readonly way: 'easier' | 'harder';
   readonly knob: KnobKey;
-  readonly because: 'lastLevel' | 'notOffered';
+  readonly because: 'lastLevel' | 'notOffered' | 'doesNotFit';
 }
 
 export interface ProposedLadder {
@@ -34,6 +45,10 @@ export interface ProposedLadder {
   readonly missing: { readonly easier: number; readonly harder: number };
   /** Why steps are missing; empty where none are. */
   readonly usedUp: readonly UsedUpKnob[];
+  /** Steps, 1-based, whose demand does not rise although a knob moved to its harder side; empty wherever a wholly rising ladder exists. */
+  readonly falls: readonly number[];
+  /** Knobs that the start stands on at a level which the home cannot offer. */
+  readonly startNotOffered: readonly KnobKey[];
 }
 
 const MOST_KNOBS = 12;
@@ -43,40 +58,52 @@ const MOST_LEVELS = 10;
 /**
  * The ladder through `start` with the steps wanted each way, every step harder than the one before it by one knob moved
  * to the next level that the home can offer, and of all such ladders the one whose demand grows most evenly (least sum of
- * squares of the rises about their mean). Where a way has fewer moves than steps wanted, it goes as far as it can and
- * says which knobs are used up.
+ * squares of the rises about their mean). A grade whose item does not fit its opening is none and is never stood on; where
+ * a wholly rising ladder exists no falling one is given. Where a way has fewer moves than steps wanted, it goes as far as it
+ * can and says which knobs are used up.
  *
  * Exact: as many single-knob moves exist as steps in any chain, so only those are searched. A chain's sum of rises is
  * fixed by its end, and the least sum of squares to a grade follows from those of the grades one move nearer, so both ways
  * are a shortest path over the lattice; the best pair of ends lies on the lower hulls of (sum, sum of squares).
  * Memory: at most C(12 + 6, 6) = 18,564 grades a way at the limits, 1,820 for 12 knobs and 4 steps.
  * Source: our own definition.
- * @throws RangeError for more than 12 knobs, more than 10 levels of one, steps outside 0 to 6, or a start off the knobs.
+ * @throws RangeError for more than 12 knobs, one given twice, fewer than 2 or more than 10 levels of one, a weight that is
+ * not above 0, steps outside 0 to 6, or a start off the knobs.
  */
 export function proposeLadder(wish: LadderWish): ProposedLadder {
   refuseBadWish(wish);
-  const down = searchWay(wish, 'easier');
-  const up = searchWay(wish, 'harder');
+  const down = bestWay(wish, 'easier');
+  const up = bestWay(wish, 'harder');
   const { easier, harder, unevenness } = bestPair(down.ends, up.ends);
   const grades = [...pathTo(easier).reverse(), ...pathTo(harder).slice(1)].map((node) => gradeOf(wish.knobs, node.levels));
-  const missing = { easier: wish.easierSteps - down.depth, harder: wish.harderSteps - up.depth };
-  return { steps: explain(wish.knobs, grades), startStep: down.depth + 1, unevenness, missing, usedUp: [...down.usedUp, ...up.usedUp] };
+  const steps = explain(wish.knobs, grades);
+  return {
+    steps,
+    startStep: down.depth + 1,
+    unevenness,
+    missing: { easier: wish.easierSteps - down.depth, harder: wish.harderSteps - up.depth },
+    usedUp: [...down.usedUp, ...up.usedUp],
+    falls: steps.flatMap(({ by }, index) => (by && by.rise <= 0 ? [index + 1] : [])),
+    startNotOffered: wish.knobs.flatMap(({ knob }) => {
+      const offered = wish.offered?.[knob];
+      return offered && !offered.includes(wish.start[knob] ?? 0) ? [knob] : [];
+    }),
+  };
 }
 
 function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): void {
-  if (knobs.length === 0 || knobs.length > MOST_KNOBS)
-    throw new RangeError(`A ladder is proposed over 1 to ${MOST_KNOBS} knobs, not ${knobs.length}`);
-  const crowded = knobs.find((knob) => knob.levels.length > MOST_LEVELS);
-  if (crowded)
-    throw new RangeError(`Knob ${crowded.knob} has ${crowded.levels.length} levels; at most ${MOST_LEVELS} levels can be searched`);
-  for (const steps of [easierSteps, harderSteps]) {
-    if (!Number.isInteger(steps) || steps < 0 || steps > MOST_STEPS)
-      throw new RangeError(`${steps} steps one way; 0 to ${MOST_STEPS} can be searched`);
-  }
+  requireWhole('The count of knobs', knobs.length, 1, MOST_KNOBS);
+  for (const steps of [easierSteps, harderSteps]) requireWhole('The count of steps one way', steps, 0, MOST_STEPS);
+  knobs.forEach(({ knob, levels, weight = 1 }, index) => {
+    if (knobs.findIndex((other) => other.knob === knob) < index) throw new RangeError(`Knob ${knob} is given twice`);
+    requireWhole(`The count of levels of ${knob}`, levels.length, 2, MOST_LEVELS);
+    requireAbove(`The weight of ${knob}`, weight, 0);
+  });
   for (const [knob, level] of Object.entries(start) as [KnobKey, number][]) {
     const known = knobs.find((candidate) => candidate.knob === knob);
-    if (level === undefined || !known?.levels[level])
+    if (!known || !Number.isInteger(level) || !known.levels[level]) {
       throw new RangeError(`The start stands at level ${level} of ${knob}, which the task does not have`);
+    }
   }
 }
 
@@ -96,17 +123,31 @@ interface Way {
   readonly usedUp: readonly UsedUpKnob[];
 }
 
-function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
+/** The chains that rise at every step, unless only falling ones go further. */
+function bestWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
+  const rising = searchWay(wish, way, true);
+  const any = rising.usedUp.length ? searchWay(wish, way, false) : rising;
+  return any.depth > rising.depth ? any : rising;
+}
+
+function searchWay(wish: LadderWish, way: 'easier' | 'harder', risingOnly: boolean): Way {
   const { knobs } = wish;
   const wanted = way === 'easier' ? wish.easierSteps : wish.harderSteps;
   const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));
   const first = knobs.map(({ knob }) => wish.start[knob] ?? 0);
-  const demandAt = demandReckoner(knobs);
+  const measures = (name: MeasureName) => knobs.some(({ levels }) => levels.some((level) => level.measures?.[name] !== undefined));
+  const lattice: Lattice = {
+    knobs,
+    next,
+    demandAt: demandReckoner(knobs),
+    sign: risingOnly ? (way === 'harder' ? 1 : -1) : 0,
+    mayNotFit: measures('itemMm') && measures('openingMm'),
+  };
   let layer: readonly Node[] = [
     {
       levels: first,
       key: first.reduce((key, level, index) => key + level * DIGIT[index]!, 0),
-      demand: demandAt(first),
+      demand: lattice.demandAt(first),
       squares: 0,
       before: null,
     },
@@ -114,22 +155,29 @@ function searchWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
   let depth = 0;
   while (depth < wanted) {
     const reached = new Map<number, Node>();
-    for (const node of layer) growFrom(node, next, demandAt, reached);
-    if (reached.size === 0) return { ends: layer, depth, usedUp: usedUpAt(knobs, layer[0]!.levels, way) };
+    for (const node of layer) growFrom(node, lattice, reached);
+    if (reached.size === 0) return { ends: layer, depth, usedUp: usedUpAt(lattice, layer[0]!.levels, way) };
     layer = [...reached.values()];
     depth += 1;
   }
   return { ends: layer, depth, usedUp: [] };
 }
 
+/** What a search walks over. */
+interface Lattice {
+  readonly knobs: readonly TaskKnob[];
+  /** By knob, for each level the next one that way; null at the end. */
+  readonly next: readonly (readonly (number | null)[])[];
+  readonly demandAt: (levels: readonly number[]) => number;
+  /** The sign that a change of demand must have; 0 where any will do. */
+  readonly sign: -1 | 0 | 1;
+  /** True where the knobs measure an item and an opening. A grade whose item is too big for its opening is no grade. */
+  readonly mayNotFit: boolean;
+}
+
 const DIGIT = Array.from({ length: MOST_KNOBS }, (_, index) => 10 ** index);
 
-function growFrom(
-  node: Node,
-  next: readonly (readonly (number | null)[])[],
-  demandAt: (levels: readonly number[]) => number,
-  reached: Map<number, Node>,
-): void {
+function growFrom(node: Node, { knobs, next, demandAt, sign, mayNotFit }: Lattice, reached: Map<number, Node>): void {
   for (let index = 0; index < next.length; index += 1) {
     const from = node.levels[index]!;
     const to = next[index]![from];
@@ -140,9 +188,12 @@ function growFrom(
       const levels = node.levels.slice();
       levels[index] = to;
       const demand = demandAt(levels);
+      if ((demand - node.demand) * sign < 0 || (sign !== 0 && demand === node.demand)) continue;
+      if (mayNotFit && isTooBigToFit(measuresAt(knobs, gradeOf(knobs, levels)))) continue;
       reached.set(key, { levels, key, demand, squares: node.squares + (demand - node.demand) ** 2, before: node });
       continue;
     }
+    if ((known.demand - node.demand) * sign < 0 || (sign !== 0 && known.demand === node.demand)) continue;
     const squares = node.squares + (known.demand - node.demand) ** 2;
     if (squares < known.squares - 1e-12) Object.assign(known, { squares, before: node });
   }
@@ -156,10 +207,13 @@ function nextLevels({ levels }: TaskKnob, offered: readonly number[] | undefined
   );
 }
 
-function usedUpAt(knobs: readonly TaskKnob[], levels: readonly number[], way: 'easier' | 'harder'): UsedUpKnob[] {
+function usedUpAt({ knobs, next }: Lattice, levels: readonly number[], way: 'easier' | 'harder'): UsedUpKnob[] {
   return knobs.map(({ knob, levels: all }, index) => {
     const last = way === 'harder' ? all.length - 1 : 0;
-    return { way, knob, because: levels[index] === last ? 'lastLevel' : 'notOffered' };
+    if (levels[index] === last) return { way, knob, because: 'lastLevel' };
+    const to = next[index]![levels[index]!];
+    const isOffered = to !== null && to !== undefined;
+    return { way, knob, because: isOffered ? 'doesNotFit' : 'notOffered' };
   });
 }
 

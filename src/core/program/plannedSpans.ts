@@ -1,5 +1,5 @@
-import { addDays, type CalendarDay } from '../calendar';
 import type { PlannedSpan } from '../adherence';
+import { addDays, type CalendarDay } from '../calendar';
 
 /** A version as far as planning goes; `tasks` as in `PlannedSpan`. */
 export interface SentVersion {
@@ -10,13 +10,20 @@ export interface SentVersion {
   readonly tasks: PlannedSpan['tasks'];
 }
 
-/** The days for which each version held: from its start (not before it was sent) until its end or the day before the next was sent. */
+/** The first day on which a version can hold: its start, but not before it was sent. */
+function beginningOf({ startsOn, sentOn }: Pick<SentVersion, 'startsOn' | 'sentOn'>): CalendarDay {
+  return startsOn > sentOn ? startsOn : sentOn;
+}
+
+/**
+ * The days for which each version held, as the family's page shows them: from its beginning to its end, or to the day
+ * before the next one begins. A version sent ahead leaves the one before it in force until its start.
+ */
 export function plannedSpans(versions: readonly SentVersion[]): PlannedSpan[] {
   const ordered = [...versions].sort((a, b) => a.number - b.number);
   return ordered.map((version, index) => {
-    const next = ordered[index + 1];
-    const from = version.startsOn > version.sentOn ? version.startsOn : version.sentOn;
-    const dayBeforeNext = next ? addDays(next.sentOn, -1) : version.endsOn;
-    return { from, to: dayBeforeNext < version.endsOn ? dayBeforeNext : version.endsOn, tasks: version.tasks };
+    const later = ordered.slice(index + 1).map((next) => addDays(beginningOf(next), -1));
+    const to = later.reduce((earliest, day) => (day < earliest ? day : earliest), version.endsOn);
+    return { from: beginningOf(version), to, tasks: version.tasks };
   });
 }

@@ -32,7 +32,10 @@ export const plannedTaskSchema = z.strictObject({
   chooseFrom: z.number().int().min(1).max(12),
   chooseTo: z.number().int().min(1).max(12),
   /** ISO weekdays, 1 to 7. */
-  weekdays: z.array(z.number().int().min(1).max(7)).max(7),
+  weekdays: z
+    .array(z.number().int().min(1).max(7))
+    .max(7)
+    .refine((days) => new Set(days).size === days.length, 'sameDayTwice'),
   dose: doseSchema,
   choices: taskChoicesSchema.default({}),
 });

@@ -1,7 +1,17 @@
 import type { Suggestion } from '../advancing';
-import { addDays, daysBetween, type CalendarDay } from '../calendar';
+import { daysBetween, type CalendarDay } from '../calendar';
 
-export const DECISION_KINDS = ['safetyWord', 'question', 'tooHard', 'ready', 'ladderEnd', 'quiet', 'ending', 'neverOpened'] as const;
+export const DECISION_KINDS = [
+  'safetyWord',
+  'question',
+  'tooHard',
+  'ready',
+  'ladderEnd',
+  'quiet',
+  'ended',
+  'ending',
+  'neverOpened',
+] as const;
 export type DecisionKind = (typeof DECISION_KINDS)[number];
 
 /** What is known of one child, as far as it can ask for a decision. */
@@ -10,6 +20,7 @@ export interface ChildSituation {
   readonly programId: number;
   readonly versionNumber: number;
   readonly sentOn: CalendarDay;
+  readonly startsOn: CalendarDay;
   readonly endsOn: CalendarDay;
   /** The day of the latest report, by any way; null where none ever came. */
   readonly lastWordOn: CalendarDay | null;
@@ -33,7 +44,7 @@ export interface Decision {
   /** Reports that the decision speaks of. */
   readonly reportIds: readonly number[];
   readonly suggestion: Suggestion | null;
-  /** Days without word, days until the end, days since sending: by kind. */
+  /** Days without word, days until the end or since it, days since the start: by kind. Never negative. */
   readonly days: number | null;
 }
 
@@ -48,7 +59,7 @@ export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, nev
 
 /**
  * Everything that asks for a person, most urgent first: safety word, question, too hard, ready for a harder step, end of a
- * ladder, gone quiet, program ending, link never opened. Within a kind the order of the children stays.
+ * ladder, gone quiet, program ended or ending, link never opened. Within a kind the order of the children stays.
  */
 export function decisionsFor(situations: readonly ChildSituation[], today: CalendarDay, settings = DEFAULT_ROUNDS): Decision[] {
   const all = situations.flatMap((situation) => [
@@ -76,19 +87,32 @@ function fromSuggestions({ childId, tasks }: ChildSituation): Decision[] {
   });
 }
 
-/** At most one of the three: who never opened the link is not also quiet, and an ending program needs a new one first. */
+/** Silence and a program that has ended come back by themselves after so many days. Common practice, no source. */
+const COMES_BACK_AFTER = [7, 14, 28] as const;
+
+/** How often something that goes on has come back: a new stage makes it a new decision. */
+function stageOf(days: number): number {
+  return COMES_BACK_AFTER.filter((after) => days >= after).length;
+}
+
+/**
+ * At most one of the four: who never opened the link is not also quiet, and an ending program needs a new one first. Silence
+ * counts from the latest of the last word, the sending and the start: before that nothing could come.
+ */
 function fromSilence(situation: ChildSituation, today: CalendarDay, settings: RoundsSettings): Decision[] {
-  const { childId, programId, versionNumber, sentOn, endsOn, lastWordOn, linkOpened } = situation;
+  const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened } = situation;
   const left = daysBetween(today, endsOn);
-  const version = `${programId}:v${versionNumber}`;
+  if (left < 0) return [decision('ended', childId, `${programId}:${endsOn}:${stageOf(-left)}`, { days: -left })];
   if (left <= settings.endingDays) return [decision('ending', childId, `${programId}:${endsOn}`, { days: left })];
-  const sinceSent = daysBetween(sentOn, today);
-  if (!linkOpened && (lastWordOn === null || lastWordOn < sentOn) && sinceSent >= settings.neverOpenedDays) {
-    return [decision('neverOpened', childId, version, { days: sinceSent })];
+  const begun = sentOn > startsOn ? sentOn : startsOn;
+  const sinceBegun = daysBetween(begun, today);
+  if (!linkOpened && (lastWordOn === null || lastWordOn < begun)) {
+    const version = `${programId}:v${versionNumber}`;
+    return sinceBegun >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceBegun })] : [];
   }
-  const since = lastWordOn ?? addDays(sentOn, -1);
+  const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : begun;
   const silent = daysBetween(since, today);
-  return silent >= settings.quietDays ? [decision('quiet', childId, `${since}`, { days: silent })] : [];
+  return silent >= settings.quietDays ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
 }
 
 function decision(kind: DecisionKind, childId: number, evidence: string, rest: Partial<Decision>): Decision {

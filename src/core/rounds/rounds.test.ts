@@ -1,6 +1,6 @@
 import { DEFAULT_STREAK, type Suggestion } from '../advancing';
 import { addDays, calendarDay } from '../calendar';
-import { decisionsFor, type ChildSituation } from '.';
+import { answersOf, DECISION_KINDS, decisionsFor, isFollowed, needsReason, type ChildSituation, type DecisionKind } from '.';
 
 const today = calendarDay('2026-11-24');
 const suggestion = (move: Suggestion['move'], reportIds = [5, 6]): Suggestion => ({
@@ -15,6 +15,7 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   programId: childId,
   versionNumber: 4,
   sentOn: addDays(today, -10),
+  startsOn: addDays(today, -10),
   endsOn: addDays(today, 20),
   lastWordOn: addDays(today, -1),
   linkOpened: true,
@@ -48,7 +49,9 @@ describe('what asks for a person', () => {
   });
 
   it('does not call a link unopened before three days, nor where word came by another way', () => {
-    expect(kinds([child(1, { linkOpened: false, sentOn: addDays(today, -2), lastWordOn: null })])).toEqual([]);
+    expect(kinds([child(1, { linkOpened: false, sentOn: addDays(today, -2), startsOn: addDays(today, -2), lastWordOn: null })])).toEqual(
+      [],
+    );
     expect(kinds([child(1, { linkOpened: false })])).toEqual([]);
   });
 
@@ -58,5 +61,78 @@ describe('what asks for a person', () => {
     expect(key({ ...ready, versionNumber: 5 })).toBe(key(ready));
     expect(key({ ...ready, tasks: [{ ...ready.tasks[0]!, suggestion: suggestion('up', [5, 6, 9]) }] })).not.toBe(key(ready));
     expect(key({ ...ready, tasks: [{ ...ready.tasks[0]!, stepSinceVersion: 5 }] })).not.toBe(key(ready));
+  });
+
+  it.each([
+    [4, 'ending', 4],
+    [5, 'ending', 5],
+    [0, 'ending', 0],
+    [-1, 'ended', 1],
+    [-40, 'ended', 40],
+  ])('with %d days left is %s, told in days that are never negative', (left, kind, days) => {
+    expect(decisionsFor([child(1, { endsOn: addDays(today, left) })], today)).toMatchObject([{ kind, days }]);
+  });
+
+  it('is not yet ending with six days left', () => {
+    expect(kinds([child(1, { endsOn: addDays(today, 6) })])).toEqual([]);
+  });
+
+  it('counts silence from the latest of last word, sending and start (B3)', () => {
+    const begun = (sent: number, starts: number, word: number | null, linkOpened = true) =>
+      kinds([
+        child(1, {
+          sentOn: addDays(today, sent),
+          startsOn: addDays(today, starts),
+          lastWordOn: word === null ? null : addDays(today, word),
+          linkOpened,
+        }),
+      ]);
+    expect(begun(0, 0, -20)).toEqual([]);
+    expect(begun(0, 0, -20, false)).toEqual([]);
+    expect(begun(-8, 5, -9)).toEqual([]);
+    expect(begun(-6, -6, null)).toEqual([]);
+    expect(begun(-7, -7, null)).toEqual(['1 quiet']);
+    expect(begun(-9, -6, null)).toEqual([]);
+    expect(begun(-3, -3, -20, false)).toEqual(['1 neverOpened']);
+    expect(begun(-20, -20, null, false)).toEqual(['1 neverOpened']);
+  });
+
+  it('comes back by itself when it goes on: silence and an ended program after 7, 14 and 28 days', () => {
+    const key = (change: Partial<ChildSituation>) =>
+      decisionsFor([child(1, { sentOn: addDays(today, -60), startsOn: addDays(today, -60), ...change })], today)[0]!.key;
+    // The same last word, looked at on later days.
+    const silent = (days: number) => key({ lastWordOn: addDays(today, -days) }).replace(/\d{4}-\d\d-\d\d/, 'DAY');
+    expect(silent(13)).toBe(silent(7));
+    expect(new Set([silent(7), silent(14), silent(28)]).size).toBe(3);
+    const ended = (days: number) => key({ endsOn: addDays(today, -days) }).replace(/\d{4}-\d\d-\d\d/, 'DAY');
+    expect(ended(6)).toBe(ended(1));
+    expect(new Set([ended(1), ended(7), ended(14), ended(28)]).size).toBe(4);
+  });
+});
+
+describe('answers', () => {
+  const of = (kind: DecisionKind, move: Suggestion['move'] | null = null) => ({ kind, suggestion: move && suggestion(move) });
+
+  it.each(DECISION_KINDS)('every kind can be put off, and written about: %s', (kind) => {
+    expect(answersOf(kind)).toEqual(expect.arrayContaining(['wrote', 'later']));
+  });
+
+  it('that follow the suggestion need no reason; others do, but for putting off and writing', () => {
+    expect(isFollowed(of('ready', 'up'), 'up')).toBe(true);
+    expect(isFollowed(of('ready', 'up'), 'hold')).toBe(false);
+    expect(isFollowed(of('tooHard', 'down'), 'down')).toBe(true);
+    expect(isFollowed(of('tooHard', 'down'), 'up')).toBe(false);
+    expect(isFollowed(of('ladderEnd', 'ladderEnd'), 'hold')).toBe(true);
+    expect(isFollowed(of('ladderEnd', 'ladderEnd'), 'down')).toBe(false);
+    expect(isFollowed(of('question'), 'read')).toBe(true);
+    expect(isFollowed(of('question'), 'up')).toBe(false);
+    expect(needsReason(of('ready', 'up'), 'hold')).toBe(true);
+    expect(needsReason(of('ready', 'up'), 'later')).toBe(false);
+    expect(needsReason(of('ready', 'up'), 'wrote')).toBe(false);
+    expect(needsReason(of('ready', 'up'), 'up')).toBe(false);
+  });
+
+  it('never step up from something that hurt', () => {
+    expect(answersOf('safetyWord')).not.toContain('up');
   });
 });

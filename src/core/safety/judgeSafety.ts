@@ -1,3 +1,4 @@
+import { requireAtLeast } from '../whole';
 import { isNeededAt, type Shape, type TaskContent } from '../tasks';
 import type { Allergen, Hazard, Texture } from '../vocabulary';
 import type { LocalText } from '../text';
@@ -51,6 +52,7 @@ const BALLOONS_UNDER_YEARS = 8;
  * What a task asks to be careful of, for one child or for any: each finding with its rule, how hard it stops, how near an
  * adult has to be and, where one exists, a safer twin. It supports and does not replace the judgement of the therapist.
  * Sources: see SAFETY_RULES.
+ * @throws RangeError for an age that is none: no rule may pass for want of a number.
  * @param things what will be used; `thingsAt` gives the task's own materials
  */
 export function judgeSafety(
@@ -58,6 +60,7 @@ export function judgeSafety(
   things: readonly ThingInUse[],
   child: ChildForSafety | null,
 ): SafetyVerdict {
+  if (child) requireAtLeast('ageYears', child.ageYears, 0);
   const findings: SafetyFinding[] = [];
   const twinFor = (instead: TaskContent['twins'][number]['instead']) => task.twins.find((twin) => twin.instead === instead)?.slug ?? null;
   const add = (

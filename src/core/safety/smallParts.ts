@@ -55,6 +55,8 @@ function sizesOf(shape: Shape): number[] {
       return [shape.diameterMm, shape.diameterMm, shape.lengthMm];
     case 'box':
       return [shape.lengthMm, shape.widthMm, shape.heightMm];
+    default:
+      throw new RangeError(`There is no shape of the kind ${JSON.stringify(shape satisfies never)}`);
   }
 }
 

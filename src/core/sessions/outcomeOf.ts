@@ -1,6 +1,9 @@
+import { requireAbove, requireAtLeast } from '../whole';
 import { HELP_LEVELS, type HelpLevel, type Session } from './session';
 
-export type Outcome = 'reached' | 'partly' | 'struggled' | 'saidNotDone';
+/** `uncounted`: done, and nobody told how much. */
+export const OUTCOMES = ['reached', 'partly', 'struggled', 'saidNotDone', 'uncounted'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
 
 export interface OutcomeSettings {
   /** Share of the target, 0 to 1, from which on a session is reached. */
@@ -14,20 +17,28 @@ export interface OutcomeSettings {
 /** Common practice, no source. */
 export const DEFAULT_OUTCOME_SETTINGS: OutcomeSettings = { reachedShare: 0.8, struggledShare: 0.5, mostHelp: 'shown' };
 
+/** Under so many the share of a target is too coarse, and all of it is asked for. Common practice, no source. */
+const WHOLE_TARGET_UNDER = 5;
+
 /**
- * What a session shows: *reached* at 80 % of the target and over, with help no more than the goal allows; *struggled* under
- * 50 %, or said too hard, or stopped upset or in pain; else *partly*. Help that was not told does not stand against it.
- * @param target above 0, in the unit of `session.amount`
- * @throws RangeError for a target of 0 or less.
+ * What a session shows: *reached* at 80 % of the target and over (all of it where the target is under 5), with help no more
+ * than the goal allows; *struggled* under 50 %, or said too hard, or stopped upset or in pain; *uncounted* where no amount
+ * was told; else *partly*. Help that was not told does not stand against it.
+ * @param target finite and above 0, in the unit of `session.amount`
+ * @throws RangeError for a target that is none, and for an amount below 0 or not finite.
  * @example outcomeOf({ done: true, amount: 8, help: 'words', … }, 10) // 'reached'
  */
 export function outcomeOf(session: Session, target: number, settings = DEFAULT_OUTCOME_SETTINGS): Outcome {
-  if (!(target > 0)) throw new RangeError(`The target is ${target}; it must be above 0`);
+  requireAbove('target', target, 0);
+  if (session.amount !== null) requireAtLeast('amount', session.amount, 0);
   if (!session.done) return 'saidNotDone';
-  const share = session.amount / target;
   const stoppedHurt = session.stopReason === 'upset' || session.stopReason === 'pain';
-  if (share < settings.struggledShare || session.effort === 'tooHard' || stoppedHurt) return 'struggled';
-  return share >= settings.reachedShare && helpWithin(session.help, settings.mostHelp) ? 'reached' : 'partly';
+  if (session.effort === 'tooHard' || stoppedHurt) return 'struggled';
+  if (session.amount === null) return 'uncounted';
+  const share = session.amount / target;
+  if (share < settings.struggledShare) return 'struggled';
+  const enough = target < WHOLE_TARGET_UNDER ? 1 : settings.reachedShare;
+  return share >= enough && helpWithin(session.help, settings.mostHelp) ? 'reached' : 'partly';
 }
 
 function helpWithin(given: HelpLevel | null, most: HelpLevel): boolean {

@@ -10,15 +10,16 @@ export type Effort = (typeof EFFORTS)[number];
 export const STOP_REASONS = ['tired', 'upset', 'pain', 'time', 'other'] as const;
 export type StopReason = (typeof STOP_REASONS)[number];
 
-export const REPORT_WAYS = ['link', 'text', 'paper', 'call'] as const;
+/** The ways by which word comes in. `measured` is what the therapist saw herself. */
+export const REPORT_WAYS = ['link', 'text', 'paper', 'call', 'teacher', 'measured'] as const;
 export type ReportWay = (typeof REPORT_WAYS)[number];
 
 /** What came back of one task on one day. */
 export interface Session {
   /** False where the family said that it was not done. No word at all makes no session. */
   readonly done: boolean;
-  /** In the unit of the target: good repetitions, minutes or pieces. */
-  readonly amount: number;
+  /** In the unit of the target: good repetitions, minutes or pieces. Null where it was done and nobody told how much: that is not 0. */
+  readonly amount: number | null;
   /** How long it took, where it was said. */
   readonly minutes?: number | null | undefined;
   readonly help: HelpLevel | null;

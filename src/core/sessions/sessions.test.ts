@@ -1,5 +1,5 @@
 import { calendarDay } from '../calendar';
-import { amountOf, MOST_WORDS, outcomeOf, readReport, type ReportLimits, type Session } from '.';
+import { amountOf, checkSession, MOST_WORDS, outcomeOf, readForm, type Session, type SessionFacts, type SessionLimits } from '.';
 
 const session = (change: Partial<Session> = {}): Session => ({
   done: true,
@@ -23,6 +23,10 @@ describe('outcome of a session (thresholds: common practice, no source)', () => 
     ['more help than allowed is partly', session({ help: 'steadied' }), 'partly'],
     ['the most help allowed still counts', session({ help: 'shown' }), 'reached'],
     ['help not told does not stand against it', session({ help: null }), 'reached'],
+    ['done with no amount told is neither reached nor a struggle (B6)', session({ amount: null }), 'uncounted'],
+    ['no amount told, but said too hard, is a struggle', session({ amount: null, effort: 'tooHard' }), 'struggled'],
+    ['no amount told, but stopped upset, is a struggle', session({ amount: null, stopReason: 'upset' }), 'struggled'],
+    ['an amount of nothing is a struggle', session({ amount: 0 }), 'struggled'],
     ['not done is not a struggle', session({ done: false, amount: 0 }), 'saidNotDone'],
   ] as const)('%s', (_name, given, outcome) => {
     expect(outcomeOf(given, 10)).toBe(outcome);
@@ -32,20 +36,35 @@ describe('outcome of a session (thresholds: common practice, no source)', () => 
     expect(outcomeOf(session({ amount: 9 }), 10, { reachedShare: 1, struggledShare: 0.95, mostHelp: 'alone' })).toBe('struggled');
   });
 
-  it('refuses a target of nothing', () => {
-    expect(() => outcomeOf(session(), 0)).toThrow(RangeError);
+  it.each([
+    [4, 4, 'reached'],
+    [3.9, 4, 'partly'],
+    [2, 2, 'reached'],
+    [1, 2, 'partly'],
+    [4, 5, 'reached'],
+    [3, 5, 'partly'],
+  ])('of a target under 5 all is asked for: %d of %d is %s', (amount, target, outcome) => {
+    expect(outcomeOf(session({ amount }), target)).toBe(outcome);
+  });
+
+  it.each([0, -1, Number.NaN, Infinity])('refuses a target of %d', (target) => {
+    expect(() => outcomeOf(session(), target)).toThrow(RangeError);
+  });
+
+  it.each([-1, Number.NaN, Infinity])('refuses an amount of %d', (amount) => {
+    expect(() => outcomeOf(session({ amount }), 10)).toThrow(RangeError);
   });
 });
 
 describe('reading a report', () => {
-  const limits: ReportLimits = { today: calendarDay('2026-11-24'), step: 3, chooseFrom: 2, chooseTo: 4 };
+  const limits: SessionLimits = { today: calendarDay('2026-11-24'), step: 3, chooseFrom: 2, chooseTo: 4 };
   const issuesOf = (raw: Record<string, unknown>) => {
-    const read = readReport(raw, limits);
+    const read = readForm(raw, limits);
     return read.ok ? [] : read.issues;
   };
 
   it('takes what a plain form brings', () => {
-    const read = readReport(
+    const read = readForm(
       {
         done: 'yes',
         left: '5',
@@ -67,7 +86,7 @@ describe('reading a report', () => {
         doneOn: '2026-11-23',
         left: 5,
         right: 4,
-        amount: 0,
+        amount: null,
         minutes: null,
         help: 'words',
         effort: 'right',
@@ -81,23 +100,26 @@ describe('reading a report', () => {
     if (read.ok) expect(amountOf(read.value)).toBe(9);
   });
 
-  it('takes an empty form as today, the asked step, nothing counted', () => {
-    expect(readReport({}, limits)).toMatchObject({ ok: true, value: { doneOn: '2026-11-24', step: 3, amount: 0, help: null } });
+  it('takes an empty form as today, the asked step, done, and no amount told (B6)', () => {
+    expect(readForm({}, limits)).toMatchObject({
+      ok: true,
+      value: { doneOn: '2026-11-24', done: true, step: 3, left: null, right: null, amount: null, help: null },
+    });
   });
 
   it('takes how long it took, where that is said', () => {
-    expect(readReport({ left: '5', minutes: '7' }, limits)).toMatchObject({ value: { minutes: 7 } });
+    expect(readForm({ left: '5', minutes: '7' }, limits)).toMatchObject({ value: { minutes: 7 } });
     expect(issuesOf({ minutes: 'long' })).toContainEqual({ code: 'notWhole', path: 'minutes', given: 'long' });
   });
 
   it('hears that something hurt from the tick and from the reason', () => {
-    expect(readReport({ hurt: 'on' }, limits)).toMatchObject({ value: { safetyWord: true } });
-    expect(readReport({ stopReason: 'pain' }, limits)).toMatchObject({ value: { safetyWord: true } });
+    expect(readForm({ hurt: 'on' }, limits)).toMatchObject({ value: { safetyWord: true } });
+    expect(readForm({ stopReason: 'pain' }, limits)).toMatchObject({ value: { safetyWord: true } });
   });
 
   it.each([
     [{ left: '-1' }, { code: 'negative', path: 'left' }],
-    [{ amount: '1e9' }, { code: 'tooMany', path: 'amount', most: 500 }],
+    [{ amount: '1000000000' }, { code: 'tooMany', path: 'amount', most: 500 }],
     [{ amount: '501' }, { code: 'tooMany' }],
     [{ right: 'lots' }, { code: 'notWhole', path: 'right', given: 'lots' }],
     [{ right: '2.5' }, { code: 'notWhole' }],
@@ -106,6 +128,22 @@ describe('reading a report', () => {
     [{ doneOn: '2026-11-25' }, { code: 'futureDay', today: '2026-11-24' }],
     [{ doneOn: '2026-02-30' }, { code: 'notADay' }],
     [{ doneOn: '2026-09-24' }, { code: 'tooLongAgo', earliest: '2026-09-25' }],
+    [{ amount: '0x10' }, { code: 'notWhole', path: 'amount', given: '0x10' }],
+    [{ amount: '1e2' }, { code: 'notWhole', path: 'amount' }],
+    [{ amount: {} }, { code: 'notWhole', path: 'amount', given: '{}' }],
+    [{ amount: true }, { code: 'notWhole', path: 'amount', given: 'true' }],
+    [{ amount: [5] }, { code: 'notWhole', path: 'amount', given: '[5]' }],
+    [{ done: 'banana' }, { code: 'notAChoice', path: 'done', given: 'banana' }],
+    [{ done: 'No' }, { code: 'notAChoice', path: 'done' }],
+    [{ done: false }, { code: 'notAChoice', path: 'done', given: 'false' }],
+    [{ done: '0' }, { code: 'notAChoice', path: 'done' }],
+    [{ hurt: 'sí' }, { code: 'notAChoice', path: 'hurt', given: 'sí' }],
+    [{ hurt: 'ON' }, { code: 'notAChoice', path: 'hurt' }],
+    [{ question: 'maybe' }, { code: 'notAChoice', path: 'question' }],
+    [
+      { done: 'no', amount: '9' },
+      { code: 'countedNotDone', path: 'amount', given: 9 },
+    ],
     [{ help: 'magic' }, { code: 'notAChoice', path: 'help' }],
     [{ step: '5' }, { code: 'notAllowedStep', path: 'step' }],
     [{ step: '1.5' }, { code: 'notAllowedStep' }],
@@ -115,12 +153,63 @@ describe('reading a report', () => {
   });
 
   it('says everything that is wrong at once', () => {
-    expect(issuesOf({ left: '-1', right: 'x', doneOn: 'soon' }).map((issue) => issue.path)).toEqual(['doneOn', 'left', 'right']);
+    expect(issuesOf({ left: '-1', right: 'x', doneOn: 'soon' }).map((issue) => issue.path)).toEqual(['left', 'right', 'doneOn']);
   });
 
   it('keeps emoji, right-to-left text and markup as they are, counts people’s characters, and drops control characters', () => {
     const words = '👩‍👧 مرحبا <b>8 of 10</b>\nsecond line';
-    expect(readReport({ words: `${words}\u0000\u0007\uD800` }, limits)).toMatchObject({ value: { words } });
+    expect(readForm({ words: `${words}\u0000\u0007\uD800` }, limits)).toMatchObject({ value: { words } });
     expect(issuesOf({ words: '😀'.repeat(MOST_WORDS) })).toEqual([]);
+  });
+});
+
+describe('judging what was said, by whichever way it came', () => {
+  const limits: SessionLimits = { today: calendarDay('2026-11-24'), step: 3, chooseFrom: 2, chooseTo: 4 };
+  const facts: SessionFacts = {
+    done: true,
+    step: 3,
+    doneOn: limits.today,
+    left: null,
+    right: null,
+    amount: 7,
+    minutes: null,
+    help: null,
+    effort: null,
+    stopReason: null,
+    safetyWord: false,
+    isQuestion: false,
+    words: '',
+    saidBy: '',
+  };
+
+  it.each([
+    [{ amount: 2.5 }, 'notWhole'],
+    [{ amount: Number.NaN }, 'notWhole'],
+    [{ left: -1 }, 'negative'],
+    [{ step: Number.NaN }, 'notAllowedStep'],
+    [{ step: 1 }, 'notAllowedStep'],
+    [{ done: false }, 'countedNotDone'],
+    [{ saidBy: 'x'.repeat(41) }, 'tooLong'],
+  ])('%j is %s', (change, code) => {
+    expect(checkSession({ ...facts, ...change }, limits)).toMatchObject({ ok: false, issues: [{ code }] });
+  });
+
+  it.each([
+    [{ doneOn: calendarDay('2026-09-25') }],
+    [{ step: 2 }],
+    [{ step: 4 }],
+    [{ amount: 500 }],
+    [{ amount: 0 }],
+    [{ saidBy: 'x'.repeat(40) }],
+    [{ done: false, amount: 0 }],
+  ])('%j is within the limits', (change) => {
+    expect(checkSession({ ...facts, ...change }, limits)).toMatchObject({ ok: true });
+  });
+
+  it('adds up what was told by hand, and keeps apart what was not told', () => {
+    expect(amountOf({ left: 3, right: null, amount: null })).toBe(3);
+    expect(amountOf({ left: 3, right: 4, amount: null })).toBe(7);
+    expect(amountOf({ left: null, right: null, amount: null })).toBeNull();
+    expect(amountOf({ left: null, right: null, amount: 0 })).toBe(0);
   });
 });

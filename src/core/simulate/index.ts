@@ -1,2 +1,2 @@
 export { chanceOfGood, simulateSession } from './simulatedChild';
-export type { Chance, SimulatedChild, SimulatedSession } from './simulatedChild';
+export type { SimulatedChild, SimulatedSession } from './simulatedChild';

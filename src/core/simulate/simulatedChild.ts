@@ -1,7 +1,6 @@
+import type { Random } from '../random';
+import { requireAtLeast, requireWhole } from '../whole';
 import type { Effort, HelpLevel } from '../sessions';
-
-/** A number from 0 up to but not including 1, from a generator that the caller seeds. */
-export type Chance = () => number;
 
 export interface SimulatedChild {
   /** On the scale of demand. */
@@ -22,8 +21,13 @@ export function chanceOfGood(ability: number, demand: number): number {
   return 1 / (1 + Math.exp(-4 * (ability - demand)));
 }
 
-/** One session: repetitions tried one by one, the help and the effort that follow from them, and what the child gained. */
-export function simulateSession(child: SimulatedChild, demand: number, target: number, chance: Chance): SimulatedSession {
+/** No session asks for more. */
+const MOST_TARGET = 10_000;
+
+/** One session: repetitions tried one by one, the help and the effort that follow from them, and what the child gained. @throws RangeError for a target that is no count. */
+export function simulateSession(child: SimulatedChild, demand: number, target: number, chance: Random): SimulatedSession {
+  requireWhole('target', target, 0, MOST_TARGET);
+  requireAtLeast('growth', child.growth, 0);
   const probability = chanceOfGood(child.ability, demand);
   let good = 0;
   for (let tried = 0; tried < target; tried += 1) if (chance() < probability) good += 1;

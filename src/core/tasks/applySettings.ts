@@ -6,6 +6,8 @@ import { mapText, say, type LocalText } from '../text';
 
 /** Seconds for which a helper waits before helping, where prompts go from least to most. */
 const WAIT_SECONDS = 5;
+/** Why a ladder starts at its end where a setting took the steps beyond away: a code, in place of an author's reason. */
+const LEFT_BY_SETTING = 'leftBySetting';
 /** A ladder is never thinned under this many steps by a setting. */
 const LEAST_STEPS = 3;
 
@@ -151,15 +153,13 @@ function withoutSteps(task: TaskContent, leaves: (step: TaskContent['ladder']['s
   if (left.length === steps.length || left.length < LEAST_STEPS) return task;
   const place = (step: number) => stays.slice(0, step - 1).filter(Boolean).length + 1;
   const moved = Math.min(left.length, place(startStep));
-  const materials = task.materials.map((material) =>
-    material.steps
-      ? {
-          ...material,
-          steps: { from: Math.min(left.length, place(material.steps.from)), to: Math.max(1, place(material.steps.to + 1) - 1) },
-        }
-      : material,
-  );
+  const materials = task.materials.flatMap((material) => {
+    if (!material.steps) return [material];
+    const [from, to] = [place(material.steps.from), place(material.steps.to + 1) - 1];
+    // A thing of steps that are all gone is not needed any more.
+    return from > to ? [] : [{ ...material, steps: { from, to } }];
+  });
   const atEnd = moved === 1 || moved === left.length;
-  const startReason = atEnd ? (task.ladder.startReason ?? 'The setting leaves no step beyond') : task.ladder.startReason;
+  const startReason = atEnd ? (task.ladder.startReason ?? LEFT_BY_SETTING) : task.ladder.startReason;
   return { ...task, materials, ladder: { ...task.ladder, steps: left, startStep: moved, ...(startReason ? { startReason } : {}) } };
 }

@@ -1,7 +1,7 @@
 import type { LocalText } from '../text';
 import type { TaskContent } from '../tasks';
 import { ENGLISH_JARGON, SPANISH_JARGON } from './jargon';
-import { countText, readingGrade, type WordingLanguage } from './readingEase';
+import { countText, readingGrade, sentencesOf, type WordingLanguage } from './readingEase';
 
 /** Family words are read at this grade or below. */
 export const MOST_GRADE = 6;
@@ -42,7 +42,7 @@ export function checkWording(text: string, language: WordingLanguage): WordingVe
   const grade = readingGrade(text, language);
   const findings: WordingFinding[] = [];
   if (grade !== null && grade > MOST_GRADE) findings.push({ code: 'gradeTooHigh', grade, most: MOST_GRADE });
-  for (const sentence of text.split(/(?<=[.!?…:])\s+/u)) {
+  for (const sentence of sentencesOf(text)) {
     const { words: long } = countText(sentence, language);
     if (long > MOST_WORDS_IN_SENTENCE) findings.push({ code: 'longSentence', sentence, words: long, most: MOST_WORDS_IN_SENTENCE });
   }
@@ -53,11 +53,15 @@ export function findJargon(text: string, language: WordingLanguage): Extract<Wor
   const hits = (PATTERNS[language] ?? []).flatMap(({ term, plain }) =>
     [...text.matchAll(term)].map((match) => ({ from: match.index, to: match.index + match[0].length, term: match[0], plain })),
   );
-  const longest = hits.filter(
-    (hit) =>
-      !hits.some((other) => other !== hit && other.from <= hit.from && other.to >= hit.to && other.to - other.from > hit.to - hit.from),
-  );
-  return longest.sort((a, b) => a.from - b.from).map(({ term, plain }) => ({ code: 'jargon', term, plain }));
+  // From left to right, the longer of two that begin together first: a hit lies within a longer one if one so far reaches its end.
+  const ordered = hits.sort((a, b) => a.from - b.from || b.to - a.to);
+  let [reach, reachFrom] = [-1, -1];
+  const longest = ordered.filter(({ from, to }) => {
+    const isWithin = to < reach || (to === reach && from > reachFrom);
+    if (to > reach) [reach, reachFrom] = [to, from];
+    return !isWithin;
+  });
+  return longest.map(({ term, plain }) => ({ code: 'jargon', term, plain }));
 }
 
 /** All that a family reads of a task, in one language, as one text. */
@@ -71,5 +75,5 @@ export function familyTextOf(task: TaskContent, language: WordingLanguage): stri
     ...task.cautions,
     task.stopRule,
   ];
-  return texts.flatMap((text) => text[language] ?? []).join(' ');
+  return texts.flatMap((text) => text[language] ?? []).join('\n');
 }

@@ -50,12 +50,15 @@ function matches(row: YardRow, { search, filter, school }: YardWish, today: Cale
 }
 
 const byName = (a: YardRow, b: YardRow) => a.name.localeCompare(b.name, 'en');
-const share = (row: YardRow) => row.practice.adherence.high ?? -1;
-const dose = (row: YardRow) => (row.practice.amountAsked === 0 ? -1 : row.practice.amountGiven / row.practice.amountAsked);
+/** What is known comes first, then what may be: no end of a range alone. Children of whom nothing was asked come first. */
+const byPractice = (a: YardRow, b: YardRow) =>
+  (a.practice.adherence.low ?? -1) - (b.practice.adherence.low ?? -1) ||
+  (a.practice.adherence.high ?? -1) - (b.practice.adherence.high ?? -1);
+const byDose = (a: YardRow, b: YardRow) => (a.practice.dose.share ?? -1) - (b.practice.dose.share ?? -1);
 
 const ORDERS: Record<YardSort, (a: YardRow, b: YardRow) => number> = {
   name: byName,
   word: (a, b) => (b.daysSinceWord ?? Infinity) - (a.daysSinceWord ?? Infinity) || byName(a, b),
-  practised: (a, b) => share(a) - share(b) || byName(a, b),
-  dose: (a, b) => dose(a) - dose(b) || byName(a, b),
+  practised: (a, b) => byPractice(a, b) || byName(a, b),
+  dose: (a, b) => byDose(a, b) || byName(a, b),
 };

@@ -1,5 +1,6 @@
 import { exampleChild, exampleProgramTask } from '../../../tests/fixtures/tarrowHill';
-import { calendarDay } from '../calendar';
+import { adherenceRange } from '../adherence';
+import { addDays, calendarDay } from '../calendar';
 import { arrangeYard, yardDays, yardRow, type YardRow } from '.';
 
 const day = calendarDay;
@@ -32,7 +33,7 @@ describe('the yard', () => {
             startsOn: day('2026-11-18'),
             endsOn: day('2026-12-02'),
             sentOn: day('2026-11-18'),
-            tasks: [{ taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10 }],
+            tasks: [{ taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10, unit: 'repetitions' }],
           },
         ],
         reports: [{ taskId: 1, doneOn: day('2026-11-19'), done: true, amount: 8 }],
@@ -42,7 +43,7 @@ describe('the yard', () => {
     expect(made).toMatchObject({
       name: 'Odalys V.',
       daysSinceWord: 4,
-      practice: { amountGiven: 8, amountAsked: 50, adherence: { planned: 5, knownDone: 1, noWord: 4 } },
+      practice: { dose: { tasks: [{ asked: 40, given: 8 }] }, adherence: { planned: 4, knownDone: 1, noWord: 3 } },
     });
     expect(made.flights[0]).toMatchObject({ step: 3, daysSpent: [0, 0, 7, 0, 0, 0, 0] });
     expect(yardDays(today)).toHaveLength(14);
@@ -64,10 +65,48 @@ describe('the yard', () => {
     expect(names(arrangeYard(rows, { ...wish, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
     expect(names(arrangeYard(rows, { ...wish, filter: 'silent' }, today))).toEqual(['B', 'C']);
     expect(names(arrangeYard(rows, { ...wish, filter: 'ending' }, today))).toEqual(['C']);
+    const ends = (days: number) => arrangeYard([row(1, 'A', { endsOn: addDays(today, days) })], { ...wish, filter: 'ending' }, today);
+    expect([names(ends(7)), names(ends(8))]).toEqual([['A'], []]);
     expect(names(arrangeYard(rows, { ...wish, school: 'Z' }, today))).toEqual(['A']);
     expect(arrangeYard(rows, { ...wish, bySchool: true }, today).map((group) => [group.title, group.rows.length])).toEqual([
       ['Y', 2],
       ['Z', 1],
     ]);
+  });
+
+  it('sorts by what is known, never by one end of a range alone (B5)', () => {
+    const practised = (planned: number, knownDone: number, saidNotDone: number) => ({
+      ...row(1, 'x').practice,
+      adherence: adherenceRange({ planned, knownDone, saidNotDone }),
+    });
+    const rows = [
+      row(1, 'both done', { practice: practised(2, 2, 0) }),
+      row(2, 'no word at all', { practice: practised(2, 0, 0) }),
+      row(3, 'said not done', { practice: practised(2, 0, 2) }),
+      row(4, 'half known', { practice: practised(2, 1, 1) }),
+      row(5, 'half known, half open', { practice: practised(2, 1, 0) }),
+    ];
+    expect(names(arrangeYard(rows, { ...wish, sort: 'practised' }, today))).toEqual([
+      'said not done',
+      'no word at all',
+      'half known',
+      'half known, half open',
+      'both done',
+    ]);
+  });
+
+  it('sorts by the share of the dose', () => {
+    const given = (share: number | null) => ({ ...row(1, 'x').practice, dose: { tasks: [], share, uncounted: 0 } });
+    const rows = [
+      row(1, 'all', { practice: given(1) }),
+      row(2, 'none asked', { practice: given(null) }),
+      row(3, 'some', { practice: given(0.4) }),
+    ];
+    expect(names(arrangeYard(rows, { ...wish, sort: 'dose' }, today))).toEqual(['none asked', 'some', 'all']);
+  });
+
+  it('refuses a task on a step that its ladder does not have', () => {
+    const input = { child, tasks: [{ ...task, step: 9 }], endsOn: null, versions: [], changes: [], reports: [], lastWordOn: null };
+    expect(() => yardRow(input, today)).toThrow(RangeError);
   });
 });

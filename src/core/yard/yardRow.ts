@@ -1,10 +1,10 @@
 import { practiceOf, type Practice, type PracticeReport } from '../adherence';
 import { addDays, daysBetween, daysFromTo, type CalendarDay } from '../calendar';
 import type { LocalText } from '../text';
-import { daysAtSteps } from '../program/daysAtSteps';
-import { nameOf, type Child } from '../child/child';
-import { plannedSpans, type SentVersion } from '../program/plannedSpans';
-import { demandsOf, type GradeChange, type ProgramTask } from '../program/programVersion';
+import { daysAtSteps } from '../program';
+import { nameOf, type Child } from '../child';
+import { plannedSpans, type SentVersion } from '../program';
+import { demandsOf, stepName, type GradeChange, type ProgramTask } from '../program';
 
 export interface YardFlight {
   readonly taskId: number;
@@ -37,14 +37,17 @@ export interface YardInput {
   readonly lastWordOn: CalendarDay | null;
 }
 
-export const YARD_DAYS = 14;
+const YARD_DAYS = 14;
 
-/** The days that the yard looks at: the fortnight before today. Today is still open, so it is shown but comes last. */
+/** The days that the yard looks at: a fortnight, today the last of them. Today is still open: see `practiceOf`. */
 export function yardDays(today: CalendarDay): CalendarDay[] {
   return daysFromTo(addDays(today, 1 - YARD_DAYS), today);
 }
 
-/** One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word. */
+/**
+ * One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word.
+ * @throws RangeError where a task stands on a step that its ladder does not have.
+ */
 export function yardRow({ child, tasks, endsOn, versions, changes, reports, lastWordOn }: YardInput, today: CalendarDay): YardRow {
   return {
     childId: child.id,
@@ -54,7 +57,7 @@ export function yardRow({ child, tasks, endsOn, versions, changes, reports, last
     flights: tasks.map((task) => ({
       taskId: task.taskId,
       title: task.content.title,
-      stepName: task.content.ladder.steps[task.step - 1]!.name,
+      stepName: stepName(task.content, task.step),
       step: task.step,
       demands: demandsOf(task.content),
       daysSpent: daysAtSteps(
@@ -63,7 +66,7 @@ export function yardRow({ child, tasks, endsOn, versions, changes, reports, last
         today,
       ),
     })),
-    practice: practiceOf(yardDays(today), plannedSpans(versions), reports),
+    practice: practiceOf(yardDays(today), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
     endsOn,
   };

@@ -5,7 +5,7 @@ export type PipKind = Outcome | 'noWord' | 'here';
 
 /**
  * The marks of sessions, drawn once a page and used by name. Shape carries the meaning, colour only repeats it: full disc
- * reached, half disc partly, hollow ring struggled, short bar said not done, tiny dot no word.
+ * reached, half disc partly, hollow ring struggled, tick done with no amount told, short bar said not done, tiny dot no word.
  */
 export function PipSymbols() {
   return (
@@ -22,6 +22,9 @@ export function PipSymbols() {
       </symbol>
       <symbol id="pip-saidNotDone" viewBox="-6 -6 12 12" overflow="visible">
         <path d="M-3.5 0H3.5" stroke="var(--color-brick)" strokeWidth="2.2" />
+      </symbol>
+      <symbol id="pip-uncounted" viewBox="-6 -6 12 12" overflow="visible">
+        <path d="M-4 0l3 3.4L4 -3.6" fill="none" stroke="var(--color-green)" strokeWidth="1.8" />
       </symbol>
       <symbol id="pip-noWord" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="1.1" fill="var(--color-soft)" opacity="0.55" />
@@ -43,6 +46,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   partly: 'partly',
   struggled: 'struggled',
   saidNotDone: 'said not done',
+  uncounted: 'done, amount not told',
 };
 
 const DAY_PIPS: Record<DayWord, PipKind | null> = {
@@ -51,6 +55,7 @@ const DAY_PIPS: Record<DayWord, PipKind | null> = {
   saidNotDone: 'saidNotDone',
   noWord: 'noWord',
   free: null,
+  open: null,
 };
 export const DAY_WORDS: Record<DayWord, string> = {
   done: 'all done',
@@ -58,6 +63,7 @@ export const DAY_WORDS: Record<DayWord, string> = {
   saidNotDone: 'said not done',
   noWord: 'no word',
   free: 'nothing planned',
+  open: 'still open',
 };
 
 const PITCH = 12;

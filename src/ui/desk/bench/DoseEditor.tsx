@@ -190,7 +190,9 @@ function Reckoners({ task }: { task: TaskContent }) {
           pieces:
         </label>
         <span>
-          {back.repetitions} a day{dose.hands === 'each' ? `, ${back.perHand} each hand` : ''}, {back.left} left over.
+          {back === null
+            ? 'used again, so they set no bound.'
+            : `${back.repetitions} a day${dose.hands === 'each' ? `, ${back.perHand} each hand` : ''}, ${back.left} left over.`}
         </span>
       </p>
       {cards && (

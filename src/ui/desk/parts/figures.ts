@@ -1,6 +1,6 @@
-import { wilsonInterval, type AdherenceRange } from '@/core/adherence';
+import { wilsonInterval, type AdherenceRange, type DoseGiven } from '@/core/adherence';
 
-const percent = (share: number) => Math.round(share * 100);
+export const percent = (share: number) => Math.round(share * 100);
 
 /** "47–65 %", or a dash where nothing was planned. */
 export function percentRange({ low, high }: AdherenceRange): string {
@@ -8,13 +8,23 @@ export function percentRange({ low, high }: AdherenceRange): string {
   return percent(low) === percent(high) ? `${percent(low)} %` : `${percent(low)}–${percent(high)} %`;
 }
 
-/** The answer to "how do you know?": the counts, the formula, and how sure the lower end is. */
+/** The answer to "how do you know?": the counts, the formula, and how sure the share is of what was said. */
 export function adherenceHow({ planned, knownDone, saidNotDone, noWord }: AdherenceRange): string {
   if (planned === 0) return 'Nothing was planned in these 14 days.';
-  const { low, high } = wilsonInterval(knownDone, planned);
+  const said = knownDone + saidNotDone;
+  const sure = said === 0 ? null : wilsonInterval(knownDone, said);
   return [
     `${planned} planned: ${knownDone} known done, ${saidNotDone} said not done, ${noWord} no word.`,
     `Low end ${knownDone}/${planned}, high end (${knownDone} + ${noWord})/${planned}.`,
-    `95 % interval of the low end by Wilson’s score: ${percent(low)}–${percent(high)} %.`,
+    ...(sure ? [`Of what was said, ${knownDone} of ${said} done; 95 % interval by Wilson’s score, if days were independent: ${percent(sure.low)}–${percent(sure.high)} %.`] : []),
   ].join(' ');
 }
+
+/** The answer to "how do you know?" of the dose: each task in its own unit, and what was left out. */
+export function doseHow({ tasks, uncounted }: DoseGiven, titleOf: (taskId: number) => string | undefined): string {
+  const each = tasks.map((task) => `${titleOf(task.taskId) ?? 'an earlier task'}: ${rounded(task.given)} of ${rounded(task.asked)} ${task.unit}`);
+  const left = uncounted ? [`${uncounted} done with no amount told, left out`] : [];
+  return `Mean over tasks of given ÷ asked, at most all of each, in 14 days. ${[...each, ...left].join('; ')}.`;
+}
+
+const rounded = (amount: number) => Math.round(amount * 10) / 10;

@@ -80,7 +80,7 @@ describe('the yard’s table', () => {
     flights: [
       { taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] },
     ],
-    practice: practiceOf(yardDays(today), [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10 }] }], []),
+    practice: practiceOf(yardDays(today), [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10, unit: 'repetitions' }] }], [], calendarDay('2026-11-25')),
     daysSinceWord: null,
     endsOn: null,
   };
@@ -93,7 +93,7 @@ describe('the yard’s table', () => {
     expect(drawn).toContain('Crane lift: step 3 of 3, pegs');
     expect(drawn).toContain('0–100 %');
     expect(drawn).toContain('>never<');
-    expect(drawn).toContain('0/10');
+    expect(drawn).toContain('Crane lift: 0 of 10 repetitions');
     expect(drawn).toContain('1 no word');
   });
 

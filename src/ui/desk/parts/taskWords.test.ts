@@ -28,6 +28,10 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
     [{ code: 'doesNotFit', step: 4, itemMm: 40, openingMm: 30 }, /an item of 40 mm does not go into an opening of 30 mm/],
     [{ code: 'bigJump', step: 5, times: 3.64 }, /Step 5 is a big jump: 3\.6 times/],
     [{ code: 'idleKnob', step: 1, knob: 'itemSize' }, /^Item size never moves/],
+    [{ code: 'fewLevels', step: 1, knob: 'tool' }, /^Tool has one level/],
+    [{ code: 'sameKnobTwice', step: 1, knob: 'tool' }, /^Tool is there twice/],
+    [{ code: 'badWeight', step: 1, knob: 'tool' }, /^Tool weighs nothing/],
+    [{ code: 'badMeasure', step: 1, knob: 'tool', measure: 'forceN' }, /^Tool: .* must be a number above 0/],
   ])('%j', (finding, words) => {
     expect(say(finding)).toMatch(words);
   });
@@ -40,16 +44,20 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
 
   it('have words for every code there is', () => {
     expect(Object.keys(desk.ladderFindings).sort()).toEqual([
+      'badMeasure',
+      'badWeight',
       'bigJump',
       'demandFalls',
       'doesNotFit',
       'easierStep',
       'equalSteps',
+      'fewLevels',
       'idleKnob',
       'levelOutOfRange',
       'manyKnobs',
       'manyKnobsExcused',
       'mixedStep',
+      'sameKnobTwice',
       'startAtEnd',
       'startOffLadder',
       'tooFewSteps',

@@ -43,6 +43,12 @@ export function ladderFindingWords(
     }
     case 'startOffLadder':
       return words('ladderFindings.startOffLadder', { step, count: finding.count });
+    case 'fewLevels':
+    case 'sameKnobTwice':
+    case 'badWeight':
+      return words(`ladderFindings.${finding.code}`, { knob: capital(name(finding.knob)) });
+    case 'badMeasure':
+      return words('ladderFindings.badMeasure', { knob: capital(name(finding.knob)), measure: words(`measures.${finding.measure}`) });
     case 'startAtEnd':
       return words('ladderFindings.startAtEnd');
     case 'doesNotFit':

@@ -4,7 +4,8 @@ import type { CalendarDay } from '@/core/calendar';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
 import { sinceDays, spanOfDays } from '../../shared/days';
-import { adherenceHow, percentRange } from '../parts/figures';
+import type { DoseGiven } from '@/core/adherence';
+import { adherenceHow, doseHow, percent, percentRange } from '../parts/figures';
 
 /** The caseload, a row a child. */
 export function YardTable({ days, groups }: { days: readonly CalendarDay[]; groups: readonly YardGroup[] }) {
@@ -15,7 +16,7 @@ export function YardTable({ days, groups }: { days: readonly CalendarDay[]; grou
           <th className="cell-head w-[130px]">child</th>
           <th className="cell-head">steps now</th>
           <th className="cell-head w-[178px]">{spanOfDays(days[0]!, days.at(-1)!)}</th>
-          <th className="cell-head w-[170px]">given / asked</th>
+          <th className="cell-head w-[170px]">of the dose</th>
           <th className="cell-head w-[96px]">practised</th>
           <th className="cell-head w-[86px]">last word</th>
         </tr>
@@ -64,7 +65,7 @@ function Row({ row }: { row: YardRow }) {
         <PracticeDots days={practice.days} />
       </td>
       <td>
-        <DoseBar given={practice.amountGiven} asked={practice.amountAsked} />
+        <DoseBar dose={practice.dose} how={doseHow(practice.dose, (taskId) => row.flights.find((flight) => flight.taskId === taskId)?.title.en)} />
       </td>
       <td title={adherenceHow(practice.adherence)} className="tabular-nums">
         {percentRange(practice.adherence)}
@@ -76,19 +77,15 @@ function Row({ row }: { row: YardRow }) {
 
 const BAR = 92;
 
-function DoseBar({ given, asked }: { given: number; asked: number }) {
-  if (asked === 0) return <span className="text-soft">–</span>;
-  const share = Math.min(1, given / asked);
+function DoseBar({ dose, how }: { dose: DoseGiven; how: string }) {
+  if (dose.share === null) return <span className="text-soft">–</span>;
   return (
-    <span
-      className="flex items-center gap-2 text-[13px] whitespace-nowrap text-soft"
-      title={`${given} repetitions, minutes and pieces reported of ${asked} asked in 14 days`}
-    >
+    <span className="flex items-center gap-2 text-[13px] whitespace-nowrap text-soft" title={how}>
       <svg width={BAR + 2} height="9" aria-hidden="true">
         <rect x="0.5" y="0.5" width={BAR} height="8" fill="none" stroke="var(--color-soft)" strokeWidth="0.8" />
-        <rect x="0.5" y="0.5" width={BAR * share} height="8" fill="var(--color-green)" />
+        <rect x="0.5" y="0.5" width={BAR * dose.share} height="8" fill="var(--color-green)" />
       </svg>
-      {given}/{asked}
+      {percent(dose.share)} %
     </span>
   );
 }

@@ -1,0 +1,85 @@
+import { reckonDose } from '../dose';
+import type { TaskContent } from '../tasks';
+import type { ChildFacts } from './checkProgram';
+import { contentFor, replacedAt } from './contentFor';
+import type { PlannedTask, TaskChoices } from './programDraft';
+import type { ProgramTask, ProgramVersion } from './programVersion';
+
+/** A task as the next version of a program is to freeze it: all but what the version itself gives it. */
+export type TaskToFreeze = Omit<ProgramTask, 'versionTaskId' | 'content'>;
+
+/**
+ * The task at another step; the steps that the family may choose between move along.
+ * @param stepSinceVersion the version that sets the step: evidence counts from there
+ */
+export function atStep(task: ProgramTask, toStep: number, stepSinceVersion: number): ProgramTask {
+  const last = task.content.ladder.steps.length;
+  const shift = toStep - task.step;
+  return {
+    ...task,
+    step: toStep,
+    chooseFrom: Math.min(toStep, Math.max(1, task.chooseFrom + shift)),
+    chooseTo: Math.max(toStep, Math.min(last, task.chooseTo + shift)),
+    stepSinceVersion,
+  };
+}
+
+/**
+ * The task with a step change taken back: step, the family's choice and the evidence mark stand as before it, everything
+ * else (dose, days, settings) as it is now.
+ */
+export function stepTakenBack(present: ProgramTask, before: ProgramTask): ProgramTask {
+  const { step, chooseFrom, chooseTo, stepSinceVersion } = before;
+  return { ...present, step, chooseFrom, chooseTo, stepSinceVersion };
+}
+
+/** True where a task stands just as an earlier version left it: nothing of it was set anew since. */
+export function standsAs(present: ProgramTask, left: ProgramTask): boolean {
+  const placed = ({ taskVersionId, part, step, chooseFrom, chooseTo, weekdays, dose, choices, stepSinceVersion }: ProgramTask) =>
+    JSON.stringify([taskVersionId, part, step, chooseFrom, chooseTo, weekdays, dose, choices, stepSinceVersion]);
+  return placed(present) === placed(left);
+}
+
+/** The task's own version, as the library has it. */
+export interface PlacedContent {
+  readonly taskId: number;
+  readonly taskVersionId: number;
+  readonly content: TaskContent;
+}
+
+/**
+ * A planned task as version `number` freezes it. The same step goes on: what was done at it under the version before still
+ * counts as evidence.
+ */
+export function toFreeze(
+  planned: PlannedTask,
+  placed: PlacedContent,
+  child: ChildFacts,
+  before: ProgramVersion | null,
+  number: number,
+): TaskToFreeze {
+  const earlier = before?.tasks.find((candidate) => candidate.taskId === placed.taskId);
+  return {
+    taskId: placed.taskId,
+    taskVersionId: placed.taskVersionId,
+    part: planned.part,
+    step: planned.step,
+    chooseFrom: planned.chooseFrom,
+    chooseTo: planned.chooseTo,
+    weekdays: [...planned.weekdays].sort((a, b) => a - b),
+    dose: planned.dose,
+    choices: frozenChoices(planned.choices, placed.content, child),
+    target: reckonDose(planned.dose, planned.weekdays.length).perDay,
+    stepSinceVersion: earlier && earlier.step === planned.step ? earlier.stepSinceVersion : number,
+  };
+}
+
+/** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
+function frozenChoices(choices: TaskChoices, content: TaskContent, child: ChildFacts): TaskChoices {
+  const settled = contentFor(content, choices, child.taskSettings);
+  return {
+    ...choices,
+    childSettings: child.taskSettings,
+    replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length),
+  };
+}

@@ -1,0 +1,112 @@
+import type { CalendarDay } from '../calendar';
+import { bad, type Result } from '../result';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from './session';
+import { checkSession, type ChoiceField, type CountField, type SessionFacts, type SessionIssue, type SessionLimits } from './sessionFacts';
+
+/** A report as a form or a request brings it: everything text, anything missing. */
+export type RawReport = Readonly<Record<string, unknown>>;
+
+const YES_NO = { yes: true, no: false } as const;
+/** What a tick box sends when it is ticked, and what a person or a program may write in its place. */
+const TICKS = { on: true, yes: true, true: true, '1': true, no: false, off: false, false: false, '0': false } as const;
+const WHOLE = /^[+-]?\d+$/;
+
+/**
+ * Reads a family's form. A word that is not understood is an issue with its field, never a guess; an empty field is a thing
+ * that was not told. What is read is judged by `checkSession`, and all faults come back at once.
+ * @param raw fields `done` (yes, no), `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
+ */
+export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionFacts, SessionIssue> {
+  const issues: SessionIssue[] = [];
+  const count = (path: CountField) => readCount(raw[path], path, issues);
+  const choice = <Choice extends string>(path: ChoiceField, choices: readonly Choice[]) => readChoice(raw[path], choices, path, issues);
+  const tick = (path: 'hurt' | 'question') => {
+    const word = readChoice(raw[path], Object.keys(TICKS) as (keyof typeof TICKS)[], path, issues);
+    return word === null ? false : TICKS[word];
+  };
+  const done = choice('done', ['yes', 'no']);
+  const stopReason = choice('stopReason', STOP_REASONS);
+  const facts: SessionFacts = {
+    done: done === null ? true : YES_NO[done],
+    step: text(raw.step) === '' ? limits.step : wholeOf(text(raw.step)),
+    doneOn: text(raw.doneOn) === '' ? limits.today : (text(raw.doneOn) as CalendarDay),
+    left: count('left'),
+    right: count('right'),
+    amount: count('amount'),
+    minutes: count('minutes'),
+    help: choice('help', HELP_LEVELS),
+    effort: choice('effort', EFFORTS),
+    stopReason,
+    safetyWord: tick('hurt') || stopReason === 'pain',
+    isQuestion: tick('question'),
+    words: readWords(raw.words),
+    saidBy: readWords(raw.saidBy),
+  };
+  const judged = checkSession(facts, limits);
+  const all = [...issues, ...(judged.ok ? [] : judged.issues)];
+  return all.length ? bad(...inOrderOfForm(all)) : judged;
+}
+
+const FIELDS = [
+  'left',
+  'right',
+  'amount',
+  'minutes',
+  'help',
+  'effort',
+  'stopReason',
+  'words',
+  'question',
+  'hurt',
+  'doneOn',
+  'saidBy',
+  'done',
+  'step',
+];
+
+/** As the fields stand on the form, so that the first fault is the first that is met. */
+function inOrderOfForm(issues: readonly SessionIssue[]): SessionIssue[] {
+  return [...issues].sort((a, b) => FIELDS.indexOf(a.path) - FIELDS.indexOf(b.path));
+}
+
+function text(value: unknown): string {
+  return typeof value === 'string' ? value.trim() : typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
+}
+
+function wholeOf(given: string): number {
+  return WHOLE.test(given) ? Number(given) : Number.NaN;
+}
+
+function readCount(value: unknown, path: CountField, issues: SessionIssue[]): number | null {
+  // An empty box, or no box, tells nothing; a thing that is no text and no number is not understood.
+  if (value === undefined || value === null || value === '') return null;
+  const given = text(value);
+  if (given === '' && typeof value === 'string') return null;
+  const number = wholeOf(given);
+  if (Number.isNaN(number)) {
+    issues.push({ code: 'notWhole', path, given: (given || JSON.stringify(value) || '?').slice(0, 20) });
+    return null;
+  }
+  return number;
+}
+
+function readChoice<Choice extends string>(
+  value: unknown,
+  choices: readonly Choice[],
+  path: ChoiceField,
+  issues: SessionIssue[],
+): Choice | null {
+  if (value === undefined || value === null) return null;
+  const given = text(value);
+  if (given === '' && typeof value === 'string') return null;
+  const choice = choices.find((candidate) => candidate === given);
+  if (!choice) issues.push({ code: 'notAChoice', path, given: (given || JSON.stringify(value) || '?').slice(0, 20) });
+  return choice ?? null;
+}
+
+/** Control characters and halves of characters go, everything else that people write stays: emoji, right-to-left text, angle brackets. */
+function readWords(value: unknown): string {
+  return text(value)
+    .replace(/\r\n?/g, '\n')
+    .replace(/(?![\n\t])[\p{Cc}\p{Surrogate}]/gu, '');
+}

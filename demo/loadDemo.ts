@@ -1,384 +1,203 @@
-import { addDays, calendarDayInZone, instant, type CalendarDay, type Instant } from '@/core/calendar';
-import { reckonDose } from '@/core/dose';
-import type { TaskContent, TaskSettings } from '@/core/tasks';
-import { addAudit, addLink, addTaskVersion, addVersion, inTransaction, type TaskVersion, type Work } from '@/db';
-import type { Context } from '@/server/context';
-import { familyAddress, LINK_DAYS } from '@/server/messages/deliverWaiting';
-import { textWords } from '@/server/messages/textWords';
+import { addDays, calendarDayInZone, daysFromTo, instant, instantAfterDays, type CalendarDay, type Instant } from '@/core/calendar';
+import { factsOf, type Child, type Role } from '@/core/child';
+import {
+  addChild,
+  addGoal,
+  addPerson,
+  addSchool,
+  addSchoolYear,
+  addTaskVersion,
+  childById,
+  giveAccess,
+  inTransaction,
+  linksOf,
+  setUpWorkplace,
+  type TaskVersion,
+  type Work,
+} from '@/db';
+import type { PersonActor } from '@/server/actor';
+import { createContext, type Context, type ContextParts } from '@/server/context';
+import { runDue } from '@/server/jobs/runDue';
 import { hashPassword } from '@/server/people/signIn';
-import { hashOf, newToken } from '@/server/secrets';
+import { addressOf } from '@/server/ports';
+import { sendProgram } from '@/server/programs/sendProgram';
+import { viewFamily } from '@/server/reports/viewFamily';
+import { decide } from '@/server/rounds/decide';
+import { loadDecisions } from '@/server/rounds/loadDecisions';
+import type { TaskContent } from '@/core/tasks';
 import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, GOAL_WORDS, PEOPLE, SCHOOLS, WAY_OF, type DemoChild } from './children';
+import { childOf } from './childOf';
+import { draftFor, plannedTasks, type Planned } from './plannedTasks';
+import { reportsOfDay, type KnownVersions } from './reportsOfDay';
 import { schoolYearOn } from './schoolYear';
-import { simulateHistory, type DemoHistory, type DemoTask, type DemoVersion } from './simulateHistory';
+import { simulateHistory, type DemoHistory, type DemoVersion } from './simulateHistory';
+
+interface Account {
+  readonly email: string;
+  readonly password: string;
+}
 
 export interface DemoAccess {
-  readonly therapist: { readonly email: string; readonly password: string };
-  readonly assistant: { readonly email: string; readonly password: string };
-  readonly supervisor: { readonly email: string; readonly password: string };
+  readonly therapist: Account;
+  readonly assistant: Account;
+  readonly supervisor: Account;
   readonly families: readonly { readonly child: string; readonly link: string }[];
 }
 
 const SEED = 20_260_817;
-const MILLISECONDS_PER_DAY = 86_400_000;
-
-/** Fills an empty database with Tarrow Hill: three schools, three people, 48 children and ten weeks of their practice. */
-export async function loadDemo(context: Context, library: readonly TaskContent[]): Promise<DemoAccess> {
-  const now = context.now();
-  const today = calendarDayInZone(now, DEMO_TIME_ZONE);
-  const families: { child: string; link: string }[] = [];
-  await inTransaction(context.db, async (work) => {
-    const people = await addPeople(work, now);
-    const schoolIds = await addPlace(work, today);
-    const tasks: TaskVersion[] = [];
-    for (const content of library) tasks.push(await addTaskVersion(work, content, now));
-    for (const [index, child] of CHILDREN.entries()) {
-      const childId = await addChild(work, child, index, schoolIds[child.school]!, today, now, people);
-      const planned = tasksFor(child, index, tasks);
-      const history = simulateHistory(child, planned, today, SEED + index);
-      await addHistory(work, { child, childId, index, planned, history, today, therapistId: people.therapist });
-      families.push({ child: `${child.name} ${child.initial}.`, link: await addPhone(work, context, child, childId, history, today) });
-      await addAudit(work, { at: now, personId: people.therapist, linkId: null, childIds: [childId], action: 'demo.loaded' });
-    }
-  });
-  const account = (who: keyof typeof PEOPLE) => ({ email: PEOPLE[who].email, password: DEMO_PASSWORD });
-  return { therapist: account('therapist'), assistant: account('assistant'), supervisor: account('supervisor'), families };
-}
+const WORKER = 'demo';
 
 type Ids = Record<keyof typeof PEOPLE, number>;
 
-async function addPeople(work: Work, now: Instant): Promise<Ids> {
-  const password_hash = await hashPassword(DEMO_PASSWORD);
-  const add = (who: keyof typeof PEOPLE) => work.insert('people', { ...PEOPLE[who], password_hash, created_at: now });
+/** One child of the demo with all that will happen to it. */
+interface Story {
+  readonly child: Child;
+  readonly demo: DemoChild;
+  readonly index: number;
+  readonly planned: readonly Planned[];
+  readonly history: DemoHistory;
+}
+
+/**
+ * Fills an empty database with Tarrow Hill: three schools, three people, 48 children and ten weeks of their practice. The
+ * weeks are lived through the use cases, day by day on a clock of their own: programs are sent, texts go out, reports come
+ * in, decisions are made as a therapist makes them.
+ * @param tellTime told whenever the clock of the ten weeks moves, for what stands outside and keeps a time of its own
+ */
+export async function loadDemo(
+  parts: ContextParts,
+  library: readonly TaskContent[],
+  tellTime: (now: Instant) => void,
+): Promise<DemoAccess> {
+  const end = parts.now();
+  const clock = { now: end };
+  const context = createContext({ ...parts, now: () => clock.now });
+  const moveTo = (moment: Instant) => {
+    clock.now = earlier(moment, end);
+    tellTime(clock.now);
+  };
+  const today = calendarDayInZone(end, DEMO_TIME_ZONE);
+  const begun = addDays(today, -80);
+  const { people, stories } = await inTransaction(context.db, (work) => setUp(work, library, today, instantAfterDays(end, -80)));
+  const therapist: PersonActor = {
+    kind: 'person',
+    personId: people.therapist,
+    name: PEOPLE.therapist.name,
+    role: 'therapist',
+    signInId: 0,
+  };
+  const known: KnownVersions = new Map();
+  for (const day of daysFromTo(begun, today)) {
+    moveTo(morningOf(day));
+    for (const story of stories) await sendWhatIsNew(context, therapist, story, day, today);
+    await runDue(context, WORKER);
+    moveTo(afternoonOf(day));
+    await inTransaction(context.db, (work) => takeInDay(work, context, therapist.personId, stories, day, known));
+  }
+  moveTo(end);
+  const families: DemoAccess['families'][number][] = [];
+  for (const story of stories)
+    families.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openedLink(context, story) });
+  await runDue(context, WORKER);
+  const account = (who: keyof typeof PEOPLE): Account => ({ email: PEOPLE[who].email, password: DEMO_PASSWORD });
+  return { therapist: account('therapist'), assistant: account('assistant'), supervisor: account('supervisor'), families };
+}
+
+/** Eight in the morning and four in the afternoon at Tarrow Hill, near enough. */
+const morningOf = (day: CalendarDay) => instant(Date.parse(`${day}T14:00:00Z`));
+const afternoonOf = (day: CalendarDay) => instant(Date.parse(`${day}T22:00:00Z`));
+/** Nothing happens after the moment at which the demo is loaded. */
+const earlier = (a: Instant, b: Instant): Instant => (a < b ? a : b);
+
+async function setUp(
+  work: Work,
+  library: readonly TaskContent[],
+  today: CalendarDay,
+  at: Instant,
+): Promise<{ people: Ids; stories: Story[] }> {
+  const people = await addPeople(work, at);
+  await setUpWorkplace(work, { emergencyNumber: '911', timeZone: DEMO_TIME_ZONE });
+  await addSchoolYear(work, schoolYearOn(today));
+  const schoolIds: number[] = [];
+  for (const school of SCHOOLS) schoolIds.push(await addSchool(work, school.name, school.visitDays));
+  const tasks: TaskVersion[] = [];
+  for (const content of library) tasks.push(await addTaskVersion(work, content, at));
+  const stories: Story[] = [];
+  for (const [index, demo] of CHILDREN.entries()) {
+    const childId = await addChild(work, childOf(demo, index, schoolIds[demo.school]!, today), at);
+    await giveAccess(work, childId, people.therapist, 'lead');
+    if (index % 3 === 0) await giveAccess(work, childId, people.assistant, 'assist');
+    if (index % 8 === 0) await giveAccess(work, childId, people.supervisor, 'shared');
+    const child = (await childById(work, childId))!;
+    const planned = plannedTasks(demo, index, tasks, factsOf(child, today));
+    for (const { content } of planned.slice(1, 3)) {
+      await addGoal(work, childId, {
+        skill: content.skill,
+        ...GOAL_WORDS[content.skill]!,
+        mostHelp: 'shown',
+        reviewOn: addDays(today, 30 + (index % 40)),
+      });
+    }
+    stories.push({ child, demo, index, planned, history: simulateHistory(demo, planned, today, SEED + index) });
+  }
+  return { people, stories };
+}
+
+async function addPeople(work: Work, at: Instant): Promise<Ids> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const add = (who: keyof typeof PEOPLE) => {
+    const person: { name: string; email: string; role: Role } = PEOPLE[who];
+    return addPerson(work, { ...person, passwordHash }, at);
+  };
   return { therapist: await add('therapist'), assistant: await add('assistant'), supervisor: await add('supervisor') };
 }
 
-async function addPlace(work: Work, today: CalendarDay): Promise<number[]> {
-  await work.select("INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, '911', :zone) RETURNING id", {
-    zone: DEMO_TIME_ZONE,
-  });
-  const year = schoolYearOn(today);
-  const yearId = await work.insert('school_years', { first_day: year.firstDay, last_day: year.lastDay });
-  await work.insertAll(
-    'school_breaks',
-    year.breaks.map((pause) => ({ school_year_id: yearId, name: pause.name, from_day: pause.from, to_day: pause.to })),
-  );
-  const ids: number[] = [];
-  for (const school of SCHOOLS) ids.push(await work.insert('schools', { name: school.name, visit_days: school.visitDays }));
-  return ids;
-}
-
-const THINGS_AT_HOME = [
-  'paper',
-  'tape',
-  'box',
-  'clothes-pegs',
-  'kitchen-tongs',
-  'marker',
-  'clear-floor',
-  'zip-vest',
-  'short-crayon',
-  'card',
-  'glue-stick',
-  'bottle-caps',
-  'lidded-box',
-  'cup',
-  'bowl',
-  'tray',
-  'towel',
-  'newspaper',
-  'pencil',
-  'crayon',
-  'coat',
-  'boots',
-  'gloves',
-  'small-sponge',
-  'water',
-  'paper-rolls',
-  'cloth',
-  'spoon',
-  'fork',
-  'button-vest',
-  'lace',
-  'ball',
-  'sock-ball',
-  'plastic-jars',
-  'buttons-big',
-];
-
-/** Children of one therapist do not all follow one school of thought. */
-const SETTINGS_OF_SCHOOLS: readonly TaskSettings[] = [
-  {},
-  { helpBy: 'wrist' },
-  { hands: 'bothInTurn' },
-  { shapeOrder: 'circleFirst', markOrder: 'imitateFirst' },
-  { promptFading: 'leastToMost' },
-];
-
-async function addChild(
-  work: Work,
-  child: DemoChild,
-  index: number,
-  schoolId: number,
-  today: CalendarDay,
-  now: Instant,
-  people: Ids,
-): Promise<number> {
-  const childId = await work.insert('children', {
-    called_name: child.name,
-    initial: child.initial,
-    school_id: schoolId,
-    born_on: addDays(today, -Math.round(child.ageMonths * 30.44) - (index % 23)),
-    hand: child.hand,
-    mouths_things: child.mouthsThings ?? false,
-    scissors_allowed: !child.noScissors,
-    has_printer: !child.noPrinter,
-    minutes_per_day: [15, 20, 12, 20][index % 4],
-    family_language: child.language === 'es' ? 'es' : 'en',
-    home_languages: child.language === 'en' ? ['en'] : [child.language, ...(index % 2 ? ['en'] : [])],
-    allergies: child.allergies ?? [],
-    textures_avoided: child.avoids ?? [],
-    materials_at_home: THINGS_AT_HOME.filter((_, place) => (place + index) % 7 !== 0),
-    task_settings: SETTINGS_OF_SCHOOLS[index % SETTINGS_OF_SCHOOLS.length],
-    helpers: ['mother', 'father and grandmother', 'grandfather', 'mother and big sister', 'aunt'][index % 5],
-    report_way: WAY_OF[child.kind],
-    time_zone: DEMO_TIME_ZONE,
-    created_at: now - 80 * MILLISECONDS_PER_DAY,
-  });
-  await work.insert('child_access', { child_id: childId, person_id: people.therapist, access: 'lead' });
-  if (index % 3 === 0) await work.insert('child_access', { child_id: childId, person_id: people.assistant, access: 'assist' });
-  if (index % 8 === 0) await work.insert('child_access', { child_id: childId, person_id: people.supervisor, access: 'shared' });
-  return childId;
-}
-
-const SCHOOL_DAYS = [1, 2, 3, 4, 5];
-const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
-
-function tasksFor(child: DemoChild, index: number, library: readonly TaskVersion[]): DemoTask[] {
-  const bySlug = (slug: string) => library.find((task) => task.content.slug === slug)!;
-  const warmUp = index % 2 ? 'open-the-shutters' : 'star-beams';
-  const table =
-    index === 0 || child.kind === 'safetyWord'
-      ? 'crane-lift'
-      : (['crane-lift', 'pocket-the-washers', 'tile-the-roof', 'cut-the-planks'] as const)[index % 4]!;
-  const chosen =
-    table === 'cut-the-planks' && (child.noScissors || child.ageMonths < 48)
-      ? 'tile-the-roof'
-      : table === 'pocket-the-washers' && child.mouthsThings
-        ? 'crane-lift'
-        : table;
-  const last = index % 3 === 0 ? 'work-vest-zip' : 'wheels-and-windows';
-  const weekdays = child.kind === 'weekends' || index % 5 === 0 ? EVERY_DAY : SCHOOL_DAYS;
-  const slugs = [warmUp, chosen, last, ...(index % 6 === 2 ? ['work-vest-zip'] : [])];
-  return [...new Set(slugs)].map((slug) => {
-    const version = bySlug(slug);
-    return { version, weekdays, target: reckonDose(version.content.dose, weekdays.length).perDay };
-  });
-}
-
-interface Story {
-  readonly child: DemoChild;
-  readonly childId: number;
-  readonly index: number;
-  readonly planned: readonly DemoTask[];
-  readonly history: DemoHistory;
-  readonly today: CalendarDay;
-  readonly therapistId: number;
-}
-
-/** Four in the afternoon at Tarrow Hill, near enough. */
-const afternoonOf = (day: CalendarDay, minutes = 0) => instant(Date.parse(`${day}T22:00:00Z`) + minutes * 60_000);
-
-async function addHistory(work: Work, story: Story): Promise<void> {
-  const { childId, index, planned, history, today, therapistId } = story;
-  const started = history.versions[0]!.sentOn;
-  for (const task of planned.slice(1, 3)) await addGoal(work, childId, task, today, index);
-  const programId = await work.insert('programs', { child_id: childId, current_version: 0, created_at: afternoonOf(started) });
-  const endsOn = addDays(today, index % 16 === 11 ? 3 : 9 + (index % 12));
-  for (const version of history.versions) {
-    await addVersion(work, {
-      programId,
-      number: version.number,
-      startsOn: started,
-      endsOn,
-      note: '',
-      reason: version.change ? 'regrade' : 'sent',
-      sentBy: therapistId,
-      sentAt: afternoonOf(version.sentOn),
-      sentOn: version.sentOn,
-      tasks: planned.map((task, place) => versionTask(task, version, place)),
-    });
-    await addChanges(work, story, version);
+/** The first program of a child, and each step that its rule suggests and the therapist takes. */
+async function sendWhatIsNew(context: Context, therapist: PersonActor, story: Story, day: CalendarDay, today: CalendarDay): Promise<void> {
+  for (const version of story.history.versions.filter(({ sentOn }) => sentOn === day)) {
+    if (version.change) await takeStep(context, therapist, story, version);
+    else {
+      const endsOn = addDays(today, story.index % 16 === 11 ? 3 : 9 + (story.index % 12));
+      const draft = draftFor(story.planned, version.steps, day, endsOn);
+      await sendProgram(context, therapist, { childId: story.child.id, expectedVersion: 0, draft, cautionsRead: true });
+    }
   }
-  await addReports(work, story, programId);
 }
 
-async function addGoal(work: Work, childId: number, task: DemoTask, today: CalendarDay, index: number): Promise<void> {
-  const { skill } = task.version.content;
-  await work.insert('goals', {
-    child_id: childId,
-    skill,
-    ...GOAL_WORDS[skill]!,
-    most_help: 'shown',
-    review_on: addDays(today, 30 + (index % 40)),
-  });
-}
-
-function versionTask(task: DemoTask, version: DemoVersion, place: number) {
-  const step = version.steps[place]!;
-  const { content, taskId, taskVersionId } = task.version;
-  return {
-    taskId,
-    taskVersionId,
-    part: content.part,
-    step,
-    chooseFrom: Math.max(1, step - 1),
-    chooseTo: Math.min(content.ladder.steps.length, step + 1),
-    weekdays: task.weekdays,
-    dose: content.dose,
-    choices: {},
-    target: task.target,
-    stepSinceVersion: version.stepsSince[place]!,
-  };
-}
-
-async function addChanges(work: Work, { childId, planned, therapistId }: Story, version: DemoVersion): Promise<void> {
-  const stamp = {
-    child_id: childId,
-    version_number: version.number,
-    changed_by: therapistId,
-    changed_at: afternoonOf(version.sentOn),
-    changed_on: version.sentOn,
-  };
-  const { change } = version;
-  if (!change) {
-    await work.insertAll(
-      'grade_changes',
-      planned.map((task, place) => ({
-        ...stamp,
-        task_id: task.version.taskId,
-        from_step: null,
-        to_step: version.steps[place],
-        why: 'Placed in the program',
-      })),
-    );
-    return;
-  }
-  const { suggestion, taskIndex, fromStep } = change;
-  const taskId = planned[taskIndex]!.version.taskId;
-  const up = suggestion.move === 'up';
-  const decisionId = await work.insert('decisions', {
-    child_id: childId,
-    task_id: taskId,
-    kind: up ? 'ready' : 'tooHard',
-    decision_key: `demo:${childId}:${version.number}`,
-    answer: up ? 'up' : 'down',
-    followed: true,
-    reason: '',
-    suggestion,
-    decided_by: therapistId,
-    decided_at: afternoonOf(version.sentOn),
-    later_until: null,
-  });
-  const { reachedInARow, reachedOnDays, struggledInARow } = suggestion.evidence;
-  const why = up
-    ? `Streak rule: ${reachedInARow} reached in a row on ${reachedOnDays} days`
-    : `Streak rule: ${struggledInARow} struggled in a row`;
-  await work.insert('grade_changes', {
-    ...stamp,
-    task_id: taskId,
-    from_step: fromStep,
-    to_step: suggestion.toStep,
-    why,
-    decision_id: decisionId,
-  });
-}
-
-/** Steady families also tell how long it took; each has a pace of its own. Rounded up to whole minutes, as people say it. */
-function minutesTold({ dose }: TaskContent, amount: number, index: number): number | null {
-  if (dose.target.kind === 'time' || amount === 0) return null;
-  const pace = 0.8 + (index % 7) / 10;
-  return Math.max(1, Math.ceil((amount * dose.secondsEach * pace) / 60));
-}
-
-async function addReports(
-  work: Work,
-  { child, childId, index, planned, history, therapistId, today }: Story,
-  programId: number,
+async function takeStep(
+  context: Context,
+  therapist: PersonActor,
+  { child, planned }: Story,
+  { number, change }: DemoVersion,
 ): Promise<void> {
-  const rows = await work.select<{ id: number; task_id: number; number: number }>(
-    'SELECT t.id, t.task_id, v.number FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id WHERE v.program_id = :programId',
-    { programId },
-  );
-  const idOf = new Map(rows.map((row) => [`${row.number}:${row.task_id}`, row.id]));
-  const isNew = (day: CalendarDay) => day >= addDays(today, -20);
-  await work.insertAll(
-    'reports',
-    history.reports.map((report) => {
-      const { taskId, content } = planned[report.taskIndex]!.version;
-      const asked = report.safetyWord || report.isQuestion;
-      return {
-        idempotency_key: keyFrom(childId, report.reportId),
-        child_id: childId,
-        version_task_id: idOf.get(`${report.versionNumber}:${taskId}`),
-        task_id: taskId,
-        step: report.step,
-        done: report.done,
-        done_on: report.doneOn,
-        said_at: afternoonOf(report.doneOn, report.taskIndex * 7),
-        left_count: report.left,
-        right_count: report.right,
-        amount: report.plain,
-        minutes: child.kind === 'steady' && report.done ? minutesTold(content, report.amount, index) : null,
-        help: report.help,
-        effort: report.effort,
-        stop_reason: report.stopReason,
-        safety_word: report.safetyWord,
-        is_question: report.isQuestion,
-        words: report.words,
-        said_by: '',
-        way: WAY_OF[child.kind],
-        read_by: asked && !isNew(report.doneOn) ? therapistId : null,
-        read_at: asked && !isNew(report.doneOn) ? afternoonOf(report.doneOn) : null,
-      };
-    }),
-  );
+  const { taskIndex, suggestion } = change!;
+  const { taskId } = planned[taskIndex]!.version;
+  const answer = suggestion.move === 'up' ? 'up' : 'down';
+  const { open } = await inTransaction(context.db, (work) => loadDecisions(work, context, [child], child.timeZone));
+  const decision = open.find((each) => each.taskId === taskId && each.suggestion?.move === suggestion.move);
+  if (!decision)
+    throw new Error(`The rule does not suggest for ${child.calledName} what the demo's history says: ${answer}, version ${number}`);
+  await decide(context, therapist, { childId: child.id, key: decision.key, answer, expectedVersion: number - 1 });
 }
 
-function keyFrom(childId: number, reportId: number): string {
-  const hex = hashOf(`demo:${childId}:${reportId}`);
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
-}
-
-/** The last message and its link, as they lie on the family's phone. */
-async function addPhone(
+async function takeInDay(
   work: Work,
   context: Context,
-  child: DemoChild,
-  childId: number,
-  history: DemoHistory,
-  today: CalendarDay,
-): Promise<string> {
-  const last = history.versions.at(-1)!;
-  const at = afternoonOf(last.sentOn, 5);
-  const token = newToken();
-  const expiresAt = instant(afternoonOf(today) + LINK_DAYS * MILLISECONDS_PER_DAY);
-  const linkId = await addLink(work, childId, hashOf(token), at, expiresAt);
-  if (child.kind !== 'neverOpened' && WAY_OF[child.kind] === 'link')
-    await work.update('family_links', { first_opened_at: instant(at + 3_600_000) }, { id: linkId });
-  const kind = last.change ? 'newStep' : 'program';
-  const words = await textWords(child.language, kind);
-  const [sender] = await work.select<{ id: number }>('SELECT id FROM people WHERE email = :email', { email: PEOPLE.therapist.email });
-  const messageId = await work.insert('messages', {
-    child_id: childId,
-    kind,
-    words,
-    status: 'handedOver',
-    created_by: sender!.id,
-    created_at: at,
-    handed_over_at: at,
-    link_id: linkId,
-  });
-  const link = familyAddress(context.origin, token);
-  await context.phone.deliver(childId, { messageId, at, text: words.replace('{link}', link) });
+  enteredBy: number,
+  stories: readonly Story[],
+  day: CalendarDay,
+  known: KnownVersions,
+): Promise<void> {
+  const told = stories.filter(({ history }) => history.reports.some((report) => report.doneOn === day));
+  const linkIds = new Map<number, number>();
+  for (const { child } of told) linkIds.set(child.id, (await linksOf(work, child.id))[0]!.id);
+  await reportsOfDay(work, context, day, enteredBy, told, (childId) => linkIds.get(childId)!, known);
+}
+
+/** The newest link on a family's phone. Families that open it have done so. */
+async function openedLink(context: Context, { child, demo }: Story): Promise<string> {
+  const texts = await context.phone!.read(addressOf(child.id));
+  const link = texts.at(-1)!.text.match(/https?:\/\/\S+/)![0];
+  if (demo.kind !== 'neverOpened' && WAY_OF[demo.kind] === 'link') await viewFamily(context, link.split('/f/')[1]!);
   return link;
 }

@@ -1,14 +1,15 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { seededRandom, type Random } from '@/core/random';
 import { streakRule, type Suggestion } from '@/core/advancing';
 import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { demandsOf } from '@/core/program';
-import { simulateSession, type Chance, type SimulatedChild } from '@/core/simulate';
+import { simulateSession, type SimulatedChild } from '@/core/simulate';
 import type { DatedSession, Effort, HelpLevel, StopReason } from '@/core/sessions';
-import type { TaskVersion } from '@/db';
+import type { TaskContent } from '@/core/tasks';
 import { HOME_WORDS, type DemoChild, type FamilyKind } from './children';
 
+/** A task as the child is given it. */
 export interface DemoTask {
-  readonly version: TaskVersion;
+  readonly content: TaskContent;
   readonly weekdays: readonly number[];
   readonly target: number;
 }
@@ -23,6 +24,7 @@ export interface DemoVersion {
 }
 
 export interface DemoReport extends DatedSession {
+  readonly amount: number;
   readonly taskIndex: number;
   readonly left: number;
   readonly right: number;
@@ -43,11 +45,11 @@ const DAYS_SINCE_ROUND = 3;
 
 /** Ten weeks of one family, from a seed: what was sent, what was done, what was said. */
 export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], today: CalendarDay, seed: number): DemoHistory {
-  const chance = chanceFrom(seed);
+  const chance = seededRandom(seed);
   const start = addDays(today, -7 * WEEKS);
-  const ladders = tasks.map((task) => demandsOf(task.version.content));
+  const ladders = tasks.map((task) => demandsOf(task.content));
   const early = child.kind === 'tooHardTooEarly';
-  let steps = tasks.map((task, index) => Math.min(ladders[index]!.length - 1, task.version.content.ladder.startStep + (early ? 2 : 0)));
+  let steps = tasks.map((task, index) => Math.min(ladders[index]!.length - 1, task.content.ladder.startStep + (early ? 2 : 0)));
   const abilities: SimulatedChild[] = ladders.map((demands, index) => ({
     ability: demands[steps[index]! - 1]! + (early ? -0.35 : 0.12 + chance() * 0.3),
     growth: 0.015 + chance() * 0.035,
@@ -91,7 +93,7 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
       }
       const session = simulateSession(abilities[taskIndex]!, ladders[taskIndex]![step - 1]!, task.target, chance);
       abilities[taskIndex] = session.child;
-      const perHand = task.version.content.dose.hands === 'each';
+      const perHand = task.content.dose.hands === 'each';
       const left = perHand ? Math.min(task.target / 2, Math.round(session.good / 2)) : 0;
       reports.push({
         ...said(++reportId, day, step, versions.length, taskIndex, task.target),
@@ -143,7 +145,7 @@ function refused(
   taskIndex: number,
   target: number,
   child: DemoChild,
-  chance: Chance,
+  chance: Random,
 ): DemoReport {
   const reasons: readonly StopReason[] = ['tired', 'time', 'upset'];
   return {
@@ -161,7 +163,7 @@ function refused(
   };
 }
 
-function homeWords(child: DemoChild, chance: Chance): string {
+function homeWords(child: DemoChild, chance: Random): string {
   const rate = child.kind === 'texts' ? 0.5 : 0.14;
   const list = HOME_WORDS[child.language === 'es' ? 'es' : 'en'];
   return chance() < rate ? list[Math.floor(chance() * list.length)]! : '';
@@ -193,9 +195,4 @@ function withStories(child: DemoChild, reports: readonly DemoReport[]): DemoRepo
     }
     return report;
   });
-}
-
-function chanceFrom(seed: number): Chance {
-  const generator = xoroshiro128plus(seed);
-  return () => (generator.next() >>> 0) / 4_294_967_296;
 }

@@ -1,7 +1,8 @@
 import mariadb from 'mariadb';
 import { createElement, type ReactElement } from 'react';
 import { renderToString } from 'react-dom/server';
-import { inTransaction } from '@/db';
+import { addPerson, giveAccess, inTransaction } from '@/db';
+import { rowsOf } from '../scripts/sql';
 import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
 import { viewYard } from '@/server/caseload/viewYard';
@@ -85,19 +86,12 @@ async function statementsOf(context: Context, load: () => Promise<unknown>): Pro
 }
 
 async function actorWith(context: Context, children: number): Promise<PersonActor> {
+  const rows = await rowsOf<{ id: number }>(context.db, 'SELECT id FROM children ORDER BY id LIMIT :children', { children });
+  const now = context.now();
   const personId = await inTransaction(context.db, async (work) => {
-    const id = await work.insert('people', {
-      name: 'Small caseload',
-      email: `small-${context.now()}@tarrowhill.example`,
-      role: 'therapist',
-      password_hash: '-',
-      created_at: context.now(),
-    });
-    const rows = await work.select<{ id: number }>('SELECT id FROM children ORDER BY id LIMIT :children', { children });
-    await work.insertAll(
-      'child_access',
-      rows.map((row) => ({ child_id: row.id, person_id: id, access: 'shared' })),
-    );
+    const person = { name: 'Small caseload', email: `small-${now}@tarrowhill.example`, role: 'therapist', passwordHash: '-' } as const;
+    const id = await addPerson(work, person, now);
+    for (const { id: childId } of rows) await giveAccess(work, childId, id, 'shared');
     return id;
   });
   return { kind: 'person', personId, name: 'Small', role: 'therapist', signInId: 0 };

@@ -1,6 +1,7 @@
 import { addDays, calendarDayInZone } from '@/core/calendar';
 import { reckonDose } from '@/core/dose';
-import { addTaskVersion, inTransaction, type Database } from '@/db';
+import { addPerson, addSchool, addTaskVersion, inTransaction, setUpWorkplace, type Database } from '@/db';
+import { rowsOf } from '../scripts/sql';
 import type { Context } from '@/server/context';
 import { hashPassword } from '@/server/people/signIn';
 import { loadLibrary } from '../library/loadLibrary';
@@ -15,16 +16,16 @@ const ZONE = 'America/Denver';
 /** A district: one therapist with 60 children among thousands, and so many reports. Made by the server itself, once. */
 export async function seedDistrict(context: Context, reports: number): Promise<void> {
   const { db } = context;
-  const [known] = await inTransaction(db, (work) => work.select<{ reports: number }>('SELECT COUNT(*) AS reports FROM reports'));
+  const [known] = await rowsOf<{ reports: number }>(db, 'SELECT COUNT(*) AS reports FROM reports');
   if (known!.reports >= reports) return;
   const children = Math.max(CASELOAD, Math.ceil(reports / REPORTS_PER_CHILD));
   const now = context.now();
   const today = calendarDayInZone(now, ZONE);
-  const password_hash = await hashPassword(BENCH_PASSWORD);
+  const passwordHash = await hashPassword(BENCH_PASSWORD);
   const tasks = await inTransaction(db, async (work) => {
-    await work.insert('people', { name: 'Bench Therapist', email: BENCH_EMAIL, role: 'therapist', password_hash, created_at: now });
-    await work.insert('schools', { name: 'Slateway Primary', visit_days: 'Mon' });
-    await work.select(`INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, '911', :ZONE) RETURNING id`, { ZONE });
+    await addPerson(work, { name: 'Bench Therapist', email: BENCH_EMAIL, role: 'therapist', passwordHash }, now);
+    await addSchool(work, 'Slateway Primary', 'Mon');
+    await setUpWorkplace(work, { emergencyNumber: '911', timeZone: ZONE });
     const added = [];
     for (const content of loadLibrary().slice(0, TASKS)) added.push(await addTaskVersion(work, content, now));
     return added;
@@ -58,15 +59,15 @@ export async function seedDistrict(context: Context, reports: number): Promise<v
       },
     );
     await run(
-      `INSERT INTO grade_changes (child_id, task_id, version_number, from_step, to_step, why, decision_id, changed_by, changed_at, changed_on)
-       SELECT id, :taskId, 1, NULL, 3, 'Placed', NULL, 1, NOW(3), :start FROM children`,
+      `INSERT INTO grade_changes (child_id, task_id, version_number, from_step, to_step, cause, decision_id, changed_by, changed_at, changed_on)
+       SELECT id, :taskId, 1, NULL, 3, 'placed', NULL, 1, NOW(3), :start FROM children`,
       { taskId, start: addDays(today, -100) },
     );
   }
   await run(
     `INSERT INTO reports (idempotency_key, child_id, version_task_id, task_id, step, done, done_on, said_at, left_count, right_count, amount, help, effort, stop_reason, safety_word,
        is_question, words, said_by, way)
-     SELECT UUID(), 1 + (seq - 1) % ${children}, 0, 1 + FLOOR((seq - 1) / ${children}) % ${TASKS}, 3, 1, DATE_SUB(:today, INTERVAL FLOOR((seq - 1) / ${children * TASKS}) DAY), NOW(3), 0, 0,
+     SELECT UUID(), 1 + (seq - 1) % ${children}, 0, 1 + FLOOR((seq - 1) / ${children}) % ${TASKS}, 3, 1, DATE_SUB(:today, INTERVAL FLOOR((seq - 1) / ${children * TASKS}) DAY), NOW(3), NULL, NULL,
        seq % 11, 'words', 'right', NULL, 0, 0, IF(seq % 7 = 0, 'went well', ''), '', 'link' FROM seq_1_to_${reports}`,
     { today },
     ['SET foreign_key_checks = 0', 'SET unique_checks = 0'],

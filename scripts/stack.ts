@@ -2,9 +2,10 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
-import { inTransaction, migrator, openDatabase, type Database } from '@/db';
-import type { Context } from '@/server/context';
+import { countPeople, inTransaction, migrator, openDatabase, type Database } from '@/db';
+import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
 import { PretendPhone } from '@/outside/pretendPhone';
+import type { Clock } from '@/server/ports';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
 import { startMariaDb, stopMariaDb, type PrivateMariaDb } from './mariadb';
@@ -22,6 +23,12 @@ export interface StackWish {
   readonly mode: 'start' | 'dev';
   readonly withDemo: boolean;
   readonly fresh?: boolean;
+  /** How far the clock of all that belongs to the stack runs from the machine's, in milliseconds. */
+  readonly clockShift?: number;
+}
+
+interface TimedWish extends StackWish {
+  readonly now: Clock;
 }
 
 export interface Stack {
@@ -32,11 +39,14 @@ export interface Stack {
   /** Ends the web server at once, as a power cut would. */
   killServer(): Promise<void>;
   startServer(): Promise<void>;
+  killRunner(): Promise<void>;
+  startRunner(): void;
   stop(): Promise<void>;
 }
 
-/** Database, schema, demo and web server, in the order in which they need each other. */
-export async function startStack(wish: StackWish): Promise<Stack> {
+/** Database, schema, demo, web server and runner, in the order in which they need each other. */
+export async function startStack(given: StackWish): Promise<Stack> {
+  const wish = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
   if (wish.fresh) await stopAndForget(wish);
   mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
   const port = await portLike(wish.port);
@@ -47,27 +57,26 @@ export async function startStack(wish: StackWish): Promise<Stack> {
   const databaseUrl = wish.databaseUrl ?? mariadb!.url();
   const access = await prepare(wish, databaseUrl, url);
   let server: ChildProcess | null = null;
+  let runner: ChildProcess | null = null;
   const startServer = async () => {
     server = await step('Starting the web server', () => serve(wish, databaseUrl, port, url));
   };
-  const killServer = async () => {
-    if (!server?.pid || server.exitCode !== null) return;
-    server.kill('SIGKILL');
-    await waitForEnd(server.pid, 10_000);
+  const startRunner = () => {
+    runner = run(wish, databaseUrl, url);
   };
   await startServer();
+  startRunner();
   return {
     url,
     databaseUrl,
     mariadb,
     access,
-    killServer,
     startServer,
+    killServer: () => end(server, 'SIGKILL'),
+    startRunner,
+    killRunner: () => end(runner, 'SIGKILL'),
     async stop() {
-      if (server?.pid && server.exitCode === null) {
-        server.kill('SIGTERM');
-        await waitForEnd(server.pid, 10_000).catch(killServer);
-      }
+      await Promise.all([end(server, 'SIGTERM'), end(runner, 'SIGTERM')]);
       await mariadb?.stop();
     },
   };
@@ -75,7 +84,7 @@ export async function startStack(wish: StackWish): Promise<Stack> {
 
 /** Takes away what a stack keeps, and nothing else that may lie in the folder. */
 async function stopAndForget({ folder, databaseUrl }: StackWish): Promise<void> {
-  const names = ['pretend-phone', 'demo.json'];
+  const names = ['pretend-phone', 'link-secret', 'demo.json'];
   if (!databaseUrl) {
     await stopMariaDb(path.join(folder, 'mariadb'));
     names.push('mariadb');
@@ -83,7 +92,7 @@ async function stopAndForget({ folder, databaseUrl }: StackWish): Promise<void> 
   for (const name of names) rmSync(path.join(folder, name), { recursive: true, force: true });
 }
 
-async function prepare(wish: StackWish, databaseUrl: string, url: string): Promise<DemoAccess | null> {
+async function prepare(wish: TimedWish, databaseUrl: string, url: string): Promise<DemoAccess | null> {
   const db = openDatabase(databaseUrl);
   try {
     await step('Bringing the schema up to date', async () => {
@@ -99,36 +108,53 @@ async function prepare(wish: StackWish, databaseUrl: string, url: string): Promi
 }
 
 /** The demo's sign-ins and links; loads the demo into an empty database. Links follow the address that is served now. */
-async function demoAccess(wish: StackWish, db: Database, url: string): Promise<DemoAccess | null> {
+async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<DemoAccess | null> {
   const file = path.join(wish.folder, 'demo.json');
-  const [row] = await inTransaction(db, (work) => work.select<{ people: number }>('SELECT COUNT(*) AS people FROM people'));
-  if (row!.people > 0) {
+  if ((await inTransaction(db, countPeople)) > 0) {
     if (!existsSync(file)) return null;
     const known = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
     return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(known.url, url) })) };
   }
-  const phone = new PretendPhone(path.join(wish.folder, 'pretend-phone'), url);
-  const context: Context = { db, now: () => instant(Date.now()), phone, origin: url };
-  const access = await step('Loading the demo: 48 children, ten weeks', () => loadDemo(context, loadLibrary()));
+  const { now } = wish;
+  const moment = { now: now() };
+  // The pretend phone notes when a text came: the demo's clock and its own are one.
+  const phone = new PretendPhone(phoneFolder(wish.folder), url, () => moment.now);
+  const parts = { db, now, random: Math.random, texts: phone, phone, origin: url, linkSecret: linkSecretIn(wish.folder) };
+  const access = await step('Loading the demo: 48 children, ten weeks', () => loadDemo(parts, loadLibrary(), (at) => (moment.now = at)));
   writeFileSync(file, JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
   return access;
+}
+
+const MAIN = { web: 'src/main/web.ts', runner: 'src/main/runner.ts' } as const;
+
+/** The environment that every process of a stack shares. */
+function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJS.ProcessEnv {
+  return {
+    ...process.env,
+    NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',
+    YARD_DATABASE_URL: databaseUrl,
+    YARD_DATA: wish.folder,
+    // Behind a proxy with https the address is another one; the cookie is then Secure.
+    YARD_ORIGIN: process.env.YARD_ORIGIN ?? url,
+    YARD_CLOCK_SHIFT: String(wish.clockShift ?? 0),
+    NEXT_TELEMETRY_DISABLED: '1',
+  };
+}
+
+function run(wish: StackWish, databaseUrl: string, url: string): ChildProcess {
+  return spawn(process.execPath, ['--import', 'tsx', MAIN.runner], {
+    env: environmentOf(wish, databaseUrl, url),
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
 }
 
 async function serve(wish: StackWish, databaseUrl: string, port: number, url: string): Promise<ChildProcess> {
   const program =
     wish.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
-      : ['--import', 'tsx', 'scripts/server.ts', String(port)];
+      : ['--import', 'tsx', MAIN.web, String(port)];
   const server = spawn(process.execPath, program, {
-    env: {
-      ...process.env,
-      NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',
-      YARD_DATABASE_URL: databaseUrl,
-      YARD_DATA: wish.folder,
-      // Behind a proxy with https the address is another one; the cookie is then Secure.
-      YARD_ORIGIN: process.env.YARD_ORIGIN ?? url,
-      NEXT_TELEMETRY_DISABLED: '1',
-    },
+    env: environmentOf(wish, databaseUrl, url),
     stdio: ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
   });
   await waitFor(
@@ -142,4 +168,11 @@ async function serve(wish: StackWish, databaseUrl: string, port: number, url: st
     90_000,
   );
   return server;
+}
+
+/** Ends a process as it asks to be ended, and at once where it does not listen. */
+async function end(process: ChildProcess | null, signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+  if (!process?.pid || process.exitCode !== null || process.signalCode !== null) return;
+  process.kill(signal);
+  await waitForEnd(process.pid, 10_000).catch(() => end(process, 'SIGKILL'));
 }

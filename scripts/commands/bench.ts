@@ -1,12 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import path from 'node:path';
-import { instant } from '@/core/calendar';
-import { addLink, inTransaction, migrator, openDatabase } from '@/db';
+import { instantAfterDays } from '@/core/calendar';
+import { addLink, inTransaction, migrator } from '@/db';
+import { contextFrom } from '@/main/contextFrom';
+import { familyAddress, newLinkParts } from '@/server/messages/familyAddress';
 import type { Context } from '@/server/context';
-import { PretendPhone } from '@/outside/pretendPhone';
 import { signIn } from '@/server/people/signIn';
-import { hashOf, newToken } from '@/server/secrets';
 import { measureFamilyPages, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
@@ -14,6 +14,7 @@ import { measureScreens, type ScreenFigures } from '../../measure/screens';
 import { BENCH_EMAIL, BENCH_PASSWORD, seedDistrict } from '../../measure/seedDistrict';
 import { ensureBuild } from '../build';
 import { say, step } from '../say';
+import { rowsOf } from '../sql';
 import { startStack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 
@@ -34,8 +35,8 @@ export async function bench(words: readonly string[]): Promise<number> {
   await ensureBuild();
   mkdirSync(FOLDER, { recursive: true });
   const stack = await startStack({ folder: FOLDER, port: 4400, mode: 'start', withDemo: false });
-  const db = openDatabase(stack.databaseUrl);
-  const context: Context = { db, now: () => instant(Date.now()), phone: new PretendPhone(FOLDER, stack.url), origin: stack.url };
+  const context = contextFrom({ ...process.env, YARD_DATABASE_URL: stack.databaseUrl, YARD_DATA: FOLDER, YARD_ORIGIN: stack.url });
+  const { db } = context;
   try {
     await migrator(db).up();
     await step(`Making a district with ${reports.toLocaleString('en')} reports (once; some minutes)`, () => seedDistrict(context, reports));
@@ -65,18 +66,19 @@ function heartTable(heart: readonly HeartFigure[]): string {
 }
 
 async function familyOf(context: Context): Promise<{ childId: number; link: string; versionTaskId: number }> {
-  const token = newToken();
-  const now = context.now();
-  return inTransaction(context.db, async (work) => {
-    const [last] = await work.select<{ id: number }>('SELECT MAX(id) AS id FROM children');
-    const childId = last!.id;
-    await addLink(work, childId, hashOf(token), now, instant(now + 86_400_000));
-    const [task] = await work.select<{ id: number }>(
-      'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId ORDER BY t.position LIMIT 1',
-      { childId },
-    );
-    return { childId, link: `${context.origin}/f/${token}`, versionTaskId: task!.id };
-  });
+  const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
+  const createdAt = context.now();
+  const [last] = await rowsOf<{ id: number }>(context.db, 'SELECT MAX(id) AS id FROM children');
+  const childId = last!.id;
+  await inTransaction(context.db, (work) =>
+    addLink(work, { childId, tokenHash, tokenSalt, createdAt, expiresAt: instantAfterDays(createdAt, 1) }),
+  );
+  const [task] = await rowsOf<{ id: number }>(
+    context.db,
+    'SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId ORDER BY t.position LIMIT 1',
+    { childId },
+  );
+  return { childId, link: familyAddress(context.origin, token), versionTaskId: task!.id };
 }
 
 function asMarkdown(

@@ -1,4 +1,6 @@
 import { answer } from '@/server/answer';
+import { setAnswerStatus } from '@/server/answerStatus';
+import { STATUS_OF } from '@/server/errors';
 import { appContext } from '@/server/context';
 import { viewFamily, type FamilyView } from '@/server/reports/viewFamily';
 import { FamilyTrouble } from '@/ui/family/FamilyTrouble';
@@ -14,7 +16,10 @@ export async function familyScreen(
   render: (view: FamilyView, words: FamilyWords) => React.ReactNode,
 ): Promise<React.ReactNode> {
   const answered = await answer(() => viewFamily(appContext(), token));
-  if (!answered.ok) return <FamilyTrouble fault={answered.fault} words={await familyWords(languageOf(wished))} />;
+  if (!answered.ok) {
+    setAnswerStatus(STATUS_OF[answered.fault.code]);
+    return <FamilyTrouble fault={answered.fault} words={await familyWords(languageOf(wished))} />;
+  }
   return render(answered.value, await familyWords(languageOf(wished ?? answered.value.child.familyLanguage)));
 }
 

@@ -1,14 +1,18 @@
 import { connect as connectSocket } from 'node:net';
 import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
+import { Remembered } from './remembered';
 import { readDatabaseUrl, type DatabaseAddress, type Host } from './databaseUrl';
 
 export interface Database {
   readonly sequelize: Sequelize;
+  readonly remembered: Remembered;
   close(): Promise<void>;
 }
 
 const CONNECT_MILLISECONDS = 2000;
+/** Some 30 kB each: a library of ten districts, and what older versions of programs still use. */
+const MOST_REMEMBERED = 1500;
 
 /** Opens a pool on the MariaDB (or the cluster: the first host that answers) named by a `mariadb://` address. */
 export function openDatabase(url: string, pool: { max?: number } = {}): Database {
@@ -47,7 +51,7 @@ export function openDatabase(url: string, pool: { max?: number } = {}): Database
       },
     },
   });
-  return { sequelize, close: () => sequelize.close() };
+  return { sequelize, remembered: new Remembered(MOST_REMEMBERED), close: () => sequelize.close() };
 }
 
 async function firstThatAnswers({ hosts }: DatabaseAddress): Promise<Host> {

@@ -1,20 +1,26 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Instant } from '@/core/calendar';
 import type { Database } from './database';
-import { plainRow } from './mappers/plainRow';
 import { tableOf, type Column, type TableName } from './models/tables';
-
-export type Value = string | number | boolean | null | Instant | object | undefined;
-export type Values<Name extends TableName> = Partial<Record<Column<Name>, Value>>;
-export type Replacements = Readonly<Record<string, unknown>>;
+import type { Remembered } from './remembered';
+import { plainRow } from './rows/plainRow';
 
 /**
- * The only way to the tables. A unit of work is bound to its transaction, so that no statement can forget to be part of
- * it; only the opener (`inTransaction`) commits.
+ * A unit of work, bound to its transaction. Outside of this folder it is a token that is handed on: only repositories can
+ * open it, so that column names stay on this side of the wall.
  */
 export interface Work {
-  /** Rows that never change once written (task versions), kept for the life of the connection pool. */
-  readonly unchanging: Map<string, unknown>;
+  readonly isWork: true;
+}
+
+type Value = string | number | boolean | null | Instant | object | undefined;
+export type Values<Name extends TableName> = Partial<Record<Column<Name>, Value>>;
+type Replacements = Readonly<Record<string, unknown>>;
+
+/** The only way to the tables: no statement can forget to be part of its transaction, and only the opener commits. */
+export interface Tables {
+  /** What never changes once written, by its content. */
+  readonly remembered: Remembered;
   select<Row>(sql: string, replacements?: Replacements): Promise<Row[]>;
   /** Gives back the new id. */
   insert<Name extends TableName>(table: Name, values: Values<Name>): Promise<number>;
@@ -26,17 +32,19 @@ export interface Work {
   remove<Name extends TableName>(table: Name, where: Values<Name>): Promise<number>;
 }
 
-const memories = new WeakMap<object, Map<string, unknown>>();
+const OPENED = new WeakMap<Work, Tables>();
 
-function memoryOf(sequelize: object): Map<string, unknown> {
-  const memory = memories.get(sequelize) ?? new Map<string, unknown>();
-  memories.set(sequelize, memory);
-  return memory;
+/** The tables of a unit of work, for repositories. @throws Error for a token that no transaction gave out. */
+export function tablesOf(work: Work): Tables {
+  const tables = OPENED.get(work);
+  if (!tables) throw new Error('This is no unit of work of an open transaction');
+  return tables;
 }
 
-export function workOn({ sequelize }: Database, transaction: Transaction): Work {
-  return {
-    unchanging: memoryOf(sequelize),
+export function workOn({ sequelize, remembered }: Database, transaction: Transaction): Work {
+  const work: Work = { isWork: true };
+  OPENED.set(work, {
+    remembered,
     async select<Row>(sql: string, replacements: Replacements = {}) {
       const rows = await sequelize.query<Record<string, unknown>>(sql, { replacements, transaction, type: QueryTypes.SELECT, raw: true });
       return rows.map((row) => plainRow<Row>(row));
@@ -71,7 +79,8 @@ export function workOn({ sequelize }: Database, transaction: Transaction): Work 
     async remove(table, where) {
       return tableOf(sequelize, table).destroy({ where: forModel(where), transaction });
     },
-  };
+  });
+  return work;
 }
 
 /** All rows name the same columns as the first. */
@@ -91,13 +100,19 @@ function forModel(values: Record<string, unknown>): Record<string, unknown> {
   );
 }
 
-/** For plain SQL: instants (columns named `at` and `…_at`) travel as UTC text to the millisecond, lists and objects as JSON. */
+/** For plain SQL: instants travel as UTC text to the millisecond, lists and objects as JSON. */
 function forSql(column: string, value: unknown): unknown {
   if (value === undefined || value === null) return null;
-  if (typeof value === 'number' && isMoment(column)) return new Date(value).toISOString().replace('T', ' ').slice(0, 23);
+  if (typeof value === 'number' && isMoment(column)) return momentText(value);
   return typeof value === 'object' ? JSON.stringify(value) : value;
 }
 
+/** An instant as plain SQL compares it. */
+export function momentText(moment: number): string {
+  return new Date(moment).toISOString().replace('T', ' ').slice(0, 23);
+}
+
+/** Columns that hold instants are named so. */
 function isMoment(column: string): boolean {
-  return column === 'at' || column.endsWith('_at');
+  return column === 'at' || column.endsWith('_at') || column === 'run_after' || column === 'lease_until';
 }

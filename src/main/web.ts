@@ -1,29 +1,46 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import next from 'next';
 import { reportAnswer } from '@/app/reportAnswer';
-import { appContext } from '@/server/context';
+import { withAnswerStatus } from '@/server/answerStatus';
+import { provideContext } from '@/server/context';
+import { contextFrom } from './contextFrom';
+import { FAMILY_HEADERS, securityHeaders } from './headers';
 
 /**
  * The production server: Next, and in front of it the intake of reports, which families of a whole district send in the same
- * evening hour. The route does the same through Next; here it costs a tenth. `server.ts PORT`
+ * evening hour. The route does the same through Next; here it costs a tenth. `web.ts PORT`
  */
 const port = Number(process.argv[2]);
 const hostname = '127.0.0.1';
 const INTAKE = /^\/f\/([A-Za-z0-9_-]{1,64})\/report$/;
 const MOST_BYTES = 64 * 1024;
+const INTAKE_HEADERS = { ...securityHeaders(false), ...FAMILY_HEADERS, 'cache-control': 'no-store' };
 
+const context = contextFrom(process.env);
+provideContext(context);
 const app = next({ dev: false, hostname, port, dir: process.cwd() });
 await app.prepare();
 const toNext = app.getRequestHandler();
 
 const server = createServer((request, response) => {
-  const token =
-    request.method === 'POST' && request.headers['content-type']?.startsWith('application/x-www-form-urlencoded')
-      ? INTAKE.exec(request.url ?? '')?.[1]
-      : undefined;
-  if (token === undefined) void toNext(request, response);
+  const token = isForm(request) ? INTAKE.exec(request.url ?? '')?.[1] : undefined;
+  if (token === undefined) answerPage(request, response);
   else takeIn(token, request, response).catch(() => response.destroy());
 });
+
+function isForm(request: IncomingMessage): boolean {
+  const type = request.headers['content-type']?.toLowerCase() ?? '';
+  return request.method === 'POST' && type.startsWith('application/x-www-form-urlencoded');
+}
+
+/** Next's own answer, with the status that the page asks for: a page that says that the records are away is a 503. */
+function answerPage(request: IncomingMessage, response: ServerResponse): void {
+  withAnswerStatus((statusOf) => {
+    const writeHead = response.writeHead.bind(response) as (status: number, ...rest: unknown[]) => ServerResponse;
+    response.writeHead = ((status: number, ...rest: unknown[]) => writeHead(statusOf() ?? status, ...rest)) as ServerResponse['writeHead'];
+    void toNext(request, response);
+  });
+}
 
 async function takeIn(token: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
   const form = await bodyOf(request);
@@ -32,21 +49,8 @@ async function takeIn(token: string, request: IncomingMessage, response: ServerR
     return;
   }
   const raw = Object.fromEntries(new URLSearchParams(form));
-  const { status, headers, body } = await reportAnswer(
-    appContext(),
-    token,
-    raw,
-    request.headers.accept?.includes('application/json') ?? false,
-  );
-  response
-    .writeHead(status, {
-      ...headers,
-      'cache-control': 'no-store',
-      'referrer-policy': 'no-referrer',
-      'x-content-type-options': 'nosniff',
-      'content-length': Buffer.byteLength(body),
-    })
-    .end(body);
+  const { status, headers, body } = await reportAnswer(context, token, raw, request.headers.accept?.includes('application/json') ?? false);
+  response.writeHead(status, { ...INTAKE_HEADERS, ...headers, 'content-length': Buffer.byteLength(body) }).end(body);
 }
 
 /** The body as text, or null where it is larger than any report. */

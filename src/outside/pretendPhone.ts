@@ -1,55 +1,67 @@
-import { appendFile, mkdir, readFile, rm } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { link, mkdir, readdir, readFile, rm, unlink, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Instant } from '@/core/calendar';
-
-export interface PhoneText {
-  readonly messageId: number;
-  readonly at: Instant;
-  readonly text: string;
-}
+import type { Clock, PhoneOnShow, PhoneText, Receipt, TextService, TextToSend } from '@/server/ports';
 
 const ORIGIN = '{origin}';
+const ADDRESS = /^[a-z0-9-]{1,80}$/;
 
 /**
- * A stand-in for the text-message service and the family's phone behind it. It keeps what a phone would keep, outside the
- * database, so that the database never holds a private link.
+ * A stand-in for the text-message service and the families' phones behind it. It keeps what a phone would keep, outside the
+ * database, so that the database never holds a private link. A text is a file named for its key, put there whole and once:
+ * two senders, or a sender that was killed and comes again, make one text.
  */
-export class PretendPhone {
+export class PretendPhone implements TextService, PhoneOnShow {
   /** @param origin where the program is served now: addresses are kept without it, so that they open after a move to another port. */
   constructor(
     private readonly folder: string,
     private readonly origin: string,
+    private readonly now: Clock,
   ) {}
 
-  async deliver(childId: number, text: PhoneText): Promise<void> {
-    await mkdir(this.folder, { recursive: true, mode: 0o700 });
-    await appendFile(this.fileOf(childId), `${JSON.stringify({ ...text, text: text.text.replaceAll(this.origin, ORIGIN) })}\n`, {
-      mode: 0o600,
-    });
+  async send({ to, text, idempotencyKey }: TextToSend): Promise<Receipt> {
+    const phone = this.folderOf(to);
+    await mkdir(phone, { recursive: true, mode: 0o700 });
+    const kept = { key: idempotencyKey, at: this.now(), text: text.replaceAll(this.origin, ORIGIN) };
+    const place = path.join(phone, `${createHash('sha256').update(idempotencyKey).digest('hex').slice(0, 32)}.json`);
+    const draft = `${place}.${process.pid}.${Math.trunc(performance.now() * 1000)}`;
+    await writeFile(draft, JSON.stringify(kept), { mode: 0o600 });
+    try {
+      // A hard link is there at once and whole, or is there already.
+      await link(draft, place);
+      return { repeated: false };
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code === 'EEXIST') return { repeated: true };
+      throw error;
+    } finally {
+      await unlink(draft);
+    }
   }
 
-  /** Oldest first. A line that a crash cut short is passed over. */
-  async read(childId: number): Promise<PhoneText[]> {
-    const file = await readFile(this.fileOf(childId), 'utf8').catch((error: NodeJS.ErrnoException) => {
-      if (error.code === 'ENOENT') return '';
+  async read(to: string): Promise<PhoneText[]> {
+    const phone = this.folderOf(to);
+    const names = await readdir(phone).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === 'ENOENT') return [];
       throw error;
     });
-    return file.split('\n').flatMap((line) => {
-      try {
-        if (!line) return [];
-        const text = JSON.parse(line) as PhoneText;
-        return [{ ...text, text: text.text.replaceAll(ORIGIN, this.origin) }];
-      } catch {
-        return [];
-      }
-    });
+    const texts = await Promise.all(
+      names
+        .filter((name) => name.endsWith('.json'))
+        .map(async (name) => {
+          const kept = JSON.parse(await readFile(path.join(phone, name), 'utf8')) as { key: string; at: Instant; text: string };
+          return { ...kept, text: kept.text.replaceAll(ORIGIN, this.origin) };
+        }),
+    );
+    return texts.sort((a, b) => a.at - b.at || a.key.localeCompare(b.key, 'en', { numeric: true }));
   }
 
-  async forget(childId: number): Promise<void> {
-    await rm(this.fileOf(childId), { force: true });
+  async forget(to: string): Promise<void> {
+    await rm(this.folderOf(to), { recursive: true, force: true });
   }
 
-  private fileOf(childId: number): string {
-    return path.join(this.folder, `${Math.trunc(childId)}.jsonl`);
+  private folderOf(to: string): string {
+    if (!ADDRESS.test(to)) throw new RangeError(`The pretend phone has no address like ${JSON.stringify(to)}`);
+    return path.join(this.folder, to);
   }
 }

@@ -1,4 +1,4 @@
-export type Role = 'therapist' | 'assistant' | 'supervisor';
+import type { Role } from '@/core/child';
 
 /** Who acts. Every use case takes one; there is none that stands for nobody. */
 export interface PersonActor {
@@ -15,5 +15,3 @@ export interface FamilyActor {
   readonly linkId: number;
   readonly childId: number;
 }
-
-export type Actor = PersonActor | FamilyActor;

@@ -1,37 +1,50 @@
 import { randomUUID } from 'node:crypto';
-import { unstable_rethrow } from 'next/navigation';
 import pino from 'pino';
 import { isDatabaseAway } from '@/db';
-import { AppError, type AppErrorCode } from './errors';
+import { AppError, type AppErrorCode, type FaultDetails } from './errors';
 
-export interface Fault {
-  readonly code: AppErrorCode;
-  readonly detail: unknown;
-  /** Where to find it in the log; null for what people can mend themselves. */
-  readonly logId: string | null;
-}
+/** A fault as it is told: its code, what is safe to show beside it, and where to find it in the log. */
+export type Fault = {
+  [Code in AppErrorCode]: {
+    readonly code: Code;
+    readonly detail: FaultDetails[Code] | null;
+    /** Null for what people can mend themselves. */
+    readonly logId: string | null;
+  };
+}[AppErrorCode];
 
 export type Answer<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly fault: Fault };
 
 const STANDARD_ERROR = 2;
 const log = pino({ name: 'yard', level: process.env.YARD_LOG_LEVEL ?? 'warn' }, pino.destination(STANDARD_ERROR));
 
-/** The one exit that turns errors into answers: an AppError keeps its code, all else becomes a general one and a log id. */
-export async function answer<Value>(job: () => Promise<Value>): Promise<Answer<Value>> {
+/**
+ * The one exit that turns errors into answers: an AppError keeps its code, all else becomes a general one and a log id.
+ * @param passOn rethrows what is no error but the frame's own way of going elsewhere
+ */
+export async function answer<Value>(job: () => Promise<Value>, passOn: (error: unknown) => void = () => {}): Promise<Answer<Value>> {
   try {
     return { ok: true, value: await job() };
   } catch (error) {
-    // Next's redirect and notFound travel as throws.
-    unstable_rethrow(error);
+    passOn(error);
     return { ok: false, fault: faultOf(error) };
   }
 }
 
 function faultOf(error: unknown): Fault {
-  if (error instanceof AppError) return { code: error.code, detail: error.detail, logId: null };
+  if (error instanceof AppError) return { code: error.code, detail: error.detail, logId: null } as Fault;
   const logId = randomUUID().slice(0, 8);
   const code = isDatabaseAway(error) ? 'databaseAway' : 'unexpected';
-  if (code === 'databaseAway') log.warn({ logId, cause: String(error) }, code);
-  else log.error({ logId, err: error }, code);
+  if (code === 'databaseAway') log.warn({ logId, cause: nameOf(error) }, code);
+  else log.error({ logId, cause: nameOf(error), stack: error instanceof Error ? error.stack : undefined }, code);
   return { code, detail: null, logId };
+}
+
+/** What an error is, without what a statement of the database carried: families' words must not reach a log. */
+function nameOf(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  const { name, code, errno } = error as Error & { code?: unknown; errno?: unknown };
+  const inner = (error as { original?: unknown }).original;
+  const causes = inner instanceof Error ? `, ${nameOf(inner)}` : '';
+  return [name, code, errno].filter((each) => each !== undefined).join(' ') + causes;
 }

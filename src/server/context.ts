@@ -1,33 +1,53 @@
-import path from 'node:path';
-import { type Instant, instant } from '@/core/calendar';
-import { openDatabase, type Database } from '@/db';
-import { PretendPhone } from '../outside/pretendPhone';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
+import type { Random } from '@/core/random';
+import type { Database } from '@/db';
+import { LookBook } from './audit/trail';
+import { IntakeQueue } from './reports/intakeQueue';
+import type { Clock, PhoneOnShow, TextService } from './ports';
 
-/** What use cases stand on: the database, the clock, the post and the address that links begin with. */
-export interface Context {
+/** What stands behind the use cases, as the process that serves them puts it together. */
+export interface ContextParts {
   readonly db: Database;
-  readonly now: () => Instant;
-  readonly phone: PretendPhone;
+  readonly now: Clock;
+  readonly random: Random;
+  readonly texts: TextService;
+  /** Where texts can be looked at; null where they reach real phones. */
+  readonly phone: PhoneOnShow | null;
+  /** The address that links begin with. */
   readonly origin: string;
+  /** What tokens of links are made with; the database never sees it. */
+  readonly linkSecret: string;
+}
+
+/** What use cases stand on. All that a process remembers hangs here, so that there is one of it whoever imports what. */
+export interface Context extends ContextParts {
+  readonly looks: LookBook;
+  readonly intake: IntakeQueue;
+  readonly signInTries: RateLimiterMemory;
+}
+
+/** Eight wrong tries for an address in fifteen minutes, then a pause. */
+const SIGN_IN_TRIES = { points: 8, duration: 15 * 60 };
+
+export function createContext(parts: ContextParts): Context {
+  const context: Context = {
+    ...parts,
+    looks: new LookBook(parts.db, parts.now),
+    intake: new IntakeQueue(() => context),
+    signInTries: new RateLimiterMemory(SIGN_IN_TRIES),
+  };
+  return context;
 }
 
 const holder = globalThis as { yardContext?: Context };
 
-/** The running application's own context, made once from the environment. */
-export function appContext(): Context {
-  holder.yardContext ??= contextFrom(process.env);
-  return holder.yardContext;
+/** Gives the running process its context, before it serves anything. */
+export function provideContext(context: Context): void {
+  holder.yardContext = context;
 }
 
-export function contextFrom(environment: NodeJS.ProcessEnv): Context {
-  const url = environment.YARD_DATABASE_URL;
-  if (!url) throw new Error('YARD_DATABASE_URL is not set. Start the program with ./yard demo or ./yard dev, which set it.');
-  const dataFolder = environment.YARD_DATA ?? path.join(/* turbopackIgnore: true */ process.cwd(), '.data');
-  const origin = environment.YARD_ORIGIN ?? 'http://127.0.0.1:3000';
-  return {
-    db: openDatabase(url),
-    now: () => instant(Date.now()),
-    phone: new PretendPhone(path.join(dataFolder, 'pretend-phone'), origin),
-    origin,
-  };
+/** The running process's context. @throws Error where none was provided: a programmer's error. */
+export function appContext(): Context {
+  if (!holder.yardContext) throw new Error('This process serves without a context: start it by src/main');
+  return holder.yardContext;
 }

@@ -1,21 +1,40 @@
-/** Every fault that a person may be told of. The words live in messages/, by these codes. */
-export type AppErrorCode =
-  | 'signInNeeded'
-  | 'signInFailed'
-  | 'tooManyTries'
-  | 'notFound'
-  | 'notAllowed'
-  | 'invalid'
-  | 'staleVersion'
-  | 'staleTask'
-  | 'staleDecision'
-  | 'unsafeStep'
-  | 'reasonNeeded'
-  | 'linkUnknown'
-  | 'linkExpired'
-  | 'linkRevoked'
-  | 'databaseAway'
-  | 'unexpected';
+import type { TaskFinding } from '@/core/library';
+import type { ProgramFinding } from '@/core/program';
+import type { SessionIssue } from '@/core/sessions';
+
+/** Something in what was given that cannot be taken, by its place. */
+export interface InputIssue {
+  readonly path: string;
+  readonly code: string;
+}
+
+/** Why what was given is not taken: what stands wrong by field, what the checks found, or cautions that were not read. */
+export type InvalidDetail =
+  | { readonly issues: readonly (InputIssue | SessionIssue)[] }
+  | { readonly findings: readonly (ProgramFinding | TaskFinding)[] }
+  | { readonly cautionsUnread: true };
+
+/** Every fault that a person may be told of, with what is told beside it. The words live in messages/, by these codes. */
+export interface FaultDetails {
+  signInNeeded: null;
+  signInFailed: null;
+  tooManyTries: { readonly minutes: number };
+  notFound: null;
+  notAllowed: null;
+  invalid: InvalidDetail;
+  staleVersion: { readonly expected: number; readonly current: number };
+  staleTask: { readonly expected: number | null; readonly current: number };
+  staleDecision: null;
+  goneOn: null;
+  unsafeStep: { readonly step: number; readonly things: string };
+  reasonNeeded: null;
+  linkUnknown: null;
+  linkExpired: null;
+  linkRevoked: null;
+  databaseAway: null;
+  unexpected: null;
+}
+export type AppErrorCode = keyof FaultDetails;
 
 export const STATUS_OF: Record<AppErrorCode, number> = {
   signInNeeded: 401,
@@ -27,6 +46,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   staleVersion: 409,
   staleTask: 409,
   staleDecision: 409,
+  goneOn: 409,
   unsafeStep: 422,
   reasonNeeded: 422,
   linkUnknown: 404,
@@ -36,14 +56,18 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   unexpected: 500,
 };
 
-/** A fault with a code for people and, where there is one, its cause for the log. `detail` is safe to show. */
-export class AppError extends Error {
+type DetailArguments<Code extends AppErrorCode> = null extends FaultDetails[Code] ? [] : [detail: FaultDetails[Code]];
+
+/** A fault with a code for people. Its detail is safe to show. What is not an AppError keeps its cause for the log. */
+export class AppError<Code extends AppErrorCode = AppErrorCode> extends Error {
+  readonly detail: FaultDetails[Code] | null;
+
   constructor(
-    readonly code: AppErrorCode,
-    readonly detail: unknown = null,
-    cause?: unknown,
+    readonly code: Code,
+    ...[detail]: DetailArguments<Code>
   ) {
-    super(code, cause === undefined ? undefined : { cause });
+    super(code);
     this.name = 'AppError';
+    this.detail = detail ?? null;
   }
 }

@@ -3,14 +3,15 @@ import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
 import { viewPost } from '@/server/messages/viewPost';
-import { saveDraft, viewBuilder } from '@/server/programs/builder';
+import { saveDraft } from '@/server/programs/saveDraft';
+import { viewBuilder } from '@/server/programs/viewBuilder';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { decide } from '@/server/rounds/decide';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { setEmergencyNumber, viewSettings } from '@/server/settings/workplace';
 import { actorOfToken, revokeSignIn, viewSignIns } from '@/server/people/sessions';
 import { hashPassword, signIn } from '@/server/people/signIn';
-import { inTransaction } from '@/db';
+import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -93,10 +94,8 @@ describe('signing in', () => {
   const password = 'a sound long password';
   const email = 'sign-in@tarrowhill.example';
   beforeAll(async () => {
-    const password_hash = await hashPassword(password);
-    await inTransaction(bed.db, (work) =>
-      work.insert('people', { name: 'S', email, role: 'therapist', password_hash, created_at: bed.context.now() }),
-    );
+    const passwordHash = await hashPassword(password);
+    await inTransaction(bed.db, (work) => addPerson(work, { name: 'S', email, role: 'therapist', passwordHash }, bed.context.now()));
   });
 
   it('keeps an argon2id hash of the password and a hash of the token, never either', async () => {

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,11 +9,15 @@ export interface IntegrationServer {
   yardFolder?: string;
 }
 
-/** A MariaDB of the tests' own, thrown away at the end. Each test file makes a database of its own on it. */
+/** A MariaDB of the tests' own, thrown away at the end. Each test bed is a copy of a template on it. */
 export default async function setUp(): Promise<void> {
   const holder = globalThis as IntegrationServer;
   holder.yardFolder = mkdtempSync(path.join(tmpdir(), 'yard-test-'));
   holder.yardMariaDb = await startMariaDb(path.join(holder.yardFolder, 'mariadb'));
   process.env.YARD_TEST_DATABASE = holder.yardMariaDb.url('yard');
   process.env.YARD_TEST_FOLDER = holder.yardFolder;
+  // In a process of its own: Jest's set-up does not know the short names of our folders.
+  execFileSync(process.execPath, ['--import', 'tsx', 'tests/integration/makeTemplate.ts', process.env.YARD_TEST_DATABASE], {
+    stdio: 'inherit',
+  });
 }

@@ -3,7 +3,7 @@ import { undoDecision } from '@/server/rounds/undoDecision';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
-import { viewBuilder } from '@/server/programs/builder';
+import { viewBuilder } from '@/server/programs/viewBuilder';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { viewPost } from '@/server/messages/viewPost';
@@ -38,6 +38,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
 
   it('freezes version 1 and puts a message with a private link in the post', async () => {
     await bed.send(ines, childId);
+    await bed.runJobs();
     const post = await viewPost(bed.context, ines, { phoneOf: childId, search: '' });
     expect(post.messages).toMatchObject([{ status: 'handedOver', words: expect.stringContaining('{link}') }]);
     expect(post.phone!.texts[0]!.text).toMatch(/^Yard Steps: hay nueva práctica .*http:\/\/yard\.test\/f\/[A-Za-z0-9_-]{32}$/);
@@ -87,10 +88,14 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
       fromStep: 3,
       toStep: 4,
       changedBy: 'Ines Calloway-Brandt',
-      why: 'Streak rule: 3 reached in a row on 3 days',
+      cause: 'suggestion',
+      reason: '',
+      suggestion: { evidence: { reachedInARow: 3, reachedOnDays: 3 } },
       versionNumber: 2,
     });
-    expect(view.messages[0]).toMatchObject({ kind: 'newStep', status: 'handedOver' });
+    expect(view.messages[0]).toMatchObject({ kind: 'newStep', status: 'waiting' });
+    await bed.runJobs();
+    expect((await viewChild(bed.context, ines, childId)).messages[0]).toMatchObject({ kind: 'newStep', status: 'handedOver' });
     expect((await openDecision())?.decision.kind ?? 'nothing').not.toBe('ready');
   });
 
@@ -119,7 +124,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
       chooseFrom: 2,
       stepSinceVersion: 1,
     });
-    expect(view.changes[0]).toMatchObject({ fromStep: 4, toStep: 3, why: 'Taken back' });
+    expect(view.changes[0]).toMatchObject({ fromStep: 4, toStep: 3, cause: 'takenBack' });
     expect((await openDecision())!.decision.kind).toBe('ready');
     expect(await refusal(undoDecision(bed.context, ines, settledToday.at(-1)!.id))).toBe('staleDecision');
   });
@@ -172,8 +177,9 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   });
 
   it('wrote an audit row for every look and every change', async () => {
+    await bed.runJobs();
     const rows = await bed.read<{ action: string; count: number }>(
-      'SELECT action, COUNT(*) AS count FROM audit WHERE child_id = :childId GROUP BY action',
+      'SELECT a.action, COUNT(*) AS count FROM audit a JOIN audit_group_children c ON c.group_id = a.group_id WHERE c.child_id = :childId GROUP BY a.action',
       { childId },
     );
     const count = Object.fromEntries(rows.map((row) => [row.action, row.count]));

@@ -3,7 +3,7 @@ import { instant } from '@/core/calendar';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { submitReport } from '@/server/reports/submitReport';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
-import { LINK_DAYS } from '@/server/messages/deliverWaiting';
+import { LINK_DAYS } from '@/server/messages/familyAddress';
 import { decide } from '@/server/rounds/decide';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import type { PersonActor } from '@/server/actor';
@@ -79,8 +79,8 @@ describe('a report', () => {
   });
 
   it('may tell of an earlier day, and of a day that was not done', async () => {
-    await bed.report(childId, { doneOn: '2026-10-12', done: 'no', left: '5', right: '5', stopReason: 'tired' });
-    expect(await reports()).toMatchObject([{ done_on: '2026-10-12', done: 0, left_count: 0, stop_reason: 'tired' }]);
+    await bed.report(childId, { doneOn: '2026-10-12', done: 'no', left: '', right: '', stopReason: 'tired' });
+    expect(await reports()).toMatchObject([{ done_on: '2026-10-12', done: 0, left_count: null, amount: null, stop_reason: 'tired' }]);
   });
 
   it('can be put right on the same day, with a trace, and not on the next', async () => {

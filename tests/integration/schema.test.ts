@@ -1,5 +1,6 @@
 import { inTransaction, migrator, openDatabase, type Work } from '@/db';
 import { MIGRATIONS } from '@/db/migrations';
+import { tablesOf } from '@/db/work';
 import { newDatabaseUrl, newTestBed, type TestBed } from './testBed';
 
 describe('the schema', () => {
@@ -8,7 +9,9 @@ describe('the schema', () => {
     const tables = async () =>
       (
         await inTransaction(db, (work) =>
-          work.select<{ name: string }>('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()'),
+          tablesOf(work).select<{ name: string }>(
+            'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()',
+          ),
         )
       ).map((row) => row.name);
     await migrator(db).up();
@@ -23,11 +26,11 @@ describe('the schema', () => {
   it('goes one version back and forward again, and what older tables hold stays', async () => {
     const db = openDatabase(await newDatabaseUrl());
     await migrator(db).up();
-    await inTransaction(db, (work) => work.insert('schools', { name: 'Fold Lane School' }));
+    await inTransaction(db, (work) => tablesOf(work).insert('schools', { name: 'Fold Lane School' }));
     await migrator(db).down();
     expect((await migrator(db).pending()).map((each) => each.name)).toEqual([MIGRATIONS.at(-1)!.name]);
     await migrator(db).up();
-    expect(await inTransaction(db, (work) => work.select('SELECT name FROM schools'))).toEqual([{ name: 'Fold Lane School' }]);
+    expect(await inTransaction(db, (work) => tablesOf(work).select('SELECT name FROM schools'))).toEqual([{ name: 'Fold Lane School' }]);
     await db.close();
   });
 });
@@ -56,7 +59,7 @@ describe('the server’s own guards', () => {
     ],
     ['a school twice', "INSERT INTO schools (name) VALUES ('Millbeck Early Years')", /Duplicate/i],
   ])('refuse %s', async (_name, sql, words) => {
-    const error = await write((work) => work.select(sql)).then(
+    const error = await write((work) => tablesOf(work).select(sql)).then(
       () => null,
       (caught: Error & { original?: Error }) => caught.original?.message ?? caught.message,
     );
@@ -67,15 +70,15 @@ describe('the server’s own guards', () => {
     const moment = Date.parse('2026-03-08T09:59:59.123Z');
     const words = '👩‍👧 مرحبا ñ';
     const [row] = await write(async (work) => {
-      const taskId = await work.insert('tasks', { slug: 'round-trip' });
-      await work.insert('task_versions', {
+      const taskId = await tablesOf(work).insert('tasks', { slug: 'round-trip' });
+      await tablesOf(work).insert('task_versions', {
         task_id: taskId,
         number: 1,
         content: { words, list: [1, 2.5, null, true] },
         created_at: moment,
       });
-      await work.insert('school_years', { first_day: '2026-03-08', last_day: '2026-12-31' });
-      return work.select<Record<string, unknown>>(
+      await tablesOf(work).insert('school_years', { first_day: '2026-03-08', last_day: '2026-12-31' });
+      return tablesOf(work).select<Record<string, unknown>>(
         'SELECT v.created_at, v.content, y.first_day, @@time_zone AS zone FROM task_versions v JOIN school_years y WHERE v.task_id = :taskId',
         { taskId },
       );
@@ -84,10 +87,12 @@ describe('the server’s own guards', () => {
   });
 
   it('fail loudly where a BIGINT would lose digits', async () => {
-    await expect(write((work) => work.select('SELECT CAST(9007199254740993 AS UNSIGNED) AS big'))).rejects.toThrow(
+    await expect(write((work) => tablesOf(work).select('SELECT CAST(9007199254740993 AS UNSIGNED) AS big'))).rejects.toThrow(
       'does not fit into a number',
     );
-    expect(await write((work) => work.select('SELECT CAST(9007199254740991 AS UNSIGNED) AS big'))).toEqual([{ big: 9007199254740991 }]);
+    expect(await write((work) => tablesOf(work).select('SELECT CAST(9007199254740991 AS UNSIGNED) AS big'))).toEqual([
+      { big: 9007199254740991 },
+    ]);
   });
 });
 
@@ -100,7 +105,7 @@ describe('transactions', () => {
 
   it('roll everything back when anything throws', async () => {
     const failed = inTransaction(bed.db, async (work) => {
-      await work.insert('schools', { name: 'Half a school' });
+      await tablesOf(work).insert('schools', { name: 'Half a school' });
       throw new Error('stop');
     });
     await expect(failed).rejects.toThrow('stop');
@@ -109,8 +114,8 @@ describe('transactions', () => {
 
   it('that deadlock are started once more, and both end well', async () => {
     const [a, b] = await inTransaction(bed.db, async (work) => [
-      await work.insert('schools', { name: 'A' }),
-      await work.insert('schools', { name: 'B' }),
+      await tablesOf(work).insert('schools', { name: 'A' }),
+      await tablesOf(work).insert('schools', { name: 'B' }),
     ]);
     let waiting = 2;
     let bothHoldOne!: () => void;
@@ -121,12 +126,12 @@ describe('transactions', () => {
     const cross = (first: number, second: number, mark: string) =>
       inTransaction(bed.db, async (work) => {
         tries += 1;
-        await work
+        await tablesOf(work)
           .select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :first', { mark, first })
           .catch(ignoreEmptyResult);
         if ((waiting -= 1) === 0) bothHoldOne();
         await gate;
-        await work
+        await tablesOf(work)
           .select('UPDATE schools SET visit_days = CONCAT(visit_days, :mark) WHERE id = :second', { mark, second })
           .catch(ignoreEmptyResult);
       });
@@ -139,7 +144,7 @@ describe('transactions', () => {
   it('find the host that answers among several', async () => {
     const url = (await newDatabaseUrl()).replace('@127.0.0.1:', '@127.0.0.1:1,127.0.0.1:');
     const db = openDatabase(url);
-    expect(await inTransaction(db, (work) => work.select('SELECT 1 AS one'))).toEqual([{ one: 1 }]);
+    expect(await inTransaction(db, (work) => tablesOf(work).select('SELECT 1 AS one'))).toEqual([{ one: 1 }]);
     await db.close();
   });
 });

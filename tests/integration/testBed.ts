@@ -1,32 +1,53 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import path from 'node:path';
-import { addDays, calendarDayInZone, instant, type Instant } from '@/core/calendar';
+import { addDays, calendarDay, calendarDayInZone, instant, type Instant } from '@/core/calendar';
+import type { Role } from '@/core/child';
 import type { ProgramDraft } from '@/core/program';
-import { addTaskVersion, inTransaction, migrator, openDatabase, type Database, type TaskVersion, type Work } from '@/db';
-import type { PersonActor, Role } from '@/server/actor';
-import type { Context } from '@/server/context';
+import { seededRandom } from '@/core/random';
+import {
+  addChild,
+  addPerson,
+  giveAccess,
+  inTransaction,
+  latestTasks,
+  openDatabase,
+  type Database,
+  type NewChild,
+  type TaskVersion,
+} from '@/db';
 import { PretendPhone } from '@/outside/pretendPhone';
+import type { PersonActor } from '@/server/actor';
+import { createContext, type Context, type ContextParts } from '@/server/context';
+import { runDue } from '@/server/jobs/runDue';
+import { addressOf, type PhoneText } from '@/server/ports';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { submitReport } from '@/server/reports/submitReport';
-import { loadLibrary } from '../../library/loadLibrary';
+import { rowsOf, runSql } from '../../scripts/sql';
+import { copyOfTemplate, NOON, ZONE } from './templateDatabase';
 
-export const ZONE = 'America/Denver';
-/** A Wednesday noon at Tarrow Hill. */
-export const NOON = instant(Date.parse('2026-10-14T18:00:00Z'));
+export { newDatabaseUrl, NOON, ZONE } from './templateDatabase';
 
 export interface TestBed {
   readonly context: Context;
   readonly db: Database;
+  readonly databaseUrl: string;
   readonly tasks: readonly TaskVersion[];
   /** Moves the clock. */
   at(moment: Instant): void;
   passDays(days: number): void;
   read<Row>(sql: string, replacements?: Record<string, unknown>): Promise<Row[]>;
+  /** Breaks or sets what no use case may, behind the program's back. */
+  write(sql: string, replacements?: Record<string, unknown>): Promise<void>;
   person(name: string, role?: Role): Promise<PersonActor>;
-  child(lead: PersonActor, change?: Record<string, unknown>): Promise<number>;
+  child(lead: PersonActor, change?: Partial<NewChild>): Promise<number>;
   share(childId: number, person: PersonActor, access: 'shared' | 'assist'): Promise<void>;
   draft(slugs?: readonly string[], change?: Partial<ProgramDraft>): ProgramDraft;
+  /** Sends a program and lets its text go out. */
   send(actor: PersonActor, childId: number, expectedVersion?: number, slugs?: readonly string[]): Promise<void>;
+  /** What the runner would do by now. */
+  runJobs(): Promise<number>;
+  /** What lies on a family's phone, oldest first. */
+  phone(childId: number): Promise<PhoneText[]>;
   /** The token of the newest link on the family's phone. */
   newestToken(childId: number): Promise<string>;
   versionTaskId(childId: number, slug?: string): Promise<number>;
@@ -34,36 +55,31 @@ export interface TestBed {
   close(): Promise<void>;
 }
 
-/** An address of a database of one's own on the tests' server. */
-export async function newDatabaseUrl(): Promise<string> {
-  const base = process.env.YARD_TEST_DATABASE;
-  if (!base) throw new Error('The integration tests run through ./yard test integration, which starts their MariaDB.');
-  const name = `yard_${randomBytes(6).toString('hex')}`;
-  const maker = openDatabase(base);
-  await maker.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await maker.close();
-  return base.replace(/\/yard$/, `/${name}`);
-}
+export const ORIGIN = 'http://yard.test';
 
 /** The real schema on the real server, a clock that the test moves, and short ways to people, children and reports. */
-export async function newTestBed(): Promise<TestBed> {
-  const url = await newDatabaseUrl();
-  const db = openDatabase(url);
-  await migrator(db).up();
-  const folder = path.join(process.env.YARD_TEST_FOLDER!, url.split('/').at(-1)!);
+export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?: number } = {}): Promise<TestBed> {
+  const databaseUrl = await copyOfTemplate();
+  const db = openDatabase(databaseUrl, change.pool === undefined ? {} : { max: change.pool });
+  const folder = path.join(process.env.YARD_TEST_FOLDER!, databaseUrl.split('/').at(-1)!);
   let now = NOON;
-  const context: Context = { db, now: () => now, phone: new PretendPhone(folder, 'http://yard.test'), origin: 'http://yard.test' };
-  const write = <Answer>(job: (work: Work) => Promise<Answer>) => inTransaction(db, job);
-  const tasks = await write(async (work) => {
-    await work.insert('schools', { name: 'Millbeck Early Years', visit_days: 'Tue, Thu' });
-    await work.select("INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, '911', :ZONE) RETURNING id", { ZONE });
-    const added: TaskVersion[] = [];
-    for (const content of loadLibrary()) added.push(await addTaskVersion(work, content, now));
-    return added;
+  const clock = () => now;
+  const phone = new PretendPhone(folder, ORIGIN, clock);
+  const context = createContext({
+    db,
+    now: clock,
+    random: seededRandom(1),
+    texts: phone,
+    phone,
+    origin: ORIGIN,
+    linkSecret: 'a secret of the tests',
+    ...change.parts,
   });
+  const tasks = await inTransaction(db, latestTasks);
   const bed: TestBed = {
     context,
     db,
+    databaseUrl,
     tasks,
     at: (moment) => {
       now = moment;
@@ -71,22 +87,21 @@ export async function newTestBed(): Promise<TestBed> {
     passDays: (days) => {
       now = instant(now + days * 86_400_000);
     },
-    read: (sql, replacements) => write((work) => work.select(sql, replacements)),
+    read: (sql, replacements) => rowsOf(db, sql, replacements),
+    write: (sql, replacements) => runSql(db, sql, replacements),
     async person(name, role = 'therapist') {
-      const personId = await write((work) =>
-        work.insert('people', { name, email: `${randomUUID()}@tarrowhill.example`, role, password_hash: '-', created_at: now }),
+      const personId = await inTransaction(db, (work) =>
+        addPerson(work, { name, email: `${randomUUID()}@tarrowhill.example`, role, passwordHash: '-' }, now),
       );
       return { kind: 'person', personId, name, role, signInId: 0 };
     },
     child: (lead, change = {}) =>
-      write(async (work) => {
-        const childId = await work.insert('children', { ...CHILD, created_at: now, ...change });
-        await work.insert('child_access', { child_id: childId, person_id: lead.personId, access: 'lead' });
+      inTransaction(db, async (work) => {
+        const childId = await addChild(work, { ...CHILD, ...change }, now);
+        await giveAccess(work, childId, lead.personId, 'lead');
         return childId;
       }),
-    share: async (childId, person, access) => {
-      await write((work) => work.insert('child_access', { child_id: childId, person_id: person.personId, access }));
-    },
+    share: (childId, person, access) => inTransaction(db, (work) => giveAccess(work, childId, person.personId, access)),
     draft(slugs = ['open-the-shutters', 'crane-lift'], change = {}) {
       const today = calendarDayInZone(now, ZONE);
       return {
@@ -111,10 +126,13 @@ export async function newTestBed(): Promise<TestBed> {
     },
     async send(actor, childId, expectedVersion = 0, slugs) {
       await sendProgram(context, actor, { childId, expectedVersion, draft: bed.draft(slugs), cautionsRead: true });
+      await bed.runJobs();
     },
+    runJobs: () => runDue(context, 'test'),
+    phone: (childId) => phone.read(addressOf(childId)),
     async newestToken(childId) {
-      const texts = await context.phone.read(childId);
-      return texts.at(-1)!.text.split('/f/')[1]!;
+      await bed.runJobs();
+      return (await bed.phone(childId)).at(-1)!.text.split('/f/')[1]!;
     },
     async versionTaskId(childId, slug = 'crane-lift') {
       const { taskId } = tasks.find((task) => task.content.slug === slug)!;
@@ -127,41 +145,34 @@ export async function newTestBed(): Promise<TestBed> {
     },
     async report(childId, raw = {}) {
       const versionTaskId = await bed.versionTaskId(childId);
-      return submitReport(context, await bed.newestToken(childId), {
-        idempotencyKey: randomUUID(),
-        versionTaskId,
-        done: 'yes',
-        left: '5',
-        right: '5',
-        help: 'alone',
-        effort: 'right',
-        ...raw,
-      });
+      const form = { idempotencyKey: randomUUID(), versionTaskId, done: 'yes', left: '5', right: '5', help: 'alone', effort: 'right' };
+      return submitReport(context, await bed.newestToken(childId), { ...form, ...raw });
     },
     close: () => db.close(),
   };
   return bed;
 }
 
-const CHILD = {
-  called_name: 'Odalys',
+const CHILD: NewChild = {
+  calledName: 'Odalys',
   initial: 'V',
-  school_id: 1,
-  born_on: '2021-08-12',
+  schoolId: 1,
+  bornOn: calendarDay('2021-08-12'),
   hand: 'left',
-  mouths_things: false,
-  scissors_allowed: true,
-  has_printer: false,
-  minutes_per_day: 20,
-  family_language: 'es',
-  home_languages: ['es'],
+  mouthsThings: false,
+  scissorsAllowed: true,
+  hasPrinter: false,
+  minutesPerDay: 20,
+  familyLanguage: 'es',
+  homeLanguages: ['es'],
   allergies: [],
-  textures_avoided: [],
-  materials_at_home: ['paper'],
+  texturesAvoided: [],
+  materialsAtHome: ['paper'],
   helpers: '',
-  report_way: 'link',
-  time_zone: ZONE,
-} as const;
+  reportWay: 'link',
+  timeZone: ZONE,
+  taskSettings: {},
+};
 
 /** The code with which a use case refuses; fails where it does not. */
 export async function refusal(job: Promise<unknown>): Promise<string> {

@@ -165,7 +165,7 @@ describe('a proposed ladder', () => {
         easierSteps: 0,
         harderSteps: 1,
       }),
-    ).toThrow('at most 10 levels');
+    ).toThrow('from 2 to 10');
   });
 });
 

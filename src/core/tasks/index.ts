@@ -1,6 +1,6 @@
 export { homeMaterialSchema, isNeededAt, knobOf, taskContentSchema, taskDraftSchema } from './taskContent';
 export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
-export { placesFor } from './placesFor';
+export { HANDS, placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';

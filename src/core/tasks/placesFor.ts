@@ -1,7 +1,8 @@
 import type { TaskContent } from './taskContent';
 import type { LocalText } from '../text';
 
-export type Hand = 'left' | 'right' | 'unsettled';
+export const HANDS = ['left', 'right', 'unsettled'] as const;
+export type Hand = (typeof HANDS)[number];
 export type TableSide = 'left' | 'right' | 'middle' | 'far';
 
 export interface PlacedThing {

@@ -4,9 +4,10 @@ import { peopleChildrenTasks } from './0001-people-children-tasks';
 import { programsReports } from './0002-programs-reports';
 import { roundsPostAudit } from './0003-rounds-post-audit';
 import { taskBench } from './0004-task-bench';
+import { outboxIntakeAudit } from './0005-outbox-intake-audit';
 import type { Migration } from './migration';
 
-export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit, taskBench];
+export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit, taskBench, outboxIntakeAudit];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */
 export function migrator({ sequelize }: Database) {

@@ -10,7 +10,7 @@ const moment = DATE(3);
 const COLUMNS = {
   people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment },
   sign_ins: { person_id: BIGINT, token_hash: STRING, device: STRING, created_at: moment, expires_at: moment, revoked_at: moment },
-  workplace: { emergency_number: STRING, time_zone: STRING },
+  workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER },
   schools: { name: STRING, visit_days: STRING },
   school_years: { first_day: DATEONLY, last_day: DATEONLY },
   school_breaks: { school_year_id: BIGINT, name: STRING, from_day: DATEONLY, to_day: DATEONLY },
@@ -75,6 +75,7 @@ const COLUMNS = {
     expires_at: moment,
     revoked_at: moment,
     first_opened_at: moment,
+    token_salt: STRING,
   },
   reports: {
     idempotency_key: STRING,
@@ -100,7 +101,11 @@ const COLUMNS = {
     link_id: BIGINT,
     read_by: BIGINT,
     read_at: moment,
+    read_decision_id: BIGINT,
     corrected_at: moment,
+    entered_by: BIGINT,
+    incoming_id: BIGINT,
+    intake: STRING,
   },
   report_corrections: { report_id: BIGINT, corrected_at: moment, before_correction: JSON_TEXT },
   messages: {
@@ -134,19 +139,45 @@ const COLUMNS = {
     version_number: INTEGER,
     from_step: INTEGER,
     to_step: INTEGER,
-    why: STRING,
+    cause: STRING,
+    reason: STRING,
     decision_id: BIGINT,
     changed_by: BIGINT,
     changed_at: moment,
     changed_on: DATEONLY,
   },
-  audit: { at: moment, person_id: BIGINT, link_id: BIGINT, child_id: BIGINT, action: STRING, detail: STRING },
+  audit: { at: moment, person_id: BIGINT, link_id: BIGINT, group_id: BIGINT, action: STRING, numbers: JSON_TEXT },
+  audit_groups: { children_hash: STRING },
+  audit_group_children: { group_id: BIGINT, child_id: BIGINT },
+  jobs: {
+    kind: STRING,
+    job_key: STRING,
+    payload: JSON_TEXT,
+    created_at: moment,
+    run_after: moment,
+    lease_until: moment,
+    lease_by: STRING,
+    attempts: INTEGER,
+    last_error: STRING,
+    done_at: moment,
+    given_up_at: moment,
+  },
+  incoming_texts: {
+    service_key: STRING,
+    child_id: BIGINT,
+    from_address: STRING,
+    text: TEXT,
+    received_at: moment,
+    issues: JSON_TEXT,
+    settled_by: BIGINT,
+    settled_at: moment,
+  },
 } as const;
 
 export type TableName = keyof typeof COLUMNS;
 export type Column<Name extends TableName> = keyof (typeof COLUMNS)[Name] | 'id';
 
-const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts'];
+const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts', 'audit_group_children'];
 
 /** The table's model on this connection, made at its first use. */
 export function tableOf(sequelize: Sequelize, name: TableName): Table {

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { taskSettingsSchema } from '@/core/tasks';
-import { inTransaction } from '@/db';
-import { auditPerson, requireChild } from '../access';
+import { changeHomeOf, inTransaction } from '@/db';
+import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
-import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
 
 const homeSchema = z.object({
   childId: z.number().int().positive(),
@@ -14,13 +15,11 @@ const homeSchema = z.object({
 
 /** What this home has, and how this child's tasks are done where schools differ. Programs that were sent stay as they are. */
 export async function changeHome(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  const input = homeSchema.safeParse(raw);
-  if (!input.success)
-    throw new AppError('invalid', { issues: input.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
-  const { childId, taskSettings, materialsAtHome } = input.data;
+  const { childId, taskSettings, materialsAtHome } = parseInput(homeSchema, raw);
   await inTransaction(context.db, async (work) => {
-    await requireChild(work, actor, childId, 'change');
-    await work.update('children', { task_settings: taskSettings, materials_at_home: [...new Set(materialsAtHome)] }, { id: childId });
-    await auditPerson(work, actor, context.now(), [childId], 'home.changed');
+    const now = context.now();
+    await requireChild(work, actor, childId, 'changeProgram');
+    await changeHomeOf(work, childId, taskSettings, [...new Set(materialsAtHome)]);
+    await noteChanges(work, now, [entryOf(actor, now, [childId], 'home.changed')]);
   });
 }

@@ -1,29 +1,26 @@
 import { nameOf } from '@/core/child';
-import { deleteChild as removeChild, inTransaction } from '@/db';
-import { auditPerson, requireChild } from '../access';
+import { addJobs, deleteChild as removeChild, inTransaction, type DeletedCounts } from '@/db';
+import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
-import { AppError } from '../errors';
+import { forgetPhoneJob } from '../jobs/jobs';
+import { invalid } from '../parseInput';
+import { addressOf } from '../ports';
 
 /**
- * Removes a child with everything that speaks of it: facts, goals, programs, reports, messages, links. What stays is the
- * audit trail, as a number without a name. Only who leads the child may, and only by writing its name.
+ * Removes a child with everything that speaks of it: facts, goals, programs, reports, messages, links; the text service
+ * forgets the family after the commit. What stays is the trail, as a number without a name. Only who leads the child may,
+ * and only by writing its name.
  */
-export async function deleteChild(context: Context, actor: PersonActor, childId: number, writtenName: string) {
-  const counts = await inTransaction(context.db, async (work) => {
-    const { child } = await requireChild(work, actor, childId, 'lead');
-    if (writtenName.trim() !== nameOf(child)) throw new AppError('invalid', { field: 'name' });
+export async function deleteChild(context: Context, actor: PersonActor, childId: number, writtenName: string): Promise<DeletedCounts> {
+  return inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const { child } = await requireChild(work, actor, childId, 'leadChild');
+    if (writtenName.trim() !== nameOf(child)) throw invalid({ path: 'name', code: 'notTheName' });
     const gone = await removeChild(work, childId);
-    await auditPerson(
-      work,
-      actor,
-      context.now(),
-      [childId],
-      'child.deleted',
-      `${gone.reports} reports, ${gone.versions} versions, ${gone.messages} messages`,
-    );
+    await addJobs(work, [forgetPhoneJob(addressOf(childId), now)]);
+    await noteChanges(work, now, [entryOf(actor, now, [childId], 'child.deleted', { ...gone })]);
     return gone;
   });
-  await context.phone.forget(childId);
-  return counts;
 }

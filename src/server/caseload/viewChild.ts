@@ -3,6 +3,7 @@ import { plannedSpans, taskFlight, type ProgramTask, type ProgramVersion, type T
 import { yardDays } from '@/core/yard';
 import type { Child } from '@/core/child';
 import { practiceOf, type Practice } from '@/core/adherence';
+import type { SettledDecision } from '@/core/rounds';
 import { thingsOf } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import {
@@ -20,25 +21,27 @@ import {
   sessionsOfTasks,
   sharingOf,
   versionsSince,
-  type Access,
   type AuditRow,
   type FamilyLink,
   type Goal,
   type PostMessage,
   type RecordedChange,
-  type SettledDecision,
+  type Sharing,
 } from '@/db';
-import { auditPerson, requireChild } from '../access';
+import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { may } from '../may';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
 export interface ChildView {
   readonly child: Child;
-  readonly access: Access;
   readonly today: CalendarDay;
   readonly goals: readonly Goal[];
-  readonly sharing: readonly { readonly name: string; readonly role: string; readonly access: Access }[];
+  readonly sharing: readonly Sharing[];
+  readonly mayChange: boolean;
+  readonly mayDelete: boolean;
   readonly program: ProgramVersion | null;
   readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
   readonly practice: Practice;
@@ -56,8 +59,8 @@ const LOG_LENGTH = 60;
 
 /** One child: who this is, what they are on, how it is going, and who changed what. */
 export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
-  return inTransaction(context.db, async (work) => {
-    const { child, access } = await requireChild(work, actor, childId, 'read');
+  const view = await inTransaction(context.db, async (work): Promise<ChildView> => {
+    const { child, access } = await requireChild(work, actor, childId, 'readChild');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const days = yardDays(today);
     const program = (await currentVersions(work, [childId])).get(childId) ?? null;
@@ -74,9 +77,10 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     const log = await loggedReports(work, entries);
     const contentOfTask = new Map(tasks.map((task) => [task.taskId, task.content]));
     for (const report of log) if (!contentOfTask.has(report.taskId)) contentOfTask.set(report.taskId, report.content);
-    const view: ChildView = {
+    return {
       child,
-      access,
+      mayChange: may(actor, access, 'changeProgram'),
+      mayDelete: may(actor, access, 'leadChild'),
       today,
       goals: await goalsOf(work, childId),
       sharing: await sharingOf(work, childId),
@@ -90,7 +94,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
           today,
         ),
       })),
-      practice: practiceOf(days, plannedSpans(versions), reports),
+      practice: practiceOf(days, plannedSpans(versions), reports, today),
       log,
       changes: changes.map((change) => ({ ...change, content: contentOfTask.get(change.taskId) ?? null })).reverse(),
       decisions: await decisionsOfChild(work, childId, 20),
@@ -99,7 +103,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       audit: await auditOf(work, childId, 25),
       things: thingsOf((await latestTasks(work)).map((task) => task.content)),
     };
-    await auditPerson(work, actor, context.now(), [childId], 'child.viewed');
-    return view;
   });
+  await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
+  return view;
 }

@@ -1,8 +1,9 @@
 import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/yard';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { childrenOf, inTransaction, workplaceOf } from '@/db';
-import { auditPerson } from '../access';
+
 import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { loadCaseload } from './loadCaseload';
 
@@ -18,8 +19,8 @@ export interface YardView {
 
 /** The whole caseload, a row a child, arranged as wished. */
 export async function viewYard(context: Context, actor: PersonActor, wish: YardWish): Promise<YardView> {
-  return inTransaction(context.db, async (work) => {
-    const children = await childrenOf(work, actor.personId);
+  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+    const children = (await childrenOf(work, actor.personId)).map((own) => own.child);
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
     const days = yardDays(today);
@@ -38,14 +39,8 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
         today,
       ),
     );
-    await auditPerson(
-      work,
-      actor,
-      context.now(),
-      children.map((child) => child.id),
-      'yard.viewed',
-    );
     return {
+      childIds: children.map((child) => child.id),
       today,
       days,
       groups: arrangeYard(rows, wish, today),
@@ -55,4 +50,6 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
       silent: rows.filter(isSilent).length,
     };
   });
+  await context.looks.note(entryOf(actor, context.now(), childIds, 'yard.viewed'));
+  return view;
 }

@@ -1,4 +1,4 @@
-import { inTransaction, openSignIns, signInByHash, type SignIn } from '@/db';
+import { inTransaction, openSignIns, revokeSignInOf, signInByHash, type OpenSignIn, type SignIn } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -19,18 +19,12 @@ function isOpen(signIn: SignIn, now: number): boolean {
   return signIn.revokedAt === null && signIn.expiresAt > now;
 }
 
-/** Ends one of the actor's own sessions: this one, or one left open elsewhere. */
+/** Ends one of the actor's own sessions: this one, or one left open elsewhere. @throws AppError notFound */
 export async function revokeSignIn(context: Context, actor: PersonActor, signInId: number): Promise<void> {
-  await inTransaction(context.db, async (work) => {
-    const count = await work.update(
-      'sign_ins',
-      { revoked_at: context.now() },
-      { id: signInId, person_id: actor.personId, revoked_at: null },
-    );
-    if (count === 0) throw new AppError('notFound');
-  });
+  const isRevoked = await inTransaction(context.db, (work) => revokeSignInOf(work, actor.personId, signInId, context.now()));
+  if (!isRevoked) throw new AppError('notFound');
 }
 
-export async function viewSignIns(context: Context, actor: PersonActor) {
+export async function viewSignIns(context: Context, actor: PersonActor): Promise<OpenSignIn[]> {
   return inTransaction(context.db, (work) => openSignIns(work, actor.personId, context.now()));
 }

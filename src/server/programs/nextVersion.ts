@@ -1,10 +1,11 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { ProgramTask } from '@/core/program';
 import type { Child } from '@/core/child';
-import { addMessage, addVersion, lockProgram, type NewVersion, type Work } from '@/db';
+import type { TaskToFreeze } from '@/core/program';
+import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type NewVersion, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { putInPost } from '../messages/putInPost';
 import { textWords } from '../messages/textWords';
 
 export interface VersionWish {
@@ -15,7 +16,7 @@ export interface VersionWish {
   readonly endsOn: NewVersion['endsOn'];
   readonly note: string;
   readonly reason: NewVersion['reason'];
-  readonly tasksFor: (number: number) => readonly Omit<ProgramTask, 'versionTaskId' | 'content'>[];
+  readonly tasksFor: (number: number) => readonly TaskToFreeze[];
   readonly messageKind: 'program' | 'newStep';
 }
 
@@ -25,7 +26,8 @@ export interface VersionWish {
  */
 export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, wish: VersionWish): Promise<number> {
   const now = context.now();
-  const { programId, currentVersion } = await lockProgram(work, wish.child.id, now);
+  const { child } = wish;
+  const { programId, currentVersion } = await lockProgram(work, child.id, now);
   if (currentVersion !== wish.expectedVersion)
     throw new AppError('staleVersion', { expected: wish.expectedVersion, current: currentVersion });
   const number = currentVersion + 1;
@@ -38,43 +40,24 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     reason: wish.reason,
     sentBy: actor.personId,
     sentAt: now,
-    sentOn: calendarDayInZone(now, wish.child.timeZone),
+    sentOn: calendarDayInZone(now, child.timeZone),
     tasks: wish.tasksFor(number),
   });
-  const words = await textWords(wish.child.familyLanguage, wish.messageKind);
-  await addMessage(work, { childId: wish.child.id, kind: wish.messageKind, words, createdBy: actor.personId, createdAt: now });
+  const words = await textWords(child.familyLanguage, wish.messageKind);
+  await putInPost(work, { childId: child.id, kind: wish.messageKind, words, createdBy: actor.personId, createdAt: now });
   return number;
 }
 
-export interface StepChange {
-  readonly childId: number;
-  readonly taskId: number;
-  readonly versionNumber: number;
-  readonly fromStep: number | null;
-  readonly toStep: number;
-  readonly why: string;
-  readonly decisionId: number | null;
-}
+type StepChange = Omit<NewGradeChange, 'childId' | 'changedBy' | 'changedAt' | 'changedOn'>;
 
 /** Writes who changed which step, when and why. */
-export async function recordStepChange(
-  work: Work,
-  context: Context,
-  actor: PersonActor,
-  timeZone: string,
-  change: StepChange,
-): Promise<void> {
+export async function recordStepChange(work: Work, context: Context, actor: PersonActor, child: Child, change: StepChange): Promise<void> {
   const now = context.now();
-  await work.insert('grade_changes', {
-    child_id: change.childId,
-    task_id: change.taskId,
-    version_number: change.versionNumber,
-    from_step: change.fromStep,
-    to_step: change.toStep,
-    why: change.why.slice(0, 400),
-    decision_id: change.decisionId,
-    changed_by: actor.personId,
-    changed_at: now,
-    changed_on: calendarDayInZone(now, timeZone),
+  await addGradeChange(work, {
+    ...change,
+    childId: child.id,
+    changedBy: actor.personId,
+    changedAt: now,
+    changedOn: calendarDayInZone(now, child.timeZone),
   });
 }

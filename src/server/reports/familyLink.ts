@@ -4,7 +4,7 @@ import { AppError } from '../errors';
 import { hashOf, TOKEN_FORM } from '../secrets';
 
 /** @throws AppError linkUnknown, linkRevoked, linkExpired */
-export function refuseClosedLink(link: FamilyLink | null, now: number): asserts link is FamilyLink {
+export function refuseClosedLink<Link extends FamilyLink>(link: Link | null, now: number): asserts link is Link {
   if (!link) throw new AppError('linkUnknown');
   if (link.revokedAt !== null) throw new AppError('linkRevoked');
   if (link.expiresAt <= now) throw new AppError('linkExpired');
@@ -18,6 +18,6 @@ export function linkHash(token: string): string {
 
 export async function familyOf(work: Work, token: string, now: number): Promise<{ actor: FamilyActor; link: FamilyLink }> {
   const link = await linkByHash(work, linkHash(token));
-  refuseClosedLink(link, now);
+  refuseClosedLink<FamilyLink>(link, now);
   return { actor: { kind: 'family', linkId: link.id, childId: link.childId }, link };
 }

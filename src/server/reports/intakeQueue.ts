@@ -1,7 +1,6 @@
 import type { Context } from '../context';
-import { AppError } from '../errors';
 import type { Envelope } from './readSubmission';
-import { takeReports, type TakenReport } from './takeReports';
+import { takeByLink, type TakenReport } from './takeByLink';
 
 const MOST_TOGETHER = 64;
 
@@ -15,46 +14,34 @@ interface Waiting {
  * Reports that come while others are being written wait for them and are then written together: one durable commit for
  * many, without any waiting when it is quiet. It also makes a double tap a repeat, not a race.
  */
-class IntakeQueue {
+export class IntakeQueue {
   private waiting: Waiting[] = [];
-  private writing = false;
+  private isWriting = false;
 
-  constructor(private readonly context: Context) {}
+  constructor(private readonly context: () => Context) {}
 
+  /** Takes in one report, together with those that come at the same time. @throws as `takeByLink` answers */
   take(envelope: Envelope): Promise<TakenReport> {
     return new Promise((resolve, reject) => {
       this.waiting.push({ envelope, resolve, reject });
-      if (!this.writing) void this.write();
+      if (!this.isWriting) void this.write();
     });
   }
 
   private async write(): Promise<void> {
-    this.writing = true;
+    this.isWriting = true;
     while (this.waiting.length > 0) {
       const together = this.waiting.splice(0, MOST_TOGETHER);
-      try {
-        const taken = await takeReports(
-          this.context,
-          together.map(({ envelope }) => envelope),
-        );
-        together.forEach(({ resolve, reject }, index) => {
-          const answer = taken[index]!;
-          if (answer instanceof AppError) reject(answer);
-          else resolve(answer);
-        });
-      } catch (error) {
-        for (const { reject } of together) reject(error);
-      }
+      const taken = await takeByLink(
+        this.context(),
+        together.map(({ envelope }) => envelope),
+      );
+      together.forEach(({ resolve, reject }, index) => {
+        const answer = taken[index]!;
+        if (answer.ok) resolve(answer.report);
+        else reject(answer.error);
+      });
     }
-    this.writing = false;
+    this.isWriting = false;
   }
-}
-
-const queues = new WeakMap<Context, IntakeQueue>();
-
-/** Takes in one report, together with those that come at the same time. @throws as `takeReports` answers */
-export function takeInTurn(context: Context, envelope: Envelope): Promise<TakenReport> {
-  const queue = queues.get(context) ?? new IntakeQueue(context);
-  queues.set(context, queue);
-  return queue.take(envelope);
 }

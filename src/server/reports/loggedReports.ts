@@ -1,4 +1,4 @@
-import { contentFor } from '@/core/program';
+import { givenTask } from '@/core/program';
 import { outcomeOf, type Outcome } from '@/core/sessions';
 import type { TaskContent } from '@/core/tasks';
 import { taskContents, type LogEntry, type Work } from '@/db';
@@ -11,13 +11,10 @@ export interface LoggedReport extends LogEntry {
 
 /** Reports with the task that each of them speaks of, whichever version of it that was, and what they came to. */
 export async function loggedReports(work: Work, entries: readonly LogEntry[]): Promise<LoggedReport[]> {
-  const contents = await taskContents(
-    work,
-    entries.map((entry) => entry.taskVersionId),
-  );
+  const contents = await taskContents(work, entries);
   return entries.map((entry) => ({
     ...entry,
-    content: contentFor(contents.get(entry.taskVersionId)!, entry.choices),
+    content: givenTask(contents.get(entry.taskVersionId)!, entry.choices),
     outcome: outcomeOf(entry, entry.target),
   }));
 }

@@ -3,7 +3,7 @@ import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { ProgramVersion } from '@/core/program';
 import { groupBy } from '@/core/groupBy';
-import { decisionsFor, type ChildSituation, type Decision } from '@/core/rounds';
+import { decisionsFor, type ChildSituation, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenWithOpenedLink,
   currentVersions,
@@ -11,7 +11,6 @@ import {
   sessionsAtPresentSteps,
   standingDecisions,
   unreadReports,
-  type SettledDecision,
   type Work,
 } from '@/db';
 import type { Context } from '../context';
@@ -46,6 +45,7 @@ export async function loadDecisions(work: Work, context: Context, children: read
         programId: program.programId,
         versionNumber: program.number,
         sentOn: program.sentOn,
+        startsOn: program.startsOn,
         endsOn: program.endsOn,
         lastWordOn: words.get(child.id) ?? null,
         // Who answers by paper or call has no link to open.

@@ -1,12 +1,13 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { nameOf, type Child } from '@/core/child';
 import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
-import type { Child } from '@/core/child';
-import type { Decision } from '@/core/rounds';
-import { childrenOf, gradeChanges, inTransaction, reportLog, sessionsOfTasks, workplaceOf, type SettledDecision, type Work } from '@/db';
-import { auditPerson } from '../access';
+import type { Decision, SettledDecision } from '@/core/rounds';
+import { childrenOf, gradeChanges, inTransaction, reportLog, sessionsOfTasks, workplaceOf, type Work } from '@/db';
 import type { PersonActor } from '../actor';
-import { loggedReports, type LoggedReport } from '../reports/loggedReports';
+import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { may } from '../may';
+import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 import { loadDecisions } from './loadDecisions';
 
 export interface RoundsView {
@@ -32,28 +33,29 @@ const REPORTS_SHOWN = 8;
 
 /** The queue of decisions and the one that is being looked at. */
 export async function viewRounds(context: Context, actor: PersonActor, at: string | null): Promise<RoundsView> {
-  return inTransaction(context.db, async (work) => {
-    const children = await childrenOf(work, actor.personId);
+  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+    const own = await childrenOf(work, actor.personId);
+    const children = own.map((each) => each.child);
     const { timeZone } = await workplaceOf(work);
-    const loaded = await loadDecisions(work, context, children, timeZone);
-    const decision = loaded.open.find((candidate) => candidate.key === at) ?? loaded.open[0] ?? null;
-    const { open, standing, today } = loaded;
+    const { open, standing, programs, today } = await loadDecisions(work, context, children, timeZone);
+    const decision = open.find((candidate) => candidate.key === at) ?? open[0] ?? null;
     const settledToday = standing.filter(
       (settled) =>
         settled.decidedBy === actor.personId && settled.answer !== 'later' && calendarDayInZone(settled.decidedAt, timeZone) === today,
     );
-    const child = children.find((candidate) => candidate.id === decision?.childId);
-    const here = decision && child ? await inFull(work, decision, child, loaded.programs.get(child.id)!, today) : null;
-    await auditPerson(
-      work,
-      actor,
-      context.now(),
-      children.map((each) => each.id),
-      'rounds.viewed',
-    );
-    const names = Object.fromEntries(children.map((each) => [each.id, `${each.calledName} ${each.initial}.`]));
-    return { today, settledToday, open, names, here: here && { ...here, mayChange: actor.role !== 'assistant' } };
+    const whose = own.find((each) => each.child.id === decision?.childId);
+    const full = decision && whose && (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today));
+    return {
+      childIds: children.map((child) => child.id),
+      today,
+      settledToday,
+      open,
+      names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),
+      here: full && whose ? { ...full, mayChange: may(actor, whose.access, 'changeProgram') } : null,
+    };
   });
+  await context.looks.note(entryOf(actor, context.now(), childIds, 'rounds.viewed'));
+  return view;
 }
 
 async function inFull(
@@ -72,17 +74,6 @@ async function inFull(
   if (!task) return { decision, child, program, task, flight: null, reports };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);
-  return {
-    decision,
-    child,
-    program,
-    task,
-    flight: taskFlight(
-      task,
-      changes,
-      sessions.filter((session) => session.done),
-      today,
-    ),
-    reports,
-  };
+  const done = sessions.filter((session) => session.done);
+  return { decision, child, program, task, flight: taskFlight(task, changes, done, today), reports };
 }

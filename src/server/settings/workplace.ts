@@ -1,15 +1,23 @@
 import { z } from 'zod';
 import { calendarDayInZone, type SchoolCalendar } from '@/core/calendar';
-import { inTransaction, openSignIns, schoolCalendarOn, workplaceOf } from '@/db';
+import {
+  changeAuditDays,
+  changeEmergencyNumber,
+  inTransaction,
+  openSignIns,
+  schoolCalendarOn,
+  workplaceOf,
+  type OpenSignIn,
+  type Workplace,
+} from '@/db';
+import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
-import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
 
-export interface SettingsView {
-  readonly emergencyNumber: string;
-  readonly timeZone: string;
+export interface SettingsView extends Workplace {
   readonly calendar: SchoolCalendar | null;
-  readonly signIns: readonly { readonly id: number; readonly device: string; readonly createdAt: number; readonly expiresAt: number }[];
+  readonly signIns: readonly OpenSignIn[];
 }
 
 export async function viewSettings(context: Context, actor: PersonActor): Promise<SettingsView> {
@@ -20,15 +28,26 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
   });
 }
 
-const numberSchema = z
-  .string()
-  .trim()
-  .regex(/^[0-9+ ()-]{2,20}$/);
+const numberSchema = z.object({
+  emergencyNumber: z
+    .string()
+    .trim()
+    .regex(/^[0-9+ ()-]{2,20}$/),
+});
 
-/** The number that families are told to call in an emergency. */
+/** The number that families are told to call in an emergency. @throws AppError notAllowed, invalid */
 export async function setEmergencyNumber(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  if (actor.role === 'assistant') throw new AppError('notAllowed');
-  const number = numberSchema.safeParse(raw);
-  if (!number.success) throw new AppError('invalid', { field: 'emergencyNumber' });
-  await inTransaction(context.db, (work) => work.update('workplace', { emergency_number: number.data }, { id: 1 }));
+  requireMay(actor, 'changeWorkplace');
+  const { emergencyNumber } = parseInput(numberSchema, { emergencyNumber: raw });
+  await inTransaction(context.db, (work) => changeEmergencyNumber(work, emergencyNumber));
+}
+
+/** A month at least, so that what happened can be found out; ten years at most. */
+const auditDaysSchema = z.object({ auditDays: z.coerce.number().int().min(30).max(3653) });
+
+/** How long the trail of looks and changes is kept. @throws AppError notAllowed, invalid */
+export async function setAuditDays(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  requireMay(actor, 'changeWorkplace');
+  const { auditDays } = parseInput(auditDaysSchema, { auditDays: raw });
+  await inTransaction(context.db, (work) => changeAuditDays(work, auditDays));
 }

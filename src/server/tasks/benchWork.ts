@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { checkTask } from '@/core/library';
+import { plain } from '@/core/text';
 import { taskContentSchema, taskDraftSchema, type TaskContent } from '@/core/tasks';
 import {
   addTaskVersion,
@@ -12,23 +13,19 @@ import {
   type TaskRecord,
   type Work,
 } from '@/db';
+import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
 import { emptyTask } from './emptyTask';
 
 const startSchema = z.object({ from: z.string().max(60).nullable(), title: z.string().trim().min(1).max(80) });
 
-function requireBench(actor: PersonActor): void {
-  if (actor.role === 'assistant') throw new AppError('notAllowed');
-}
-
 /** Lays a new task on the bench: empty, or a copy of another that may then be changed. Gives back its slug. */
 export async function startTask(context: Context, actor: PersonActor, raw: unknown): Promise<{ slug: string }> {
-  const input = startSchema.safeParse(raw);
-  if (!input.success) throw new AppError('invalid', { issues: [{ path: 'title', message: 'empty' }] });
-  requireBench(actor);
-  const { from, title } = input.data;
+  const { from, title } = parseInput(startSchema, raw);
+  requireMay(actor, 'makeTasks');
   return inTransaction(context.db, async (work) => {
     const source = from === null ? null : ((await taskRecords(work, from))[0] ?? null);
     if (from !== null && !source) throw new AppError('notFound');
@@ -42,38 +39,31 @@ export async function startTask(context: Context, actor: PersonActor, raw: unkno
 const LONGEST_SLUG = 50;
 
 async function freeSlug(work: Work, personId: number, title: string): Promise<string> {
-  const plain =
-    title
-      .normalize('NFD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
+  const base =
+    plain(title)
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^[^a-z]+|-+$/g, '')
       .slice(0, LONGEST_SLUG) || 'task';
   const shelved = (await taskRecords(work)).map((task) => task.slug);
   const own = (await taskDrafts(work, personId)).map((draft) => draft.slug);
   const taken = new Set([...shelved, ...own, ...(await slugsOnOtherBenches(work, personId))]);
-  let slug = plain;
-  for (let number = 2; taken.has(slug); number += 1) slug = `${plain}-${number}`;
+  let slug = base;
+  for (let number = 2; taken.has(slug); number += 1) slug = `${base}-${number}`;
   return slug;
 }
 
 /** Keeps what is on the bench. It may have faults, but it must have the form of a task. */
 export async function keepDraft(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  const content = taskDraftSchema.safeParse(raw);
-  if (!content.success)
-    throw new AppError('invalid', {
-      issues: content.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })),
-    });
-  requireBench(actor);
+  const content = parseInput(taskDraftSchema, raw);
+  requireMay(actor, 'makeTasks');
   await inTransaction(context.db, async (work) => {
-    const { slug } = content.data;
+    const { slug } = content;
     const record = await ownRecord(work, actor, slug);
     const [before] = await taskDrafts(work, actor.personId, slug);
     if (!record && !before) throw new AppError('notFound');
     await saveTaskDraft(work, actor.personId, {
       slug,
-      content: content.data,
+      content,
       basedOn: before ? before.basedOn : record!.taskVersionId,
       savedAt: context.now(),
     });
@@ -82,7 +72,7 @@ export async function keepDraft(context: Context, actor: PersonActor, raw: unkno
 
 /** Takes what is on the bench away; the version in the library stays. */
 export async function dropDraft(context: Context, actor: PersonActor, slug: string): Promise<void> {
-  requireBench(actor);
+  requireMay(actor, 'makeTasks');
   await inTransaction(context.db, (work) => dropTaskDraft(work, actor.personId, slug));
 }
 
@@ -91,11 +81,8 @@ export async function dropDraft(context: Context, actor: PersonActor, slug: stri
  * @throws AppError invalid with what is wrong, staleTask where another version came since the work began.
  */
 export async function shelveTask(context: Context, actor: PersonActor, raw: unknown): Promise<{ number: number }> {
-  const parsed = taskContentSchema.safeParse(raw);
-  if (!parsed.success)
-    throw new AppError('invalid', { issues: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })) });
-  requireBench(actor);
-  const content = parsed.data;
+  const content = parseInput(taskContentSchema, raw);
+  requireMay(actor, 'makeTasks');
   const errors = checkTask(content).filter((finding) => finding.severity === 'error');
   if (errors.length) throw new AppError('invalid', { findings: errors });
   return inTransaction(context.db, async (work) => {

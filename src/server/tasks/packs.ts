@@ -1,5 +1,6 @@
 import { readTaskPack, taskPackJsonSchema, writeTaskPack, type PackFault } from '@/formats';
 import { addTaskVersion, inTransaction, slugsOnOtherBenches, taskRecords } from '@/db';
+import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -10,7 +11,7 @@ export async function exportPack(context: Context, actor: PersonActor, slugs: re
     const all = await taskRecords(work);
     const wanted = all.filter((task) => (slugs.length ? slugs.includes(task.slug) : task.ownerId === actor.personId));
     if (wanted.length === 0) throw new AppError('notFound');
-    return writeTaskPack({ name: `Tasks of ${actor.name}`, tasks: wanted.map((task) => task.content) });
+    return writeTaskPack({ name: actor.name, tasks: wanted.map((task) => task.content) });
   });
 }
 
@@ -20,7 +21,7 @@ export type PackAnswer =
 
 /** Takes a pack into the library, whole or not at all. A slug that is somebody else's already refuses it too. */
 export async function importPack(context: Context, actor: PersonActor, text: string): Promise<PackAnswer> {
-  if (actor.role === 'assistant') throw new AppError('notAllowed');
+  requireMay(actor, 'makeTasks');
   const read = readTaskPack(text);
   if (!read.ok) return { ok: false, faults: read.issues, taken: [] };
   return inTransaction(context.db, async (work): Promise<PackAnswer> => {
@@ -36,6 +37,7 @@ export async function importPack(context: Context, actor: PersonActor, text: str
   });
 }
 
+/** The published schema of a pack. */
 export function packSchema(): object {
   return taskPackJsonSchema();
 }

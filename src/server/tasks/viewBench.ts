@@ -3,6 +3,7 @@ import { taskDraftSchema, type TaskContent } from '@/core/tasks';
 import { inTransaction, taskDrafts, taskRecords, taskVersionsById, versionsOfTask, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
+import { may } from '../may';
 import { AppError } from '../errors';
 
 export interface BenchView {
@@ -55,8 +56,8 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
       basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
       draftSavedAt: drafted?.success ? draft!.savedAt : null,
       ownerName: record?.ownerName ?? null,
-      mayCopy: actor.role !== 'assistant',
-      mayChange: actor.role !== 'assistant' && (record === null || record.ownerId === actor.personId),
+      mayCopy: may(actor, null, 'makeTasks'),
+      mayChange: may(actor, null, 'makeTasks') && (record === null || record.ownerId === actor.personId),
       versions: versions.map(({ number, createdAt }) => ({ number, createdOn: calendarDayInZone(createdAt, timeZone) })),
       stock: source === null ? null : ((await taskVersionsById(work, [source])).get(source)?.content ?? null),
       library: all.map((task) => task.content),

@@ -2,9 +2,11 @@ import type { TaskContent } from '@/core/tasks';
 import { inTransaction, taskDrafts, taskRecords, type TaskRecord } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
+import { may } from '../may';
 
 export interface LibraryView {
   readonly tasks: readonly TaskRecord[];
+  readonly mayMake: boolean;
   /** What this person has on the bench and has not put into the library yet. */
   readonly onBench: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
 }
@@ -19,6 +21,6 @@ export async function viewLibrary(context: Context, actor: PersonActor): Promise
       title: (content as Partial<TaskContent>).title?.en || slug,
       isNew: !tasks.some((task) => task.slug === slug),
     }));
-    return { tasks, onBench };
+    return { tasks, onBench, mayMake: may(actor, null, 'makeTasks') };
   });
 }

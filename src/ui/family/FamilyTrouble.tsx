@@ -1,8 +1,9 @@
+import type { Fault } from '@/server/answer';
 import { familyFaultWords } from './report/faultForFamily';
 import type { FamilyWords } from '../shared/familyWords';
 
 interface Props {
-  readonly fault: { readonly code: string; readonly detail: unknown; readonly logId: string | null };
+  readonly fault: Fault;
   readonly words: FamilyWords;
 }
 

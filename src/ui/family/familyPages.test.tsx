@@ -1,12 +1,11 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { calendarDay, instant } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import { calendarDay } from '@/core/calendar';
+import type { Hand } from '@/core/tasks';
 import type { ProgramTask } from '@/core/program';
-import { reckonDose } from '@/core/dose';
-import { loadLibrary } from '../../../library/loadLibrary';
+import { exampleChild, exampleProgramTask, exampleReport } from '../../../tests/fixtures/tarrowHill';
 import { FamilyTask } from './task/FamilyTask';
 import { FamilyToday } from './today/FamilyToday';
-import type { FamilyDayView, FamilyTaskView, SaidToday } from './familyView';
+import type { FamilyTask as FamilyTaskView, FamilyView } from '@/server/reports/viewFamily';
 import { familyWords, type FamilyWords } from '../shared/familyWords';
 import { targetWords } from './today/targetWords';
 
@@ -16,50 +15,12 @@ beforeAll(async () => {
 });
 
 const today = calendarDay('2026-11-24');
-const child: Child = {
-  id: 1,
-  calledName: 'Odalys',
-  initial: 'V',
-  school: 'Millbeck Early Years',
-  visitDays: '',
-  bornOn: calendarDay('2021-09-20'),
-  hand: 'right',
-  mouthsThings: false,
-  scissorsAllowed: true,
-  hasPrinter: false,
-  minutesPerDay: 15,
-  familyLanguage: 'es',
-  homeLanguages: ['es'],
-  allergies: [],
-  texturesAvoided: [],
-  materialsAtHome: [],
-  helpers: '',
-  reportWay: 'link',
-  timeZone: 'America/Denver',
-  taskSettings: {},
-};
+const child = exampleChild({ hand: 'right', mouthsThings: false, allergies: [], visitDays: '' });
 
-function programTask(slug: string, versionTaskId: number, change: Partial<ProgramTask> = {}): ProgramTask {
-  const content = loadLibrary().find((task) => task.slug === slug)!;
-  return {
-    versionTaskId,
-    taskId: versionTaskId,
-    taskVersionId: versionTaskId,
-    content,
-    choices: {},
-    part: content.part,
-    step: 3,
-    chooseFrom: 2,
-    chooseTo: 4,
-    weekdays: [1, 2, 3, 4, 5],
-    dose: content.dose,
-    target: reckonDose(content.dose, 5).perDay,
-    stepSinceVersion: 1,
-    ...change,
-  };
-}
+const programTask = (slug: string, versionTaskId: number, change: Partial<ProgramTask> = {}) =>
+  exampleProgramTask(slug, { versionTaskId, taskId: versionTaskId, taskVersionId: versionTaskId, ...change });
 
-function view(tasks: FamilyTaskView[], change: Partial<FamilyDayView> = {}): FamilyDayView {
+function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): FamilyView {
   const version = {
     programId: 1,
     number: 1,
@@ -79,28 +40,9 @@ const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyT
   ...change,
 });
 
-const said: SaidToday = {
-  reportId: 77,
-  versionTaskId: 1,
-  step: 2,
-  done: true,
-  amount: 9,
-  target: 10,
-  left: 5,
-  right: 4,
-  plainAmount: 0,
-  help: 'words',
-  effort: 'right',
-  stopReason: null,
-  safetyWord: false,
-  isQuestion: false,
-  words: 'went well',
-  saidBy: '',
-  saidAt: instant(0),
-  doneOn: today,
-};
+const said = exampleReport({ words: 'went well' });
 
-const dayPage = (day: FamilyDayView, language: 'en' | 'es' = 'en', word: string | null = null) =>
+const dayPage = (day: FamilyView, language: 'en' | 'es' = 'en', word: string | null = null) =>
   renderToStaticMarkup(<FamilyToday view={day} token="token" words={spoken[language]} said={word} />);
 
 const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof FamilyTask>[0]> = {}) =>
@@ -166,7 +108,7 @@ describe('a family’s day', () => {
 describe('a task on the family’s page', () => {
   it('lies on the table as the child’s hand asks', () => {
     const found = asked(programTask('crane-lift', 1));
-    const page = (hand: Child['hand']) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
+    const page = (hand: Hand) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
     expect(page('right')).toContain('the pile of pegs: on the right');
     expect(page('left')).toContain('the pile of pegs: on the left');
     expect(page('unsettled')).toContain('Let Odalys choose the hand.');

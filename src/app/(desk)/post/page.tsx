@@ -1,6 +1,6 @@
 import { screen } from '@/app/screen';
 import { viewPost } from '@/server/messages/viewPost';
-import { deliverWaiting } from '@/server/messages/deliverWaiting';
+import { tryAgainAction } from './actions';
 import { PostScreen } from '@/ui/desk/post/PostScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 
@@ -9,12 +9,10 @@ export default async function PostPage({ searchParams }: { searchParams: Promise
   const wanted = typeof search === 'string' ? search.slice(0, 80) : '';
   const phoneOf = typeof phone === 'string' && /^\d+$/.test(phone) ? Number(phone) : null;
   return screen(async (actor, context) => {
-    // What a crash left waiting goes out now.
-    await deliverWaiting(context);
     const view = await viewPost(context, actor, { phoneOf, search: wanted });
     return (
       <Shell here="/post" personName={actor.name}>
-        <PostScreen view={view} search={wanted} />
+        <PostScreen view={view} search={wanted} tryAgain={tryAgainAction} />
       </Shell>
     );
   });

@@ -17,11 +17,12 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
     return (
       <Shell here="/tasks" personName={actor.name} findable={findable}>
         <LibraryScreen
-          {...view}
+          tasks={view.tasks}
+          onBench={view.onBench}
           things={thingsOf(view.tasks.map((task) => task.content))}
           wish={wishFrom(address)}
           made={made}
-          acts={{ mayMake: actor.role !== 'assistant', start: startTaskAction, importPack: importPackAction }}
+          acts={{ mayMake: view.mayMake, start: startTaskAction, importPack: importPackAction }}
         />
       </Shell>
     );

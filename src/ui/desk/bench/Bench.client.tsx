@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useState } from 'react';
-import type { CalendarDay, Instant } from '@/core/calendar';
+import type { BenchView } from '@/server/tasks/viewBench';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import { longDay } from '../../shared/days';
 import { KeyCap } from '../parts/KeyCap';
@@ -27,20 +27,7 @@ import { heldWork, letGo, useKeeping } from './useKeeping';
 import { WordsEditor } from './WordsEditor';
 
 export interface BenchProps {
-  readonly view: {
-    readonly slug: string;
-    readonly content: TaskContent;
-    readonly taskVersionId: number | null;
-    /** When work on it was last kept; null where the library's version is shown. */
-    readonly draftSavedAt: Instant | null;
-    readonly ownerName: string | null;
-    readonly mayChange: boolean;
-    readonly mayCopy: boolean;
-    readonly versions: readonly { readonly number: number; readonly createdOn: CalendarDay }[];
-    readonly stock: TaskContent | null;
-    readonly titles: Readonly<Record<string, string>>;
-    readonly things: readonly HomeMaterial[];
-  };
+  readonly view: Omit<BenchView, 'library'> & { readonly things: readonly HomeMaterial[] };
   readonly usual: UsualKnobs;
   readonly keep: (content: TaskContent) => Promise<string | null>;
   readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;

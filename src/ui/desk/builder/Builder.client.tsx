@@ -4,10 +4,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar';
-import { factsOf, nameOf, type Child } from '@/core/child';
+import { factsOf, nameOf } from '@/core/child';
+import type { BuilderView } from '@/server/programs/viewBuilder';
 import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
 import { repetitionsBySkill } from '@/core/dose';
-import type { Skill } from '@/core/vocabulary';
 import { longDay, WEEKDAYS } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ChildFacts } from '../parts/ChildFacts';
@@ -16,23 +16,11 @@ import { KeyCap } from '../parts/KeyCap';
 import { editDraft, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 import { LibraryList } from './LibraryList';
-import { PlannedRow, type ChildPace } from './PlannedRow';
+import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
 
 export interface BuilderProps {
-  readonly view: {
-    readonly child: Child;
-    readonly today: CalendarDay;
-    readonly currentVersion: number;
-    readonly draft: ProgramDraft;
-    readonly draftWasSaved: boolean;
-    readonly library: readonly LibraryTask[];
-    /** What is placed in a version that is not the library's newest any more. */
-    readonly older: readonly LibraryTask[];
-    /** What the child's goals practise. */
-    readonly goalSkills: readonly Skill[];
-    readonly paces: readonly ChildPace[];
-  };
+  readonly view: BuilderView;
   readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
   readonly send: (input: {
     childId: number;

@@ -1,10 +1,7 @@
 import Link from 'next/link';
-import type { Practice } from '@/core/adherence';
-import { nameOf, type Child } from '@/core/child';
-import type { ProgramTask, ProgramVersion, TaskFlight } from '@/core/program';
-import type { CalendarDay, Instant } from '@/core/calendar';
-import type { HelpLevel } from '@/core/sessions';
-import type { HomeMaterial, TaskContent } from '@/core/tasks';
+import { nameOf } from '@/core/child';
+import type { ProgramVersion } from '@/core/program';
+import type { ChildView } from '@/server/caseload/viewChild';
 import { LargeFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
 import { longDay, momentIn } from '../../shared/days';
@@ -13,64 +10,13 @@ import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { ChildFacts } from '../parts/ChildFacts';
 import { doseSentence, weekdaysInWords } from '../parts/doseWords';
 import { adherenceHow, percentRange } from '../parts/figures';
+import { changeWhy } from './changeWords';
 import { HomeAndSettings, type ChangeHome } from './HomeAndSettings.client';
 import { KeyCap } from '../parts/KeyCap';
-import { HELP_WORDS, ReportTable, type ReportLine } from '../parts/ReportTable';
+import { ReportTable } from '../parts/ReportTable';
 
 export interface ChildProps {
-  readonly view: {
-    readonly child: Child;
-    readonly access: 'lead' | 'shared' | 'assist';
-    readonly today: CalendarDay;
-    readonly goals: readonly {
-      readonly id: number;
-      readonly skill: string;
-      readonly words: string;
-      readonly baseline: string;
-      readonly criterion: string;
-      readonly mostHelp: HelpLevel;
-      readonly reviewOn: string;
-    }[];
-    readonly sharing: readonly { readonly name: string; readonly role: string; readonly access: string }[];
-    readonly program: ProgramVersion | null;
-    readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
-    readonly practice: Practice;
-    readonly log: readonly ReportLine[];
-    readonly changes: readonly {
-      readonly id: number;
-      readonly taskId: number;
-      readonly fromStep: number | null;
-      readonly toStep: number;
-      readonly why: string;
-      readonly changedBy: string;
-      readonly changedAt: Instant;
-      readonly versionNumber: number;
-      readonly content: TaskContent | null;
-    }[];
-    readonly messages: readonly {
-      readonly id: number;
-      readonly words: string;
-      readonly status: string;
-      readonly createdAt: Instant;
-      readonly createdBy: string;
-    }[];
-    readonly links: readonly {
-      readonly id: number;
-      readonly createdAt: Instant;
-      readonly expiresAt: Instant;
-      readonly revokedAt: Instant | null;
-      readonly firstOpenedAt: Instant | null;
-    }[];
-    readonly audit: readonly {
-      readonly id: number;
-      readonly at: Instant;
-      readonly who: string | null;
-      readonly byFamily: number;
-      readonly action: string;
-      readonly detail: string;
-    }[];
-    readonly things: readonly HomeMaterial[];
-  };
+  readonly view: ChildView;
   readonly changeHome: ChangeHome;
   readonly revokeLink: WordedAction;
   readonly sendLink: WordedAction;
@@ -87,7 +33,7 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
         <span>
           <PracticeDots days={practice.days} />
         </span>
-        {view.access !== 'assist' && (
+        {view.mayChange && (
           <Link
             href={`/children/${child.id}/program`}
             prefetch={false}
@@ -104,7 +50,7 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
         Helpers: {child.helpers || 'not told'} · at home:{' '}
         {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
       </p>
-      {view.access !== 'assist' && (
+      {view.mayChange && (
         <HomeAndSettings
           childId={child.id}
           settings={child.taskSettings}
@@ -144,13 +90,13 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
             <ul className="mt-1">
               {view.audit.map((row) => (
                 <li key={row.id} className="border-t border-line py-0.5">
-                  {momentIn(row.at, child.timeZone)} · {row.who ?? (row.byFamily ? 'the family’s link' : 'the program')} · {row.action}{' '}
-                  {row.detail}
+                  {momentIn(row.at, child.timeZone)} · {row.who ?? (row.byFamily ? 'the family’s link' : 'the program')} ·{' '}
+                  {words(`audit.${row.action}`, row.numbers)}
                 </li>
               ))}
             </ul>
           </details>
-          {view.access === 'lead' && (
+          {view.mayDelete && (
             <details>
               <summary className="font-title text-[16px] font-bold">Delete this child…</summary>
               <p className="mt-1">
@@ -172,7 +118,7 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
   );
 }
 
-function Program({ program, flights }: { program: ProgramVersion | null; flights: ChildProps['view']['flights'] }) {
+function Program({ program, flights }: { program: ProgramVersion | null; flights: ChildView['flights'] }) {
   if (!program) return <p className="text-soft">No program has been sent yet.</p>;
   return (
     <section>
@@ -201,7 +147,7 @@ function Program({ program, flights }: { program: ProgramVersion | null; flights
   );
 }
 
-function Goals({ goals }: { goals: ChildProps['view']['goals'] }) {
+function Goals({ goals }: { goals: ChildView['goals'] }) {
   return (
     <section>
       <h2 className="mb-1 text-[16px]">Goals</h2>
@@ -210,8 +156,7 @@ function Goals({ goals }: { goals: ChildProps['view']['goals'] }) {
         <div key={goal.id} className="border-t border-line py-1.5">
           <p>{goal.words}</p>
           <p className="text-soft">
-            From {goal.baseline} to {goal.criterion}, help at most: {HELP_WORDS[goal.mostHelp]}. Review{' '}
-            {longDay(goal.reviewOn as CalendarDay)}.
+            From {goal.baseline} to {goal.criterion}, help at most: {words(`helps.${goal.mostHelp}`)}. Review {longDay(goal.reviewOn)}.
           </p>
         </div>
       ))}
@@ -219,7 +164,7 @@ function Goals({ goals }: { goals: ChildProps['view']['goals'] }) {
   );
 }
 
-function GradeHistory({ changes, timeZone }: { changes: ChildProps['view']['changes']; timeZone: string }) {
+function GradeHistory({ changes, timeZone }: { changes: ChildView['changes']; timeZone: string }) {
   return (
     <section>
       <h2 className="mb-1 text-[16px]">Grade history</h2>
@@ -231,7 +176,7 @@ function GradeHistory({ changes, timeZone }: { changes: ChildProps['view']['chan
               {change.fromStep === null ? `starts at ${change.toStep}` : `${change.fromStep} → ${change.toStep}`}
             </strong>
             <br />
-            {momentIn(change.changedAt, timeZone)}, {change.changedBy}. <span className="text-soft">{change.why}</span>
+            {momentIn(change.changedAt, timeZone)}, {change.changedBy}. <span className="text-soft">{changeWhy(change)}</span>
           </li>
         ))}
       </ul>
@@ -239,7 +184,7 @@ function GradeHistory({ changes, timeZone }: { changes: ChildProps['view']['chan
   );
 }
 
-function LinksAndPost({ view, acts }: { view: ChildProps['view']; acts: Pick<ChildProps, 'revokeLink' | 'sendLink'> }) {
+function LinksAndPost({ view, acts }: { view: ChildView; acts: Pick<ChildProps, 'revokeLink' | 'sendLink'> }) {
   const { child, links } = view;
   const open = links.filter((link) => link.revokedAt === null);
   return (
@@ -252,7 +197,7 @@ function LinksAndPost({ view, acts }: { view: ChildProps['view']; acts: Pick<Chi
               made {momentIn(link.createdAt, child.timeZone)},{' '}
               {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
             </span>
-            {view.access !== 'assist' && (
+            {view.mayChange && (
               <ActionForm action={acts.revokeLink} hidden={{ childId: child.id, linkId: link.id }}>
                 <button className="link">close it</button>
               </ActionForm>
@@ -262,7 +207,7 @@ function LinksAndPost({ view, acts }: { view: ChildProps['view']; acts: Pick<Chi
       </ul>
       {open.length === 0 && <p className="text-soft">None is open.</p>}
       {open.length > 4 && <p className="text-soft">and {open.length - 4} older ones</p>}
-      {view.access !== 'assist' && (
+      {view.mayChange && (
         <ActionForm action={acts.sendLink} hidden={{ childId: child.id }} className="mt-2">
           <button className="act">Send a new link</button>
         </ActionForm>

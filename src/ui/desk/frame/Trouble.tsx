@@ -1,19 +1,14 @@
+import type { Fault } from '@/server/answer';
 import { words } from '../../shared/deskWords';
 
-export interface TroubleFault {
-  readonly code: string;
-  readonly detail: unknown;
-  readonly logId: string | null;
-}
-
 /** The words for a fault, with its numbers filled in. */
-export function faultWords(fault: TroubleFault): string {
-  const detail = typeof fault.detail === 'object' && fault.detail !== null ? (fault.detail as Record<string, string | number>) : {};
-  return words(`faults.${fault.code}` as 'faults.notFound', { ...detail, logId: fault.logId ?? '' } as never);
+export function faultWords({ code, detail, logId }: Fault): string {
+  const told = Object.entries(detail ?? {}).filter((entry): entry is [string, string | number] => typeof entry[1] !== 'object');
+  return words(`faults.${code}`, { ...Object.fromEntries(told), logId: logId ?? '' });
 }
 
 /** A page for when there is nothing else to show. While the database is away it asks again by itself. */
-export function Trouble({ fault }: { fault: TroubleFault }) {
+export function Trouble({ fault }: { fault: Fault }) {
   return (
     <main className="mx-auto max-w-[640px] px-6 pt-[14vh]">
       {fault.code === 'databaseAway' && <meta httpEquiv="refresh" content="3" />}

@@ -3,8 +3,9 @@ import { demandsOf } from '@/core/program';
 import { findTasks, lackingFor, type TaskWish } from '@/core/library';
 import { minutesOf } from '@/core/dose';
 import { hasTrait } from '@/core/safety';
-import { dressedIn, type HomeMaterial, type TaskContent } from '@/core/tasks';
+import { dressedIn, type HomeMaterial } from '@/core/tasks';
 import { SKILLS, SKINS } from '@/core/vocabulary';
+import type { LibraryView } from '@/server/tasks/viewLibrary';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { words } from '../../shared/deskWords';
 import { RowKeys } from '../parts/RowKeys.client';
@@ -13,16 +14,11 @@ import { skillsInWords } from '../parts/taskWords';
 import { LibraryActs, type LibraryActsProps } from './LibraryActs.client';
 import { HeadRow } from '../parts/HeadRow';
 
-export interface ShelfTask {
-  readonly slug: string;
-  readonly number: number;
-  readonly ownerName: string | null;
-  readonly content: TaskContent;
-}
+type ShelfTask = LibraryView['tasks'][number];
 
 interface Props {
-  readonly tasks: readonly ShelfTask[];
-  readonly onBench: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
+  readonly tasks: LibraryView['tasks'];
+  readonly onBench: LibraryView['onBench'];
   readonly things: readonly HomeMaterial[];
   readonly wish: TaskWish;
   readonly made: string | null;

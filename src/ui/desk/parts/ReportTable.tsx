@@ -1,53 +1,11 @@
-import type { CalendarDay, Instant } from '@/core/calendar';
-import type { Effort, HelpLevel, Outcome, StopReason } from '@/core/sessions';
-import type { TaskContent } from '@/core/tasks';
+import type { LoggedReport } from '@/server/reports/loggedReports';
 import { OUTCOME_WORDS, Pip } from '../../flight/pips';
 import { dayAndMonth } from '../../shared/days';
+import { words } from '../../shared/deskWords';
 import { HeadRow } from './HeadRow';
 
-export interface ReportLine {
-  readonly reportId: number;
-  readonly doneOn: CalendarDay;
-  readonly saidAt: Instant;
-  readonly step: number;
-  readonly versionNumber: number;
-  readonly done: boolean;
-  readonly amount: number;
-  readonly target: number;
-  readonly left: number;
-  readonly right: number;
-  readonly help: HelpLevel | null;
-  readonly effort: Effort | null;
-  readonly stopReason: StopReason | null;
-  readonly safetyWord: boolean;
-  readonly isQuestion: boolean;
-  readonly words: string;
-  readonly saidBy: string;
-  readonly way: string;
-  readonly correctedAt: Instant | null;
-  readonly outcome: Outcome;
-  readonly content: TaskContent;
-}
-
-export const HELP_WORDS: Record<HelpLevel, string> = {
-  handOverHand: 'hand over hand',
-  steadied: 'steadied',
-  shown: 'shown',
-  pointed: 'pointing',
-  words: 'words',
-  alone: 'none',
-};
-export const EFFORT_WORDS: Record<Effort, string> = { tooEasy: 'too easy', right: 'right', tooHard: 'too hard' };
-const STOP_WORDS: Record<StopReason, string> = {
-  tired: 'tired',
-  upset: 'upset',
-  pain: 'something hurt',
-  time: 'no time',
-  other: 'stopped',
-};
-
 /** What came back, newest first. The words of the family stand as they were written. */
-export function ReportTable({ reports, withTask }: { reports: readonly ReportLine[]; withTask: boolean }) {
+export function ReportTable({ reports, withTask }: { reports: readonly LoggedReport[]; withTask: boolean }) {
   if (reports.length === 0) return <p className="text-soft">No word yet.</p>;
   return (
     <table className="w-full border-collapse">
@@ -62,18 +20,18 @@ export function ReportTable({ reports, withTask }: { reports: readonly ReportLin
             </td>
             <td className="cell whitespace-nowrap">
               <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
-              {report.done ? `${report.amount} of ${report.target}` : 'said not done'}
-              {report.left + report.right > 0 && (
+              {!report.done ? 'said not done' : report.amount === null ? 'done, amount not told' : `${report.amount} of ${report.target}`}
+              {(report.left !== null || report.right !== null) && (
                 <span className="text-soft">
                   {' '}
-                  · left {report.left}, right {report.right}
+                  · left {report.left ?? '–'}, right {report.right ?? '–'}
                 </span>
               )}
             </td>
-            <td className="cell whitespace-nowrap">{report.help ? HELP_WORDS[report.help] : '–'}</td>
+            <td className="cell whitespace-nowrap">{report.help ? words(`helps.${report.help}`) : '–'}</td>
             <td className="cell whitespace-nowrap">
-              {report.effort ? EFFORT_WORDS[report.effort] : '–'}
-              {report.stopReason && <span className="text-soft"> · {STOP_WORDS[report.stopReason]}</span>}
+              {report.effort ? words(`efforts.${report.effort}`) : '–'}
+              {report.stopReason && <span className="text-soft"> · {words(`stops.${report.stopReason}`)}</span>}
             </td>
             <td className="cell max-w-[320px] [overflow-wrap:anywhere]" dir="auto">
               {report.safetyWord && <strong className="text-brick">Something hurt. </strong>}
@@ -82,7 +40,7 @@ export function ReportTable({ reports, withTask }: { reports: readonly ReportLin
               {report.correctedAt && <span className="text-soft"> corrected</span>}
             </td>
             <td className="cell whitespace-nowrap text-soft">
-              {report.way}
+              {words(`ways.${report.way}`)}
               {report.saidBy && `, ${report.saidBy}`}
             </td>
           </tr>

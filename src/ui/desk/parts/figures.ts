@@ -16,13 +16,19 @@ export function adherenceHow({ planned, knownDone, saidNotDone, noWord }: Adhere
   return [
     `${planned} planned: ${knownDone} known done, ${saidNotDone} said not done, ${noWord} no word.`,
     `Low end ${knownDone}/${planned}, high end (${knownDone} + ${noWord})/${planned}.`,
-    ...(sure ? [`Of what was said, ${knownDone} of ${said} done; 95 % interval by Wilson’s score, if days were independent: ${percent(sure.low)}–${percent(sure.high)} %.`] : []),
+    ...(sure
+      ? [
+          `Of what was said, ${knownDone} of ${said} done; 95 % interval by Wilson’s score, if days were independent: ${percent(sure.low)}–${percent(sure.high)} %.`,
+        ]
+      : []),
   ].join(' ');
 }
 
 /** The answer to "how do you know?" of the dose: each task in its own unit, and what was left out. */
 export function doseHow({ tasks, uncounted }: DoseGiven, titleOf: (taskId: number) => string | undefined): string {
-  const each = tasks.map((task) => `${titleOf(task.taskId) ?? 'an earlier task'}: ${rounded(task.given)} of ${rounded(task.asked)} ${task.unit}`);
+  const each = tasks.map(
+    (task) => `${titleOf(task.taskId) ?? 'an earlier task'}: ${rounded(task.given)} of ${rounded(task.asked)} ${task.unit}`,
+  );
   const left = uncounted ? [`${uncounted} done with no amount told, left out`] : [];
   return `Mean over tasks of given ÷ asked, at most all of each, in 14 days. ${[...each, ...left].join('; ')}.`;
 }

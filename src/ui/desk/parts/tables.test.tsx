@@ -3,39 +3,18 @@ import { practiceOf } from '@/core/adherence';
 import { yardDays, type YardRow } from '@/core/yard';
 import type { Child } from '@/core/child';
 import { calendarDay, instant } from '@/core/calendar';
-import { loadLibrary } from '../../../../library/loadLibrary';
+import { exampleReport, stockTask } from '../../../../tests/fixtures/tarrowHill';
 import { ChildFacts } from './ChildFacts';
 import { Fence } from '../rounds/Fence';
-import { ReportTable, type ReportLine } from './ReportTable';
+import type { LoggedReport } from '@/server/reports/loggedReports';
+import { ReportTable } from './ReportTable';
 import { YardTable } from '../yard/YardTable';
 
 const today = calendarDay('2026-11-24');
-const content = loadLibrary().find((task) => task.slug === 'crane-lift')!;
+const content = stockTask('crane-lift');
 
-const report: ReportLine = {
-  reportId: 1,
-  doneOn: today,
-  saidAt: instant(0),
-  step: 3,
-  versionNumber: 1,
-  done: true,
-  amount: 9,
-  target: 10,
-  left: 5,
-  right: 4,
-  help: 'alone',
-  effort: 'right',
-  stopReason: null,
-  safetyWord: false,
-  isQuestion: false,
-  words: '',
-  saidBy: '',
-  way: 'link',
-  correctedAt: null,
-  outcome: 'reached',
-  content,
-};
-const table = (change: Partial<ReportLine>) => renderToStaticMarkup(<ReportTable reports={[{ ...report, ...change }]} withTask />);
+const report: LoggedReport = { ...exampleReport({ step: 3, help: 'alone' }), outcome: 'reached', content };
+const table = (change: Partial<LoggedReport>) => renderToStaticMarkup(<ReportTable reports={[{ ...report, ...change }]} withTask />);
 
 describe('the table of reports', () => {
   it('tells counts by hand, help and step in words', () => {
@@ -80,7 +59,12 @@ describe('the yard’s table', () => {
     flights: [
       { taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] },
     ],
-    practice: practiceOf(yardDays(today), [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10, unit: 'repetitions' }] }], [], calendarDay('2026-11-25')),
+    practice: practiceOf(
+      yardDays(today),
+      [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10, unit: 'repetitions' }] }],
+      [],
+      calendarDay('2026-11-25'),
+    ),
     daysSinceWord: null,
     endsOn: null,
   };

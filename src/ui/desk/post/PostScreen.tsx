@@ -1,36 +1,20 @@
 import Link from 'next/link';
-import { nameOf, type Child } from '@/core/child';
-import type { Instant } from '@/core/calendar';
+import { nameOf } from '@/core/child';
+import type { PostView } from '@/server/messages/viewPost';
 import { momentIn } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { HeadRow } from '../parts/HeadRow';
 
 export interface PostProps {
   readonly search: string;
-  readonly view: {
-    readonly timeZone: string;
-    readonly messages: readonly {
-      readonly id: number;
-      readonly childId: number;
-      readonly childName: string;
-      readonly kind: string;
-      readonly words: string;
-      readonly status: string;
-      readonly createdAt: Instant;
-      readonly createdBy: string;
-    }[];
-    readonly phone: {
-      readonly child: Child;
-      readonly texts: readonly { readonly messageId: number; readonly at: Instant; readonly text: string }[];
-    } | null;
-  };
+  readonly view: PostView;
+  readonly tryAgain: WordedAction;
 }
 
-const KINDS: Record<string, string> = { program: 'new program', newStep: 'new step', note: 'a word' };
-const STATES: Record<string, string> = { waiting: 'waiting', handedOver: 'gone out', withdrawn: 'withdrawn' };
-
-export function PostScreen({ view, search }: PostProps) {
+export function PostScreen({ view, search, tryAgain }: PostProps) {
   return (
     <>
       <div className="flex items-baseline">
@@ -50,13 +34,20 @@ export function PostScreen({ view, search }: PostProps) {
                       {message.childName}
                     </Link>
                   </td>
-                  <td className="cell whitespace-nowrap">{KINDS[message.kind]}</td>
+                  <td className="cell whitespace-nowrap">{words(`messageKinds.${message.kind}`)}</td>
                   <td className="cell w-full text-soft" title={message.words.replace('{link}', '(private link)')}>
                     {message.kind === 'note' ? message.words : 'a private link to the program'}
                   </td>
                   <td className="cell whitespace-nowrap">{message.createdBy}</td>
                   <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
-                  <td className="cell whitespace-nowrap">{STATES[message.status]}</td>
+                  <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
+                    {words(`messageStates.${message.status}`)}
+                    {message.status === 'givenUp' && message.mayTryAgain && (
+                      <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
+                        <button className="link">try again</button>
+                      </ActionForm>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -89,7 +80,7 @@ function TextWithLink({ text }: { text: string }) {
   );
 }
 
-function Phone({ phone }: Pick<PostProps['view'], 'phone'>) {
+function Phone({ phone }: Pick<PostView, 'phone'>) {
   return (
     <aside>
       <h2 className="text-[17px]">{phone ? `The phone of ${nameOf(phone.child)}’s family` : 'A family’s phone'}</h2>
@@ -97,7 +88,7 @@ function Phone({ phone }: Pick<PostProps['view'], 'phone'>) {
       <div className="mt-2 rounded-[22px] border-[6px] border-ink bg-sheet px-4 py-5" role="group" aria-label="Pretend phone">
         <ol className="flex max-h-[560px] min-h-[380px] flex-col gap-3 overflow-auto" tabIndex={0} aria-label="Texts on the phone">
           {phone?.texts.map((text) => (
-            <li key={`${text.messageId}-${text.at}`} className="rounded-[10px] bg-green-tint px-3 py-2">
+            <li key={text.key} className="rounded-[10px] bg-green-tint px-3 py-2">
               <TextWithLink text={text.text} />
               <span className="mt-1 block text-[12px] text-soft">{momentIn(text.at, phone.child.timeZone)}</span>
             </li>

@@ -188,7 +188,6 @@ function Question({ asking }: { asking: Exclude<Asking, null> }) {
     return (
       <>
         <input type="hidden" name="answer" value="wrote" />
-        <input type="hidden" name="reason" value="Wrote to the family" />
         <label className="block">
           <span className="font-semibold">To the family</span>
           <textarea name="words" required maxLength={600} rows={5} autoFocus className="field mt-1 w-full" />

@@ -1,35 +1,15 @@
 import Link from 'next/link';
 import type { CalendarDay } from '@/core/calendar';
-import { nameOf, type Child } from '@/core/child';
-import type { ProgramTask, ProgramVersion, TaskFlight } from '@/core/program';
-import type { Decision } from '@/core/rounds';
+import { nameOf } from '@/core/child';
+import type { DecisionInFull } from '@/server/rounds/viewRounds';
+import { words } from '../../shared/deskWords';
 import { LargeFlight } from '../../flight/FlightDrawing';
 import { longDay } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
-import { ReportTable, type ReportLine } from '../parts/ReportTable';
+import { ReportTable } from '../parts/ReportTable';
 
-export interface DecisionHere {
-  readonly decision: Decision;
-  readonly child: Child;
-  readonly mayChange: boolean;
-  readonly program: ProgramVersion;
-  readonly task: ProgramTask | null;
-  readonly flight: TaskFlight | null;
-  readonly reports: readonly ReportLine[];
-}
-
-export const KIND_WORDS: Record<string, string> = {
-  safetyWord: 'something hurt',
-  question: 'question',
-  tooHard: 'too hard',
-  ready: 'ready for a harder step',
-  ladderEnd: 'top of the ladder',
-  quiet: 'gone quiet',
-  ending: 'program ending',
-  neverOpened: 'link never opened',
-};
 /** What a decision rests on: the child, the flight, the last reports. */
-export function RoundsEvidence({ here, today }: { here: DecisionHere; today: CalendarDay }) {
+export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
   const { child, decision, task, flight, program, reports } = here;
   return (
     <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
@@ -39,7 +19,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionHere; today: Cal
             {nameOf(child)}
           </Link>
         </h2>
-        <span className="text-soft">here now: {KIND_WORDS[decision.kind]}</span>
+        <span className="text-soft">here now: {words(`decisionKinds.${decision.kind}`)}</span>
       </div>
       <ChildFacts child={child} today={today} />
       {task && flight ? (

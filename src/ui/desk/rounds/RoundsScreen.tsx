@@ -1,19 +1,14 @@
-import type { CalendarDay } from '@/core/calendar';
 import type { ProgramTask } from '@/core/program';
-import type { Decision } from '@/core/rounds';
+import { answersOf, type Decision } from '@/core/rounds';
+import type { RoundsView } from '@/server/rounds/viewRounds';
+import { words } from '../../shared/deskWords';
 import { Fence, type FencePost } from './Fence';
-import { KIND_WORDS, RoundsEvidence, type DecisionHere } from './RoundsEvidence';
+import { RoundsEvidence } from './RoundsEvidence';
 import { RoundsActs, type ActionOf, type RoundsAct } from './RoundsActs.client';
 import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
 
 export interface RoundsProps {
-  readonly view: {
-    readonly today: CalendarDay;
-    readonly settledToday: readonly { readonly id: number; readonly childId: number; readonly kind: string }[];
-    readonly open: readonly Decision[];
-    readonly names: Readonly<Record<number, string>>;
-    readonly here: DecisionHere | null;
-  };
+  readonly view: RoundsView;
   readonly decide: ActionOf;
   readonly undo: ActionOf;
 }
@@ -28,12 +23,12 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   const posts: FencePost[] = [
     ...settledToday.map((settled) => ({
       state: 'settled' as const,
-      label: `${view.names[settled.childId]}: ${KIND_WORDS[settled.kind]}, settled`,
+      label: `${view.names[settled.childId]}: ${words(`decisionKinds.${settled.kind}`)}, settled`,
       href: null,
     })),
     ...open.map((decision, index) => ({
       state: index === place ? ('here' as const) : URGENT.has(decision.kind) ? ('urgent' as const) : ('open' as const),
-      label: `${view.names[decision.childId]}: ${KIND_WORDS[decision.kind]}`,
+      label: `${view.names[decision.childId]}: ${words(`decisionKinds.${decision.kind}`)}`,
       href: addressOf(decision),
     })),
   ];
@@ -132,5 +127,5 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
   if (!suggestion || decision.kind === 'ladderEnd') {
     if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
   }
-  return acts.sort((a, b) => Number(b.followed) - Number(a.followed));
+  return acts.filter(({ answer }) => answersOf(decision.kind).includes(answer)).sort((a, b) => Number(b.followed) - Number(a.followed));
 }

@@ -42,7 +42,7 @@ describe('a decision in words', () => {
     [decision('ladderEnd', { suggestion: suggestion('ladderEnd', 3) }), 'The top of this ladder'],
     [decision('quiet', { days: 9 }), 'No word for 9 days'],
     [decision('ending', { days: 1 }), 'Ends in 1 day'],
-    [decision('ending', { days: -2 }), 'Ended 2 days ago'],
+    [decision('ended', { days: 2 }), 'Ended 2 days ago'],
     [decision('neverOpened', { days: 4 }), 'The link was never opened'],
     [decision('safetyWord'), 'Something hurt'],
     [decision('question'), 'The family asks'],

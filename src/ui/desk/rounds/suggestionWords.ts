@@ -21,10 +21,10 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return 'The top of this ladder';
     case 'quiet':
       return `No word for ${times(decision.days ?? 0, 'day')}`;
+    case 'ended':
+      return `Ended ${times(decision.days ?? 0, 'day')} ago`;
     case 'ending':
-      return decision.days !== null && decision.days < 0
-        ? `Ended ${times(-decision.days, 'day')} ago`
-        : `Ends in ${times(decision.days ?? 0, 'day')}`;
+      return `Ends in ${times(decision.days ?? 0, 'day')}`;
     case 'neverOpened':
       return 'The link was never opened';
   }
@@ -60,6 +60,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return {
         why: 'Nothing has come in by link, paper, text or call. No word is not the same as not done.',
         otherwise: 'A report of any kind settles it.',
+      };
+    case 'ended':
+      return {
+        why: 'The family’s page has nothing to ask since then.',
+        otherwise: 'Sending the next program settles it; until then it comes back.',
       };
     case 'ending':
       return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program settles it.' };

@@ -1,14 +1,10 @@
-import type { Instant, SchoolCalendar } from '@/core/calendar';
+import type { Instant } from '@/core/calendar';
+import type { SettingsView } from '@/server/settings/workplace';
 import { longDay, momentIn } from '../../shared/days';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 
 export interface SettingsProps {
-  readonly view: {
-    readonly emergencyNumber: string;
-    readonly timeZone: string;
-    readonly calendar: SchoolCalendar | null;
-    readonly signIns: readonly { readonly id: number; readonly device: string; readonly createdAt: number; readonly expiresAt: number }[];
-  };
+  readonly view: SettingsView;
   readonly hereId: number;
   readonly revoke: WordedAction;
   readonly signOut: WordedAction;

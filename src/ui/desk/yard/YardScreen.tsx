@@ -1,20 +1,12 @@
 import Link from 'next/link';
-import { SILENT_DAYS, type YardFilter, type YardGroup, type YardSort, type YardWish } from '@/core/yard';
-import type { CalendarDay } from '@/core/calendar';
+import { SILENT_DAYS, type YardFilter, type YardSort, type YardWish } from '@/core/yard';
+import type { YardView } from '@/server/caseload/viewYard';
 import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { YardTable } from './YardTable';
 
 export interface YardProps {
-  readonly view: {
-    readonly today: CalendarDay;
-    readonly days: readonly CalendarDay[];
-    readonly groups: readonly YardGroup[];
-    readonly schools: readonly string[];
-    readonly childCount: number;
-    readonly withWordThisWeek: number;
-    readonly silent: number;
-  };
+  readonly view: YardView;
   readonly wish: YardWish;
 }
 

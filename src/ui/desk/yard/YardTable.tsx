@@ -65,7 +65,10 @@ function Row({ row }: { row: YardRow }) {
         <PracticeDots days={practice.days} />
       </td>
       <td>
-        <DoseBar dose={practice.dose} how={doseHow(practice.dose, (taskId) => row.flights.find((flight) => flight.taskId === taskId)?.title.en)} />
+        <DoseBar
+          dose={practice.dose}
+          how={doseHow(practice.dose, (taskId) => row.flights.find((flight) => flight.taskId === taskId)?.title.en)}
+        />
       </td>
       <td title={adherenceHow(practice.adherence)} className="tabular-nums">
         {percentRange(practice.adherence)}

@@ -1,3 +1,4 @@
+import type { Fault } from '@/server/answer';
 import { familyWords, type FamilyWords } from '../../shared/familyWords';
 import { faultForFamily } from './faultForFamily';
 import { mendPage } from './mendPage';
@@ -8,7 +9,7 @@ beforeAll(async () => {
   [en, es] = await Promise.all([familyWords('en'), familyWords('es')]);
 });
 
-const invalid = { code: 'invalid', detail: { issues: [{ code: 'negative', path: 'left', given: '-1' }] }, logId: null };
+const invalid: Fault = { code: 'invalid', detail: { issues: [{ code: 'negative', path: 'left', given: '-1' }] }, logId: null };
 
 describe('the page that answers a form that could not be taken in', () => {
   it('shows what is wrong beside its field and carries everything else along', () => {

@@ -7,14 +7,15 @@ export interface CountField {
   readonly label: string;
   readonly target: number;
   readonly of: string;
-  readonly start: number;
+  /** Null where nothing was counted yet: that is not 0. */
+  readonly start: number | null;
 }
 
 const nothing = () => () => {};
 
 /** Without scripts: number boxes. With scripts: one big place to tap for each good one; the boxes stay and can be typed in. */
 export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } }) {
-  const [counts, setCounts] = useState(() => fields.map((field) => String(field.start || '')));
+  const [counts, setCounts] = useState(() => fields.map((field) => String(field.start ?? '')));
   const scripted = useSyncExternalStore(
     nothing,
     () => true,

@@ -9,10 +9,10 @@ import { SafetyNotice } from '../SafetyNotice';
 import { Stones } from '../today/Stones';
 import { targetWords } from '../today/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
-import type { FamilyDayView, FamilyTaskView, SaidToday } from '../familyView';
+import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 
 interface Props {
-  readonly view: FamilyDayView;
+  readonly view: FamilyView;
   readonly found: FamilyTaskView;
   readonly place: { readonly index: number; readonly count: number };
   readonly token: string;
@@ -170,14 +170,14 @@ function Amounts({ said, task, words }: { said: SaidToday | null; task: FamilyTa
             label: t('leftHand'),
             target: perHand,
             of: t('ofTarget', { target: perHand }),
-            start: said?.left ?? 0,
+            start: said?.left ?? null,
           },
           {
             name: 'right',
             label: t('rightHand'),
             target: perHand,
             of: t('ofTarget', { target: perHand }),
-            start: said?.right ?? 0,
+            start: said?.right ?? null,
           },
         ]}
       />
@@ -187,7 +187,7 @@ function Amounts({ said, task, words }: { said: SaidToday | null; task: FamilyTa
   return (
     <Counter
       tap={tap}
-      fields={[{ name: 'amount', label, target: perDay, of: t('ofTarget', { target: perDay }), start: said?.plainAmount ?? 0 }]}
+      fields={[{ name: 'amount', label, target: perDay, of: t('ofTarget', { target: perDay }), start: said?.plainAmount ?? null }]}
     />
   );
 }

@@ -6,10 +6,10 @@ import { Outbox } from '../outbox/Outbox.client';
 import { SafetyNotice } from '../SafetyNotice';
 import { Stones } from './Stones';
 import { targetWords } from './targetWords';
-import type { FamilyDayView, FamilyTaskView } from '../familyView';
+import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 
 interface Props {
-  readonly view: FamilyDayView;
+  readonly view: FamilyView;
   readonly token: string;
   readonly words: FamilyWords;
   readonly said: string | null;
@@ -68,6 +68,11 @@ export function FamilyToday({ view, token, words, said }: Props) {
   );
 }
 
+/** How much was said to be done; no amount told is no 0. */
+function saidAmount({ amount, target }: SaidToday, { t }: FamilyWords): string {
+  return amount === null ? t('notCounted') : t('amountAndHelp', { amount, target });
+}
+
 /** What a language calls itself. */
 function ownName(language: Language): string {
   const name = new Intl.DisplayNames(language, { type: 'language' }).of(language) ?? language;
@@ -91,7 +96,7 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
         <span className="block text-[15px] text-soft">
           {t(`parts.${task.part}`)} ·{' '}
           {reportedToday?.done
-            ? `${t('amountAndHelp', { amount: reportedToday.amount, target: reportedToday.target })} · ${t('change')}`
+            ? `${saidAmount(reportedToday, words)} · ${t('change')}`
             : `${targetWords(task.dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(task.dose)) })}`}
         </span>
       </a>

@@ -1,4 +1,4 @@
-import type { FamilyTaskView } from '../familyView';
+import type { FamilyTask as FamilyTaskView } from '@/server/reports/viewFamily';
 
 /** One stone a task: ticked when there is word, the present one in straw, coming ones dashed. */
 export function Stones({ tasks, here, label }: { tasks: readonly FamilyTaskView[]; here: number | null; label: string }) {

@@ -2,7 +2,7 @@
 
 import type { ProgramDraft } from '@/core/program';
 import { act } from '@/app/screen';
-import { saveDraft } from '@/server/programs/builder';
+import { saveDraft } from '@/server/programs/saveDraft';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 

@@ -1,5 +1,5 @@
 import { screen } from '@/app/screen';
-import { viewBuilder } from '@/server/programs/builder';
+import { viewBuilder } from '@/server/programs/viewBuilder';
 import { Builder } from '@/ui/desk/builder/Builder.client';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { saveDraftAction, sendProgramAction } from './actions';

@@ -1,0 +1,25 @@
+import { AUDIT_ACTIONS, type AuditAction, type AuditDetail } from '@/core/auditActions';
+import type { Instant } from '@/core/calendar';
+import { oneOf } from '../../rows/columns';
+import { tablesOf, type Work } from '../../work';
+
+export interface AuditRow {
+  readonly id: number;
+  readonly at: Instant;
+  /** Null for a family, and for a person who is gone. */
+  readonly who: string | null;
+  readonly byFamily: boolean;
+  readonly action: AuditAction;
+  readonly numbers: AuditDetail;
+}
+
+/** Who looked at a child and who changed what, newest first. */
+export async function auditOf(work: Work, childId: number, most: number): Promise<AuditRow[]> {
+  const rows = await tablesOf(work).select<Omit<AuditRow, 'byFamily' | 'action'> & { byFamily: number; action: unknown }>(
+    `SELECT a.id, a.at, p.name AS who, a.link_id IS NOT NULL AS byFamily, a.action, a.numbers
+     FROM audit_group_children g JOIN audit a ON a.group_id = g.group_id LEFT JOIN people p ON p.id = a.person_id
+     WHERE g.child_id = :childId ORDER BY a.at DESC, a.id DESC LIMIT :most`,
+    { childId, most },
+  );
+  return rows.map((row) => ({ ...row, byFamily: Boolean(row.byFamily), action: oneOf('action', AUDIT_ACTIONS, row.action) }));
+}

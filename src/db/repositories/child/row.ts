@@ -1,0 +1,58 @@
+import { calendarDay } from '@/core/calendar';
+import type { Child } from '@/core/child';
+import { REPORT_WAYS } from '@/core/sessions';
+import { HANDS } from '@/core/tasks';
+import { oneOf, readTaskSettings, readTexts } from '../../rows/columns';
+
+/** A child's columns, as `toChild` reads them. */
+export const CHILD_COLUMNS = `c.id, c.called_name, c.initial, s.name AS school, s.visit_days, c.born_on, c.hand, c.mouths_things, c.scissors_allowed,
+  c.has_printer, c.minutes_per_day, c.family_language, c.home_languages, c.allergies, c.textures_avoided, c.materials_at_home,
+  c.helpers, c.report_way, c.time_zone, c.task_settings`;
+
+export interface ChildRow {
+  readonly id: number;
+  readonly called_name: string;
+  readonly initial: string;
+  readonly school: string;
+  readonly visit_days: string;
+  readonly born_on: string;
+  readonly hand: unknown;
+  readonly mouths_things: number;
+  readonly scissors_allowed: number;
+  readonly has_printer: number;
+  readonly minutes_per_day: number;
+  readonly family_language: string;
+  readonly home_languages: unknown;
+  readonly allergies: unknown;
+  readonly textures_avoided: unknown;
+  readonly materials_at_home: unknown;
+  readonly helpers: string;
+  readonly report_way: unknown;
+  readonly time_zone: string;
+  readonly task_settings: unknown;
+}
+
+export function toChild(row: ChildRow): Child {
+  return {
+    id: row.id,
+    calledName: row.called_name,
+    initial: row.initial,
+    school: row.school,
+    visitDays: row.visit_days,
+    bornOn: calendarDay(row.born_on),
+    hand: oneOf('hand', HANDS, row.hand),
+    mouthsThings: Boolean(row.mouths_things),
+    scissorsAllowed: Boolean(row.scissors_allowed),
+    hasPrinter: Boolean(row.has_printer),
+    minutesPerDay: row.minutes_per_day,
+    familyLanguage: row.family_language,
+    homeLanguages: readTexts(row.home_languages),
+    allergies: readTexts(row.allergies),
+    texturesAvoided: readTexts(row.textures_avoided),
+    materialsAtHome: readTexts(row.materials_at_home),
+    helpers: row.helpers,
+    reportWay: oneOf('report_way', REPORT_WAYS, row.report_way),
+    timeZone: row.time_zone,
+    taskSettings: readTaskSettings(row.task_settings),
+  };
+}

@@ -1,0 +1,30 @@
+import type { Instant } from '@/core/calendar';
+import { tablesOf, type Work } from '../../work';
+
+export interface NewLink {
+  readonly childId: number;
+  readonly tokenHash: string;
+  readonly tokenSalt: string;
+  readonly createdAt: Instant;
+  readonly expiresAt: Instant;
+}
+
+export async function addLink(work: Work, { childId, tokenHash, tokenSalt, createdAt, expiresAt }: NewLink): Promise<number> {
+  return tablesOf(work).insert('family_links', {
+    child_id: childId,
+    token_hash: tokenHash,
+    token_salt: tokenSalt,
+    created_at: createdAt,
+    expires_at: expiresAt,
+  });
+}
+
+/** Closes an open link of the child for good. False where the child has no such open link. */
+export async function revokeLinkOf(work: Work, childId: number, linkId: number, at: Instant): Promise<boolean> {
+  return (await tablesOf(work).update('family_links', { revoked_at: at }, { id: linkId, child_id: childId, revoked_at: null })) > 0;
+}
+
+/** Notes when a family first opened a link; a later opening changes nothing. */
+export async function noteFirstOpening(work: Work, linkId: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('family_links', { first_opened_at: at }, { id: linkId, first_opened_at: null });
+}

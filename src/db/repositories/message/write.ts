@@ -1,0 +1,39 @@
+import type { Instant } from '@/core/calendar';
+import { tablesOf, type Work } from '../../work';
+import type { MessageKind } from './read';
+
+export interface NewMessage {
+  readonly childId: number;
+  readonly kind: MessageKind;
+  readonly words: string;
+  readonly createdBy: number;
+  readonly createdAt: Instant;
+}
+
+export async function addMessage(work: Work, { childId, kind, words, createdBy, createdAt }: NewMessage): Promise<number> {
+  return tablesOf(work).insert('messages', {
+    child_id: childId,
+    kind,
+    words,
+    status: 'waiting',
+    created_by: createdBy,
+    created_at: createdAt,
+  });
+}
+
+export async function setLinkOfMessage(work: Work, messageId: number, linkId: number): Promise<void> {
+  await tablesOf(work).update('messages', { link_id: linkId }, { id: messageId });
+}
+
+export async function markHandedOver(work: Work, messageId: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('messages', { status: 'handedOver', handed_over_at: at }, { id: messageId, status: 'waiting' });
+}
+
+export async function markGivenUp(work: Work, messageId: number): Promise<void> {
+  await tablesOf(work).update('messages', { status: 'givenUp' }, { id: messageId, status: 'waiting' });
+}
+
+/** Lets a message that was given up wait once more. False where it is none of the child's, or was not given up. */
+export async function markWaitingAgain(work: Work, childId: number, messageId: number): Promise<boolean> {
+  return (await tablesOf(work).update('messages', { status: 'waiting' }, { id: messageId, child_id: childId, status: 'givenUp' })) > 0;
+}

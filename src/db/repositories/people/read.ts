@@ -1,0 +1,59 @@
+import type { Instant } from '@/core/calendar';
+import { ROLES, type Role } from '@/core/child';
+import { oneOf } from '../../rows/columns';
+import { momentText, tablesOf, type Work } from '../../work';
+
+export interface Person {
+  readonly id: number;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly passwordHash: string;
+}
+
+export async function personByEmail(work: Work, email: string): Promise<Person | null> {
+  const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
+    'SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE email = :email',
+    { email },
+  );
+  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}
+
+/** How many people work here: 0 in a database that nobody has begun with. */
+export async function countPeople(work: Work): Promise<number> {
+  const [row] = await tablesOf(work).select<{ count: number }>('SELECT COUNT(*) AS count FROM people');
+  return row!.count;
+}
+
+export interface SignIn {
+  readonly id: number;
+  readonly personId: number;
+  readonly name: string;
+  readonly role: Role;
+  readonly expiresAt: Instant;
+  readonly revokedAt: Instant | null;
+}
+
+export async function signInByHash(work: Work, tokenHash: string): Promise<SignIn | null> {
+  const [row] = await tablesOf(work).select<Omit<SignIn, 'role'> & { role: unknown }>(
+    `SELECT s.id, s.person_id AS personId, p.name, p.role, s.expires_at AS expiresAt, s.revoked_at AS revokedAt
+     FROM sign_ins s JOIN people p ON p.id = s.person_id WHERE s.token_hash = :tokenHash`,
+    { tokenHash },
+  );
+  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}
+
+export interface OpenSignIn {
+  readonly id: number;
+  readonly device: string;
+  readonly createdAt: Instant;
+  readonly expiresAt: Instant;
+}
+
+export async function openSignIns(work: Work, personId: number, now: Instant): Promise<OpenSignIn[]> {
+  return tablesOf(work).select(
+    `SELECT id, device, created_at AS createdAt, expires_at AS expiresAt FROM sign_ins
+     WHERE person_id = :personId AND revoked_at IS NULL AND expires_at > :now ORDER BY id DESC`,
+    { personId, now: momentText(now) },
+  );
+}

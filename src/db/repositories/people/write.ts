@@ -1,0 +1,31 @@
+import type { Instant } from '@/core/calendar';
+import { tablesOf, type Work } from '../../work';
+import type { Person } from './read';
+
+export async function addPerson(work: Work, person: Omit<Person, 'id'>, at: Instant): Promise<number> {
+  const { name, email, role, passwordHash } = person;
+  return tablesOf(work).insert('people', { name, email, role, password_hash: passwordHash, created_at: at });
+}
+
+export interface NewSignIn {
+  readonly personId: number;
+  readonly tokenHash: string;
+  readonly device: string;
+  readonly createdAt: Instant;
+  readonly expiresAt: Instant;
+}
+
+export async function addSignIn(work: Work, { personId, tokenHash, device, createdAt, expiresAt }: NewSignIn): Promise<number> {
+  return tablesOf(work).insert('sign_ins', {
+    person_id: personId,
+    token_hash: tokenHash,
+    device,
+    created_at: createdAt,
+    expires_at: expiresAt,
+  });
+}
+
+/** Ends one of a person's own open sessions. False where it is none of theirs, or ended before. */
+export async function revokeSignInOf(work: Work, personId: number, signInId: number, at: Instant): Promise<boolean> {
+  return (await tablesOf(work).update('sign_ins', { revoked_at: at }, { id: signInId, person_id: personId, revoked_at: null })) > 0;
+}

@@ -1,0 +1,186 @@
+import type { PracticeReport } from '@/core/adherence';
+import type { CalendarDay, Instant } from '@/core/calendar';
+import { groupBy } from '@/core/groupBy';
+import type { TaskChoices } from '@/core/program';
+import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/sessions';
+import { oneOf, oneOfOrNull, readChoices } from '../../rows/columns';
+import { tablesOf, type Work } from '../../work';
+
+/** What counts towards the target, whichever way it was counted; NULL where no amount was told. */
+const AMOUNT = `CAST(IF(COALESCE(r.left_count, r.right_count, r.amount) IS NULL, NULL,
+  COALESCE(r.left_count, 0) + COALESCE(r.right_count, 0) + COALESCE(r.amount, 0)) AS INTEGER)`;
+
+/** What the practice dots need of each report since a day, by child. */
+export async function practiceSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, PracticeReport[]>> {
+  if (childIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<Omit<PracticeReport, 'done'> & { childId: number; done: number }>(
+    `SELECT r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.done, ${AMOUNT} AS amount
+     FROM reports r WHERE r.child_id IN (:childIds) AND r.done_on >= :since`,
+    { childIds, since },
+  );
+  return groupBy(
+    rows.map((row) => ({ ...row, done: Boolean(row.done) })),
+    (row) => row.childId,
+  );
+}
+
+/** The latest day that each child has word of. */
+export async function lastWords(work: Work, childIds: readonly number[]): Promise<Map<number, CalendarDay>> {
+  if (childIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<{ childId: number; lastOn: CalendarDay }>(
+    'SELECT child_id AS childId, MAX(done_on) AS lastOn FROM reports WHERE child_id IN (:childIds) GROUP BY child_id',
+    { childIds },
+  );
+  return new Map(rows.map((row) => [row.childId, row.lastOn]));
+}
+
+export interface SessionRow extends DatedSession {
+  readonly childId: number;
+  readonly taskId: number;
+}
+
+type RawSession = Omit<SessionRow, 'done' | 'safetyWord' | 'help' | 'effort' | 'stopReason'> & {
+  readonly done: number;
+  readonly safetyWord: number;
+  readonly help: unknown;
+  readonly effort: unknown;
+  readonly stopReason: unknown;
+};
+
+const SESSION = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.minutes, r.help, r.effort,
+  r.stop_reason AS stopReason, r.safety_word AS safetyWord, v.number AS versionNumber, t.target`;
+const FROM_REPORTS =
+  'FROM reports r JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id';
+
+function toSession(row: RawSession): SessionRow {
+  return {
+    ...row,
+    done: Boolean(row.done),
+    safetyWord: Boolean(row.safetyWord),
+    help: oneOfOrNull('help', HELP_LEVELS, row.help),
+    effort: oneOfOrNull('effort', EFFORTS, row.effort),
+    stopReason: oneOfOrNull('stop_reason', STOP_REASONS, row.stopReason),
+  };
+}
+
+/** Sessions at the step that each current task stands on, since that step was set and since a day: all that a rule looks at. */
+export async function sessionsAtPresentSteps(work: Work, childIds: readonly number[], since: CalendarDay): Promise<SessionRow[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<RawSession>(
+    `SELECT ${SESSION} FROM programs p
+     JOIN program_versions cv ON cv.program_id = p.id AND cv.number = p.current_version
+     JOIN version_tasks ct ON ct.program_version_id = cv.id
+     JOIN reports r ON r.child_id = p.child_id AND r.task_id = ct.task_id AND r.step = ct.step
+     JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id
+     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND v.number >= ct.step_since_version`,
+    { childIds, since },
+  );
+  return rows.map(toSession);
+}
+
+/** Every session of a child's tasks, oldest first: for flights with pips. */
+export async function sessionsOfTasks(work: Work, childId: number, taskIds: readonly number[]): Promise<SessionRow[]> {
+  if (taskIds.length === 0) return [];
+  const rows = await tablesOf(work).select<RawSession>(
+    `SELECT ${SESSION} ${FROM_REPORTS} WHERE r.child_id = :childId AND r.task_id IN (:taskIds) ORDER BY r.done_on, r.id`,
+    { childId, taskIds },
+  );
+  return rows.map(toSession);
+}
+
+export interface TimedSession {
+  readonly taskId: number;
+  readonly minutes: number;
+  readonly repetitions: number;
+}
+
+/** Sessions of a child for which it was said how long they took. */
+export async function timedSessions(work: Work, childId: number): Promise<TimedSession[]> {
+  return tablesOf(work).select(
+    `SELECT r.task_id AS taskId, r.minutes, ${AMOUNT} AS repetitions FROM reports r
+     WHERE r.child_id = :childId AND r.done = 1 AND r.minutes > 0 AND ${AMOUNT} > 0 ORDER BY r.done_on, r.id`,
+    { childId },
+  );
+}
+
+export interface LogEntry extends SessionRow {
+  readonly taskVersionId: number;
+  readonly contentHash: string;
+  /** What was chosen of the task in the version that the report is of. */
+  readonly choices: TaskChoices;
+  readonly saidAt: Instant;
+  readonly left: number | null;
+  readonly right: number | null;
+  readonly plainAmount: number | null;
+  readonly isQuestion: boolean;
+  readonly words: string;
+  readonly saidBy: string;
+  readonly way: ReportWay;
+  readonly readAt: Instant | null;
+  readonly correctedAt: Instant | null;
+  readonly versionTaskId: number;
+}
+
+type RawLogEntry = RawSession &
+  Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'choices' | 'way'> & {
+    readonly isQuestion: number;
+    readonly choices: unknown;
+    readonly way: unknown;
+  };
+
+const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
+  r.right_count AS \`right\`, r.amount AS plainAmount, r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
+  r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId`;
+const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;
+
+function toLogEntry(row: RawLogEntry): LogEntry {
+  return {
+    ...row,
+    ...toSession(row),
+    isQuestion: Boolean(row.isQuestion),
+    choices: readChoices(row.choices),
+    way: oneOf('way', REPORT_WAYS, row.way),
+  };
+}
+
+/** The newest reports of a child, of one task where it is named. */
+export async function reportLog(
+  work: Work,
+  childId: number,
+  { taskId, since, most }: { taskId?: number; since?: CalendarDay; most: number },
+): Promise<LogEntry[]> {
+  const rows = await tablesOf(work).select<RawLogEntry>(
+    `SELECT ${LOG} ${FROM_LOG} WHERE r.child_id = :childId ${taskId ? 'AND r.task_id = :taskId' : ''} ${since ? 'AND r.done_on >= :since' : ''}
+     ORDER BY r.done_on DESC, r.id DESC LIMIT :most`,
+    { childId, taskId, since, most },
+  );
+  return rows.map(toLogEntry);
+}
+
+/** A report of the child by its number; null where it is none of the child's. */
+export async function reportById(work: Work, childId: number, reportId: number): Promise<LogEntry | null> {
+  const [row] = await tablesOf(work).select<RawLogEntry>(`SELECT ${LOG} ${FROM_LOG} WHERE r.child_id = :childId AND r.id = :reportId`, {
+    childId,
+    reportId,
+  });
+  return row ? toLogEntry(row) : null;
+}
+
+export interface UnreadReport {
+  readonly childId: number;
+  readonly reportId: number;
+  readonly taskId: number;
+  readonly safetyWord: boolean;
+  readonly isQuestion: boolean;
+}
+
+/** Safety words and questions that nobody has read. */
+export async function unreadReports(work: Work, childIds: readonly number[]): Promise<UnreadReport[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<Omit<UnreadReport, 'safetyWord' | 'isQuestion'> & { safetyWord: number; isQuestion: number }>(
+    `SELECT child_id AS childId, id AS reportId, task_id AS taskId, safety_word AS safetyWord, is_question AS isQuestion
+     FROM reports WHERE awaits_reader = 1 AND child_id IN (:childIds) ORDER BY id`,
+    { childIds },
+  );
+  return rows.map((row) => ({ ...row, safetyWord: Boolean(row.safetyWord), isQuestion: Boolean(row.isQuestion) }));
+}

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import type { StreakSettings, Suggestion } from '@/core/advancing';
+import { doseSchema, type Dose } from '@/core/dose';
+import { taskChoicesSchema, type TaskChoices } from '@/core/program';
+import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
+
+/** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */
+function reading<Value>(column: string, schema: z.ZodType<Value>): (value: unknown) => Value {
+  return (value) => {
+    const read = schema.safeParse(value);
+    if (read.success) return read.data;
+    const where = read.error.issues.map((issue) => issue.path.join('.') || column).join(', ');
+    throw new TypeError(`The column ${column} does not hold what it should: ${where}`);
+  };
+}
+
+/** One of a closed list. @throws TypeError for a word that is not on it. */
+export function oneOf<Choice extends string>(column: string, choices: readonly Choice[], value: unknown): Choice {
+  const choice = choices.find((candidate) => candidate === value);
+  if (choice === undefined)
+    throw new TypeError(`The column ${column} holds ${JSON.stringify(value)}, which is none of ${choices.join(', ')}`);
+  return choice;
+}
+
+export function oneOfOrNull<Choice extends string>(column: string, choices: readonly Choice[], value: unknown): Choice | null {
+  return value === null ? null : oneOf(column, choices, value);
+}
+
+const texts = z.array(z.string());
+export const readTexts = reading<string[]>('a list of texts', texts);
+export const readWeekdays = reading<number[]>('weekdays', z.array(z.number().int().min(1).max(7)));
+export const readDose = reading<Dose>('dose', doseSchema);
+export const readChoices = reading<TaskChoices>('choices', taskChoicesSchema);
+export const readTaskSettings = reading<TaskSettings>('task_settings', taskSettingsSchema);
+
+const count = z.number().int().min(0);
+const streakSettingsSchema: z.ZodType<StreakSettings> = z.object({
+  reachedInARow: count,
+  onDays: count,
+  struggledInARow: count,
+  gapDays: count,
+});
+const suggestionSchema: z.ZodType<Suggestion> = z.object({
+  move: z.enum(['up', 'down', 'hold', 'holdForPerson', 'ladderEnd']),
+  toStep: z.number().int().min(1),
+  rule: z.object({ name: z.literal('streak'), settings: streakSettingsSchema }),
+  evidence: z.object({
+    reportIds: z.array(z.number().int()),
+    sessionsAtStep: count,
+    reachedInARow: count,
+    reachedOnDays: count,
+    struggledInARow: count,
+  }),
+  whatWouldChange: z.union([
+    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads']) }),
+    z.object({ code: z.literal('moreNeeded'), reached: count, days: count }),
+  ]),
+});
+export const readSuggestion = reading<Suggestion | null>('suggestion', suggestionSchema.nullable());

@@ -1,0 +1,54 @@
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { instant } from '@/core/calendar';
+import { openDatabase } from '@/db';
+import { PretendPhone } from '@/outside/pretendPhone';
+import { createContext, type Context } from '@/server/context';
+import type { Clock } from '@/server/ports';
+
+/** What a process serves with, from its environment. @throws Error that says which setting is missing or wrong */
+export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number } = {}): Context {
+  const url = environment.YARD_DATABASE_URL;
+  if (!url) throw new Error('YARD_DATABASE_URL is not set. Start the program with ./yard demo or ./yard dev, which set it.');
+  const dataFolder = environment.YARD_DATA ?? path.join(/* turbopackIgnore: true */ process.cwd(), '.data');
+  const origin = environment.YARD_ORIGIN ?? 'http://127.0.0.1:3000';
+  const now = clockFrom(environment);
+  const phone = new PretendPhone(phoneFolder(dataFolder), origin, now);
+  return createContext({
+    db: openDatabase(url, pool),
+    now,
+    random: Math.random,
+    texts: phone,
+    phone,
+    origin,
+    linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),
+  });
+}
+
+export function phoneFolder(dataFolder: string): string {
+  return path.join(dataFolder, 'pretend-phone');
+}
+
+/**
+ * The machine's clock, or, in tests and for looking at another day, one that runs beside it: `YARD_CLOCK_SHIFT` is the
+ * distance in milliseconds, the same for every process that belongs together.
+ */
+export function clockFrom(environment: NodeJS.ProcessEnv): Clock {
+  const shift = Number(environment.YARD_CLOCK_SHIFT ?? 0);
+  if (!Number.isFinite(shift))
+    throw new Error(`YARD_CLOCK_SHIFT is "${environment.YARD_CLOCK_SHIFT}"; write milliseconds, such as 86400000`);
+  return () => instant(Date.now() + shift);
+}
+
+/** The secret that links are made with, the same for all processes of a data folder. Made once, by whichever comes first. */
+export function linkSecretIn(dataFolder: string): string {
+  const file = path.join(dataFolder, 'link-secret');
+  mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
+  try {
+    writeFileSync(file, randomBytes(32).toString('hex'), { flag: 'wx', mode: 0o600 });
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+  }
+  return readFileSync(file, 'utf8');
+}

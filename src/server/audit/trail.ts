@@ -1,0 +1,70 @@
+import { randomUUID } from 'node:crypto';
+import type { AuditAction, AuditDetail } from '@/core/auditActions';
+import type { Instant } from '@/core/calendar';
+import { addJobs, inTransaction, type AuditEntry, type Database, type Work } from '@/db';
+import type { FamilyActor, PersonActor } from '../actor';
+import { auditJob } from '../jobs/jobs';
+
+/** An entry of the trail: by whom, about which children, what. */
+export function entryOf(
+  actor: PersonActor | FamilyActor,
+  at: Instant,
+  childIds: readonly number[],
+  action: AuditAction,
+  numbers: AuditDetail = {},
+): AuditEntry {
+  const who = actor.kind === 'person' ? { personId: actor.personId, linkId: null } : { personId: null, linkId: actor.linkId };
+  return { at, ...who, childIds: [...new Set(childIds)], action, numbers };
+}
+
+/** Notes changes in the transaction that makes them; the runner appends them to the trail. */
+export async function noteChanges(work: Work, at: Instant, entries: readonly AuditEntry[]): Promise<void> {
+  if (entries.length) await addJobs(work, [auditJob(randomUUID(), entries, at)]);
+}
+
+interface WaitingLook {
+  readonly entry: AuditEntry;
+  readonly resolve: () => void;
+  readonly reject: (error: unknown) => void;
+}
+
+/**
+ * Notes looks, each before its answer is given and outside of the transaction that read it. Looks that come while others are
+ * being noted are noted together.
+ */
+export class LookBook {
+  private waiting: WaitingLook[] = [];
+  private isWriting = false;
+
+  constructor(
+    private readonly db: Database,
+    private readonly now: () => Instant,
+  ) {}
+
+  note(entry: AuditEntry): Promise<void> {
+    return new Promise((resolve, reject) => {
+      this.waiting.push({ entry, resolve, reject });
+      if (!this.isWriting) void this.write();
+    });
+  }
+
+  private async write(): Promise<void> {
+    this.isWriting = true;
+    while (this.waiting.length > 0) {
+      const together = this.waiting.splice(0);
+      try {
+        await inTransaction(this.db, (work) =>
+          noteChanges(
+            work,
+            this.now(),
+            together.map(({ entry }) => entry),
+          ),
+        );
+        for (const { resolve } of together) resolve();
+      } catch (error) {
+        for (const { reject } of together) reject(error);
+      }
+    }
+    this.isWriting = false;
+  }
+}

@@ -1,0 +1,36 @@
+import type { Work } from '@/db';
+import { deliverHandler } from '../messages/deliver';
+import type { Context } from '../context';
+import type { JobKind, PayloadOf } from './jobs';
+import { tidyHandler } from './tidy';
+
+/** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
+export interface JobHandler<Payload, Ready> {
+  /** Null where there is nothing left to do. */
+  prepare(context: Context, payload: Payload): Promise<Ready | null>;
+  /** May take its time, and fail. The same act may be done once more after a crash, so it goes out under one key. */
+  act(context: Context, ready: Ready): Promise<void>;
+  /** What follows from the act, in the transaction that ends the job. */
+  settle(work: Work, context: Context, payload: Payload): Promise<void>;
+  /** What follows from giving it up. */
+  giveUp(work: Work, context: Context, payload: Payload): Promise<void>;
+}
+
+const nothing = async () => {};
+
+/** The kinds whose effect is outside of our tables. The trail is appended by `appendTrail`. */
+export type LeasedKind = Exclude<JobKind, 'audit'>;
+
+export const HANDLERS = {
+  deliver: deliverHandler,
+  forgetPhone: {
+    prepare: async (_context, { to }) => to,
+    act: (context, to) => context.texts.forget(String(to)),
+    settle: nothing,
+    giveUp: nothing,
+  },
+  tidy: tidyHandler,
+} satisfies {
+  // What a handler makes ready is its own affair: it only ever gets back what it gave.
+  [Kind in LeasedKind]: JobHandler<PayloadOf<Kind>, unknown>;
+};

@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { AUDIT_ACTIONS } from '@/core/auditActions';
+import { instant, type Instant } from '@/core/calendar';
+import type { AuditEntry, NewJob } from '@/db';
+
+/** What each kind of job carries, by its kind: what is left to be done after a commit. */
+export const JOB_PAYLOADS = {
+  /** Hand a message over to the text service. */
+  deliver: z.strictObject({ messageId: z.number().int().positive() }),
+  /** Let the text service forget a family that was deleted. */
+  forgetPhone: z.strictObject({ to: z.string() }),
+  /** Append looks and changes to the trail. */
+  audit: z.strictObject({
+    entries: z.array(
+      z.strictObject({
+        at: z.number().transform(instant),
+        personId: z.number().int().nullable(),
+        linkId: z.number().int().nullable(),
+        childIds: z.array(z.number().int()),
+        action: z.enum(AUDIT_ACTIONS),
+        numbers: z.record(z.string(), z.union([z.string(), z.number()])),
+      }),
+    ),
+  }),
+  /** Once a day: take away what is older than it is kept. */
+  tidy: z.strictObject({}),
+} as const;
+
+export type JobKind = keyof typeof JOB_PAYLOADS;
+export type PayloadOf<Kind extends JobKind> = z.output<(typeof JOB_PAYLOADS)[Kind]>;
+
+export function deliverJob(messageId: number, at: Instant): NewJob {
+  return { kind: 'deliver' satisfies JobKind, key: deliverKey(messageId), payload: { messageId }, at, runAfter: at };
+}
+
+export function deliverKey(messageId: number): string {
+  return `deliver:${messageId}`;
+}
+
+export function forgetPhoneJob(to: string, at: Instant): NewJob {
+  return { kind: 'forgetPhone' satisfies JobKind, key: `forgetPhone:${to}`, payload: { to }, at, runAfter: at };
+}
+
+export function auditJob(key: string, entries: readonly AuditEntry[], at: Instant): NewJob {
+  return { kind: 'audit' satisfies JobKind, key: `audit:${key}`, payload: { entries }, at, runAfter: at };
+}
+
+/** One a day: the key is the day. */
+export function tidyJob(day: string, at: Instant): NewJob {
+  return { kind: 'tidy' satisfies JobKind, key: `tidy:${day}`, payload: {}, at, runAfter: at };
+}

@@ -1,0 +1,59 @@
+import { calendarDayInZone } from '@/core/calendar';
+import { addJobs, inTransaction, workplaceOf } from '@/db';
+import type { Context } from '../context';
+import { appendTrail } from './appendTrail';
+import { tidyJob } from './jobs';
+import { runNext } from './runDue';
+
+export interface RunningWish {
+  /** Names this runner among others. */
+  readonly worker: string;
+  /** How many jobs are done beside each other. */
+  readonly lanes: number;
+  /** Once it is aborted, what is under way is ended and nothing more begun. */
+  readonly stop: AbortSignal;
+  readonly wait: (milliseconds: number) => Promise<void>;
+  /** The database is away, say: told, and tried again. */
+  readonly onFault: (error: unknown) => void;
+}
+
+const IDLE_MILLISECONDS = 250;
+const FAULT_MILLISECONDS = 1_000;
+const TIDY_EVERY_MILLISECONDS = 3_600_000;
+
+/** Looks for jobs and does them, until it is stopped. */
+export async function keepRunning(context: Context, wish: RunningWish): Promise<void> {
+  const lanes = Array.from({ length: wish.lanes }, (_, index) =>
+    lane(wish, async () => (await runNext(context, `${wish.worker}-${index}`)) !== null),
+  );
+  let tidied = -Infinity;
+  const trail = lane(wish, async () => {
+    if (context.now() - tidied > TIDY_EVERY_MILLISECONDS) {
+      await planTidying(context);
+      tidied = context.now();
+    }
+    return (await appendTrail(context)) > 0;
+  });
+  await Promise.all([...lanes, trail]);
+}
+
+/** Does one thing after the other; waits where there was nothing to do, longer where it failed. */
+async function lane({ stop, wait, onFault }: RunningWish, doOne: () => Promise<boolean>): Promise<void> {
+  while (!stop.aborted) {
+    try {
+      if (!(await doOne())) await wait(IDLE_MILLISECONDS);
+    } catch (error) {
+      onFault(error);
+      await wait(FAULT_MILLISECONDS);
+    }
+  }
+}
+
+/** One tidying a day of the workplace, however often and by however many runners it is planned. */
+async function planTidying(context: Context): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const { timeZone } = await workplaceOf(work);
+    await addJobs(work, [tidyJob(calendarDayInZone(now, timeZone), now)]);
+  });
+}

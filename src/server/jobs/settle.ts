@@ -1,0 +1,35 @@
+import { giveJobUp, inTransaction, markJobDone, putJobOff, type Work } from '@/db';
+import type { Context } from '../context';
+import { nextTry } from './backoff';
+import type { ClaimedJob } from './claim';
+
+/** What follows from an act is written together with the job's end, in one transaction; a try that lost its lease writes nothing. */
+export async function settle(context: Context, job: ClaimedJob, write: (work: Work) => Promise<void>): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    if (await markJobDone(work, { jobId: job.id, by: job.by, attempts: job.attempts }, context.now())) await write(work);
+  });
+}
+
+/** Puts a job that failed off, or gives it up after the last try. What is told of the error names no family and no words. */
+export async function settleFailed(
+  context: Context,
+  job: ClaimedJob,
+  error: unknown,
+  giveUp: (work: Work) => Promise<void>,
+): Promise<'putOff' | 'givenUp'> {
+  const now = context.now();
+  const again = nextTry(job.attempts, now, context.random);
+  const which = { jobId: job.id, by: job.by, attempts: job.attempts };
+  const said = nameOf(error);
+  await inTransaction(context.db, async (work) => {
+    if (again !== null) await putJobOff(work, which, again, said);
+    else if (await giveJobUp(work, which, now, said)) await giveUp(work);
+  });
+  return again === null ? 'givenUp' : 'putOff';
+}
+
+const LONGEST_NAME = 200;
+
+function nameOf(error: unknown): string {
+  return (error instanceof Error ? `${error.name}: ${error.message}` : String(error)).slice(0, LONGEST_NAME);
+}

@@ -1,0 +1,38 @@
+import type { Access, Role } from '@/core/child';
+import type { PersonActor } from './actor';
+
+/** What can be done about one child. */
+export type ChildAct = 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
+/** What can be done about the workplace and its library. */
+export type WorkplaceAct = 'makeTasks' | 'changeWorkplace';
+
+const BY_ACCESS = {
+  readChild: ['lead', 'shared', 'assist'],
+  settleDecision: ['lead', 'shared', 'assist'],
+  changeProgram: ['lead', 'shared'],
+  leadChild: ['lead'],
+} as const satisfies Record<ChildAct, readonly Access[]>;
+
+/** An assistant reads, logs and settles what needs no change, and changes nothing that is the therapist's, whatever the access. */
+const BY_ROLE = {
+  readChild: ['therapist', 'assistant', 'supervisor'],
+  settleDecision: ['therapist', 'assistant', 'supervisor'],
+  changeProgram: ['therapist', 'supervisor'],
+  leadChild: ['therapist', 'supervisor'],
+  makeTasks: ['therapist', 'supervisor'],
+  changeWorkplace: ['therapist', 'supervisor'],
+} as const satisfies Record<ChildAct | WorkplaceAct, readonly Role[]>;
+
+/**
+ * The one table of who may do what, asked by the screen that offers an act and by the use case that does it.
+ * @param access the person's to the child; null where the act is about no child
+ */
+export function may(actor: Pick<PersonActor, 'role'>, access: Access, act: ChildAct): boolean;
+export function may(actor: Pick<PersonActor, 'role'>, access: null, act: WorkplaceAct): boolean;
+export function may({ role }: Pick<PersonActor, 'role'>, access: Access | null, act: ChildAct | WorkplaceAct): boolean {
+  const roles: readonly Role[] = BY_ROLE[act];
+  if (!roles.includes(role)) return false;
+  if (access === null) return act === 'makeTasks' || act === 'changeWorkplace';
+  const accesses: readonly Access[] = act in BY_ACCESS ? BY_ACCESS[act as ChildAct] : [];
+  return accesses.includes(access);
+}

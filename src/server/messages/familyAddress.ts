@@ -1,0 +1,26 @@
+import { createHmac, randomBytes } from 'node:crypto';
+import { hashOf } from '../secrets';
+
+export const LINK_DAYS = 60;
+
+/** What words hold where the private link is to stand. */
+export const LINK_HOLE = '{link}';
+
+export function familyAddress(origin: string, token: string): string {
+  return `${origin}/f/${token}`;
+}
+
+/** A new link's salt, and the hash of its token, which is all that the database keeps of it. */
+export function newLinkParts(linkSecret: string): { readonly tokenSalt: string; readonly token: string; readonly tokenHash: string } {
+  const tokenSalt = randomBytes(16).toString('hex');
+  const token = tokenOf(linkSecret, tokenSalt);
+  return { tokenSalt, token, tokenHash: hashOf(token) };
+}
+
+/**
+ * The token of a link: 192 bits that nobody can make without the secret, the same each time, so that a text that is sent
+ * again after a crash holds the very link that the first one held.
+ */
+export function tokenOf(linkSecret: string, tokenSalt: string): string {
+  return createHmac('sha256', linkSecret).update(tokenSalt).digest().subarray(0, 24).toString('base64url');
+}

@@ -1,0 +1,41 @@
+import type { Instant } from '@/core/calendar';
+
+/** The time, as every use case asks it. */
+export type Clock = () => Instant;
+
+export interface TextToSend {
+  /** Whom the service reaches by it. */
+  readonly to: string;
+  readonly text: string;
+  /** The same key is the same text: the service delivers it once, however often it is asked to. */
+  readonly idempotencyKey: string;
+}
+
+export interface Receipt {
+  /** True where the service had taken this very text before. */
+  readonly repeated: boolean;
+}
+
+/** What sends text messages: the pretend phone, or a gateway. May throw, or be slow; it never takes a text twice. */
+export interface TextService {
+  send(message: TextToSend): Promise<Receipt>;
+  /** Forgets all that it keeps of one it reached. Forgetting again is no fault. */
+  forget(to: string): Promise<void>;
+}
+
+export interface PhoneText {
+  readonly key: string;
+  readonly at: Instant;
+  readonly text: string;
+}
+
+/** A phone that can be looked at: the pretend one that stands in for a family's own. */
+export interface PhoneOnShow {
+  /** Oldest first. */
+  read(to: string): Promise<PhoneText[]>;
+}
+
+/** By what the text service knows a family. */
+export function addressOf(childId: number): string {
+  return `family-${childId}`;
+}

@@ -1,0 +1,81 @@
+import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import type { Child } from '@/core/child';
+import { observedPace } from '@/core/dose';
+import { draftFrom, programDraftSchema, type ProgramDraft } from '@/core/program';
+import type { Skill } from '@/core/vocabulary';
+import {
+  currentVersions,
+  draftOf,
+  goalsOf,
+  gradeChanges,
+  inTransaction,
+  latestTasks,
+  taskVersionsById,
+  timedSessions,
+  type RecordedChange,
+  type TaskVersion,
+  type Work,
+} from '@/db';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
+import type { Context } from '../context';
+
+export interface ChildPace {
+  readonly taskId: number;
+  readonly secondsEach: number;
+  readonly sessions: number;
+}
+
+export interface BuilderView {
+  readonly child: Child;
+  readonly today: CalendarDay;
+  readonly currentVersion: number;
+  readonly draft: ProgramDraft;
+  /** True where the draft was being worked on before, not taken from what was sent. */
+  readonly draftWasSaved: boolean;
+  readonly library: readonly TaskVersion[];
+  /** What is placed in a version that is not the library's newest any more. */
+  readonly older: readonly TaskVersion[];
+  readonly changes: readonly RecordedChange[];
+  readonly goalSkills: readonly Skill[];
+  /** How long one repetition takes this child, where sessions have told it. */
+  readonly paces: readonly ChildPace[];
+}
+
+/** What the next program is put together from: the draft or what was sent, the library, the child's pace and goals. */
+export async function viewBuilder(context: Context, actor: PersonActor, childId: number): Promise<BuilderView> {
+  const view = await inTransaction(context.db, async (work) => {
+    const { child } = await requireChild(work, actor, childId, 'changeProgram');
+    const today = calendarDayInZone(context.now(), child.timeZone);
+    const current = (await currentVersions(work, [childId])).get(childId) ?? null;
+    const saved = await draftOf(work, childId);
+    const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
+    const library = await latestTasks(work);
+    const shown = draft?.success ? draft.data : draftFrom(current, today);
+    const outdated = shown.tasks.map((task) => task.taskVersionId).filter((id) => !library.some((task) => task.taskVersionId === id));
+    return {
+      child,
+      today,
+      currentVersion: current?.number ?? 0,
+      draft: shown,
+      older: [...(await taskVersionsById(work, outdated)).values()],
+      draftWasSaved: Boolean(draft?.success),
+      library,
+      paces: await pacesOf(work, childId, library),
+      changes: await gradeChanges(work, [childId]),
+      goalSkills: (await goalsOf(work, childId)).map((goal) => goal.skill),
+    };
+  });
+  await context.looks.note(entryOf(actor, context.now(), [childId], 'builder.viewed'));
+  return view;
+}
+
+async function pacesOf(work: Work, childId: number, library: readonly TaskVersion[]): Promise<ChildPace[]> {
+  const timed = await timedSessions(work, childId);
+  return library.flatMap(({ taskId, content }) => {
+    const sessions = timed.filter((session) => session.taskId === taskId);
+    if (sessions.length === 0 || content.dose.target.kind === 'time' || content.dose.secondsEach <= 0) return [];
+    return [{ taskId, secondsEach: observedPace(content.dose.secondsEach, sessions), sessions: sessions.length }];
+  });
+}

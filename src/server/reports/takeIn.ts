@@ -1,0 +1,42 @@
+import { randomUUID } from 'node:crypto';
+import type { ReportWay, SessionFacts } from '@/core/sessions';
+import { addReports, type StoredReport, type Work } from '@/db';
+import type { Context } from '../context';
+
+/** By which way word came, and who wrote it down: the family itself by its link or a text, else a person for it. */
+export type Origin =
+  | { readonly way: Extract<ReportWay, 'link'>; readonly linkId: number }
+  /** `incomingId`: the text as it came, where a person had to look at it. */
+  | { readonly way: Extract<ReportWay, 'text'>; readonly incomingId: number | null }
+  | { readonly way: Exclude<ReportWay, 'link' | 'text'>; readonly enteredBy: number };
+
+/** A report as `checkSession` has judged it, with where it belongs. */
+export interface ItemToTake {
+  readonly idempotencyKey: string;
+  readonly childId: number;
+  readonly versionTaskId: number;
+  readonly taskId: number;
+  readonly facts: SessionFacts;
+  readonly origin: Origin;
+}
+
+/**
+ * The one way into the reports, whichever way word came by: all of them in one statement. One whose key is known already
+ * stands as it first came.
+ */
+export async function takeIn(work: Work, context: Context, items: readonly ItemToTake[]): Promise<Map<string, StoredReport>> {
+  const saidAt = context.now();
+  const stored = await addReports(
+    work,
+    items.map(({ origin, ...item }) => ({
+      ...item,
+      saidAt,
+      way: origin.way,
+      linkId: origin.way === 'link' ? origin.linkId : null,
+      incomingId: origin.way === 'text' ? origin.incomingId : null,
+      enteredBy: 'enteredBy' in origin ? origin.enteredBy : null,
+    })),
+    randomUUID(),
+  );
+  return new Map(stored.map((report) => [report.idempotencyKey, report]));
+}

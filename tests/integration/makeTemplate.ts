@@ -1,0 +1,4 @@
+import { makeTemplate } from './templateDatabase';
+
+/** `makeTemplate.ts ADDRESS`: the database that every test bed is a copy of. */
+await makeTemplate(process.argv[2]!);

@@ -2,6 +2,7 @@ import { createInterface } from 'node:readline';
 import path from 'node:path';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { startMariaDb, stopMariaDb } from './mariadb';
+import { clockShift } from './day';
 import { startStack } from './stack';
 
 /**
@@ -12,13 +13,15 @@ const [folderWord, portWord] = process.argv.slice(2);
 const folder = path.resolve(folderWord!);
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
-const stack = await startStack({ folder, port: Number(portWord), mode: 'start', withDemo: true });
+const stack = await startStack({ folder, port: Number(portWord), mode: 'start', withDemo: true, clockShift: clockShift() });
 writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url: stack.url, databaseUrl: stack.databaseUrl, ...stack.access }));
 
 const database = path.join(folder, 'mariadb');
 const deeds: Record<string, () => Promise<unknown>> = {
   'kill server': () => stack.killServer(),
   'start server': () => stack.startServer(),
+  'kill runner': () => stack.killRunner(),
+  'start runner': async () => stack.startRunner(),
   'stop database': () => stopMariaDb(database),
   'start database': () => startMariaDb(database, stack.mariadb!.port),
 };

@@ -9,7 +9,10 @@ import { say } from './say';
 const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<number>; says: string }> = {
   demo: { run: demo, says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
-  test: { run: test, says: 'types, lint, boundaries, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e]' },
+  test: {
+    run: test,
+    says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e] [--day DATE]',
+  },
   bench: { run: bench, says: 'measure the speed and write docs/performance.md   [heart] [--reports N]' },
   db: { run: database, says: 'up | down | address: move the schema of the demo database, or print its address' },
   stop: { run: stop, says: 'end what ./yard demo or ./yard dev started; the data stays' },

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
+import { dayFrom, shiftTo } from '../day';
 import { say } from '../say';
 import { ensureSystemPackages } from '../systemPackages';
 
@@ -14,7 +15,12 @@ const RESULTS = path.resolve('.data', 'test-results');
 
 /** Every check there is, or one kind; ends with the counts of all runners added up. */
 export async function test(words: readonly string[]): Promise<number> {
-  const only = words.find((word) => !word.startsWith('-'));
+  const day = dayFrom(words);
+  if (day !== null) {
+    process.env.YARD_CLOCK_SHIFT = String(shiftTo(day, Date.now()));
+    say(`The clock of every stack stands at ${day} now.`);
+  }
+  const only = words.find((word, index) => !word.startsWith('-') && words[index - 1] !== '--day');
   const wanted = (kind: string) => only === undefined || only === kind;
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
@@ -26,6 +32,8 @@ export async function test(words: readonly string[]): Promise<number> {
       whole('Types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']),
     );
   if (wanted('lint')) counts.push(whole('Lint and boundaries', 'eslint', ['.', '--max-warnings', '0']));
+  if (wanted('format')) counts.push(whole('Format', 'prettier', ['--check', '--log-level', 'warn', '.']));
+  if (wanted('unused')) counts.push(whole('Unused code and packages', 'knip', ['--no-progress', '--no-config-hints']));
   if (wanted('unit')) counts.push(jest('unit', []));
   if (wanted('integration')) counts.push(jest('integration', ['--runInBand']));
   if (wanted('e2e')) {

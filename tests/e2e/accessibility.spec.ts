@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
-import { childIdOf, linkOf, served, signIn } from './yard';
+import { type Page } from '@playwright/test';
+import { expect, test, childIdOf, linkOf, served, signIn } from './yard';
 
 async function findingsOn(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { ask, childIdOf, signIn } from './yard';
+import { type Locator, type Page } from '@playwright/test';
+import { expect, test, ask, childIdOf, signIn, newPage } from './yard';
 
 /** Findings may also be named beside the button that puts the task into the library: the first place is where it belongs. */
 const finding = (page: Page, text: string | RegExp) => page.getByText(text).first();
@@ -262,7 +262,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(page).toHaveURL(/\/post\?phone=/);
   const link = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
 
-  const family = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const family = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await family.goto(`${link}?lang=en`);
   await family.getByRole('listitem').getByRole('link').first().click();
   await expect(family.getByRole('heading', { level: 1 })).toHaveText('Pocket the hail');

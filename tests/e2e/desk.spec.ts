@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test';
-import { childIdOf, linkOf, served, signIn } from './yard';
+import { expect, test, childIdOf, linkOf, served, signIn } from './yard';
 
 test.describe('signing in', () => {
   test('says the same for a wrong password and an unknown address, then lets the right one in', async ({ page }) => {

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test';
-import { ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn } from './yard';
+import { expect, test, ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, newPage } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -117,7 +116,7 @@ test.describe('with scripts on', () => {
     await page.goto(`${linkOf('Greta J.')}?lang=en`);
     await page.getByRole('link', { name: /Wait/ }).click();
     await expect(page.getByRole('alert').first()).toContainText('Stop this task for now.');
-    const desk = await (await browser.newContext()).newPage();
+    const desk = await newPage(browser);
     await signIn(desk);
     await expect(desk.getByRole('link', { name: 'Greta J.: something hurt' })).toHaveCount(1);
   });

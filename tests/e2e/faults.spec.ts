@@ -3,8 +3,7 @@ import { createServer, request as httpRequest, type Server } from 'node:http';
 import { createInterface, type Interface } from 'node:readline';
 import { randomUUID } from 'node:crypto';
 import mariadb from 'mariadb';
-import { expect, test } from '@playwright/test';
-import { ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, type Served } from './yard';
+import { expect, test, ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, type Served, newPage } from './yard';
 
 const FOLDER = '.data/e2e-faults';
 
@@ -53,8 +52,8 @@ test.describe.configure({ mode: 'serial' });
 test('the database is away for ten seconds: clear pages, nothing lost, everything comes back by itself', async ({ page, browser }) => {
   test.setTimeout(120_000);
   await signIn(page, 'therapist', stack);
-  const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
-  const scripted = await (await browser.newContext()).newPage();
+  const plain = await newPage(browser, { javaScriptEnabled: false });
+  const scripted = await newPage(browser);
   const before = { plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) };
   await plain.goto(`${linkOf('Wren O.', stack)}?lang=en`);
   await openTask(plain);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test, type APIRequestContext } from '@playwright/test';
-import { ask, childIdOf, linkOf, reportCount } from './yard';
+import { type APIRequestContext } from '@playwright/test';
+import { expect, test, ask, childIdOf, linkOf, reportCount } from './yard';
 
 const CHILD = 'Delphine R.';
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { ask, childIdOf, sendReport, signIn } from './yard';
+import { type Page } from '@playwright/test';
+import { expect, test, ask, childIdOf, sendReport, signIn, newPage } from './yard';
 
 const CHILD = 'Yara S.';
 
@@ -61,7 +61,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   const link = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
 
   // Do and report, as the family, on three days.
-  const family = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const family = await newPage(browser, { viewport: { width: 390, height: 844 } });
   for (const daysAgo of [2, 1, 0]) {
     await reportReached(family, link!, daysAgo);
   }

@@ -1,11 +1,10 @@
-import { expect, test } from '@playwright/test';
-import { ask, childIdOf, linkOf, openTask, served, signIn } from './yard';
+import { expect, test, ask, childIdOf, linkOf, openTask, served, signIn, newPage } from './yard';
 
 test.describe('links of a family', () => {
   test('a new one is sent to the phone, and an old one is closed for good', async ({ page, browser }) => {
     await signIn(page);
     const child = await childIdOf('Rowan G.');
-    const family = await (await browser.newContext()).newPage();
+    const family = await newPage(browser);
     await family.goto(`${linkOf('Rowan G.')}?lang=en`);
     await expect(family.getByText('Rowan ·')).toBeVisible();
 
@@ -36,7 +35,7 @@ test.describe('settings', () => {
     await expect
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('112');
-    const family = await (await browser.newContext()).newPage();
+    const family = await newPage(browser);
     await family.goto(`${linkOf('Nerys F.')}?lang=en&said=safety`);
     await expect(family.getByRole('alert').first()).toContainText('In an emergency call 112.');
     await page.getByLabel('Emergency number').fill('911');
@@ -47,7 +46,7 @@ test.describe('settings', () => {
   });
 
   test('a session left open elsewhere is ended from here', async ({ page, browser }) => {
-    const elsewhere = await (await browser.newContext()).newPage();
+    const elsewhere = await newPage(browser);
     await signIn(elsewhere, 'supervisor');
     await signIn(page, 'supervisor');
     await page.goto('/settings');
@@ -78,7 +77,7 @@ test.describe('deleting a child', () => {
     await page.getByLabel(/To go on, write/).fill('Marisol Z.');
     await page.getByRole('button', { name: 'Delete for good' }).click();
     await expect(page.getByRole('heading', { name: '47 children' })).toBeVisible();
-    const family = await (await browser.newContext()).newPage();
+    const family = await newPage(browser);
     await family.goto(linkOf('Marisol Z.'));
     await expect(family.getByRole('alert').first()).toContainText('This link does not open anything.');
     expect(await ask('SELECT id FROM reports WHERE child_id = ?', [child])).toEqual([]);
@@ -88,7 +87,7 @@ test.describe('deleting a child', () => {
 test.describe('two people', () => {
   test('regrade the same child at once: the second one is told, and nothing of theirs is written', async ({ page, browser }) => {
     const child = await childIdOf('Odalys V.');
-    const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(page);
     await signIn(other, 'supervisor');
     for (const each of [page, other]) {
@@ -114,7 +113,7 @@ test.describe('two people', () => {
 });
 
 test('a report that was open while a new version went out is kept with the plan that was used', async ({ page, browser }) => {
-  const family = await (await browser.newContext()).newPage();
+  const family = await newPage(browser);
   await family.goto(`${linkOf('Hollis Y.')}?lang=en`);
   await openTask(family);
   const child = await childIdOf('Hollis Y.');

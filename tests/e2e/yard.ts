@@ -1,6 +1,44 @@
 import { readFileSync } from 'node:fs';
 import mariadb from 'mariadb';
-import { expect, type Page } from '@playwright/test';
+import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
+
+export { expect } from '@playwright/test';
+
+const SHIFT = Number(process.env.YARD_CLOCK_SHIFT ?? 0);
+export const ZONE = 'America/Denver';
+
+/** The time by the clock that server, browser and demo share. */
+export const now = () => Date.now() + SHIFT;
+
+/** A day at Tarrow Hill, so many before today, as date boxes write it. */
+export function dayBefore(days: number): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: ZONE }).format(now() - days * 86_400_000);
+}
+
+/** Lets a page's own scripts read the same clock. */
+function shiftClock(shift: number): void {
+  const Real = Date;
+  const here = () => Real.now() + shift;
+  globalThis.Date = new Proxy(Real, {
+    construct: (target, given) => (given.length ? Reflect.construct(target, given) : new target(here())),
+    apply: () => new Real(here()).toString(),
+    get: (target, key) => (key === 'now' ? here : Reflect.get(target, key)),
+  });
+}
+
+export const test = base.extend({
+  context: async ({ context }, provide) => {
+    await context.addInitScript(shiftClock, SHIFT);
+    await provide(context);
+  },
+});
+
+/** A page of another person or phone, by the same clock. */
+export async function newPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
+  const context = await browser.newContext(options);
+  await context.addInitScript(shiftClock, SHIFT);
+  return context.newPage();
+}
 
 export interface Served {
   readonly url: string;
@@ -55,14 +93,43 @@ export async function reportCount(name: string, stack = served()): Promise<numbe
   return row!.count;
 }
 
-/** Opens a task on the family's day: one that nobody reported yet where there is one, whichever day this runs on. */
+/**
+ * Lets a family of the demo begin anew, whatever its ten weeks were: one program, sent a week ago, each task at step 3 with
+ * its neighbours to choose from, planned for every day; nothing reported, decided or drafted. No test then depends on the
+ * demo's chance, on the day, or on what another test did.
+ */
+export async function beginAnew(name: string, stack = served()): Promise<number> {
+  const childId = await childIdOf(name, stack);
+  const run = (sql: string, values: readonly unknown[] = []) => ask(sql, values, stack);
+  for (const table of ['reports', 'grade_changes', 'decisions', 'program_drafts', 'incoming_texts'])
+    await run(`DELETE FROM ${table} WHERE child_id = ?`, [childId]);
+  await run(
+    'DELETE v FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ? AND v.number <> p.current_version',
+    [childId],
+  );
+  await run('UPDATE family_links SET revoked_at = NULL, expires_at = ? WHERE child_id = ?', [new Date(now() + 40 * 86_400_000), childId]);
+  await run(
+    `UPDATE program_versions v JOIN programs p ON p.id = v.program_id
+     SET v.number = 1, p.current_version = 1, v.starts_on = ?, v.sent_on = ?, v.ends_on = ?, v.reason = 'sent' WHERE p.child_id = ?`,
+    [dayBefore(7), dayBefore(7), dayBefore(-21), childId],
+  );
+  await run(
+    `UPDATE version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id
+     SET t.step = 3, t.choose_from = 2, t.choose_to = 4, t.weekdays = '[1,2,3,4,5,6,7]', t.step_since_version = 1 WHERE p.child_id = ?`,
+    [childId],
+  );
+  await run(
+    `INSERT INTO grade_changes (child_id, task_id, version_number, from_step, to_step, cause, changed_by, changed_at, changed_on)
+     SELECT p.child_id, t.task_id, 1, NULL, 3, 'placed', v.sent_by, v.sent_at, v.sent_on
+     FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id WHERE p.child_id = ?`,
+    [childId],
+  );
+  return childId;
+}
+
+/** Opens the first task of the family's day. */
 export async function openTask(page: Page): Promise<void> {
-  const unreported = page
-    .getByRole('listitem')
-    .filter({ hasText: /Start|Empezar/ })
-    .getByRole('link');
-  const any = page.getByRole('listitem').getByRole('link');
-  await ((await unreported.count()) > 0 ? unreported : any).first().click();
+  await page.getByRole('listitem').getByRole('link').first().click();
   await page.locator('input[inputmode=numeric]').first().waitFor();
 }
 

@@ -1,8 +1,8 @@
-export { addDays, calendarDay, daysBetween, MILLISECONDS_PER_DAY, daysFromTo, mondayOf, parseCalendarDay, weekdayOf } from './calendarDay';
+export { addDays, calendarDay, daysBetween, daysFromTo, mondayOf, parseCalendarDay, weekdayOf } from './calendarDay';
 export type { CalendarDay, Weekday } from './calendarDay';
 export { calendarDayInZone, instant, instantAfterDays, isTimeZone } from './instant';
 export type { Instant } from './instant';
 export { ageOn } from './age';
 export type { Age } from './age';
-export { breakOn, isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
+export { isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
 export type { SchoolBreak, SchoolCalendar } from './schoolCalendar';

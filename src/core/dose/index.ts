@@ -1,4 +1,4 @@
-export { DOSE_HANDS, doseSchema, doseSchemaOf, handTurns, unitOf } from './dose';
+export { doseSchema, doseSchemaOf, unitOf } from './dose';
 export type { Dose, DoseHands, DoseTarget, DoseUnit, SetUpMovement } from './dose';
 export { reckonDose } from './reckonDose';
 export type { ReckonedDose } from './reckonDose';

@@ -1,2 +1,2 @@
-export { asThing, matchHome, offeredLevels } from './matchHome';
+export { matchHome, offeredLevels } from './matchHome';
 export type { HomeMatch, MaterialStanding } from './matchHome';

@@ -2,7 +2,6 @@ import { checkLadder, type LadderFinding } from '../ladder';
 import type { KnobKey } from '../knobs';
 import { isNeededAt, type Material, type Substitute, type TaskContent } from '../tasks';
 import { textOf } from '../text';
-import type { ThingInUse } from '../safety';
 
 export type MaterialStanding =
   | { readonly kind: 'atHome'; readonly material: Material }
@@ -72,11 +71,6 @@ function inUse(material: Material, standing: Extract<MaterialStanding, { kind: '
     substitutes: [],
     ...(by.shape ? { shape: by.shape } : {}),
   };
-}
-
-/** A substitute as the checks of safety see it. */
-export function asThing(substitute: Substitute, id: string): ThingInUse {
-  return { ...substitute, id: substitute.id ?? id, name: textOf(substitute) };
 }
 
 /**

@@ -1,4 +1,4 @@
-export { plannedTaskSchema, programDraftSchema, taskChoicesSchema } from './programDraft';
+export { programDraftSchema, taskChoicesSchema } from './programDraft';
 export type { PlannedTask, ProgramDraft, TaskChoices } from './programDraft';
 export { contentFor, replacedAt } from './contentFor';
 export { checkProgram, inOrderOfParts, minutesOnWeekday } from './checkProgram';

@@ -1,4 +1,4 @@
-export { homeMaterialSchema, isNeededAt, knobOf, taskContentSchema, taskDraftSchema } from './taskContent';
+export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema } from './taskContent';
 export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
 export { HANDS, placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';

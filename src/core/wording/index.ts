@@ -8,6 +8,6 @@ export {
   syllablesOf,
 } from './readingEase';
 export type { TextCounts, WordingLanguage } from './readingEase';
-export { checkWording, familyTextOf, findJargon, MOST_GRADE, MOST_WORDS_IN_SENTENCE } from './checkWording';
+export { checkWording, familyTextOf, findJargon, MOST_GRADE } from './checkWording';
 export type { WordingFinding, WordingVerdict } from './checkWording';
 export { ENGLISH_JARGON, SPANISH_JARGON } from './jargon';

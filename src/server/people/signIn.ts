@@ -1,7 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { RateLimiterRes } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import { instantAfterDays, type Instant } from '@/core/calendar';
+import { instantAfterDays } from '@/core/calendar';
 import { addSignIn, inTransaction, personByEmail } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -30,7 +30,7 @@ export async function hashPassword(password: string): Promise<string> {
  * Opens a session. Gives back the token for the cookie; the database keeps its hash.
  * @throws AppError signInFailed, tooManyTries
  */
-export async function signIn(context: Context, raw: unknown): Promise<{ token: string; expiresAt: Instant }> {
+export async function signIn(context: Context, raw: unknown): Promise<{ token: string; lastsSeconds: number }> {
   const input = inputSchema.safeParse(raw);
   if (!input.success) throw new AppError('signInFailed');
   const { email, password, device } = input.data;
@@ -47,7 +47,7 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
   await inTransaction(context.db, (work) =>
     addSignIn(work, { personId: person.id, tokenHash: hashOf(token), device: device.slice(0, MOST_DEVICE_LETTERS), createdAt, expiresAt }),
   );
-  return { token, expiresAt };
+  return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000) };
 }
 
 async function countTry(context: Context, email: string): Promise<void> {

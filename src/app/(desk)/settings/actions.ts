@@ -5,7 +5,7 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { act, SESSION_COOKIE } from '@/app/screen';
 import { revokeSignIn } from '@/server/people/sessions';
-import { setEmergencyNumber } from '@/server/settings/workplace';
+import { setAuditDays, setEmergencyNumber } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -26,4 +26,11 @@ export async function emergencyNumberAction(_before: string | null, form: FormDa
   if (answered.ok) revalidatePath('/settings');
   if (answered.ok) return null;
   return answered.fault.code === 'invalid' ? 'That is no telephone number. Write digits, such as 911.' : faultWords(answered.fault);
+}
+
+export async function auditDaysAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setAuditDays(context, actor, form.get('auditDays')));
+  if (answered.ok) revalidatePath('/settings');
+  if (answered.ok) return null;
+  return answered.fault.code === 'invalid' ? 'Write a number of days from 30 to 3653.' : faultWords(answered.fault);
 }

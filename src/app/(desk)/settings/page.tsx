@@ -2,7 +2,7 @@ import { screen } from '@/app/screen';
 import { viewSettings } from '@/server/settings/workplace';
 import { SettingsScreen } from '@/ui/desk/settings/SettingsScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { emergencyNumberAction, revokeSignInAction, signOutAction } from './actions';
+import { auditDaysAction, emergencyNumberAction, revokeSignInAction, signOutAction } from './actions';
 
 export default async function SettingsPage() {
   return screen(async (actor, context) => {
@@ -15,6 +15,7 @@ export default async function SettingsPage() {
           revoke={revokeSignInAction}
           signOut={signOutAction}
           setNumber={emergencyNumberAction}
+          setAuditDays={auditDaysAction}
         />
       </Shell>
     );

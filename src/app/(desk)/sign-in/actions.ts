@@ -18,7 +18,8 @@ export async function signInAction(_before: string | null, form: FormData): Prom
     sameSite: 'lax',
     secure: context.origin.startsWith('https:'),
     path: '/',
-    expires: new Date(answered.value.expiresAt),
+    // Seconds from now by the browser's own clock, which may be wrong.
+    maxAge: answered.value.lastsSeconds,
   });
   redirect('/rounds');
 }

@@ -1,4 +1,2 @@
-export { waitingTexts } from './read';
-export type { IncomingText } from './read';
 export { keepIncomingText, settleIncomingText } from './write';
 export type { NewIncomingText } from './write';

@@ -9,31 +9,6 @@ export interface Job {
   readonly attempts: number;
 }
 
-/** How the job with a key stands; null where there is none. */
-export interface JobStanding {
-  readonly attempts: number;
-  readonly lastError: string;
-  readonly isDone: boolean;
-  readonly isGivenUp: boolean;
-}
-
-export async function jobByKey(work: Work, key: string): Promise<JobStanding | null> {
-  const [row] = await tablesOf(work).select<{ attempts: number; lastError: string; doneAt: Instant | null; givenUpAt: Instant | null }>(
-    'SELECT attempts, last_error AS lastError, done_at AS doneAt, given_up_at AS givenUpAt FROM jobs WHERE job_key = :key',
-    { key },
-  );
-  return row ? { attempts: row.attempts, lastError: row.lastError, isDone: row.doneAt !== null, isGivenUp: row.givenUpAt !== null } : null;
-}
-
-/** When the next job of these kinds is due; null where none is open. */
-export async function nextDue(work: Work, kinds: readonly string[]): Promise<Instant | null> {
-  const [row] = await tablesOf(work).select<{ due: Instant | null }>(
-    'SELECT MIN(GREATEST(run_after, COALESCE(lease_until, run_after))) AS due FROM jobs WHERE is_open = 1 AND kind IN (:kinds)',
-    { kinds },
-  );
-  return row?.due ?? null;
-}
-
 /** The oldest open jobs of a kind, locked until the transaction ends; those that somebody else holds are passed over. */
 export async function lockOpenJobs(work: Work, kind: string, most: number): Promise<Job[]> {
   return tablesOf(work).select<Job>(

@@ -9,9 +9,10 @@ export interface SettingsProps {
   readonly revoke: WordedAction;
   readonly signOut: WordedAction;
   readonly setNumber: WordedAction;
+  readonly setAuditDays: WordedAction;
 }
 
-export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: SettingsProps) {
+export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAuditDays }: SettingsProps) {
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -31,6 +32,23 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber }: Set
               className="field w-[140px]"
             />
             <button className="act">Keep it</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">Who looked at whom</h2>
+        <p className="mt-1 text-soft">Every look at a child and every change is noted. How many days is that kept?</p>
+        <ActionForm action={setAuditDays} hidden={{}} className="mt-2">
+          <span className="flex gap-3">
+            <input
+              name="auditDays"
+              inputMode="numeric"
+              aria-label="Days to keep the list of who looked"
+              defaultValue={view.auditDays}
+              key={view.auditDays}
+              className="field w-[140px]"
+            />
+            <button className="act">Keep it so</button>
           </span>
         </ActionForm>
       </section>

@@ -17,6 +17,8 @@ const shared = {
 };
 
 export default {
+  // On a busy machine a disk may take its time.
+  testTimeout: 20_000,
   projects: [
     {
       ...shared,
@@ -32,8 +34,6 @@ export default {
     {
       ...shared,
       displayName: 'integration',
-      // On a busy machine a disk may take its time.
-      testTimeout: 20_000,
       testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
       globalSetup: '<rootDir>/tests/integration/globalSetup.ts',
       globalTeardown: '<rootDir>/tests/integration/globalTeardown.ts',

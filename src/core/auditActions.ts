@@ -19,9 +19,11 @@ export const AUDIT_ACTIONS = [
   'link.sent',
   'link.revoked',
   'message.triedAgain',
+  'text.settled',
   'report.taken',
   'report.corrected',
   'child.deleted',
+  // Stands in trails that were kept before the demo was lived through the use cases.
   'demo.loaded',
 ] as const;
 export type AuditAction = (typeof AUDIT_ACTIONS)[number];

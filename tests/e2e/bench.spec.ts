@@ -1,5 +1,5 @@
 import { type Locator, type Page } from '@playwright/test';
-import { expect, test, ask, childIdOf, signIn, newPage } from './yard';
+import { expect, test, ask, childIdOf, signIn, newPage, newestLink } from './yard';
 
 /** Findings may also be named beside the button that puts the task into the library: the first place is where it belongs. */
 const finding = (page: Page, text: string | RegExp) => page.getByText(text).first();
@@ -260,7 +260,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   if (await cautions.isVisible()) await cautions.check();
   await page.getByRole('button', { name: /Send as version/ }).click();
   await expect(page).toHaveURL(/\/post\?phone=/);
-  const link = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
+  const link = await newestLink(page);
 
   const family = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await family.goto(`${link}?lang=en`);

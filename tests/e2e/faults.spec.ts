@@ -3,7 +3,21 @@ import { createServer, request as httpRequest, type Server } from 'node:http';
 import { createInterface, type Interface } from 'node:readline';
 import { randomUUID } from 'node:crypto';
 import mariadb from 'mariadb';
-import { expect, test, ask, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, type Served, newPage } from './yard';
+import {
+  expect,
+  test,
+  ask,
+  beginAnew,
+  childIdOf,
+  linkOf,
+  openTask,
+  reportCount,
+  sendReport,
+  served,
+  signIn,
+  type Served,
+  newPage,
+} from './yard';
 
 const FOLDER = '.data/e2e-faults';
 
@@ -54,6 +68,8 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await signIn(page, 'therapist', stack);
   const plain = await newPage(browser, { javaScriptEnabled: false });
   const scripted = await newPage(browser);
+  await beginAnew('Wren O.', stack);
+  await beginAnew('Silas Y.', stack);
   const before = { plain: await reportCount('Wren O.', stack), scripted: await reportCount('Silas Y.', stack) };
   await plain.goto(`${linkOf('Wren O.', stack)}?lang=en`);
   await openTask(plain);
@@ -64,7 +80,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
 
   const awayFrom = Date.now();
   await tell('stop database');
-  await page.goto(`${stack.url}/yard`);
+  expect((await page.goto(`${stack.url}/yard`))!.status()).toBe(503);
   await expect(page.getByRole('alert').first()).toContainText(
     'Our records do not answer just now. Nothing is lost. This page tries again by itself.',
   );
@@ -130,6 +146,7 @@ function answerlessLine(): Promise<{ server: Server; port: number }> {
 }
 
 test('the server is killed after the report was written and before its answer: the repeat makes no second one', async () => {
+  await beginAnew('Bram T.', stack);
   const { address, body } = await reportFor('Bram T.');
   const before = await reportCount('Bram T.', stack);
   const line = await answerlessLine();
@@ -145,6 +162,7 @@ test('the server is killed after the report was written and before its answer: t
 });
 
 test('the server is killed while it writes: nothing of it stays, and the repeat makes the one report', async () => {
+  await beginAnew('Bram T.', stack);
   const { address, body } = await reportFor('Bram T.');
   const before = await reportCount('Bram T.', stack);
   // Somebody holds the child's row, so the report cannot be written to its end.

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type APIRequestContext } from '@playwright/test';
-import { expect, test, ask, childIdOf, linkOf, reportCount } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, linkOf, reportCount } from './yard';
 
 const CHILD = 'Delphine R.';
 
@@ -18,6 +18,10 @@ function send(request: APIRequestContext, form: Record<string, string>, accept =
 }
 
 test.describe('the intake of reports over HTTP', () => {
+  test.beforeEach(async () => {
+    await beginAnew(CHILD);
+  });
+
   test('answers a form with the way back and a script with JSON; the same key makes one report', async ({ request }) => {
     const before = await reportCount(CHILD);
     const form = { idempotencyKey: randomUUID(), versionTaskId: await anyTask(), done: 'yes', amount: '3', lang: 'es' };

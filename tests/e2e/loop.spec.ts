@@ -1,12 +1,7 @@
 import { type Page } from '@playwright/test';
-import { expect, test, ask, childIdOf, sendReport, signIn, newPage } from './yard';
+import { expect, test, ask, beginAnew, dayBefore, newestLink, sendReport, signIn, newPage } from './yard';
 
 const CHILD = 'Yara S.';
-
-/** A day in the family's zone, some days before today, as date boxes write it. */
-function dayBefore(days: number): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: 'America/Denver' }).format(Date.now() - days * 86_400_000);
-}
 
 async function reportReached(family: Page, link: string, daysAgo: number): Promise<void> {
   await family.goto(`${link}?lang=en`);
@@ -27,7 +22,7 @@ async function reportReached(family: Page, link: string, daysAgo: number): Promi
 test('the whole loop in the browser: plan, send, do, report, decide, regrade, undo', async ({ page, browser }) => {
   test.setTimeout(120_000);
   await signIn(page);
-  const childId = await childIdOf(CHILD);
+  const childId = await beginAnew(CHILD);
 
   // Plan: take everything out but what is placed anew, choose step and dose.
   await page.goto(`/children/${childId}/program`);
@@ -58,7 +53,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.getByLabel(/I have read the/).check();
   await page.getByRole('button', { name: `Send as version ${version + 1}` }).click();
   await expect(page).toHaveURL(/\/post\?phone=/);
-  const link = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
+  const link = await newestLink(page);
 
   // Do and report, as the family, on three days.
   const family = await newPage(browser, { viewport: { width: 390, height: 844 } });

@@ -1,9 +1,9 @@
-import { expect, test, ask, childIdOf, linkOf, openTask, served, signIn, newPage } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, newestLink, linkOf, openTask, served, signIn, newPage } from './yard';
 
 test.describe('links of a family', () => {
   test('a new one is sent to the phone, and an old one is closed for good', async ({ page, browser }) => {
     await signIn(page);
-    const child = await childIdOf('Rowan G.');
+    const child = await beginAnew('Rowan G.');
     const family = await newPage(browser);
     await family.goto(`${linkOf('Rowan G.')}?lang=en`);
     await expect(family.getByText('Rowan ·')).toBeVisible();
@@ -17,7 +17,7 @@ test.describe('links of a family', () => {
     await expect(family.getByRole('alert').first()).toContainText('This link was closed.');
 
     await page.goto(`/post?phone=${child}`);
-    const fresh = await page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first().getAttribute('href');
+    const fresh = await newestLink(page);
     await family.goto(`${fresh}?lang=en`);
     await expect(family.getByText('Rowan ·')).toBeVisible();
   });
@@ -36,6 +36,7 @@ test.describe('settings', () => {
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('112');
     const family = await newPage(browser);
+    await beginAnew('Nerys F.');
     await family.goto(`${linkOf('Nerys F.')}?lang=en&said=safety`);
     await expect(family.getByRole('alert').first()).toContainText('In an emergency call 112.');
     await page.getByLabel('Emergency number').fill('911');
@@ -86,7 +87,7 @@ test.describe('deleting a child', () => {
 
 test.describe('two people', () => {
   test('regrade the same child at once: the second one is told, and nothing of theirs is written', async ({ page, browser }) => {
-    const child = await childIdOf('Odalys V.');
+    const child = await beginAnew('Odalys V.');
     const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(page);
     await signIn(other, 'supervisor');
@@ -113,10 +114,10 @@ test.describe('two people', () => {
 });
 
 test('a report that was open while a new version went out is kept with the plan that was used', async ({ page, browser }) => {
+  const child = await beginAnew('Hollis Y.');
   const family = await newPage(browser);
   await family.goto(`${linkOf('Hollis Y.')}?lang=en`);
   await openTask(family);
-  const child = await childIdOf('Hollis Y.');
   await signIn(page);
   await page.goto(`${served().url}/children/${child}/program`);
   const cautions = page.getByLabel(/I have read the/);

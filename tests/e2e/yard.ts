@@ -137,3 +137,20 @@ export async function openTask(page: Page): Promise<void> {
 export async function sendReport(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^(Finished this one|Send the change|Terminamos esta|Enviar el cambio)$/ }).click();
 }
+
+/**
+ * The link in the newest message on the pretend phone. The runner puts it there a moment after what was decided, so the page
+ * is opened again until nothing waits any more.
+ */
+export async function newestLink(page: Page): Promise<string> {
+  const stack = served();
+  await expect
+    .poll(
+      async () =>
+        (await ask<{ count: number }>("SELECT COUNT(*) AS count FROM jobs WHERE is_open = 1 AND kind = 'deliver'", [], stack))[0]!.count,
+    )
+    .toBe(0);
+  await page.reload();
+  const link = page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first();
+  return (await link.getAttribute('href'))!;
+}

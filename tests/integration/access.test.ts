@@ -1,12 +1,17 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { changeHome } from '@/server/caseload/changeHome';
 import { deleteChild } from '@/server/caseload/deleteChild';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
+import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewPost } from '@/server/messages/viewPost';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';
 import { decide } from '@/server/rounds/decide';
+import { undoDecision } from '@/server/rounds/undoDecision';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { setEmergencyNumber, viewSettings } from '@/server/settings/workplace';
 import { actorOfToken, revokeSignIn, viewSignIns } from '@/server/people/sessions';
@@ -20,57 +25,151 @@ let bed: TestBed;
 let ines: PersonActor;
 let other: PersonActor;
 let assistant: PersonActor;
+let stranger: PersonActor;
 let childId: number;
+let things: Wish;
+let othersThings: Wish;
 
 beforeAll(async () => {
   bed = await newTestBed();
   ines = await bed.person('Ines Calloway-Brandt');
   other = await bed.person('Marit Oyelaran-Voss');
   assistant = await bed.person('Teodor Wray', 'assistant');
+  stranger = await bed.person('Somebody Else');
   childId = await bed.child(ines);
   await bed.share(childId, assistant, 'assist');
   await bed.send(ines, childId);
+  things = await thingsOf(childId, ines);
+  const othersChild = await bed.child(other, { calledName: 'Yara', initial: 'S' });
+  await bed.send(other, othersChild);
+  othersThings = await thingsOf(othersChild, other);
 });
 afterAll(() => bed.close());
 
+/** What a use case is asked for: a child, and something of a child. */
+interface Wish {
+  readonly childId: number;
+  readonly linkId: number;
+  readonly decisionId: number;
+  readonly messageId: number;
+  readonly textId: number;
+}
+
+type Door = [file: string, open: (actor: PersonActor, wish: Wish) => Promise<unknown>, need: 'read' | 'settle' | 'change' | 'lead'];
+
 /** Every use case that names a child. */
-const doors: [string, (actor: PersonActor) => Promise<unknown>, 'read' | 'change' | 'lead'][] = [
-  ['view the child', (actor) => viewChild(bed.context, actor, childId), 'read'],
-  ['view the phone', (actor) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
-  ['view the builder', (actor) => viewBuilder(bed.context, actor, childId), 'change'],
-  ['save a draft', (actor) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
+const doors: Door[] = [
+  ['caseload/viewChild', (actor, { childId }) => viewChild(bed.context, actor, childId), 'read'],
+  ['messages/viewPost', (actor, { childId }) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
+  ['programs/viewBuilder', (actor, { childId }) => viewBuilder(bed.context, actor, childId), 'change'],
+  ['programs/saveDraft', (actor, { childId }) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
   [
-    'send a program',
-    (actor) => sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true }),
+    'programs/sendProgram',
+    (actor, { childId }) => sendProgram(bed.context, actor, { childId, expectedVersion: 1, draft: bed.draft(), cautionsRead: true }),
     'change',
   ],
-  ['decide a step', (actor) => decide(bed.context, actor, { childId, key: 'ready:1:1', answer: 'up', expectedVersion: 1 }), 'change'],
-  ['send a link', (actor) => sendLinkAgain(bed.context, actor, childId), 'change'],
-  ['close a link', (actor) => revokeLink(bed.context, actor, childId, 1), 'change'],
-  ['delete the child', (actor) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],
+  [
+    'caseload/changeHome',
+    (actor, { childId }) => changeHome(bed.context, actor, { childId, taskSettings: {}, materialsAtHome: ['paper'] }),
+    'change',
+  ],
+  [
+    'rounds/decide',
+    (actor, { childId }) => decide(bed.context, actor, { childId, key: 'ready:1:1', answer: 'up', expectedVersion: 1 }),
+    'change',
+  ],
+  ['rounds/undoDecision', (actor, { decisionId }) => undoDecision(bed.context, actor, decisionId), 'settle'],
+  ['messages/links', (actor, { childId }) => sendLinkAgain(bed.context, actor, childId), 'change'],
+  ['messages/links', (actor, { childId, linkId }) => revokeLink(bed.context, actor, childId, linkId), 'change'],
+  ['messages/tryAgain', (actor, { childId, messageId }) => tryMessageAgain(bed.context, actor, childId, messageId), 'change'],
+  ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
+  ['caseload/deleteChild', (actor, { childId }) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],
 ];
 
+const THING_DOORS = {
+  linkId: 'messages/links',
+  messageId: 'messages/tryAgain',
+  textId: 'reports/keepIncoming',
+} as const;
+
+/** All that a child can have that is named by a number, given up, open or undecided, so that only its owner decides. */
+async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
+  await bed.report(childId, { question: 'yes', words: 'May she use the other hand?' });
+  const { open } = await viewRounds(bed.context, lead, null);
+  const { key } = open.find((each) => each.childId === childId)!;
+  const { decisionId } = await decide(bed.context, lead, { childId, key, answer: 'later', laterDays: 7, expectedVersion: 1 });
+  const [link] = await bed.read<{ id: number }>('SELECT id FROM family_links WHERE child_id = :childId', { childId });
+  const [message] = await bed.read<{ id: number }>('SELECT id FROM messages WHERE child_id = :childId', { childId });
+  await bed.write("UPDATE messages SET status = 'givenUp' WHERE id = :id", message);
+  const textId = await keepIncoming(bed.context, { serviceKey: `t${childId}`, childId, from: '+1', text: '?', issues: [] });
+  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId };
+}
+
+const stateOf = async (childId: number) => [
+  await bed.read('SELECT revoked_at FROM family_links WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT undone_at FROM decisions WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT status FROM messages WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT settled_at FROM incoming_texts WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT words, corrected_at FROM reports WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT current_version FROM programs WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT child_id FROM program_drafts WHERE child_id = :childId', { childId }),
+];
+
+it('the list of these doors names every file that asks for a child', () => {
+  const asking = readdirSync('src/server', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.ts') && file !== 'access.ts')
+    .filter((file) => readFileSync(`src/server/${file}`, 'utf8').includes('requireChild('))
+    .map((file) => file.replace('.ts', ''));
+  expect([...new Set(doors.map(([file]) => file))].sort()).toEqual(asking.sort());
+});
+
 describe('nobody reaches a child that is neither theirs nor shared with them', () => {
-  it.each(doors)('%s', async (_name, door) => {
-    expect(await refusal(door(other))).toBe('notFound');
+  it.each(doors)('%s', async (_file, open) => {
+    const before = await stateOf(childId);
+    expect(await refusal(open(other, things))).toBe('notFound');
+    expect(await stateOf(childId)).toEqual(before);
   });
 
   it('nor finds one in lists', async () => {
-    expect((await viewYard(bed.context, other, EVERYONE)).childCount).toBe(0);
-    expect((await viewRounds(bed.context, other, null)).open).toEqual([]);
-    expect((await viewPost(bed.context, other, { phoneOf: null, search: '' })).messages).toEqual([]);
+    expect((await viewYard(bed.context, stranger, EVERYONE)).childCount).toBe(0);
+    expect((await viewRounds(bed.context, stranger, null)).open).toEqual([]);
+    expect((await viewPost(bed.context, stranger, { phoneOf: null, search: '' })).messages).toEqual([]);
+  });
+});
+
+describe('nobody reaches what is another child’s by naming it beside a child of their own', () => {
+  it.each(['linkId', 'messageId', 'textId'] as const)('%s', async (thing) => {
+    const before = await stateOf(childId);
+    const wish = { ...othersThings, [thing]: things[thing] };
+    const [, open] = doors.findLast(([file]) => file === THING_DOORS[thing])!;
+    expect(await refusal(open(other, wish))).toBe('notFound');
+    expect(await stateOf(childId)).toEqual(before);
   });
 
-  it('and what was refused left no trace of change', async () => {
-    expect(await bed.read('SELECT current_version FROM programs')).toEqual([{ current_version: 1 }]);
-    expect(await bed.read('SELECT child_id FROM program_drafts')).toEqual([]);
+  it('a decision is only settled or taken back by whom its child is theirs', async () => {
+    const key = (await bed.read<{ decision_key: string }>('SELECT decision_key FROM decisions WHERE child_id = :childId', { childId }))[0]!
+      .decision_key;
+    const raw = { childId: othersThings.childId, key, answer: 'read', expectedVersion: 1 };
+    expect(await refusal(decide(bed.context, other, raw))).toBe('staleDecision');
+    expect(await refusal(undoDecision(bed.context, other, things.decisionId))).toBe('notFound');
+  });
+
+  it('a family reports, and corrects, only what its own program asks', async () => {
+    const before = await stateOf(childId);
+    const foreign = await bed.versionTaskId(childId);
+    expect(await refusal(bed.report(othersThings.childId, { versionTaskId: foreign }))).toBe('notFound');
+    const [report] = await bed.read<{ idempotency_key: string }>('SELECT idempotency_key FROM reports WHERE child_id = :childId', {
+      childId,
+    });
+    // Another family's key tells nothing of that family's report, and changes nothing of it.
+    await refusal(bed.report(othersThings.childId, { idempotencyKey: report!.idempotency_key, words: 'not yours' }));
+    expect(await stateOf(childId)).toEqual(before);
   });
 });
 
 describe('an assistant reads and logs, and changes no program', () => {
-  it.each(doors)('%s', async (_name, door, need) => {
-    const answer = await refusal(door(assistant));
-    expect(answer).toBe(need === 'read' ? 'not refused' : 'notAllowed');
+  it.each(doors.filter(([, , need]) => need !== 'settle'))('%s', async (_file, open, need) => {
+    expect(await refusal(open(assistant, things))).toBe(need === 'read' ? 'not refused' : 'notAllowed');
   });
 
   it('nor sets what families are told to call', async () => {

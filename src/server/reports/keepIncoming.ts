@@ -1,6 +1,7 @@
 import { inTransaction, keepIncomingText, settleIncomingText } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 
@@ -23,7 +24,9 @@ export async function keepIncoming(context: Context, { serviceKey, childId, from
 /** Marks a text as looked at and settled. @throws AppError notFound where it is none of the child's, or settled before */
 export async function settleIncoming(context: Context, actor: PersonActor, childId: number, textId: number): Promise<void> {
   await inTransaction(context.db, async (work) => {
+    const now = context.now();
     await requireChild(work, actor, childId, 'settleDecision');
-    if (!(await settleIncomingText(work, childId, textId, actor.personId, context.now()))) throw new AppError('notFound');
+    if (!(await settleIncomingText(work, childId, textId, actor.personId, now))) throw new AppError('notFound');
+    await noteChanges(work, now, [entryOf(actor, now, [childId], 'text.settled')]);
   });
 }

@@ -8,7 +8,8 @@ import type { Context } from '@/server/context';
 import { viewYard } from '@/server/caseload/viewYard';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { RoundsEvidence } from '@/ui/desk/rounds/RoundsEvidence';
-import { YardTable } from '@/ui/desk/yard/YardTable';
+import { yardSheet } from '@/ui/desk/yard/yardSheet';
+import { YardTable } from '@/ui/desk/yard/YardTable.client';
 import { medianMilliseconds } from './timing';
 
 const RUNS = 40;
@@ -33,7 +34,12 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
   const yardView = await yard(actor);
   const roundsView = await rounds(actor);
   const screens: { screen: string; address: string; load: (who: PersonActor) => Promise<unknown>; element: ReactElement }[] = [
-    { screen: 'Yard', address: '/yard', load: yard, element: createElement(YardTable, yardView) },
+    {
+      screen: 'Yard',
+      address: '/yard',
+      load: yard,
+      element: createElement(YardTable, { sheet: yardSheet(yardView.days, yardView.groups) }),
+    },
     {
       screen: 'Rounds',
       address: '/rounds',

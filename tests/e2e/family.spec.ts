@@ -11,7 +11,7 @@ test.describe('with scripts off', () => {
     await page.goto(`${linkOf('Juniper S.')}?lang=es`);
     await expect(page.getByRole('heading', { name: 'Hoy' })).toBeVisible();
     await openTask(page);
-    await expect(page.getByText('Lo que necesita')).toBeVisible();
+    await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
     const box = page.locator('input[inputmode=numeric]').first();
     await box.fill('3');
     await page.getByLabel('Solo palabras').check();

@@ -1,4 +1,4 @@
-import { expect, test, ask, beginAnew, childIdOf, newestLink, linkOf, openTask, served, signIn, newPage } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, newestLink, textsAreOut, linkOf, openTask, served, signIn, newPage } from './yard';
 
 test.describe('links of a family', () => {
   test('a new one is sent to the phone, and an old one is closed for good', async ({ page, browser }) => {
@@ -10,6 +10,9 @@ test.describe('links of a family', () => {
 
     await page.goto(`/children/${child}`);
     await page.getByRole('button', { name: 'Send a new link' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: 'first opened' })).toBeVisible();
+    await textsAreOut();
+    await page.reload();
     await expect(page.getByText('not opened yet')).toBeVisible();
     await page.getByRole('listitem').filter({ hasText: 'first opened' }).getByRole('button', { name: 'close it' }).click();
     await expect(page.getByRole('listitem').filter({ hasText: 'first opened' })).toHaveCount(0);
@@ -28,10 +31,10 @@ test.describe('settings', () => {
     await signIn(page);
     await page.goto('/settings');
     await page.getByLabel('Emergency number').fill('call mum');
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect(page.getByRole('alert').first()).toHaveText('That is no telephone number. Write digits, such as 911.');
     await page.getByLabel('Emergency number').fill('112');
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('112');
@@ -40,7 +43,7 @@ test.describe('settings', () => {
     await family.goto(`${linkOf('Nerys F.')}?lang=en&said=safety`);
     await expect(family.getByRole('alert').first()).toContainText('In an emergency call 112.');
     await page.getByLabel('Emergency number').fill('911');
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('911');

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import mariadb from 'mariadb';
 import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
@@ -107,6 +108,8 @@ export async function beginAnew(name: string, stack = served()): Promise<number>
     'DELETE v FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ? AND v.number <> p.current_version',
     [childId],
   );
+  const tokenHash = createHash('sha256').update(linkOf(name, stack).split('/f/')[1]!).digest('hex');
+  await run('DELETE FROM family_links WHERE child_id = ? AND token_hash <> ?', [childId, tokenHash]);
   await run('UPDATE family_links SET revoked_at = NULL, expires_at = ? WHERE child_id = ?', [new Date(now() + 40 * 86_400_000), childId]);
   await run(
     `UPDATE program_versions v JOIN programs p ON p.id = v.program_id
@@ -138,18 +141,15 @@ export async function sendReport(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^(Finished this one|Send the change|Terminamos esta|Enviar el cambio)$/ }).click();
 }
 
-/**
- * The link in the newest message on the pretend phone. The runner puts it there a moment after what was decided, so the page
- * is opened again until nothing waits any more.
- */
+/** Waits until the runner has handed over all that was put in the post. */
+export async function textsAreOut(stack = served()): Promise<void> {
+  const waiting = () => ask<{ count: number }>("SELECT COUNT(*) AS count FROM jobs WHERE is_open = 1 AND kind = 'deliver'", [], stack);
+  await expect.poll(async () => (await waiting())[0]!.count).toBe(0);
+}
+
+/** The link in the newest message on the pretend phone that is open; the runner puts it there a moment after what was decided. */
 export async function newestLink(page: Page): Promise<string> {
-  const stack = served();
-  await expect
-    .poll(
-      async () =>
-        (await ask<{ count: number }>("SELECT COUNT(*) AS count FROM jobs WHERE is_open = 1 AND kind = 'deliver'", [], stack))[0]!.count,
-    )
-    .toBe(0);
+  await textsAreOut();
   await page.reload();
   const link = page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first();
   return (await link.getAttribute('href'))!;

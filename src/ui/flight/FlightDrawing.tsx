@@ -9,9 +9,9 @@ export type FlightData = Omit<FlightInput, 'size'>;
 export function SmallFlight({ flight, label }: { flight: FlightData; label: string }) {
   const laid = layFlight({ ...flight, size: SMALL });
   return (
-    <svg width={SMALL.width} height={SMALL.height} viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} role="img" aria-label={label}>
+    <svg className="flight flight-small" width={SMALL.width} height={SMALL.height} role="img">
       <title>{label}</title>
-      <Stairs laid={laid} size={SMALL} heavy={2} />
+      <Stairs laid={laid} size={SMALL} pegRadius={1.9} />
     </svg>
   );
 }
@@ -31,8 +31,8 @@ export function LargeFlight({
   const size = { ...LARGE, width };
   const laid = layFlight({ ...flight, size });
   return (
-    <svg viewBox={`-4 0 ${size.width + 8} ${size.height}`} className="h-auto w-full" role="img" aria-label={label}>
-      <Stairs laid={laid} size={size} heavy={4} />
+    <svg viewBox={`-4 0 ${size.width + 8} ${size.height}`} className="flight h-auto w-full" role="img" aria-label={label}>
+      <Stairs laid={laid} size={size} pegRadius={5.5} />
       {laid.treads.map((tread, index) => (
         <TreadName key={tread.step} tread={tread} floorY={laid.floorY} name={names[index] ?? ''} />
       ))}
@@ -51,35 +51,31 @@ export function LargeFlight({
   );
 }
 
-function Stairs({ laid, size, heavy }: { laid: Flight; size: FlightSize; heavy: number }) {
+/** The stairs by classes: their colours and widths stand in the style sheet, since a yard draws hundreds of them. */
+function Stairs({ laid, size, pegRadius }: { laid: Flight; size: FlightSize; pegRadius: number }) {
   const done = laid.treads.filter((tread) => tread.state !== 'coming');
   const coming = laid.treads.filter((tread) => tread.state === 'coming');
   const here = done.at(-1)!;
-  const end = here.x + here.width;
-  const radius = heavy === 2 ? 2.6 : 7;
+  const floor = round(laid.floorY);
+  const top = round(here.y);
+  const end = round(here.x + here.width);
+  const pegX = round(laid.peg.x);
+  const pegTop = round(laid.peg.y - size.headroom * 0.62);
+  const climbed = `${round(done[0]!.y)}${line(done)}`;
   return (
     <>
-      <path
-        d={`M${end} ${laid.floorY}V${here.y}${line(coming)}V${laid.floorY}Z`}
-        fill="var(--color-sheet)"
-        stroke="var(--color-line)"
-        strokeWidth="1"
-      />
-      <path d={`M0 ${laid.floorY}V${done[0]!.y}${line(done)}V${laid.floorY}Z`} fill="var(--color-green-tint)" />
-      <path d={`M0 ${done[0]!.y}${line(done)}`} fill="none" stroke="var(--color-green)" strokeWidth="1.4" />
-      {coming.length > 0 && (
-        <path d={`M${end} ${here.y}${line(coming)}`} fill="none" stroke="var(--color-soft)" strokeWidth="1.2" strokeDasharray="3 2" />
-      )}
-      <path d={`M${here.x} ${here.y}H${end}`} stroke="var(--color-green)" strokeWidth={heavy} />
-      <path
-        d={`M${laid.peg.x} ${laid.peg.y}V${laid.peg.y - size.headroom * 0.5}`}
-        stroke="var(--color-ink)"
-        strokeWidth={heavy === 2 ? 1.4 : 3}
-      />
-      <circle cx={laid.peg.x} cy={laid.peg.y - size.headroom * 0.62} r={radius} fill="var(--color-ink)" />
+      <path className="ahead" d={`M${end} ${floor}V${top}${line(coming)}V${floor}Z`} />
+      <path className="climbed" d={`M0 ${floor}V${climbed}V${floor}Z`} />
+      <path className="edge" d={`M0 ${climbed}`} />
+      {coming.length > 0 && <path className="coming" d={`M${end} ${top}${line(coming)}`} />}
+      <path className="here" d={`M${round(here.x)} ${top}H${end}`} />
+      <path className="peg" d={`M${pegX} ${round(laid.peg.y)}V${pegTop}${disc(pegRadius)}`} />
     </>
   );
 }
+
+/** A disc around the point at which the pen stands. */
+const disc = (radius: number) => `m-${radius} 0a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 -${2 * radius} 0`;
 
 function line(treads: readonly Tread[]): string {
   return treads.map((tread) => `V${round(tread.y)}H${round(tread.x + tread.width)}`).join('');

@@ -10,23 +10,23 @@ export type PipKind = Outcome | 'noWord' | 'here';
 export function PipSymbols() {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
-      <symbol id="pip-reached" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-reached" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="4.5" fill="var(--color-green)" />
       </symbol>
-      <symbol id="pip-partly" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-partly" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="4" fill="var(--color-sheet)" stroke="var(--color-green)" strokeWidth="1.2" />
         <path d="M-4 0A4 4 0 0 0 4 0Z" fill="var(--color-green)" />
       </symbol>
-      <symbol id="pip-struggled" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-struggled" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="3.8" fill="none" stroke="var(--color-brick)" strokeWidth="1.7" />
       </symbol>
-      <symbol id="pip-saidNotDone" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-saidNotDone" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <path d="M-3.5 0H3.5" stroke="var(--color-brick)" strokeWidth="2.2" />
       </symbol>
-      <symbol id="pip-uncounted" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-uncounted" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <path d="M-4 0l3 3.4L4 -3.6" fill="none" stroke="var(--color-green)" strokeWidth="1.8" />
       </symbol>
-      <symbol id="pip-noWord" viewBox="-6 -6 12 12" overflow="visible">
+      <symbol id="pip-noWord" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="1.1" fill="var(--color-soft)" opacity="0.55" />
       </symbol>
     </svg>
@@ -77,7 +77,7 @@ export function PracticeDots({ days }: { days: readonly { readonly word: DayWord
     <svg width={days.length * PITCH} height={PITCH} role="img" aria-label={`Last ${days.length} days: ${counts.join(', ')}`}>
       {days.map((day, index) => {
         const kind = DAY_PIPS[day.word];
-        return kind && <use key={index} href={`#pip-${kind}`} x={index * PITCH} width={PITCH} height={PITCH} />;
+        return kind && <use key={index} href={`#pip-${kind}`} x={index * PITCH} />;
       })}
     </svg>
   );

@@ -8,7 +8,8 @@ import { ChildFacts } from './ChildFacts';
 import { Fence } from '../rounds/Fence';
 import type { LoggedReport } from '@/server/reports/loggedReports';
 import { ReportTable } from './ReportTable';
-import { YardTable } from '../yard/YardTable';
+import { yardSheet } from '../yard/yardSheet';
+import { YardTable } from '../yard/YardTable.client';
 
 const today = calendarDay('2026-11-24');
 const content = stockTask('crane-lift');
@@ -69,7 +70,7 @@ describe('the yard’s table', () => {
     endsOn: null,
   };
   const drawn = renderToStaticMarkup(
-    <YardTable days={yardDays(today)} groups={[{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }]} />,
+    <YardTable sheet={yardSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }])} />,
   );
 
   it('shows a child with its flight, its range and its last word', () => {
@@ -83,7 +84,7 @@ describe('the yard’s table', () => {
 
   it('says so where there is no program', () => {
     const bare = renderToStaticMarkup(
-      <YardTable days={yardDays(today)} groups={[{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }]} />,
+      <YardTable sheet={yardSheet(yardDays(today), [{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }])} />,
     );
     expect(bare).toContain('no program yet');
   });

@@ -3,7 +3,8 @@ import { SILENT_DAYS, type YardFilter, type YardSort, type YardWish } from '@/co
 import type { YardView } from '@/server/caseload/viewYard';
 import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
-import { YardTable } from './YardTable';
+import { yardSheet } from './yardSheet';
+import { YardTable } from './YardTable.client';
 
 export interface YardProps {
   readonly view: YardView;
@@ -37,7 +38,7 @@ export function YardScreen({ view, wish }: YardProps) {
       </div>
       <Wishes wish={wish} schools={view.schools} />
       <RowKeys />
-      <YardTable days={view.days} groups={view.groups} />
+      <YardTable sheet={yardSheet(view.days, view.groups)} />
       {shown === 0 && <p className="mt-6 text-soft">Nobody fits. Show everyone, or search for less.</p>}
       <p className="mt-6 text-[13px] text-soft">
         Practised is a range: known done ÷ planned … (known done + no word) ÷ planned. No word is not the same as not done. Full disc: all

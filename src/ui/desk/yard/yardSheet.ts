@@ -1,0 +1,85 @@
+import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
+import type { DoseUnit } from '@/core/dose';
+import type { YardFlight, YardGroup, YardRow } from '@/core/yard';
+
+/** A task on its step: which task of the sheet, the step, its name, the days spent on each step. */
+type SheetFlight = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[]];
+/** A task's dose: which task of the sheet, −1 for one that is not in the program any more; given, asked, unit. */
+type SheetDose = readonly [task: number, given: number, asked: number, unit: DoseUnit];
+
+export interface SheetRow {
+  readonly id: number;
+  readonly name: string;
+  readonly flights: readonly SheetFlight[];
+  /** A letter a day, see `DAY_LETTERS`. */
+  readonly days: string;
+  readonly practised: readonly [planned: number, knownDone: number, saidNotDone: number];
+  readonly share: number | null;
+  readonly doses: readonly SheetDose[];
+  readonly uncounted: number;
+  /** Days since the last word; null where none ever came. */
+  readonly since: number | null;
+}
+
+/**
+ * The yard as it travels to the browser. The rows are told twice in a page, drawn and as data for the scripts, so the data is
+ * kept short: each task once, however many children do it, and numbers where words follow from them.
+ */
+export interface YardSheet {
+  readonly span: readonly [from: string, to: string];
+  readonly tasks: readonly { readonly title: string; readonly demands: readonly number[] }[];
+  readonly groups: readonly { readonly title: string | null; readonly visitDays: string; readonly rows: readonly SheetRow[] }[];
+}
+
+const DAY_LETTERS = { done: 'd', partly: 'p', saidNotDone: 'n', noWord: '-', free: ' ', open: 'o' } as const satisfies Record<
+  DayWord,
+  string
+>;
+const DAY_WORDS = Object.fromEntries(Object.entries(DAY_LETTERS).map(([word, letter]) => [letter, word])) as Record<string, DayWord>;
+
+/** Days are whole pixels in the end: a thousandth of a demand, a tenth of a repetition are finer than any drawing or word. */
+const round = (value: number, places: number) => Math.round(value * 10 ** places) / 10 ** places;
+
+export function yardSheet(days: readonly string[], groups: readonly YardGroup[]): YardSheet {
+  const tasks = new Map<string, { index: number; title: string; demands: readonly number[] }>();
+  const indexOf = ({ title, demands }: YardFlight): number => {
+    const task = { index: tasks.size, title: title.en, demands: demands.map((demand) => round(demand, 3)) };
+    const key = JSON.stringify([task.title, task.demands]);
+    if (!tasks.has(key)) tasks.set(key, task);
+    return tasks.get(key)!.index;
+  };
+  const sheetRow = ({ childId, name, flights, practice, daysSinceWord }: YardRow): SheetRow => {
+    const { planned, knownDone, saidNotDone } = practice.adherence;
+    return {
+      id: childId,
+      name,
+      flights: flights.map((flight) => [indexOf(flight), flight.step, flight.stepName.en, flight.daysSpent]),
+      days: practice.days.map(({ word }) => DAY_LETTERS[word]).join(''),
+      practised: [planned, knownDone, saidNotDone],
+      share: practice.dose.share === null ? null : round(practice.dose.share, 3),
+      doses: practice.dose.tasks.map(({ taskId, given, asked, unit }) => {
+        const flight = flights.find((each) => each.taskId === taskId);
+        return [flight ? indexOf(flight) : -1, round(given, 1), round(asked, 1), unit];
+      }),
+      uncounted: practice.dose.uncounted,
+      since: daysSinceWord,
+    };
+  };
+  const told = groups.map(({ title, visitDays, rows }) => ({ title, visitDays, rows: rows.map(sheetRow) }));
+  return {
+    span: [days[0]!, days.at(-1)!],
+    tasks: [...tasks.values()].map(({ title, demands }) => ({ title, demands })),
+    groups: told,
+  };
+}
+
+export const daysOf = ({ days }: SheetRow): { readonly word: DayWord }[] => [...days].map((letter) => ({ word: DAY_WORDS[letter]! }));
+
+export const adherenceOf = ({ practised: [planned, knownDone, saidNotDone] }: SheetRow) =>
+  adherenceRange({ planned, knownDone, saidNotDone });
+
+export const doseOf = ({ share, doses, uncounted }: SheetRow): DoseGiven => ({
+  share,
+  uncounted,
+  tasks: doses.map(([taskId, given, asked, unit]) => ({ taskId, given, asked, unit, share: Math.min(1, asked > 0 ? given / asked : 1) })),
+});

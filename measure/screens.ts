@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import mariadb from 'mariadb';
 import { createElement, type ReactElement } from 'react';
 import { renderToString } from 'react-dom/server';
@@ -5,72 +6,111 @@ import { addPerson, giveAccess, inTransaction } from '@/db';
 import { rowsOf } from '../scripts/sql';
 import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewYard, type YardView } from '@/server/caseload/viewYard';
+import { hashPassword, signIn } from '@/server/people/signIn';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { RoundsEvidence } from '@/ui/desk/rounds/RoundsEvidence';
 import { yardSheet } from '@/ui/desk/yard/yardSheet';
 import { YardTable } from '@/ui/desk/yard/YardTable.client';
-import { medianMilliseconds } from './timing';
+import { BENCH_PASSWORD } from './seedDistrict';
+import { median, medianMilliseconds, percentile, timesOf } from './timing';
 
 const RUNS = 40;
+const MANY = 400;
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: true } as const;
 
 export interface ScreenFigures {
   readonly screen: string;
   readonly queriesOf6: number;
-  readonly queriesOf60: number;
+  readonly queries: number;
   readonly requestMilliseconds: number;
+  readonly requestP95: number;
   readonly bareSqlMilliseconds: number;
   readonly renderMilliseconds: number;
   readonly kilobytes: number;
+  /** As it travels. */
+  readonly compressedKilobytes: number;
+}
+
+export interface BytesFigure {
+  readonly kilobytes: number;
+  readonly compressedKilobytes: number;
+}
+
+interface Measured {
+  readonly screen: string;
+  readonly address: string;
+  readonly load: (who: PersonActor) => Promise<unknown>;
+  readonly element: ReactElement;
+  readonly actor: PersonActor;
+  readonly cookie: string;
 }
 
 /** Yard and Rounds from request to last byte, beside the same SQL on a bare connection and the same rows rendered. */
 export async function measureScreens(context: Context, databaseUrl: string, url: string, cookie: string): Promise<ScreenFigures[]> {
   const actor: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1 };
   const small = await actorWith(context, 6);
+  const large = await actorWith(context, MANY);
+  const largeCookie = `yard=${(await signIn(context, { email: large.email, password: BENCH_PASSWORD })).token}`;
   const yard = (who: PersonActor) => viewYard(context, who, EVERYONE);
   const rounds = (who: PersonActor) => viewRounds(context, who, null);
-  const yardView = await yard(actor);
+  const tableOf = ({ days, groups }: YardView) => createElement(YardTable, { sheet: yardSheet(days, groups) });
   const roundsView = await rounds(actor);
-  const screens: { screen: string; address: string; load: (who: PersonActor) => Promise<unknown>; element: ReactElement }[] = [
+  const evidence = createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today });
+  const screens: Measured[] = [
+    { screen: 'Yard', address: '/yard', load: yard, element: tableOf(await yard(actor)), actor, cookie },
     {
-      screen: 'Yard',
+      screen: `Yard, ${MANY} children`,
       address: '/yard',
       load: yard,
-      element: createElement(YardTable, { sheet: yardSheet(yardView.days, yardView.groups) }),
+      element: tableOf(await yard(large.actor)),
+      actor: large.actor,
+      cookie: largeCookie,
     },
-    {
-      screen: 'Rounds',
-      address: '/rounds',
-      load: rounds,
-      element: createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today }),
-    },
+    { screen: 'Rounds', address: '/rounds', load: rounds, element: evidence, actor, cookie },
   ];
   const figures: ScreenFigures[] = [];
-  for (const { screen, address, load, element } of screens) {
-    const of6 = await statementsOf(context, () => load(small));
-    const of60 = await statementsOf(context, () => load(actor));
-    const bare = await mariadb.createConnection({ ...optionsFrom(databaseUrl), timezone: 'Z' });
-    let bytes = 0;
-    const request = async () => {
-      const answer = await fetch(`${url}${address}`, { headers: { cookie } });
-      bytes = (await answer.arrayBuffer()).byteLength;
-    };
+  for (const { screen, address, load, element, actor: who, cookie: theirs } of screens) {
+    const of6 = await statementsOf(context, () => load(small.actor));
+    const statements = await statementsOf(context, () => load(who));
+    let body: Buffer = Buffer.alloc(0);
+    const requests = await timesOf(RUNS, async () => {
+      const answer = await fetch(`${url}${address}`, { headers: { cookie: theirs } });
+      body = Buffer.from(await answer.arrayBuffer());
+      if (!answer.ok) throw new Error(`${address} answered ${answer.status}`);
+    });
     figures.push({
       screen,
       queriesOf6: of6.filter(isQuestion).length,
-      queriesOf60: of60.filter(isQuestion).length,
-      requestMilliseconds: await medianMilliseconds(RUNS, request),
-      bareSqlMilliseconds: await medianMilliseconds(RUNS, async () => {
-        for (const statement of of60) await bare.query(statement);
-      }),
+      queries: statements.filter(isQuestion).length,
+      requestMilliseconds: median(requests),
+      requestP95: percentile(requests, 0.95),
+      bareSqlMilliseconds: await bareSql(databaseUrl, statements),
       renderMilliseconds: await medianMilliseconds(RUNS, () => renderToString(element)),
-      kilobytes: bytes / 1024,
+      kilobytes: body.byteLength / 1024,
+      compressedKilobytes: gzipSync(body).byteLength / 1024,
     });
-    await bare.end();
   }
   return figures;
+}
+
+/** The builder's page, which holds one child's program; its bytes alone. */
+export async function measureBuilder(url: string, cookie: string, childId: number): Promise<BytesFigure> {
+  const answer = await fetch(`${url}/children/${childId}/program`, { headers: { cookie } });
+  if (!answer.ok) throw new Error(`The builder answered ${answer.status}`);
+  const body = Buffer.from(await answer.arrayBuffer());
+  return { kilobytes: body.byteLength / 1024, compressedKilobytes: gzipSync(body).byteLength / 1024 };
+}
+
+async function bareSql(databaseUrl: string, statements: readonly string[]): Promise<number> {
+  const bare = await mariadb.createConnection({ ...optionsFrom(databaseUrl), timezone: 'Z' });
+  try {
+    return await medianMilliseconds(RUNS, async () => {
+      for (const statement of statements) await bare.query(statement);
+    });
+  } finally {
+    await bare.end();
+  }
 }
 
 export function optionsFrom(databaseUrl: string) {
@@ -78,6 +118,8 @@ export function optionsFrom(databaseUrl: string) {
   return { host: hostname, port: Number(port), user: username, password, database: pathname.slice(1) };
 }
 
+/** The trail of looks is written apart from any request, a batch at a time. */
+const isTrail = (statement: string) => /^INSERT INTO jobs/.test(statement);
 const isQuestion = (statement: string) => !/^(START TRANSACTION|COMMIT|SET )/.test(statement);
 
 /** The statements that a screen runs, as they reach the server. */
@@ -88,17 +130,18 @@ async function statementsOf(context: Context, load: () => Promise<unknown>): Pro
   options.logging = (line) => statements.push(line.replace(/^Executing \([^)]*\): /, '').replace(/;$/, ''));
   await load();
   options.logging = false;
-  return statements;
+  return statements.filter((statement) => !isTrail(statement));
 }
 
-async function actorWith(context: Context, children: number): Promise<PersonActor> {
+async function actorWith(context: Context, children: number): Promise<{ actor: PersonActor; email: string }> {
   const rows = await rowsOf<{ id: number }>(context.db, 'SELECT id FROM children ORDER BY id LIMIT :children', { children });
   const now = context.now();
+  const email = `with-${children}-${now}@tarrowhill.example`;
+  const passwordHash = await hashPassword(BENCH_PASSWORD);
   const personId = await inTransaction(context.db, async (work) => {
-    const person = { name: 'Small caseload', email: `small-${now}@tarrowhill.example`, role: 'therapist', passwordHash: '-' } as const;
-    const id = await addPerson(work, person, now);
+    const id = await addPerson(work, { name: 'Another caseload', email, role: 'therapist', passwordHash }, now);
     for (const { id: childId } of rows) await giveAccess(work, childId, id, 'shared');
     return id;
   });
-  return { kind: 'person', personId, name: 'Small', role: 'therapist', signInId: 0 };
+  return { actor: { kind: 'person', personId, name: 'Another caseload', role: 'therapist', signInId: 0 }, email };
 }

@@ -1,5 +1,6 @@
 import { changeHome } from '@/server/caseload/changeHome';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { viewContents } from '@/server/tasks/viewContents';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
@@ -279,11 +280,15 @@ describe('a program made with the heart', () => {
       },
     ];
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
+    const { key: keyBefore } = await viewContents(bed.context, ines);
     await keepDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
     await shelveTask(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
     const view = await viewBuilder(bed.context, ines, childId);
-    expect(view.older.map((task) => task.taskVersionId)).toEqual([first.taskVersionId]);
-    expect(view.library.find((task) => task.taskId === first.taskId)!.taskVersionId).not.toBe(first.taskVersionId);
+    expect(view.placed.map((task) => task.taskVersionId)).toEqual([first.taskVersionId]);
+    const library = await viewContents(bed.context, ines);
+    expect(library.key).toBe(view.libraryKey);
+    expect(keyBefore).not.toBe(library.key);
+    expect(library.tasks.find((task) => task.taskId === first.taskId)!.taskVersionId).not.toBe(first.taskVersionId);
     expect(await viewVersion(bed.context, ines, 'versioned', 1)).toEqual(content);
     expect(await refusal(viewVersion(bed.context, ines, 'versioned', 9))).toBe('notFound');
   });

@@ -20,6 +20,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { libraryKey } from '../tasks/viewContents';
 
 export interface ChildPace {
   readonly taskId: number;
@@ -34,9 +35,10 @@ export interface BuilderView {
   readonly draft: ProgramDraft;
   /** True where the draft was being worked on before, not taken from what was sent. */
   readonly draftWasSaved: boolean;
-  readonly library: readonly TaskVersion[];
-  /** What is placed in a version that is not the library's newest any more. */
-  readonly older: readonly TaskVersion[];
+  /** What is placed, each in the version that it is placed in. */
+  readonly placed: readonly TaskVersion[];
+  /** Names the library as it stands: it travels apart from the page, see `viewContents`. */
+  readonly libraryKey: string;
   readonly changes: readonly RecordedChange[];
   readonly goalSkills: readonly Skill[];
   /** How long one repetition takes this child, where sessions have told it. */
@@ -53,15 +55,18 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
     const library = await latestTasks(work);
     const shown = draft?.success ? draft.data : draftFrom(current, today);
-    const outdated = shown.tasks.map((task) => task.taskVersionId).filter((id) => !library.some((task) => task.taskVersionId === id));
+    const placed = await taskVersionsById(
+      work,
+      shown.tasks.map((task) => task.taskVersionId),
+    );
     return {
       child,
       today,
       currentVersion: current?.number ?? 0,
       draft: shown,
-      older: [...(await taskVersionsById(work, outdated)).values()],
+      placed: [...placed.values()],
       draftWasSaved: Boolean(draft?.success),
-      library,
+      libraryKey: await libraryKey(work),
       paces: await pacesOf(work, childId, library),
       changes: await gradeChanges(work, [childId]),
       goalSkills: (await goalsOf(work, childId)).map((goal) => goal.skill),

@@ -62,6 +62,14 @@ export async function latestTasks(work: Work): Promise<TaskVersion[]> {
   return withContents(work, rows);
 }
 
+/** Which versions `latestTasks` would give, without their contents. */
+export async function latestRefs(work: Work): Promise<VersionRef[]> {
+  return tablesOf(work).select<VersionRef>(
+    `SELECT id AS taskVersionId, content_hash AS contentHash FROM task_versions v
+     WHERE number = (SELECT MAX(number) FROM task_versions WHERE task_id = v.task_id) ORDER BY id`,
+  );
+}
+
 /** Task id and content of the given versions; those that do not exist are left out. */
 export async function taskVersionsById(work: Work, ids: readonly number[]): Promise<Map<number, TaskVersion>> {
   if (ids.length === 0) return new Map();

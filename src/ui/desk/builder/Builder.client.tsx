@@ -16,6 +16,7 @@ import { KeyCap } from '../parts/KeyCap';
 import { editDraft, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 import { LibraryList } from './LibraryList';
+import { useLibrary } from './useLibrary';
 import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
 
@@ -34,14 +35,16 @@ const PART_WORDS = { warmUp: 'Warm-up', tableWork: 'Table work', writing: 'Writi
 
 /** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
 export function Builder({ view, save, send }: BuilderProps) {
-  const { child, today, library, currentVersion } = view;
+  const { child, today, currentVersion } = view;
+  const fetched = useLibrary(view.libraryKey);
+  const library = fetched.tasks;
   const [draft, edit] = useReducer(editDraft, view.draft);
   const [sending, setSending] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const [cautionsRead, setCautionsRead] = useState(false);
   const router = useRouter();
   const saved = useAutosave(draft, (changed) => save(child.id, changed));
-  const known = useMemo(() => [...library, ...view.older], [library, view.older]);
+  const known = useMemo(() => [...view.placed, ...library], [view.placed, library]);
   const tasks = useMemo(
     () => draft.tasks.map((task) => known.find((each) => each.taskVersionId === task.taskVersionId)),
     [draft.tasks, known],
@@ -181,7 +184,7 @@ export function Builder({ view, save, send }: BuilderProps) {
           </div>
         </div>
         <LibraryList
-          library={library}
+          library={fetched}
           child={facts}
           goalSkills={view.goalSkills}
           placed={tasks.flatMap((task) => (task ? [task.taskId] : []))}

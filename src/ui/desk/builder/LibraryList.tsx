@@ -5,9 +5,10 @@ import { SKILLS, type Skill } from '@/core/vocabulary';
 import { words } from '../../shared/deskWords';
 import { safetyWords, skillsInWords } from '../parts/taskWords';
 import { minutesInWords, type LibraryTask } from './draftEdits';
+import type { FetchedLibrary } from './useLibrary';
 
 interface Props {
-  readonly library: readonly LibraryTask[];
+  readonly library: FetchedLibrary;
   readonly child: ChildFacts;
   readonly goalSkills: readonly Skill[];
   /** Ids of the tasks that are in the program. */
@@ -21,8 +22,9 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
   const [skill, setSkill] = useState<Skill | ''>('');
   const [athome, setAtHome] = useState(false);
   const ranked = useMemo(
-    () => library.map((task) => ({ ...task, fit: fitFor(task.content, child, goalSkills) })).sort((a, b) => b.fit.score - a.fit.score),
-    [library, child, goalSkills],
+    () =>
+      library.tasks.map((task) => ({ ...task, fit: fitFor(task.content, child, goalSkills) })).sort((a, b) => b.fit.score - a.fit.score),
+    [library.tasks, child, goalSkills],
   );
   const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter(
     (task) => !athome || task.fit.missing.length === 0,
@@ -57,8 +59,17 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         <input type="checkbox" checked={athome} onChange={(event) => setAtHome(event.target.checked)} className="size-4 accent-green" />
         only with what this home has
       </label>
-      <p className="mt-1 text-[13px] text-soft">
-        {found.length} of {library.length}, best fit first
+      <p role="status" className="mt-1 text-[13px] text-soft">
+        {library.state === 'here' && `${found.length} of ${library.tasks.length}, best fit first`}
+        {library.state === 'coming' && 'The tasks are on their way…'}
+        {library.state === 'missing' && (
+          <>
+            The tasks did not come. Your program is kept.{' '}
+            <button type="button" className="link" onClick={library.tryAgain}>
+              Try again
+            </button>
+          </>
+        )}
       </p>
       <ul className="mt-1">
         {found.map((task) => {
@@ -82,7 +93,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
           );
         })}
       </ul>
-      {found.length === 0 && <p className="mt-2 text-soft">No task like that. Take a word or a filter away.</p>}
+      {library.state === 'here' && found.length === 0 && <p className="mt-2 text-soft">No task like that. Take a word or a filter away.</p>}
     </aside>
   );
 }

@@ -97,7 +97,7 @@ export function RoundsActs(props: Props) {
             <li>
               <Link
                 href={`/rounds?at=${encodeURIComponent(props.nextKey)}`}
-                prefetch={false}
+                prefetch
                 data-key="ArrowRight"
                 data-key-says="Next, leave this one open"
                 className="flex items-center gap-3 py-[7px] hover:bg-green-tint"

@@ -48,7 +48,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         </p>
       </div>
       {here ? (
-        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
+        <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
           <RoundsEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} />

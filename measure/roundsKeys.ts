@@ -1,0 +1,59 @@
+import { chromium, type Page } from '@playwright/test';
+import { chromiumPath } from '../scripts/systemPackages';
+import { median, percentile } from './timing';
+
+export interface KeyFigures {
+  readonly what: string;
+  readonly median: number;
+  readonly p95: number;
+}
+
+const PRESSES = 20;
+
+/** From a key's press in the browser to the next card drawn: going on, and settling a decision and taking it back in turn. */
+export async function measureRoundsKeys(url: string, cookie: string): Promise<KeyFigures[]> {
+  const browser = await chromium.launch({
+    executablePath: chromiumPath()!,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+  });
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const [name, value] = cookie.split('=') as [string, string];
+    await context.addCookies([{ name, value, url }]);
+    const page = await context.newPage();
+    await page.goto(`${url}/rounds`, { waitUntil: 'networkidle' });
+    const on: number[] = [];
+    const settle: number[] = [];
+    for (let press = 0; press < PRESSES; press += 1) on.push(await millisecondsOf(page, 'ArrowRight'));
+    for (let press = 0; press < PRESSES; press += 1) {
+      settle.push(await millisecondsOf(page, 'u'));
+      await millisecondsOf(page, 'z');
+    }
+    return [
+      { what: 'next card', median: median(on), p95: percentile(on, 0.95) },
+      { what: 'decision settled, next card', median: median(settle), p95: percentile(settle, 0.95) },
+    ];
+  } finally {
+    await browser.close();
+  }
+}
+
+/** A therapist looks at a card before the next key: what is fetched meanwhile has come by then. */
+async function millisecondsOf(page: Page, key: string): Promise<number> {
+  await page.waitForLoadState('networkidle');
+  return page.evaluate(
+    (pressed) =>
+      new Promise<number>((resolve) => {
+        const before = document.querySelector('[data-decision]')?.getAttribute('data-decision');
+        const start = performance.now();
+        const watcher = new MutationObserver(() => {
+          if (document.querySelector('[data-decision]')?.getAttribute('data-decision') === before) return;
+          watcher.disconnect();
+          requestAnimationFrame(() => resolve(performance.now() - start));
+        });
+        watcher.observe(document.body, { subtree: true, childList: true, attributes: true });
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true }));
+      }),
+    key,
+  );
+}

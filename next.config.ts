@@ -6,6 +6,8 @@ const listed = (headers: Readonly<Record<string, string>>) => Object.entries(hea
 const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'mariadb', '@node-rs/argon2', 'pino'],
   poweredByHeader: false,
+  // src/main/web.ts compresses.
+  compress: false,
   reactStrictMode: true,
   devIndicators: false,
   distDir: process.env.YARD_DIST ?? '.next',

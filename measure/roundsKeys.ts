@@ -40,7 +40,10 @@ export async function measureRoundsKeys(url: string, cookie: string): Promise<Ke
 
 /** A therapist looks at a card before the next key: what is fetched meanwhile has come by then. */
 async function millisecondsOf(page: Page, key: string): Promise<number> {
-  await page.waitForLoadState('networkidle');
+  await page.waitForFunction(() => {
+    const next = document.querySelector('a[data-key="ArrowRight"]')?.getAttribute('href');
+    return !next || performance.getEntriesByType('resource').some(({ name }) => name.includes(next) && name.includes('_rsc'));
+  });
   return page.evaluate(
     (pressed) =>
       new Promise<number>((resolve) => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { callHands, countCalls, splitIntoCards, type CalledHand } from '.';
+import { callHands, countCalls, repetitionsFrom, splitIntoCards, type CalledHand } from '.';
+import { seededRandom } from '../random';
 
 const chanceFrom = (seed: number) => {
   const generator = xoroshiro128plus(seed);
@@ -134,4 +135,16 @@ describe('the card splitter', () => {
     expect(() => splitIntoCards(10, 0, 1, 6, () => 0)).toThrow('cards is 0');
     expect(() => splitIntoCards(10, 2, 5, 3, () => 0)).toThrow('most is 3');
   });
+});
+
+describe('cards at the ends of their ranges (B13)', () => {
+  it('are dealt at once, whole and within bounds', () => {
+    const cards = splitIntoCards(400, 30, 1, 200, seededRandom(5))!;
+    expect([cards.length, cards.reduce((sum, card) => sum + card, 0)]).toEqual([30, 400]);
+    expect(cards.every((card) => card >= 1 && card <= 200)).toBe(true);
+  });
+});
+
+it('pieces that are used again ask for no number of repetitions (B12)', () => {
+  expect(repetitionsFrom(10, { hands: 'each', piecesPerRepetition: 0, rounds: 1 })).toBeNull();
 });

@@ -115,3 +115,20 @@ describe('checks of a ladder', () => {
     );
   });
 });
+
+it('says where measures cancel the rise that a knob promised', () => {
+  // 3 bits to begin with, 1 bit after (Fitts): half of the 2 bits lost is just what the knob's whole way brings.
+  const far: TaskKnob[] = [
+    {
+      knob: 'precision',
+      levels: [
+        { en: 'far', measures: { distanceMm: 70, openingMm: 10 } },
+        { en: 'near', measures: { distanceMm: 10, openingMm: 10 } },
+      ],
+    },
+  ];
+  const codes = checkLadder(far, { steps: [{ grade: { precision: 0 } }, { grade: { precision: 1 } }], startStep: 1 }).map(
+    ({ code }) => code,
+  );
+  expect(codes).toContain('demandFalls');
+});

@@ -211,3 +211,31 @@ describe('checks of measures', () => {
     expect(found).toContainEqual({ severity: 'note', code: 'idleKnob', step: 1, knob: 'itemSize' });
   });
 });
+
+describe('ladders that cannot be climbed (B8)', () => {
+  const words = (name: string) => ({ en: name });
+  const itemInOpening: TaskKnob[] = [
+    { knob: 'itemSize', levels: [20, 40].map((itemMm) => ({ en: 'x', measures: { itemMm } })) },
+    { knob: 'precision', levels: [50, 30].map((openingMm) => ({ en: 'x', measures: { openingMm, distanceMm: 200 } })) },
+  ];
+
+  it('a grade whose item does not go into its opening is none: the step is missing, and it is said why', () => {
+    const proposed = proposeLadder({ knobs: itemInOpening, start: {}, easierSteps: 0, harderSteps: 2 });
+    expect(proposed.steps).toHaveLength(2);
+    expect(proposed.missing).toEqual({ easier: 0, harder: 1 });
+    expect(proposed.usedUp.map(({ because }) => because)).toContain('doesNotFit');
+  });
+
+  it('a start on a level that the home lacks is said', () => {
+    const tool: TaskKnob[] = [
+      { knob: 'tool', levels: ['wide', 'thin', 'fine'].map(words) },
+      { knob: 'position', levels: ['sitting', 'standing'].map(words) },
+    ];
+    const proposed = proposeLadder({ knobs: tool, start: { tool: 2 }, offered: { tool: [0, 1] }, easierSteps: 0, harderSteps: 1 });
+    expect(proposed.startNotOffered).toEqual(['tool']);
+    expect(proposeLadder({ knobs: tool, start: { tool: 1 }, offered: { tool: [0, 1] }, easierSteps: 0, harderSteps: 1 })).toMatchObject({
+      startNotOffered: [],
+      falls: [],
+    });
+  });
+});

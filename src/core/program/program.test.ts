@@ -247,3 +247,15 @@ describe('a task as one child is given it', () => {
     expect(contentFor(crane, {}).slug).toBe('crane-lift');
   });
 });
+
+it('of two children who differ in one thing alone, a task never suits the one better for whom more is asked or missing', () => {
+  const facts = { ...child, mouthsThings: false, allergies: [] };
+  for (const content of loadLibrary()) {
+    const at = (change: Partial<ChildFacts>) => fitFor(content, { ...facts, ...change }, []);
+    const plainly = at({});
+    const asked = at({ mouthsThings: true });
+    expect(asked.score <= plainly.score).toBe(true);
+    if (asked.asks.length + asked.blocks.length > plainly.asks.length + plainly.blocks.length)
+      expect(asked.score).toBeLessThan(plainly.score);
+  }
+});

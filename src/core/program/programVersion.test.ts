@@ -77,3 +77,12 @@ describe('a task in a program', () => {
     expect(() => stepName(content, 9)).toThrow(RangeError);
   });
 });
+
+it('the flight of a task runs level where a substitute levels its steps, and never falls', () => {
+  const knobs = [{ knob: 'itemSize', levels: [{ en: 'big' }, { en: 'small' }, { en: 'tiny' }] }] as const;
+  const step = (itemSize: number) => ({ name: { en: 'x' }, how: { en: 'x' }, grade: { itemSize } });
+  const content = { knobs, ladder: { steps: [step(0), step(2), step(1), step(2)], startStep: 1 } };
+  const demands = demandsOf(content as never);
+  expect(demands[2]).toBe(demands[1]);
+  expect([...demands].sort((a, b) => a - b)).toEqual(demands);
+});

@@ -223,3 +223,12 @@ describe('what a family is told', () => {
     expect(thingsAt(task('pocket-the-washers'), 7, 8).map((used) => used.id)).toEqual(['washers', 'lidded-box']);
   });
 });
+
+it.each([
+  [2.99, 'block'],
+  [3, 'acknowledge'],
+  [3.01, 'acknowledge'],
+])('a child of %d years who mouths things meets a small part: %s (16 CFR 1501: under three)', (ageYears, severity) => {
+  const washer = thing({ shape: { kind: 'cylinder', lengthMm: 3, diameterMm: 20 } });
+  expect(judge([washer], child({ ageYears, mouthsThings: true }))).toContainEqual(['smallPart', severity]);
+});

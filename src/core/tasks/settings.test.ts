@@ -76,6 +76,20 @@ describe('settings where schools of thought differ change the task, not only a l
     ]);
   });
 
+  it('what only steps needed that a setting took away is needed no more (B11)', () => {
+    const whole = task('broom-fringe');
+    const only = (from: number, to: number) => {
+      const [first] = whole.materials;
+      const extra = { ...first!, id: 'only-here', steps: { from, to } };
+      return applySettings({ ...whole, materials: [...whole.materials, extra] }, { helpBy: 'tool' }).materials.find(
+        ({ id }) => id === 'only-here',
+      );
+    };
+    // Help by the tool takes the first step, hand over hand, off this ladder.
+    expect(only(1, 1)).toBeUndefined();
+    expect(only(2, 2)!.steps).toEqual({ from: 1, to: 1 });
+  });
+
   it('hands change the dose, the table and what the helper is told', () => {
     const preferred = settled('crane-lift', { hands: 'preferred' });
     const both = settled('crane-lift', { hands: 'bothInTurn' });

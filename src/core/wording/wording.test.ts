@@ -133,3 +133,41 @@ describe('the verdict on a text', () => {
       expect(text).toContain(part.en);
   });
 });
+
+describe('sentences end where a reader ends them (B9)', () => {
+  it.each([
+    ['Say: go. Then stop.', 2],
+    ['He says “go.” Then he stops.', 2],
+    ['(He went.) Then he stops.', 2],
+    ['Use a big one, e.g. a lid.', 1],
+    ['It is 1.5 cm long.', 1],
+    ['Take a peg\nClip it on', 2],
+  ])('%s', (text, sentences) => {
+    expect(countText(text, 'en').sentences).toBe(sentences);
+  });
+
+  it('a colon makes no text easier', () => {
+    expect(readingGrade('Say: pinch the peg and let it go again', 'en')).toBeCloseTo(
+      readingGrade('Say pinch the peg and let it go again', 'en')!,
+      6,
+    );
+  });
+
+  it('a number is one word', () => {
+    expect([countText('1.5', 'en').words, countText('1,000', 'en').words]).toEqual([1, 1]);
+  });
+});
+
+it.each([
+  ['quiet', 2],
+  ['science', 2],
+  ['poem', 2],
+  ['area', 3],
+  ['cooperate', 4],
+])('%s has %d syllables (B10)', (word, syllables) => {
+  expect(syllablesOf(word, 'en')).toBe(syllables);
+});
+
+it('a long text full of jargon is swept once (B14)', () => {
+  expect(findJargon('Bilateral coordination. '.repeat(20_000), 'en')).toHaveLength(20_000);
+});

@@ -9,8 +9,18 @@ export function dayFrom(words: readonly string[]): string | null {
   const place = words.indexOf('--day');
   if (place < 0) return null;
   const day = words[place + 1] ?? '';
-  if (!FORM.test(day)) throw new Error(`"${day}" is no day. Write --day 2028-02-29, or --day 2028-02-29T23:59 for a minute of it.`);
+  if (!FORM.test(day) || !exists(day))
+    throw new Error(`"${day}" is no day. Write --day 2028-02-29, or --day 2028-02-29T23:59 for a minute of it.`);
   return day;
+}
+
+function exists(day: string): boolean {
+  try {
+    Temporal.PlainDateTime.from(day, { overflow: 'reject' });
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 /** How far a clock runs from the machine's that stands at a day now: at ten in the morning, or at the minute named, at Tarrow Hill. */

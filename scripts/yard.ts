@@ -2,6 +2,7 @@ import { bench } from './commands/bench';
 import { database } from './commands/database';
 import { demo } from './commands/demo';
 import { dev } from './commands/dev';
+import { mutate } from './commands/mutate';
 import { stop } from './commands/stop';
 import { test } from './commands/test';
 import { say } from './say';
@@ -14,6 +15,7 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
     says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e] [--day DATE]',
   },
   bench: { run: bench, says: 'measure the speed and write docs/performance.md   [heart] [--reports N]' },
+  mutate: { run: mutate, says: 'change a topic of the core bit by bit and look whether a test falls   TOPIC [--lines N]' },
   db: { run: database, says: 'up | down | address: move the schema of the demo database, or print its address' },
   stop: { run: stop, says: 'end what ./yard demo or ./yard dev started; the data stays' },
   help: { run: help, says: 'this list' },

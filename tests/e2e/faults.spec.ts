@@ -24,6 +24,8 @@ const FOLDER = '.data/e2e-faults';
 /** A stack of this file's own, whose parts can be broken and mended. */
 let helper: ChildProcess;
 let lines: Interface;
+/** What the stack's processes wrote to their logs. */
+const log: string[] = [];
 let stack: Served;
 
 function said(words: string): Promise<void> {
@@ -48,8 +50,9 @@ test.beforeAll(async () => {
   test.setTimeout(120_000);
   const port = Number(process.env.YARD_E2E_PORT) + 1;
   helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port)], {
-    stdio: ['pipe', 'pipe', 'inherit'],
+    stdio: ['pipe', 'pipe', 'pipe'],
   });
+  createInterface({ input: helper.stderr! }).on('line', (line) => log.push(line));
   lines = createInterface({ input: helper.stdout! });
   await said('ready');
   stack = served(FOLDER);
@@ -84,6 +87,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await expect(page.getByRole('alert').first()).toContainText(
     'Our records do not answer just now. Nothing is lost. This page tries again by itself.',
   );
+  expect(log.filter((line) => line.includes('"name":"yard"') && line.includes('"msg":"databaseAway"')).length).toBeGreaterThan(0);
   expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(503);
   await sendReport(plain);
   await expect(plain.getByRole('alert').first()).toContainText('What you wrote is kept on this page.');

@@ -232,3 +232,38 @@ it.each([
   const washer = thing({ shape: { kind: 'cylinder', lengthMm: 3, diameterMm: 20 } });
   expect(judge([washer], child({ ageYears, mouthsThings: true }))).toContainEqual(['smallPart', severity]);
 });
+
+describe('a finding’s key, by which a therapist’s reason is kept', () => {
+  const stone = thing({ id: 'stone', hazards: ['smallPart'] });
+  const keys = (things: ThingInUse[], who: ChildForSafety) => judgeSafety(plain, things, who).findings.map(({ key }) => key);
+
+  it('names rule, thing and what of it, so that a reason for one thing is none for another', () => {
+    const mouthing = child({ mouthsThings: true });
+    expect(keys([stone, { ...stone, id: 'bead' }], mouthing)).toEqual(['smallPart:stone', 'smallPart:bead']);
+    expect(keys([thing({ id: 'dough', allergens: ['wheat'] })], child({ allergies: ['wheat'] }))).toEqual(['allergen:dough:wheat']);
+  });
+
+  it('says the same of the same thing once', () => {
+    expect(keys([stone, stone], child({ mouthsThings: true }))).toEqual(['smallPart:stone']);
+  });
+});
+
+it.each(['magnet', 'buttonCell', 'bag', 'band', 'food', 'foam', 'soap', 'paint'] as const)(
+  '%s: asked or refused for a child who mouths things, milder for one who does not',
+  (hazard) => {
+    const severity = (mouthsThings: boolean) => judge([thing({ hazards: [hazard] })], child({ mouthsThings }))[0]![1];
+    const swallowed = hazard === 'magnet' || hazard === 'buttonCell';
+    expect([severity(true), severity(false)]).toEqual(swallowed ? ['block', 'acknowledge'] : ['acknowledge', 'caution']);
+  },
+);
+
+it('a family reads each rule once, however many things it holds for, and each allergen by its thing', () => {
+  const two = { ...loadLibrary()[0]!, materials: ['bag', 'sack'].map((id) => ({ ...thing({ id, hazards: ['bag'] }), count: 1 })) };
+  const rules = cautionsFor(two as never, 1, child()).findings.map(({ rule }) => rule);
+  expect(rules).toEqual(['bag']);
+  const doughs = { ...two, materials: ['dough', 'paste'].map((id) => ({ ...thing({ id, allergens: ['wheat'] }), count: 1 })) };
+  expect(cautionsFor(doughs as never, 1, child({ allergies: ['wheat'] })).findings.map(({ key }) => key)).toEqual([
+    'allergen:dough:wheat',
+    'allergen:paste:wheat',
+  ]);
+});

@@ -7,7 +7,7 @@ export interface FencePost {
 }
 
 const WIDE = 40;
-const NARROW = 25;
+const NARROW = 24;
 
 /** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. */
 export function Fence({ posts }: { posts: readonly FencePost[] }) {

@@ -13,13 +13,13 @@ export interface RoundsFault {
   readonly stale: boolean;
 }
 
-export async function decideAction(_before: RoundsFault | null, form: FormData): Promise<RoundsFault | null> {
+export type Decided = { readonly ok: true; readonly decisionId: number } | { readonly ok: false; readonly fault: RoundsFault };
+
+/** Leaves going on to the screen, which has fetched the next card ahead. */
+export async function decideAction(form: FormData): Promise<Decided> {
   const answered = await act((actor, context) => decide(context, actor, Object.fromEntries(form)));
-  if (!answered.ok) return { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') };
-  // Cards that were fetched ahead tell of the queue as it was.
-  revalidatePath('/rounds');
-  const next = form.get('next');
-  redirect(typeof next === 'string' && next ? `/rounds?at=${encodeURIComponent(next)}` : '/rounds');
+  if (answered.ok) return { ok: true, decisionId: answered.value.decisionId };
+  return { ok: false, fault: { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') } };
 }
 
 export async function undoAction(_before: RoundsFault | null, form: FormData): Promise<RoundsFault | null> {

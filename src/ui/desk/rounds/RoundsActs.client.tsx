@@ -1,7 +1,8 @@
 'use client';
 
 import Link from 'next/link';
-import { useActionState, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useActionState, useEffect, useState } from 'react';
 import { KeyCap } from '../parts/KeyCap';
 
 export interface RoundsFault {
@@ -9,6 +10,8 @@ export interface RoundsFault {
   readonly stale: boolean;
 }
 export type ActionOf = (before: RoundsFault | null, form: FormData) => Promise<RoundsFault | null>;
+
+export type Decide = (form: FormData) => Promise<{ ok: true; decisionId: number } | { ok: false; fault: RoundsFault }>;
 
 export interface RoundsAct {
   readonly key: string;
@@ -19,7 +22,7 @@ export interface RoundsAct {
 }
 
 interface Props {
-  readonly decide: ActionOf;
+  readonly decide: Decide;
   readonly undo: ActionOf;
   readonly acts: readonly RoundsAct[];
   readonly decisionKey: string;
@@ -27,7 +30,46 @@ interface Props {
   readonly version: number;
   readonly builderHref: string | null;
   readonly nextKey: string | null;
+  /** True where the next card is of the same child: what is settled here may change what it shows. */
+  readonly nextIsSameChild: boolean;
   readonly lastDecisionId: number | null;
+}
+
+/**
+ * The decision that was settled last, told by its answer: the card that comes next was fetched before, and what it says of
+ * the round is so old. It is fetched anew as soon as it stands.
+ */
+let justSettled = 0;
+let isFetchedAhead = false;
+
+const addressOf = (key: string) => `/rounds?at=${encodeURIComponent(key)}`;
+
+/** Settles a decision on the server, and only then goes on: to the card that was fetched ahead, where there is one. */
+function useDecide({ decide, nextKey, nextIsSameChild }: Pick<Props, 'decide' | 'nextKey' | 'nextIsSameChild'>) {
+  const router = useRouter();
+  const [deciding, setDeciding] = useState(false);
+  const [fault, setFault] = useState<RoundsFault | null>(null);
+  useEffect(() => {
+    if (!isFetchedAhead) return;
+    isFetchedAhead = false;
+    router.refresh();
+  }, [router]);
+  const settle = async (form: FormData) => {
+    setDeciding(true);
+    try {
+      const answered = await decide(form);
+      if (!answered.ok) return setFault(answered.fault);
+      justSettled = answered.decisionId;
+      isFetchedAhead = nextKey !== null && !nextIsSameChild;
+      // An address that nothing was fetched for is asked of the server.
+      router.push(isFetchedAhead ? addressOf(nextKey!) : `${nextKey ? addressOf(nextKey) : '/rounds?at='}&after=${justSettled}`);
+    } catch {
+      setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true });
+    } finally {
+      setDeciding(false);
+    }
+  };
+  return { fault, decide: settle, deciding };
 }
 
 type Asking = RoundsAct | 'write' | 'later' | null;
@@ -37,14 +79,17 @@ const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family a
 /** The acts of a decision, a key each. What goes another way than the suggestion asks for a reason first. */
 export function RoundsActs(props: Props) {
   const [asking, setAsking] = useState<Asking>(null);
-  const [fault, decide, deciding] = useActionState(props.decide, null);
-  const [undoFault, undo, undoing] = useActionState(props.undo, null);
+  const { fault, decide, deciding } = useDecide(props);
+  const [undoFault, undo, undoing] = useActionState(async (before: RoundsFault | null, form: FormData) => {
+    justSettled = 0;
+    return props.undo(before, form);
+  }, null);
+  const lastDecisionId = Math.max(justSettled, props.lastDecisionId ?? 0);
   const hidden = (
     <>
       <input type="hidden" name="childId" value={props.childId} />
       <input type="hidden" name="key" value={props.decisionKey} />
       <input type="hidden" name="expectedVersion" value={props.version} />
-      <input type="hidden" name="next" value={props.nextKey ?? ''} />
     </>
   );
   const shown = fault ?? undoFault;
@@ -96,7 +141,7 @@ export function RoundsActs(props: Props) {
           {props.nextKey && (
             <li>
               <Link
-                href={`/rounds?at=${encodeURIComponent(props.nextKey)}`}
+                href={addressOf(props.nextKey)}
                 prefetch
                 data-key="ArrowRight"
                 data-key-says="Next, leave this one open"
@@ -122,9 +167,9 @@ export function RoundsActs(props: Props) {
           </div>
         </form>
       )}
-      {props.lastDecisionId !== null && (
+      {lastDecisionId > 0 && (
         <form action={undo} className="mt-2 flex justify-end">
-          <input type="hidden" name="decisionId" value={props.lastDecisionId} />
+          <input type="hidden" name="decisionId" value={lastDecisionId} />
           <button
             disabled={undoing}
             data-key="z"

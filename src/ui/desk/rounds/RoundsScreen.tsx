@@ -4,12 +4,12 @@ import type { RoundsView } from '@/server/rounds/viewRounds';
 import { words } from '../../shared/deskWords';
 import { Fence, type FencePost } from './Fence';
 import { RoundsEvidence } from './RoundsEvidence';
-import { RoundsActs, type ActionOf, type RoundsAct } from './RoundsActs.client';
+import { RoundsActs, type ActionOf, type Decide, type RoundsAct } from './RoundsActs.client';
 import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
 
 export interface RoundsProps {
   readonly view: RoundsView;
-  readonly decide: ActionOf;
+  readonly decide: Decide;
   readonly undo: ActionOf;
 }
 
@@ -62,6 +62,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
               version={here.program.number}
               builderHref={here.mayChange ? `/children/${here.child.id}/program` : null}
               nextKey={next && next.key !== here.decision.key ? next.key : null}
+              nextIsSameChild={next?.childId === here.child.id}
               lastDecisionId={settledToday.at(-1)?.id ?? null}
             />
           </aside>
@@ -79,6 +80,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
             version={0}
             builderHref={null}
             nextKey={null}
+            nextIsSameChild={false}
             lastDecisionId={settledToday.at(-1)?.id ?? null}
           />
         </div>

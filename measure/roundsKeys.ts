@@ -26,7 +26,7 @@ export async function measureRoundsKeys(url: string, cookie: string): Promise<Ke
     const settle: number[] = [];
     for (let press = 0; press < PRESSES; press += 1) on.push(await millisecondsOf(page, 'ArrowRight'));
     for (let press = 0; press < PRESSES; press += 1) {
-      settle.push(await millisecondsOf(page, 'u'));
+      settle.push(await millisecondsOf(page, await followingKey(page)));
       await millisecondsOf(page, 'z');
     }
     return [
@@ -36,6 +36,13 @@ export async function measureRoundsKeys(url: string, cookie: string): Promise<Ke
   } finally {
     await browser.close();
   }
+}
+
+/** The key that follows the suggestion, which asks for no reason; goes on to a card that has one. */
+async function followingKey(page: Page): Promise<string> {
+  const act = page.locator('[data-decision] li form [data-key]').first();
+  while ((await act.count()) === 0) await millisecondsOf(page, 'ArrowRight');
+  return (await act.getAttribute('data-key'))!;
 }
 
 /** A therapist looks at a card before the next key: what is fetched meanwhile has come by then. */

@@ -15,7 +15,7 @@ import { YardTable } from '@/ui/desk/yard/YardTable.client';
 import { BENCH_PASSWORD } from './seedDistrict';
 import { median, medianMilliseconds, percentile, timesOf } from './timing';
 
-const RUNS = 40;
+const RUNS = 20;
 const MANY = 400;
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: true } as const;
 

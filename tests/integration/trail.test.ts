@@ -1,0 +1,51 @@
+import { inTransaction } from '@/db';
+import { tablesOf } from '@/db/work';
+import type { PersonActor } from '@/server/actor';
+import { runDue } from '@/server/jobs/runDue';
+import { viewRounds } from '@/server/rounds/viewRounds';
+import { newTestBed, type TestBed } from './testBed';
+
+let bed: TestBed;
+let ines: PersonActor;
+beforeEach(async () => {
+  bed = await newTestBed();
+  ines = await bed.person('Ines Calloway-Brandt');
+  await bed.child(ines);
+});
+afterEach(() => bed.close());
+
+describe('the trail', () => {
+  it('is one row a look, whoever many were looked at, and is appended once by runners that work together', async () => {
+    for (let count = 0; count < 5; count += 1) await bed.child(ines);
+    for (let count = 0; count < 8; count += 1) await viewRounds(bed.context, ines, null);
+    expect(await bed.read('SELECT id FROM audit')).toEqual([]);
+    await Promise.all(['a', 'b', 'c'].map((worker) => runDue(bed.context, worker)));
+    expect(await bed.read('SELECT action, COUNT(*) AS count FROM audit GROUP BY action')).toEqual([{ action: 'rounds.viewed', count: 8 }]);
+    expect(await bed.read('SELECT COUNT(*) AS count FROM audit_groups')).toEqual([{ count: 1 }]);
+    expect(await bed.read('SELECT COUNT(*) AS count FROM audit_group_children')).toEqual([{ count: 6 }]);
+  });
+
+  it('is kept as long as the workplace wishes, and no longer', async () => {
+    await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+    await bed.write('UPDATE workplace SET audit_days = 30');
+    const tidy = async () => {
+      await bed.write(
+        "INSERT INTO jobs (kind, job_key, payload, created_at, run_after) VALUES ('tidy', UUID(), '{}', NOW(3), '2000-01-01')",
+      );
+      await runDue(bed.context, 'a');
+      return (await bed.read('SELECT id FROM audit')).length;
+    };
+    bed.passDays(29);
+    expect(await tidy()).toBe(1);
+    bed.passDays(2);
+    expect(await tidy()).toBe(0);
+  });
+});
+
+it('a unit of work is a token outside of the database’s own folder: it opens nothing, and a made-up one is refused', async () => {
+  await inTransaction(bed.db, async (work) => {
+    expect(Object.keys(work)).toEqual(['isWork']);
+    expect(() => tablesOf({ isWork: true })).toThrow('no unit of work');
+  });
+});

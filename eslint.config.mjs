@@ -21,7 +21,8 @@ const NO_CLOCK_NO_CHANCE = [
 /** Tables are written where their columns are known: a use case calls a repository by what it means. */
 const NO_RAW_TABLES = [
   {
-    selector: 'CallExpression > MemberExpression.callee[object.name="work"][property.name=/^(select|insert|insertAll|insertOrKeep|update|remove)$/]',
+    selector:
+      'CallExpression > MemberExpression.callee[object.name="work"][property.name=/^(select|insert|insertAll|insertOrKeep|update|remove)$/]',
     message: 'Reach the tables through a repository.',
   },
   { selector: 'CallExpression > MemberExpression.callee[property.name="query"]', message: 'Reach the tables through a repository.' },
@@ -76,13 +77,19 @@ export default defineConfig([
   },
   {
     files: ['src/ui/desk/**/*.{ts,tsx}'],
-    rules: only(BY_INDEX, { regex: '^(\\.\\./)+family(/|$)|^@/ui/family(/|$)', message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.' }),
+    rules: only(BY_INDEX, {
+      regex: '^(\\.\\./)+family(/|$)|^@/ui/family(/|$)',
+      message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.',
+    }),
   },
   {
     files: ['src/ui/family/**/*.{ts,tsx}', 'src/ui/task/**/*.{ts,tsx}'],
     rules: only(
       BY_INDEX,
-      { regex: '^(\\.\\./)+desk(/|$)|^@/ui/desk(/|$)', message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.' },
+      {
+        regex: '^(\\.\\./)+desk(/|$)|^@/ui/desk(/|$)',
+        message: 'desk and family are two faces: what both show is in ui/task, ui/flight or ui/shared.',
+      },
       { regex: '^(radix-ui|cmdk|echarts|react-hook-form)(/|$)', message: 'A family’s page stays light.' },
       { regex: 'deskWords$', message: 'A page loads its own face’s words alone.' },
     ),

@@ -21,7 +21,8 @@ describe('the stock library as a whole', () => {
   });
 
   it('serves ages 3 to 10', () => {
-    for (let age = 3; age <= 10; age += 1) expect(tasks.filter(({ ages }) => ages.fromYears <= age && age <= ages.toYears).length).toBeGreaterThanOrEqual(10);
+    for (let age = 3; age <= 10; age += 1)
+      expect(tasks.filter(({ ages }) => ages.fromYears <= age && age <= ages.toYears).length).toBeGreaterThanOrEqual(10);
   });
 
   it('names its twins truly: each exists, and lacks what it stands in for', () => {
@@ -29,13 +30,16 @@ describe('the stock library as a whole', () => {
       for (const twin of twins) {
         const other = bySlug.get(twin.slug);
         expect([slug, twin.slug, Boolean(other)]).toEqual([slug, twin.slug, true]);
-        if (twin.instead === 'scissors' || twin.instead === 'food') expect([slug, twin.slug, hasTrait(other!, twin.instead)]).toEqual([slug, twin.slug, false]);
+        if (twin.instead === 'scissors' || twin.instead === 'food')
+          expect([slug, twin.slug, hasTrait(other!, twin.instead)]).toEqual([slug, twin.slug, false]);
       }
     }
   });
 
   it('has a way without scissors for each task with them, and without food', () => {
-    const needy = tasks.filter((task) => (['scissors', 'food'] as const).some((trait) => hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)));
+    const needy = tasks.filter((task) =>
+      (['scissors', 'food'] as const).some((trait) => hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait)),
+    );
     expect(needy.map((task) => task.slug)).toEqual([]);
   });
 
@@ -44,7 +48,8 @@ describe('the stock library as a whole', () => {
     const things = thingsOf(tasks);
     for (const { id, shape } of things) if (shape) sizes.set(id, smallPartVerdict(shape).fits ? 'small' : 'big');
     for (const material of tasks.flatMap((task) => task.materials)) {
-      if (material.shape) expect([material.id, smallPartVerdict(material.shape).fits ? 'small' : 'big']).toEqual([material.id, sizes.get(material.id)]);
+      if (material.shape)
+        expect([material.id, smallPartVerdict(material.shape).fits ? 'small' : 'big']).toEqual([material.id, sizes.get(material.id)]);
     }
   });
 
@@ -57,7 +62,10 @@ describe('the stock library as a whole', () => {
 });
 
 /** Every choice of every setting that a task knows. */
-const choicesOf = (task: TaskContent) => (Object.keys(task.settings) as SettingId[]).flatMap((id) => SETTING_CHOICES[id].map((choice) => ({ [id]: choice, ...(choice === 'free' && { freeShapes: [...SHAPE_ORDERS.circleFirst] }) })));
+const choicesOf = (task: TaskContent) =>
+  (Object.keys(task.settings) as SettingId[]).flatMap((id) =>
+    SETTING_CHOICES[id].map((choice) => ({ [id]: choice, ...(choice === 'free' && { freeShapes: [...SHAPE_ORDERS.circleFirst] }) })),
+  );
 
 describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, task) => {
   it('passes every check with no error, and has everything that a finished task has', () => {
@@ -88,12 +96,20 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
   it('is read at grade 6 or below in both languages, in every skin', () => {
     for (const skin of SKINS) {
       const dressed = dressedIn(task, skin);
-      for (const language of ['en', 'es'] as const) expect(readingGrade(familyTextOf(dressed, language), language)).toBeLessThanOrEqual(MOST_GRADE);
+      for (const language of ['en', 'es'] as const)
+        expect(readingGrade(familyTextOf(dressed, language), language)).toBeLessThanOrEqual(MOST_GRADE);
     }
   });
 
   it('says it in both languages, in other words', () => {
-    const pairs = [task.title, ...task.helperSteps, ...task.childSteps, ...task.looksRight, ...task.cautions, ...task.ladder.steps.map((step) => step.how)];
+    const pairs = [
+      task.title,
+      ...task.helperSteps,
+      ...task.childSteps,
+      ...task.looksRight,
+      ...task.cautions,
+      ...task.ladder.steps.map((step) => step.how),
+    ];
     expect(pairs.filter((text) => text.en === text.es)).toEqual([]);
     expect(pairs.filter((text) => !/([.!?…”»"]|\{mark\})$/.test(text.en) && text !== task.title)).toEqual([]);
   });
@@ -101,9 +117,17 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
   it('stays sound and plain under every choice of the settings that it knows', () => {
     for (const settings of choicesOf(task)) {
       const settled = applySettings(task, settings);
-      expect([settings, checkLadder(settled.knobs, settled.ladder).filter((finding) => finding.severity === 'error')]).toEqual([settings, []]);
+      expect([settings, checkLadder(settled.knobs, settled.ladder).filter((finding) => finding.severity === 'error')]).toEqual([
+        settings,
+        [],
+      ]);
       expect(JSON.stringify(settled.ladder)).not.toMatch(/\{(shape|mark|marking)\}/);
-      for (const language of ['en', 'es'] as const) expect([settings, language, readingGrade(familyTextOf(settled, language), language)! <= MOST_GRADE]).toEqual([settings, language, true]);
+      for (const language of ['en', 'es'] as const)
+        expect([settings, language, readingGrade(familyTextOf(settled, language), language)! <= MOST_GRADE]).toEqual([
+          settings,
+          language,
+          true,
+        ]);
     }
   });
 });

@@ -95,6 +95,8 @@ describe('what asks for a person', () => {
     expect(begun(-9, -6, null)).toEqual([]);
     expect(begun(-3, -3, -20, false)).toEqual(['1 neverOpened']);
     expect(begun(-20, -20, null, false)).toEqual(['1 neverOpened']);
+    // Word on the very day that it began: the page was opened somehow.
+    expect(begun(-3, -3, -3, false)).toEqual([]);
   });
 
   it('comes back by itself when it goes on: silence and an ended program after 7, 14 and 28 days', () => {

@@ -213,3 +213,32 @@ describe('judging what was said, by whichever way it came', () => {
     expect(amountOf({ left: null, right: null, amount: 0 })).toBe(0);
   });
 });
+
+describe('what comes in is read to the letter, or said not to be understood', () => {
+  const limits: SessionLimits = { today: calendarDay('2026-11-24'), step: 3, chooseFrom: 2, chooseTo: 4 };
+  const issuesOf = (raw: Record<string, unknown>) => {
+    const read = readForm(raw, limits);
+    return read.ok ? [] : read.issues.map((issue) => [issue.path, issue.code, 'given' in issue ? issue.given : null]);
+  };
+
+  it.each([
+    [{ left: {} }, ['left', 'notWhole', '{}']],
+    [{ left: [] }, ['left', 'notWhole', '[]']],
+    [{ left: true }, ['left', 'notWhole', 'true']],
+    [{ help: [] }, ['help', 'notAChoice', '[]']],
+    [{ help: 'a word that is far too long to be told again' }, ['help', 'notAChoice', 'a word that is far t']],
+  ])('%j', (raw, issue) => {
+    expect(issuesOf(raw)).toEqual([issue]);
+  });
+
+  it('blanks tell nothing', () => {
+    expect(readForm({ left: '  ', help: '   ', step: ' ', doneOn: ' ' }, limits)).toMatchObject({
+      ok: true,
+      value: { left: null, help: null, step: 3, doneOn: '2026-11-24' },
+    });
+  });
+
+  it('lines end one way, and what cannot be written down goes', () => {
+    expect(readForm({ words: 'a\r\nb\rc\u0000\td\ud800' }, limits)).toMatchObject({ value: { words: 'a\nb\nc\td' } });
+  });
+});

@@ -132,3 +132,26 @@ it('says where measures cancel the rise that a knob promised', () => {
   );
   expect(codes).toContain('demandFalls');
 });
+
+describe('knobs and rises at their bounds', () => {
+  const steps = (levels: number[]) => ({ steps: levels.map((tool) => ({ grade: { tool } })), startStep: 2 });
+  const toolOf = (count: number, weight?: number): TaskKnob[] => [
+    { knob: 'tool', levels: Array.from({ length: count }, () => level('x')), ...(weight === undefined ? {} : { weight }) },
+  ];
+  const codes = (of: TaskKnob[], on: Ladder) => checkLadder(of, on).map(({ code }) => code);
+
+  it.each([
+    ['one level alone', toolOf(1), 'fewLevels'],
+    ['a weight of nothing', toolOf(3, 0), 'badWeight'],
+    ['a weight of no number', toolOf(3, Number.NaN), 'badWeight'],
+    ['the same knob twice', [...toolOf(3), ...toolOf(3)], 'sameKnobTwice'],
+  ])('%s is said, and nothing is reckoned over it', (_what, of, code) => {
+    expect(new Set(codes(of, steps([0, 1, 2])))).toEqual(new Set([code]));
+  });
+
+  it('a big jump is said from three rises on: of two no middle one can be told', () => {
+    const jump = 9;
+    expect(codes(toolOf(jump + 2), steps([0, 1, jump]))).toEqual([]);
+    expect(codes(toolOf(jump + 3), steps([0, 1, 2, jump]))).toEqual(['bigJump']);
+  });
+});

@@ -45,12 +45,19 @@ async function followingKey(page: Page): Promise<string> {
   return (await act.getAttribute('data-key'))!;
 }
 
-/** A therapist looks at a card before the next key: what is fetched meanwhile has come by then. */
+const QUIET_MILLISECONDS = 600;
+
+/** Waits till nothing more has come for a moment: a therapist reads a card before she presses the next key. */
+async function read(page: Page): Promise<void> {
+  let last = performance.now();
+  const note = () => (last = performance.now());
+  page.on('request', note).on('response', note);
+  while (performance.now() - last < QUIET_MILLISECONDS) await page.waitForTimeout(50);
+  page.off('request', note).off('response', note);
+}
+
 async function millisecondsOf(page: Page, key: string): Promise<number> {
-  await page.waitForFunction(() => {
-    const next = document.querySelector('a[data-key="ArrowRight"]')?.getAttribute('href');
-    return !next || performance.getEntriesByType('resource').some(({ name }) => name.includes(next) && name.includes('_rsc'));
-  });
+  await read(page);
   return page.evaluate(
     (pressed) =>
       new Promise<number>((resolve) => {

@@ -1,7 +1,7 @@
 export { openDatabase } from './database';
 export type { Database } from './database';
 export { isDatabaseAway, isDuplicate } from './databaseErrors';
-export { inTransaction } from './withTransaction';
+export { inOneWrite, inTransaction } from './withTransaction';
 export type { Work } from './work';
 export { migrator } from './migrations';
 export * from './repositories/audit';

@@ -1,9 +1,9 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { Instant } from '@/core/calendar';
 import type { Database } from './database';
+import { askDriver, sendDriver, plainRows, type DriverConnection } from './driver';
 import { tableOf, type Column, type TableName } from './models/tables';
 import type { Remembered } from './remembered';
-import { plainRow } from './rows/plainRow';
 
 /**
  * A unit of work, bound to its transaction. Outside of this folder it is a token that is handed on: only repositories can
@@ -41,37 +41,12 @@ export function tablesOf(work: Work): Tables {
   return tables;
 }
 
+/** A unit of work in a transaction: all of it is committed, or none. */
 export function workOn({ sequelize, remembered }: Database, transaction: Transaction): Work {
-  const work: Work = { isWork: true };
-  OPENED.set(work, {
+  const { connection } = transaction as unknown as { connection: DriverConnection };
+  return open({
     remembered,
-    async select<Row>(sql: string, replacements: Replacements = {}) {
-      const rows = await sequelize.query<Record<string, unknown>>(sql, { replacements, transaction, type: QueryTypes.SELECT, raw: true });
-      return rows.map((row) => plainRow<Row>(row));
-    },
-    async insert(table, values) {
-      const [id] = await sequelize.query(insertSql(table, [values]), {
-        replacements: { rows: rowsOf([values]) },
-        transaction,
-        type: QueryTypes.INSERT,
-      });
-      return Number(id);
-    },
-    async insertAll(table, rows) {
-      if (rows.length === 0) return;
-      await sequelize.query(insertSql(table, rows), { replacements: { rows: rowsOf(rows) }, transaction, type: QueryTypes.INSERT });
-    },
-    async insertOrKeep<Row>(table: TableName, rows: readonly Record<string, unknown>[], returning: readonly string[]) {
-      if (rows.length === 0) return [];
-      const sql = `${insertSql(table, rows)} ON DUPLICATE KEY UPDATE id = id RETURNING ${returning.join(', ')}`;
-      const kept = await sequelize.query<Record<string, unknown>>(sql, {
-        replacements: { rows: rowsOf(rows) },
-        transaction,
-        type: QueryTypes.SELECT,
-        raw: true,
-      });
-      return kept.map((row) => plainRow<Row>(row));
-    },
+    ...statementsOn(sequelize, connection),
     async update(table, values, where) {
       const [count] = await tableOf(sequelize, table).update(forModel(values), { where: forModel(where), transaction });
       return count;
@@ -80,17 +55,68 @@ export function workOn({ sequelize, remembered }: Database, transaction: Transac
       return tableOf(sequelize, table).destroy({ where: forModel(where), transaction });
     },
   });
+}
+
+/** A unit of work that writes one statement, which the database commits by itself; a second one is refused. */
+export function workOfOneWrite({ sequelize, remembered }: Database, connection: DriverConnection): Work {
+  const statements = statementsOn(sequelize, connection);
+  let hasWritten = false;
+  const refuse = async (): Promise<never> => {
+    throw new Error('A unit of work of one write has room for one INSERT: open a transaction');
+  };
+  const once =
+    <Words extends unknown[], Answer>(write: (...words: Words) => Promise<Answer>) =>
+    (...words: Words): Promise<Answer> => {
+      if (hasWritten) return refuse();
+      hasWritten = true;
+      return write(...words);
+    };
+  return open({
+    remembered,
+    select: statements.select,
+    insert: once(statements.insert) as Tables['insert'],
+    insertAll: once(statements.insertAll) as Tables['insertAll'],
+    insertOrKeep: once(statements.insertOrKeep) as Tables['insertOrKeep'],
+    update: refuse,
+    remove: refuse,
+  });
+}
+
+function open(tables: Tables): Work {
+  const work: Work = { isWork: true };
+  OPENED.set(work, tables);
   return work;
 }
 
-/** All rows name the same columns as the first. */
-function insertSql(table: TableName, rows: readonly Record<string, unknown>[]): string {
-  return `INSERT INTO ${table} (${Object.keys(rows[0]!).join(', ')}) VALUES :rows`;
+type Statements = Pick<Tables, 'select' | 'insert' | 'insertAll' | 'insertOrKeep'>;
+
+function statementsOn(sequelize: Sequelize, connection: DriverConnection): Statements {
+  const insert = (table: TableName, rows: readonly Record<string, unknown>[], tail = '') => {
+    // All rows name the same columns as the first.
+    const columns = Object.keys(rows[0]!);
+    const places = rows.map(() => `(${columns.map(() => '?').join(',')})`).join(',');
+    const sql = `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${places}${tail}`;
+    return sendDriver(sequelize, connection, sql, valuesOf(columns, rows));
+  };
+  return {
+    async select<Row>(sql: string, replacements: Replacements = {}) {
+      return plainRows<Row>(await askDriver(sequelize, connection, sql, replacements));
+    },
+    insert: async (table, values) => Number((await insert(table, [values])).insertId),
+    async insertAll(table, rows) {
+      if (rows.length > 0) await insert(table, rows);
+    },
+    async insertOrKeep<Row>(table: TableName, rows: readonly Record<string, unknown>[], returning: readonly string[]) {
+      if (rows.length === 0) return [];
+      return plainRows<Row>(await insert(table, rows, ` ON DUPLICATE KEY UPDATE id = id RETURNING ${returning.join(', ')}`));
+    },
+  };
 }
 
-function rowsOf(rows: readonly Record<string, unknown>[]): unknown[][] {
-  const columns = Object.keys(rows[0]!);
-  return rows.map((row) => columns.map((column) => forSql(column, row[column])));
+/** The values of all rows, one after the other. */
+function valuesOf(columns: readonly string[], rows: readonly Record<string, unknown>[]): unknown[] {
+  const areMoments = columns.map(isMoment);
+  return rows.flatMap((row) => columns.map((column, index) => forSql(row[column], areMoments[index]!)));
 }
 
 /** For Sequelize's models: instants travel as Dates, the rest as it is. */
@@ -101,9 +127,9 @@ function forModel(values: Record<string, unknown>): Record<string, unknown> {
 }
 
 /** For plain SQL: instants travel as UTC text to the millisecond, lists and objects as JSON. */
-function forSql(column: string, value: unknown): unknown {
+function forSql(value: unknown, isAMoment: boolean): unknown {
   if (value === undefined || value === null) return null;
-  if (typeof value === 'number' && isMoment(column)) return momentText(value);
+  if (isAMoment && typeof value === 'number') return momentText(value);
   return typeof value === 'object' ? JSON.stringify(value) : value;
 }
 

@@ -62,15 +62,19 @@ async function takeIn(token: string, request: IncomingMessage, response: ServerR
 }
 
 /** The body as text, or null where it is larger than any report. */
-async function bodyOf(request: IncomingMessage): Promise<string | null> {
-  const chunks: Buffer[] = [];
-  let bytes = 0;
-  for await (const chunk of request as AsyncIterable<Buffer>) {
-    bytes += chunk.length;
-    if (bytes > MOST_BYTES) return null;
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks).toString('utf8');
+function bodyOf(request: IncomingMessage): Promise<string | null> {
+  return new Promise((resolve, reject) => {
+    let text = '';
+    let bytes = 0;
+    request.setEncoding('utf8');
+    request.on('data', (chunk: string) => {
+      bytes += Buffer.byteLength(chunk);
+      if (bytes > MOST_BYTES) resolve(null);
+      else text += chunk;
+    });
+    request.on('end', () => resolve(text));
+    request.on('error', reject);
+  });
 }
 
 server.listen(port, hostname);

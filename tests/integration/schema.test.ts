@@ -1,4 +1,4 @@
-import { inTransaction, migrator, openDatabase, type Work } from '@/db';
+import { inOneWrite, inTransaction, migrator, openDatabase, type Work } from '@/db';
 import { MIGRATIONS } from '@/db/migrations';
 import { tablesOf } from '@/db/work';
 import { newDatabaseUrl, newTestBed, type TestBed } from './testBed';
@@ -88,7 +88,7 @@ describe('the server’s own guards', () => {
 
   it('fail loudly where a BIGINT would lose digits', async () => {
     await expect(write((work) => tablesOf(work).select('SELECT CAST(9007199254740993 AS UNSIGNED) AS big'))).rejects.toThrow(
-      'does not fit into a number',
+      "can't safely be converted to number",
     );
     expect(await write((work) => tablesOf(work).select('SELECT CAST(9007199254740991 AS UNSIGNED) AS big'))).toEqual([
       { big: 9007199254740991 },
@@ -110,6 +110,28 @@ describe('transactions', () => {
     });
     await expect(failed).rejects.toThrow('stop');
     expect(await bed.read("SELECT id FROM schools WHERE name = 'Half a school'")).toEqual([]);
+  });
+
+  it('of one write have room for one, and the database commits it', async () => {
+    const add = (work: Work, name: string) => tablesOf(work).insert('schools', { name });
+    const both = inOneWrite(bed.db, async (work) => {
+      await add(work, 'First of one');
+      await add(work, 'Second of one');
+    });
+    await expect(both).rejects.toThrow('room for one INSERT');
+    await expect(inOneWrite(bed.db, (work) => tablesOf(work).remove('schools', { name: 'First of one' }))).rejects.toThrow('room for one');
+    expect(await bed.read("SELECT name FROM schools WHERE name LIKE '%of one'")).toEqual([{ name: 'First of one' }]);
+  });
+
+  it('that fail never quote what people wrote', async () => {
+    const words = 'Odalys had a fall';
+    const failed = inTransaction(bed.db, (work) => tablesOf(work).select('SELECT nothing FROM schools WHERE name = :words', { words }));
+    const fault: Error & { errno?: number } = await failed.then(
+      () => new Error('it did not fail'),
+      (error: Error) => error,
+    );
+    expect(fault.errno).toBe(1054);
+    expect(`${fault.message}${fault.stack}${JSON.stringify(fault)}`).not.toContain('Odalys');
   });
 
   it('that deadlock are started once more, and both end well', async () => {
@@ -150,6 +172,6 @@ describe('transactions', () => {
 });
 
 /** An UPDATE run as a question has no rows to give; a deadlock must go on to the caller. */
-function ignoreEmptyResult(error: { original?: { errno?: number } }): void {
-  if (error.original?.errno) throw error;
+function ignoreEmptyResult(error: { errno?: number }): void {
+  if (error.errno) throw error;
 }

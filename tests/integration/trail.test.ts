@@ -25,6 +25,20 @@ describe('the trail', () => {
     expect(await bed.read('SELECT COUNT(*) AS count FROM audit_group_children')).toEqual([{ count: 6 }]);
   });
 
+  it('tells of each report by a link once, by the report itself, however many runners append it', async () => {
+    const child = await bed.child(ines);
+    await bed.send(ines, child);
+    await Promise.all(Array.from({ length: 12 }, () => bed.report(child)));
+    await Promise.all(['a', 'b', 'c'].map((worker) => runDue(bed.context, worker)));
+    await runDue(bed.context, 'a');
+    const told = await bed.read(
+      "SELECT COUNT(*) AS count, COUNT(DISTINCT a.link_id) AS links FROM audit a JOIN audit_group_children c ON c.group_id = a.group_id WHERE a.action = 'report.taken' AND c.child_id = :child",
+      { child },
+    );
+    expect(told).toEqual([{ count: 12, links: 1 }]);
+    expect(await bed.read('SELECT id FROM reports WHERE trail_due IS NOT NULL')).toEqual([]);
+  });
+
   it('is kept as long as the workplace wishes, and no longer', async () => {
     await viewRounds(bed.context, ines, null);
     await runDue(bed.context, 'a');

@@ -5,9 +5,17 @@ import { programsReports } from './0002-programs-reports';
 import { roundsPostAudit } from './0003-rounds-post-audit';
 import { taskBench } from './0004-task-bench';
 import { outboxIntakeAudit } from './0005-outbox-intake-audit';
+import { reportsTrail } from './0006-reports-trail';
 import type { Migration } from './migration';
 
-export const MIGRATIONS: readonly Migration[] = [peopleChildrenTasks, programsReports, roundsPostAudit, taskBench, outboxIntakeAudit];
+export const MIGRATIONS: readonly Migration[] = [
+  peopleChildrenTasks,
+  programsReports,
+  roundsPostAudit,
+  taskBench,
+  outboxIntakeAudit,
+  reportsTrail,
+];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */
 export function migrator({ sequelize }: Database) {

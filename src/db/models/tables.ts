@@ -106,6 +106,7 @@ const COLUMNS = {
     entered_by: BIGINT,
     incoming_id: BIGINT,
     intake: STRING,
+    trail_due: BOOLEAN,
   },
   report_corrections: { report_id: BIGINT, corrected_at: moment, before_correction: JSON_TEXT },
   messages: {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { AuditAction, AuditDetail } from '@/core/auditActions';
 import type { Instant } from '@/core/calendar';
-import { addJobs, inTransaction, type AuditEntry, type Database, type Work } from '@/db';
+import { addJobs, inOneWrite, type AuditEntry, type Database, type UntoldReport, type Work } from '@/db';
 import type { FamilyActor, PersonActor } from '../actor';
 import { auditJob } from '../jobs/jobs';
 
@@ -15,6 +15,11 @@ export function entryOf(
 ): AuditEntry {
   const who = actor.kind === 'person' ? { personId: actor.personId, linkId: null } : { personId: null, linkId: actor.linkId };
   return { at, ...who, childIds: [...new Set(childIds)], action, numbers };
+}
+
+/** A report that came by a link is its own note. */
+export function takenEntry({ linkId, childId, saidAt }: UntoldReport): AuditEntry {
+  return entryOf({ kind: 'family', linkId, childId }, saidAt, [childId], 'report.taken');
 }
 
 /** Notes changes in the transaction that makes them; the runner appends them to the trail. */
@@ -53,7 +58,7 @@ export class LookBook {
     while (this.waiting.length > 0) {
       const together = this.waiting.splice(0);
       try {
-        await inTransaction(this.db, (work) =>
+        await inOneWrite(this.db, (work) =>
           noteChanges(
             work,
             this.now(),

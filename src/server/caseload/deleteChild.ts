@@ -1,8 +1,8 @@
 import { nameOf } from '@/core/child';
-import { addJobs, deleteChild as removeChild, inTransaction, type DeletedCounts } from '@/db';
+import { addJobs, deleteChild as removeChild, inTransaction, takeUntoldReportsOf, type DeletedCounts } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, noteChanges, takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { forgetPhoneJob } from '../jobs/jobs';
 import { invalid } from '../parseInput';
@@ -18,9 +18,11 @@ export async function deleteChild(context: Context, actor: PersonActor, childId:
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'leadChild');
     if (writtenName.trim() !== nameOf(child)) throw invalid({ path: 'name', code: 'notTheName' });
+    // What the trail does not tell yet of the child's reports goes into it before they go.
+    const untold = await takeUntoldReportsOf(work, childId);
     const gone = await removeChild(work, childId);
     await addJobs(work, [forgetPhoneJob(addressOf(childId), now)]);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'child.deleted', { ...gone })]);
+    await noteChanges(work, now, [...untold.map(takenEntry), entryOf(actor, now, [childId], 'child.deleted', { ...gone })]);
     return gone;
   });
 }

@@ -1,24 +1,24 @@
-import { appendAudit, inTransaction, lockOpenJobs, removeJobs } from '@/db';
+import { appendAudit, inTransaction, lockOpenJobs, removeJobs, takeUntoldReports } from '@/db';
+import { takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { JOB_PAYLOADS, type JobKind } from './jobs';
 
-const MOST_AT_ONCE = 200;
+/** Of jobs, and of reports. */
+export const MOST_AT_ONCE = 500;
 
 /**
  * Appends to the trail what was noted since. Trail and jobs are in the same tables, so that each entry is moved in one
- * transaction: it is there once, whoever crashes when. Gives back how many jobs were done.
+ * transaction: it is there once, whoever crashes when. Gives back how many jobs and reports that were.
  */
 export async function appendTrail(context: Context): Promise<number> {
   return inTransaction(context.db, async (work) => {
     const jobs = await lockOpenJobs(work, 'audit' satisfies JobKind, MOST_AT_ONCE);
-    await appendAudit(
-      work,
-      jobs.flatMap(({ payload }) => JOB_PAYLOADS.audit.parse(payload).entries),
-    );
+    const reports = await takeUntoldReports(work, MOST_AT_ONCE);
+    await appendAudit(work, [...jobs.flatMap(({ payload }) => JOB_PAYLOADS.audit.parse(payload).entries), ...reports.map(takenEntry)]);
     await removeJobs(
       work,
       jobs.map(({ id }) => id),
     );
-    return jobs.length;
+    return jobs.length + reports.length;
   });
 }

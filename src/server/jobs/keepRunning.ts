@@ -1,7 +1,7 @@
 import { calendarDayInZone } from '@/core/calendar';
 import { addJobs, inTransaction, workplaceOf } from '@/db';
 import type { Context } from '../context';
-import { appendTrail } from './appendTrail';
+import { appendTrail, MOST_AT_ONCE } from './appendTrail';
 import { tidyJob } from './jobs';
 import { runNext } from './runDue';
 
@@ -32,7 +32,8 @@ export async function keepRunning(context: Context, wish: RunningWish): Promise<
       await planTidying(context);
       tidied = context.now();
     }
-    return (await appendTrail(context)) > 0;
+    // Appended by the handful, not one by one: only a full hand is followed by the next at once.
+    return (await appendTrail(context)) >= MOST_AT_ONCE;
   });
   await Promise.all([...lanes, trail]);
 }

@@ -3,6 +3,8 @@ import type { Envelope } from './readSubmission';
 import { takeByLink, type TakenReport } from './takeByLink';
 
 const MOST_TOGETHER = 64;
+/** So many turns of the event loop without another report end the waiting: far less than a commit takes. */
+const QUIET_TURNS = 8;
 
 interface Waiting {
   readonly envelope: Envelope;
@@ -28,9 +30,19 @@ export class IntakeQueue {
     });
   }
 
+  /** Whoever was answered just now asks again at once: waiting while more come turns a batch of one and one of many into one. */
+  private async gathered(): Promise<void> {
+    let before = 0;
+    for (let quiet = 0; quiet < QUIET_TURNS && this.waiting.length < MOST_TOGETHER; quiet = this.waiting.length > before ? 0 : quiet + 1) {
+      before = this.waiting.length;
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  }
+
   private async write(): Promise<void> {
     this.isWriting = true;
     while (this.waiting.length > 0) {
+      await this.gathered();
       const together = this.waiting.splice(0, MOST_TOGETHER);
       const taken = await takeByLink(
         this.context(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calendarDayInZone, type Instant } from '@/core/calendar';
+import { calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
 import { readForm, type RawReport, type SessionFacts } from '@/core/sessions';
 import type { AskedTask, IntakeLink } from '@/db';
 import { AppError } from '../errors';
@@ -37,15 +37,25 @@ export interface ReadSubmission {
   readonly replaced: boolean;
 }
 
+/** The day at a moment by zone, reckoned once a zone: a batch of reports asks many times. */
+export function dayAt(now: Instant): (timeZone: string) => CalendarDay {
+  const days = new Map<string, CalendarDay>();
+  return (timeZone) => {
+    const day = days.get(timeZone) ?? calendarDayInZone(now, timeZone);
+    days.set(timeZone, day);
+    return day;
+  };
+}
+
 /** Reads the report against its link and the task it points at. @throws AppError link…, notFound, invalid */
-export function readWithin(envelope: Envelope, link: IntakeLink | undefined, now: Instant): ReadSubmission {
+export function readWithin(envelope: Envelope, link: IntakeLink | undefined, now: Instant, today = dayAt(now)): ReadSubmission {
   const open = link ?? null;
   refuseClosedLink<IntakeLink>(open, now);
   const asked = open.asked.find((task) => task.versionTaskId === envelope.versionTaskId);
   if (!asked) throw new AppError('notFound');
-  const today = calendarDayInZone(now, open.timeZone);
-  const read = readForm(envelope.raw, { today, step: asked.step, chooseFrom: asked.chooseFrom, chooseTo: asked.chooseTo });
+  const day = today(open.timeZone);
+  const read = readForm(envelope.raw, { today: day, step: asked.step, chooseFrom: asked.chooseFrom, chooseTo: asked.chooseTo });
   if (!read.ok) throw new AppError('invalid', { issues: read.issues });
-  const hasBegun = open.currentStartsOn !== null && open.currentStartsOn <= today;
+  const hasBegun = open.currentStartsOn !== null && open.currentStartsOn <= day;
   return { link: open, asked, facts: read.value, replaced: hasBegun && asked.versionNumber !== open.currentVersion };
 }

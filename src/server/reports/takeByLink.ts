@@ -1,9 +1,7 @@
-import type { Instant } from '@/core/calendar';
-import { inTransaction, intakeLinks, type Work } from '@/db';
-import { entryOf, noteChanges } from '../audit/trail';
+import { inOneWrite, intakeLinks, type Work } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { readWithin, type Envelope, type ReadSubmission } from './readSubmission';
+import { dayAt, readWithin, type Envelope, type ReadSubmission } from './readSubmission';
 import { takeIn } from './takeIn';
 
 export interface TakenReport {
@@ -17,12 +15,12 @@ export interface TakenReport {
 export type Taken = { readonly ok: true; readonly report: TakenReport } | { readonly ok: false; readonly error: unknown };
 
 /**
- * Takes in reports that came by links together, in one transaction and a constant number of statements. Each gets its own
- * answer: what is wrong with one does not touch the others.
+ * Takes in reports that came by links together, in one durable statement. Each gets its own answer: what is wrong
+ * with one does not touch the others. The trail is appended from the reports themselves.
  */
 export async function takeByLink(context: Context, envelopes: readonly Envelope[]): Promise<Taken[]> {
   try {
-    return await inTransaction(context.db, (work) => take(work, context, envelopes));
+    return await inOneWrite(context.db, (work) => take(work, context, envelopes));
   } catch (error) {
     // A fault of one (a child deleted just now, say) must not refuse its neighbours.
     if (envelopes.length === 1) return [{ ok: false, error }];
@@ -33,8 +31,9 @@ export async function takeByLink(context: Context, envelopes: readonly Envelope[
 
 async function take(work: Work, context: Context, envelopes: readonly Envelope[]): Promise<Taken[]> {
   const now = context.now();
+  const today = dayAt(now);
   const links = await intakeLinks(work, unique(envelopes, 'tokenHash'), unique(envelopes, 'versionTaskId'));
-  const read = envelopes.map((envelope) => readOrRefuse(() => readWithin(envelope, links.get(envelope.tokenHash), now)));
+  const read = envelopes.map((envelope) => readOrRefuse(() => readWithin(envelope, links.get(envelope.tokenHash), now, today)));
   const firstOfKey = new Map<string, ReadSubmission>();
   envelopes.forEach(({ idempotencyKey }, index) => {
     const submission = read[index]!;
@@ -52,12 +51,6 @@ async function take(work: Work, context: Context, envelopes: readonly Envelope[]
       origin: { way: 'link', linkId: link.id },
     })),
   );
-  const fresh = [...firstOfKey].filter(([key]) => stored.get(key)?.fresh);
-  await noteChanges(
-    work,
-    now,
-    fresh.map(([, { link }]) => takenEntry(link, now)),
-  );
   return envelopes.map(({ idempotencyKey }, index): Taken => {
     const submission = read[index]!;
     if (submission instanceof AppError) return { ok: false, error: submission };
@@ -69,10 +62,6 @@ async function take(work: Work, context: Context, envelopes: readonly Envelope[]
     const repeated = !report.fresh || firstOfKey.get(idempotencyKey) !== submission;
     return { ok: true, report: { reportId: report.id, repeated, safetyWord: report.safetyWord, replaced: submission.replaced } };
   });
-}
-
-function takenEntry({ id, childId }: { readonly id: number; readonly childId: number }, now: Instant) {
-  return entryOf({ kind: 'family', linkId: id, childId }, now, [childId], 'report.taken');
 }
 
 function readOrRefuse(read: () => ReadSubmission): ReadSubmission | AppError {

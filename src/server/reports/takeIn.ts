@@ -28,8 +28,12 @@ export async function takeIn(work: Work, context: Context, items: readonly ItemT
   const saidAt = context.now();
   const stored = await addReports(
     work,
-    items.map(({ origin, ...item }) => ({
-      ...item,
+    items.map(({ idempotencyKey, childId, versionTaskId, taskId, facts, origin }) => ({
+      idempotencyKey,
+      childId,
+      versionTaskId,
+      taskId,
+      facts,
       saidAt,
       way: origin.way,
       linkId: origin.way === 'link' ? origin.linkId : null,

@@ -1,4 +1,5 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
+import { groupBy } from '@/core/groupBy';
 import { tablesOf, type Work } from '../../work';
 
 export interface FamilyLink {
@@ -48,6 +49,7 @@ export interface AskedTask {
 
 /** A link with what taking in a report asks of its child. */
 export interface IntakeLink extends FamilyLink {
+  readonly tokenHash: string;
   readonly timeZone: string;
   /** The newest version and its start; null where nothing was sent. */
   readonly currentVersion: number | null;
@@ -56,43 +58,31 @@ export interface IntakeLink extends FamilyLink {
   readonly asked: readonly AskedTask[];
 }
 
-interface IntakeRow extends FamilyLink {
-  readonly tokenHash: string;
-  readonly timeZone: string;
-  readonly currentVersion: number | null;
-  readonly currentStartsOn: CalendarDay | null;
-  readonly versionTaskId: number | null;
-  readonly taskId: number;
-  readonly step: number;
-  readonly chooseFrom: number;
-  readonly chooseTo: number;
-  readonly versionNumber: number;
-}
-
-/** Links by the hash of their token, each with those of the tasks that are its child's: all that an intake asks, in one statement. */
+/**
+ * Links by the hash of their token, each with those of the tasks that are its child's: all that an intake asks. The two
+ * questions travel together.
+ */
 export async function intakeLinks(
   work: Work,
   tokenHashes: readonly string[],
   versionTaskIds: readonly number[],
 ): Promise<Map<string, IntakeLink>> {
-  const rows = await tablesOf(work).select<IntakeRow>(
-    `SELECT ${COLUMNS}, l.token_hash AS tokenHash, c.time_zone AS timeZone, p.current_version AS currentVersion, cv.starts_on AS currentStartsOn,
-       t.id AS versionTaskId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, t.number AS versionNumber
-     FROM family_links l JOIN children c ON c.id = l.child_id LEFT JOIN programs p ON p.child_id = l.child_id
-     LEFT JOIN program_versions cv ON cv.program_id = p.id AND cv.number = p.current_version
-     LEFT JOIN (
-       SELECT vt.id, vt.task_id, vt.step, vt.choose_from, vt.choose_to, v.number, v.program_id
-       FROM version_tasks vt JOIN program_versions v ON v.id = vt.program_version_id WHERE vt.id IN (:versionTaskIds)
-     ) t ON t.program_id = p.id
-     WHERE l.token_hash IN (:tokenHashes)`,
-    { tokenHashes, versionTaskIds },
+  const [links, tasks] = await Promise.all([
+    tablesOf(work).select<Omit<IntakeLink, 'asked'> & { programId: number | null }>(
+      `SELECT ${COLUMNS}, l.token_hash AS tokenHash, c.time_zone AS timeZone, p.id AS programId, p.current_version AS currentVersion, v.starts_on AS currentStartsOn
+       FROM family_links l JOIN children c ON c.id = l.child_id LEFT JOIN programs p ON p.child_id = l.child_id
+       LEFT JOIN program_versions v ON v.program_id = p.id AND v.number = p.current_version
+       WHERE l.token_hash IN (:tokenHashes)`,
+      { tokenHashes },
+    ),
+    tablesOf(work).select<AskedTask & { programId: number }>(
+      `SELECT t.id AS versionTaskId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, v.number AS versionNumber, v.program_id AS programId
+       FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id WHERE t.id IN (:versionTaskIds)`,
+      { versionTaskIds },
+    ),
+  ]);
+  const tasksOf = groupBy(tasks, ({ programId }) => programId);
+  return new Map(
+    links.map(({ programId, ...link }) => [link.tokenHash, { ...link, asked: programId === null ? [] : (tasksOf.get(programId) ?? []) }]),
   );
-  const links = new Map<string, IntakeLink & { asked: AskedTask[] }>();
-  for (const row of rows) {
-    const { tokenHash, versionTaskId, taskId, step, chooseFrom, chooseTo, versionNumber, ...link } = row;
-    const known = links.get(tokenHash) ?? { ...link, asked: [] };
-    if (versionTaskId !== null) known.asked.push({ versionTaskId, taskId, step, chooseFrom, chooseTo, versionNumber });
-    links.set(tokenHash, known);
-  }
-  return links;
 }

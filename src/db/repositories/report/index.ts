@@ -9,5 +9,5 @@ export {
   unreadReports,
 } from './read';
 export type { LogEntry, SessionRow, TimedSession, UnreadReport } from './read';
-export { addReports, correctReport, markRead, unmarkRead } from './write';
-export type { NewReport, StoredReport } from './write';
+export { addReports, correctReport, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';
+export type { NewReport, StoredReport, UntoldReport } from './write';

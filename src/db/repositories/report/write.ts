@@ -46,32 +46,77 @@ export interface StoredReport {
   readonly fresh: boolean;
 }
 
+const STORED = ['id', 'idempotency_key AS idempotencyKey', 'child_id AS childId', 'safety_word AS safetyWord', 'intake'];
+type StoredRow = Omit<StoredReport, 'safetyWord' | 'fresh'> & { readonly safetyWord: number; readonly intake: string | null };
+
 /**
  * Writes the reports; one whose idempotency key is known already stands as it first came. Gives back what stands now.
  * @param intake names this very writing, so that what it wrote is told from what stood before
  */
 export async function addReports(work: Work, reports: readonly NewReport[], intake: string): Promise<StoredReport[]> {
-  const rows = reports.map((report) => ({
-    ...factColumns(report.facts),
-    idempotency_key: report.idempotencyKey,
-    child_id: report.childId,
-    version_task_id: report.versionTaskId,
-    task_id: report.taskId,
-    said_at: report.saidAt,
-    way: report.way,
-    link_id: report.linkId,
-    incoming_id: report.incomingId,
-    entered_by: report.enteredBy,
+  const rows = reports.map((report) => reportColumns(report, intake));
+  return storedBy(intake, await tablesOf(work).insertOrKeep<StoredRow>('reports', rows, STORED));
+}
+
+function reportColumns(report: NewReport, intake: string) {
+  const { idempotencyKey, childId, versionTaskId, taskId, facts, saidAt, way, linkId, incomingId, enteredBy } = report;
+  // Not spread: a spread of so many columns takes longer than all the rest of an intake.
+  return Object.assign(factColumns(facts), {
+    idempotency_key: idempotencyKey,
+    child_id: childId,
+    version_task_id: versionTaskId,
+    task_id: taskId,
+    said_at: saidAt,
+    way,
+    link_id: linkId,
+    incoming_id: incomingId,
+    entered_by: enteredBy,
+    trail_due: linkId === null ? null : true,
     intake,
-  }));
-  const stored = await tablesOf(work).insertOrKeep<
-    Omit<StoredReport, 'safetyWord' | 'fresh'> & { safetyWord: number; intake: string | null }
-  >('reports', rows, ['id', 'idempotency_key AS idempotencyKey', 'child_id AS childId', 'safety_word AS safetyWord', 'intake']);
-  return stored.map(({ intake: writtenBy, safetyWord, ...report }) => ({
-    ...report,
+  });
+}
+
+function storedBy(intake: string, rows: readonly StoredRow[]): StoredReport[] {
+  return rows.map(({ id, idempotencyKey, childId, safetyWord, intake: writtenBy }) => ({
+    id,
+    idempotencyKey,
+    childId,
     safetyWord: Boolean(safetyWord),
     fresh: writtenBy === intake,
   }));
+}
+
+/** A report by a link that the trail does not tell of yet. */
+export interface UntoldReport {
+  readonly id: number;
+  readonly linkId: number;
+  readonly childId: number;
+  readonly saidAt: Instant;
+}
+
+/**
+ * The next reports that the trail does not tell of yet, marked as told; another runner's are left to it. They are locked by
+ * their ids alone: a lock on the index would hold up the reports that come in meanwhile.
+ */
+export async function takeUntoldReports(work: Work, most: number): Promise<UntoldReport[]> {
+  const due = await tablesOf(work).select<{ id: number }>('SELECT id FROM reports WHERE trail_due = 1 LIMIT :most', { most });
+  return due.length === 0 ? [] : markTold(work, 'id IN (:ids)', { ids: due.map(({ id }) => id) });
+}
+
+/** What the trail does not tell yet of a child, marked as told. */
+export async function takeUntoldReportsOf(work: Work, childId: number): Promise<UntoldReport[]> {
+  return markTold(work, 'child_id = :childId', { childId });
+}
+
+async function markTold(work: Work, which: string, replacements: Record<string, unknown>): Promise<UntoldReport[]> {
+  const tables = tablesOf(work);
+  const untold = await tables.select<UntoldReport>(
+    `SELECT id, link_id AS linkId, child_id AS childId, said_at AS saidAt FROM reports IGNORE INDEX (reports_trail_due)
+     WHERE ${which} AND trail_due = 1 ORDER BY id FOR UPDATE SKIP LOCKED`,
+    replacements,
+  );
+  if (untold.length) await tables.update('reports', { trail_due: null }, { id: untold.map(({ id }) => id) });
+  return untold;
 }
 
 /** Overwrites a report and keeps what stood there before. A new safety word or question asks to be read again. */

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useActionState, useEffect, useState } from 'react';
+import { useActionState, useEffect, useState, useTransition } from 'react';
 import { KeyCap } from '../parts/KeyCap';
 
 export interface RoundsFault {
@@ -37,10 +37,10 @@ interface Props {
 
 /**
  * The decision that was settled last, told by its answer: the card that comes next was fetched before, and what it says of
- * the round is so old. It is fetched anew as soon as it stands.
+ * the round is so old. It is fetched anew as soon as it stands, and its acts wait for that where it is of the same child.
  */
-let justSettled = 0;
-let isFetchedAhead = false;
+let justSettled = { decisionId: 0, isSameChild: false };
+const NOTHING_SETTLED = justSettled;
 
 const addressOf = (key: string) => `/rounds?at=${encodeURIComponent(key)}`;
 
@@ -49,27 +49,32 @@ function useDecide({ decide, nextKey, nextIsSameChild }: Pick<Props, 'decide' | 
   const router = useRouter();
   const [deciding, setDeciding] = useState(false);
   const [fault, setFault] = useState<RoundsFault | null>(null);
+  const [refreshing, refresh] = useTransition();
+  const [settledBefore, setSettledBefore] = useState(justSettled);
   useEffect(() => {
-    if (!isFetchedAhead) return;
-    isFetchedAhead = false;
-    router.refresh();
+    if (justSettled === NOTHING_SETTLED) return;
+    justSettled = NOTHING_SETTLED;
+    refresh(() => {
+      router.refresh();
+      // Set with the fresh card: from then on the card itself says what was settled last.
+      setSettledBefore(NOTHING_SETTLED);
+    });
   }, [router]);
   const settle = async (form: FormData) => {
     setDeciding(true);
     try {
       const answered = await decide(form);
       if (!answered.ok) return setFault(answered.fault);
-      justSettled = answered.decisionId;
-      isFetchedAhead = nextKey !== null && !nextIsSameChild;
+      justSettled = { decisionId: answered.decisionId, isSameChild: nextIsSameChild };
       // An address that nothing was fetched for is asked of the server.
-      router.push(isFetchedAhead ? addressOf(nextKey!) : `${nextKey ? addressOf(nextKey) : '/rounds?at='}&after=${justSettled}`);
+      router.push(nextKey ? addressOf(nextKey) : `/rounds?at=&after=${answered.decisionId}`);
     } catch {
       setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true });
     } finally {
       setDeciding(false);
     }
   };
-  return { fault, decide: settle, deciding };
+  return { fault, decide: settle, waiting: deciding || (refreshing && settledBefore.isSameChild), settledBefore: settledBefore.decisionId };
 }
 
 type Asking = RoundsAct | 'write' | 'later' | null;
@@ -79,12 +84,9 @@ const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family a
 /** The acts of a decision, a key each. What goes another way than the suggestion asks for a reason first. */
 export function RoundsActs(props: Props) {
   const [asking, setAsking] = useState<Asking>(null);
-  const { fault, decide, deciding } = useDecide(props);
-  const [undoFault, undo, undoing] = useActionState(async (before: RoundsFault | null, form: FormData) => {
-    justSettled = 0;
-    return props.undo(before, form);
-  }, null);
-  const lastDecisionId = Math.max(justSettled, props.lastDecisionId ?? 0);
+  const { fault, decide, waiting, settledBefore } = useDecide(props);
+  const [undoFault, undo, undoing] = useActionState(props.undo, null);
+  const lastDecisionId = Math.max(settledBefore, props.lastDecisionId ?? 0);
   const hidden = (
     <>
       <input type="hidden" name="childId" value={props.childId} />
@@ -112,7 +114,7 @@ export function RoundsActs(props: Props) {
               {choice.followed ? (
                 <form action={decide}>
                   {hidden}
-                  <ActButton act={choice} disabled={deciding} strong />
+                  <ActButton act={choice} disabled={waiting} strong />
                 </form>
               ) : (
                 <ActButton act={choice} onClick={() => setAsking(choice)} />
@@ -158,7 +160,7 @@ export function RoundsActs(props: Props) {
           {hidden}
           <Question asking={asking} />
           <div className="flex gap-3">
-            <button className="act act-main" disabled={deciding}>
+            <button className="act act-main" disabled={waiting}>
               {typeof asking === 'object' ? asking.words : asking === 'write' ? 'Send it' : 'Put it off'}
             </button>
             <button type="button" className="act" onClick={() => setAsking(null)} data-key="Escape" data-key-says="Go back">

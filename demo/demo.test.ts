@@ -65,10 +65,13 @@ describe('ten weeks of a family', () => {
     }
   });
 
-  it('let children grow: a steady one climbs', () => {
-    const { versions } = history('steady', 7);
+  it('let children grow: steady ones climb, though none for ever against the same tread', () => {
     const sum = (steps: readonly number[]) => steps.reduce((total, step) => total + step, 0);
-    expect(sum(versions.at(-1)!.steps)).toBeGreaterThan(sum(versions[0]!.steps));
+    const gains = Array.from({ length: 12 }, (_, seed) => {
+      const { versions } = history('steady', seed);
+      return sum(versions.at(-1)!.steps) - sum(versions[0]!.steps);
+    });
+    expect(sum(gains)).toBeGreaterThan(0);
   });
 
   it('tell their stories: quiet at the end, one safety word, one question, nothing at all', () => {

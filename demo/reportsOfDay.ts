@@ -74,6 +74,7 @@ function factsOfReport({ demo, index, planned }: Telling, report: DemoReport): S
     effort: report.effort,
     stopReason: report.stopReason,
     safetyWord: report.safetyWord,
+    press: null,
     isQuestion: report.isQuestion,
     words: report.words,
     saidBy: '',

@@ -1,7 +1,7 @@
 import { seededRandom, type Random } from '@/core/random';
-import { streakRule, type Suggestion } from '@/core/advancing';
+import { remember, streakRule, triesAt, type Suggestion } from '@/core/advancing';
 import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { demandsOf } from '@/core/program';
+import { demandsOf, outcomeSettingsAt } from '@/core/program';
 import { simulateSession, type SimulatedChild } from '@/core/simulate';
 import type { DatedSession, Effort, HelpLevel, StopReason } from '@/core/sessions';
 import type { TaskContent } from '@/core/tasks';
@@ -66,14 +66,27 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
       (weekdayOf(day) === 1 || weekdayOf(day) === 4 || day === addDays(today, -DAYS_SINCE_ROUND));
     if (roundDay) {
       tasks.forEach((_, taskIndex) => {
-        const suggestion = streakRule({
-          sessions: reports.filter((report) => report.taskIndex === taskIndex),
-          currentStep: steps[taskIndex]!,
-          stepSinceVersion: stepsSince[taskIndex]!,
-          stepCount: ladders[taskIndex]!.length,
-          today: day,
-          unreadSafetyReportIds: [],
+        const taskChanges = versions.flatMap((version): { fromStep: number | null; toStep: number; changedOn: CalendarDay }[] => {
+          const { change, sentOn } = version;
+          if (change === null) return [{ fromStep: null, toStep: version.steps[taskIndex]!, changedOn: sentOn }];
+          return change.taskIndex === taskIndex ? [{ fromStep: change.fromStep, toStep: change.suggestion.toStep, changedOn: sentOn }] : [];
         });
+        const own = reports.filter((report) => report.taskIndex === taskIndex);
+        const plain = streakRule(
+          {
+            sessions: own,
+            currentStep: steps[taskIndex]!,
+            stepSinceVersion: stepsSince[taskIndex]!,
+            stepCount: ladders[taskIndex]!.length,
+            today: day,
+            stopReportIds: [],
+          },
+          outcomeSettingsAt(tasks[taskIndex]!.content, steps[taskIndex]!),
+        );
+        const suggestion =
+          plain.move === 'up'
+            ? remember(plain, triesAt(plain.toStep, taskChanges, own, outcomeSettingsAt(tasks[taskIndex]!.content, plain.toStep)))
+            : plain;
         if ((suggestion.move !== 'up' && suggestion.move !== 'down') || (chance() < 0.2 && day < addDays(today, -14))) return;
         const number = versions.length + 1;
         const fromStep = steps[taskIndex]!;

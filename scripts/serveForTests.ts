@@ -13,7 +13,13 @@ const [folderWord, portWord] = process.argv.slice(2);
 const folder = path.resolve(folderWord!);
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
-const stack = await startStack({ folder, port: Number(portWord), mode: 'start', withDemo: true, clockShift: clockShift() });
+const stack = await startStack({ folder, port: Number(portWord), mode: 'start', withDemo: true, clockShift: clockShift() }).catch(
+  async (error) => {
+    // What was started before it failed must not stand in the way of the next run.
+    await stopMariaDb(path.join(folder, 'mariadb'));
+    throw error;
+  },
+);
 writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url: stack.url, databaseUrl: stack.databaseUrl, ...stack.access }));
 
 const database = path.join(folder, 'mariadb');

@@ -245,7 +245,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
     .click();
   const labels = page.getByRole('article', { name: 'Peel the labels' });
   await labels.getByLabel('Today’s step').selectOption('5');
-  await expect(labels).toContainText('Round stickers, 20 mm: small enough for the small-part cylinder. An adult stays the whole time.');
+  await expect(labels).toContainText('Round stickers, 20 mm: small enough for the small-parts cylinder. An adult stays the whole time.');
   await expect(labels).toContainText('16 CFR 1501.4');
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await labels.getByLabel('Only with your reason:').fill('Only at my side, in the session');

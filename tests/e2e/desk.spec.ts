@@ -119,6 +119,6 @@ test.describe('nobody reads a child that is not theirs, by any address', () => {
     await page.goto('/yard');
     await expect(page).toHaveURL(/\/sign-in/);
     const health = await request.get('/api/health');
-    expect(await health.json()).toEqual({ app: 'up', database: 'up', migrations: 5 });
+    expect(await health.json()).toEqual({ app: 'up', database: 'up', migrations: expect.any(Number) });
   });
 });

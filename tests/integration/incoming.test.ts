@@ -34,6 +34,7 @@ const facts = (): SessionFacts => ({
   effort: null,
   stopReason: null,
   safetyWord: false,
+  press: null,
   isQuestion: false,
   words: '',
   saidBy: '',

@@ -26,9 +26,9 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   afterAll(() => bed.close());
 
   const openDecision = async () => (await viewRounds(bed.context, ines, null)).here;
-  const settle = async (answer: string, reason = '') => {
+  const settle = async (answer: string, reason = '', more: Record<string, string> = {}) => {
     const here = (await openDecision())!;
-    return decide(bed.context, ines, { childId, key: here.decision.key, answer, reason, expectedVersion: here.program.number });
+    return decide(bed.context, ines, { childId, key: here.decision.key, answer, reason, expectedVersion: here.program.number, ...more });
   };
 
   it('starts with a builder that has the library and nothing placed', async () => {
@@ -154,15 +154,15 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
     expect((await viewChild(bed.context, ines, childId)).program!.tasks.find((task) => task.content.slug === 'crane-lift')!.step).toBe(2);
   });
 
-  it('holds everything for the task while a safety word is unread, and goes on when it was read', async () => {
-    for (let count = 0; count < 3; count += 1) {
+  it('holds everything for the task while it is closed, and goes on when the stop is lifted: what hurt is no evidence', async () => {
+    for (let count = 0; count < 4; count += 1) {
       bed.passDays(1);
       await bed.report(childId, { hurt: count === 0 ? 'on' : '', words: count === 0 ? 'the thumb hurt' : '' });
     }
     const open = (await viewRounds(bed.context, ines, null)).open.map((decision) => decision.kind);
     expect(open).toContain('safetyWord');
     expect(open).not.toContain('ready');
-    await settle('read');
+    await settle('lifted', '', { found: 'nothing to see' });
     expect((await viewRounds(bed.context, ines, null)).open.map((decision) => decision.kind)).toContain('ready');
   });
 
@@ -197,7 +197,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
         'yard.viewed',
         'decision.up',
         'decision.undone',
-        'decision.read',
+        'decision.lifted',
       ]),
     );
     expect(count['report.taken']).toBe(9);

@@ -4,8 +4,6 @@ import { viewFamily } from '@/server/reports/viewFamily';
 import { submitReport } from '@/server/reports/submitReport';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
 import { LINK_DAYS } from '@/server/messages/familyAddress';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, NOON, refusal, type TestBed } from './testBed';
 
@@ -140,19 +138,5 @@ describe('a private link', () => {
     expect(await bed.read('SELECT first_opened_at FROM family_links')).toEqual([{ first_opened_at: null }]);
     await viewFamily(bed.context, token);
     expect(await bed.read('SELECT first_opened_at FROM family_links')).toEqual([{ first_opened_at: NOON }]);
-  });
-});
-
-describe('while something that hurt is unread', () => {
-  it('the family’s page holds just that task, and lets go when a person has read it', async () => {
-    await bed.report(childId, { hurt: 'on' });
-    const held = async () =>
-      (await viewFamily(bed.context, await bed.newestToken(childId))).tasks
-        .filter((task) => task.onHold)
-        .map(({ task }) => task.content.slug);
-    expect(await held()).toEqual(['crane-lift']);
-    const here = (await viewRounds(bed.context, ines, null)).here!;
-    await decide(bed.context, ines, { childId, key: here.decision.key, answer: 'read', expectedVersion: 1 });
-    expect(await held()).toEqual([]);
   });
 });

@@ -25,7 +25,7 @@ const standing = (sessions: DatedSession[], change: Partial<TaskStanding> = {}):
   stepSinceVersion: 2,
   stepCount: 6,
   today,
-  unreadSafetyReportIds: [],
+  stopReportIds: [],
   ...change,
 });
 const good = (daysAgo: number, change: Partial<DatedSession> = {}) => session(daysAgo, 9, change);
@@ -105,7 +105,7 @@ describe('streak rule (common practice, no source)', () => {
   });
 
   it('waits for a person while a safety word is unread', () => {
-    expect(streakRule(standing([good(3), good(2), good(1)], { unreadSafetyReportIds: [7] }))).toMatchObject({
+    expect(streakRule(standing([good(3), good(2), good(1)], { stopReportIds: [7] }))).toMatchObject({
       move: 'holdForPerson',
       toStep: 3,
       evidence: { reportIds: [7] },

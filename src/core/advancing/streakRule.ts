@@ -1,4 +1,5 @@
 import { daysBetween, type CalendarDay } from '../calendar';
+import type { Try } from './remember';
 import { outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
 
 export interface StreakSettings {
@@ -28,11 +29,12 @@ export interface TaskStanding {
   readonly stepSinceVersion: number;
   readonly stepCount: number;
   readonly today: CalendarDay;
-  /** Reports with a safety word that nobody has read yet. */
-  readonly unreadSafetyReportIds: readonly number[];
+  /** Reports that have closed the task, and that nobody has lifted yet. */
+  readonly stopReportIds: readonly number[];
 }
 
-export type Move = 'up' | 'down' | 'hold' | 'holdForPerson' | 'ladderEnd';
+/** `stuck`: the way up was tried and failed before; the same jump is not suggested once more. */
+export type Move = 'up' | 'down' | 'hold' | 'holdForPerson' | 'ladderEnd' | 'stuck';
 
 export interface Suggestion {
   readonly move: Move;
@@ -47,16 +49,18 @@ export interface Suggestion {
     readonly reachedOnDays: number;
     readonly struggledInARow: number;
   };
+  /** Earlier tries at the step that the move leads to; left out where nobody looked, see `remember`. */
+  readonly tries?: readonly Try[] | undefined;
   /** What would have changed the answer. */
   readonly whatWouldChange:
-    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' }
+    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' | 'anotherWay' }
     | { readonly code: 'moreNeeded'; readonly reached: number; readonly days: number };
 }
 
 /**
  * The streak rule: up after three reached sessions in a row on at least two days, down after two struggled in a row, never
  * more than one step. A session at another step counts for that step only; a pause of more than 14 days restarts the
- * count; an unread safety word holds for a person; at the top of the ladder it says so; at its foot a struggle holds.
+ * count; a closed task holds for a person; at the top of the ladder it says so; at its foot a struggle holds.
  * Source: common practice, no published source.
  */
 export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSettings, settings = DEFAULT_STREAK): Suggestion {
@@ -84,8 +88,8 @@ export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSett
     whatWouldChange,
   });
 
-  if (standing.unreadSafetyReportIds.length > 0) {
-    return stay('holdForPerson', standing.unreadSafetyReportIds, { code: 'personReads' });
+  if (standing.stopReportIds.length > 0) {
+    return stay('holdForPerson', standing.stopReportIds, { code: 'personReads' });
   }
   if (struggled.length >= settings.struggledInARow && currentStep > 1) {
     return { ...stay('down', ids(struggled), { code: 'oneNotStruggled' }), toStep: currentStep - 1 };
@@ -104,7 +108,7 @@ export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSett
 /** Done sessions at the present step since it was set, oldest first, from the last long pause on. */
 function latestRun({ sessions, currentStep, stepSinceVersion, today }: TaskStanding, gapDays: number): DatedSession[] {
   const own = sessions
-    .filter((session) => session.done && session.step === currentStep && session.versionNumber >= stepSinceVersion)
+    .filter((session) => session.done && !session.safetyWord && session.step === currentStep && session.versionNumber >= stepSinceVersion)
     .sort((a, b) => (a.doneOn === b.doneOn ? a.reportId - b.reportId : a.doneOn < b.doneOn ? -1 : 1));
   const last = own.at(-1);
   if (!last || daysBetween(last.doneOn, today) > gapDays) return [];

@@ -18,3 +18,4 @@ export { atStep, standsAs, stepTakenBack, toFreeze } from './stepChanges';
 export type { PlacedContent, TaskToFreeze } from './stepChanges';
 export { draftFrom } from './draftFrom';
 export { givenTask } from './givenTask';
+export { outcomeSettingsAt } from './outcomeAt';

@@ -2,10 +2,14 @@ import type { CalendarDay } from '../calendar';
 import type { FlightInput } from '../flight';
 import { outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
 import { daysAtSteps } from './daysAtSteps';
+import { outcomeSettingsAt } from './outcomeAt';
 import { demandsOf, type GradeChange, type ProgramTask } from './programVersion';
 
 /** A task's flight without its size: what the screen, the sheet and the phone each draw in their own room. */
-export type TaskFlight = Omit<FlightInput, 'size'>;
+export type TaskFlight = Omit<FlightInput, 'size'> & {
+  /** True while something that hurt has closed the task. */
+  readonly closed?: boolean;
+};
 
 /** @param changes and sessions of this task alone, oldest first */
 export function taskFlight(
@@ -17,7 +21,8 @@ export function taskFlight(
 ): TaskFlight {
   const demands = demandsOf(task.content);
   const outcomes: Outcome[][] = demands.map(() => []);
-  for (const session of sessions) outcomes[session.step - 1]?.push(outcomeOf(session, session.target, settings));
+  for (const session of sessions)
+    outcomes[session.step - 1]?.push(outcomeOf(session, session.target, outcomeSettingsAt(task.content, session.step, settings)));
   return {
     demands,
     daysSpent: daysAtSteps(changes, demands.length, today),

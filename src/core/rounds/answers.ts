@@ -2,14 +2,29 @@ import type { Suggestion } from '../advancing';
 import type { CalendarDay, Instant } from '../calendar';
 import type { Decision, DecisionKind } from './decisionsFor';
 
-export const DECISION_ANSWERS = ['up', 'down', 'hold', 'read', 'wrote', 'later'] as const;
+export const DECISION_ANSWERS = [
+  'up',
+  'down',
+  'hold',
+  'read',
+  'wrote',
+  'later',
+  // Of a closed task: read of, opened again, left closed for now, taken out of the program.
+  'seen',
+  'lifted',
+  'keptClosed',
+  'takenOut',
+] as const;
 export type DecisionAnswer = (typeof DECISION_ANSWERS)[number];
 
 const ANSWERS = {
-  safetyWord: ['read', 'down', 'wrote', 'later'],
+  safetyWord: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
+  maybeHurt: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
+  pressed: ['read', 'wrote', 'later'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],
   ready: ['up', 'hold', 'down', 'wrote', 'later'],
+  stuck: ['hold', 'up', 'down', 'wrote', 'later'],
   ladderEnd: ['hold', 'down', 'wrote', 'later'],
   quiet: ['hold', 'wrote', 'later'],
   ended: ['hold', 'wrote', 'later'],
@@ -22,6 +37,24 @@ export function answersOf(kind: DecisionKind): readonly DecisionAnswer[] {
   return ANSWERS[kind];
 }
 
+/** The kinds that stand for a closed task. */
+export function isOfStop(kind: DecisionKind): kind is 'safetyWord' | 'maybeHurt' {
+  return kind === 'safetyWord' || kind === 'maybeHurt';
+}
+
+/** For how many days a decision may be put off at most: harm waits a day. */
+export function mostLaterDays(kind: DecisionKind): number {
+  return isOfStop(kind) ? 1 : 30;
+}
+
+/** True for the answers that only who may change the program gives. */
+export function needsLead(answer: DecisionAnswer): boolean {
+  return changesStep(answer) || answer === 'lifted' || answer === 'keptClosed' || answer === 'takenOut';
+}
+
+/** For how many days a way out of a step that was tried in vain stands, before the card comes back. Common practice, no source. */
+export const STUCK_DAYS = 14;
+
 /** True for the answers that make the next version of a program. */
 export function changesStep(answer: DecisionAnswer): answer is 'up' | 'down' {
   return answer === 'up' || answer === 'down';
@@ -32,12 +65,13 @@ export function changesStep(answer: DecisionAnswer): answer is 'up' | 'down' {
  * step; any other answer is a change or a decline, and needs a reason.
  */
 export function isFollowed({ suggestion, kind }: Pick<Decision, 'suggestion' | 'kind'>, answer: DecisionAnswer): boolean {
-  if (!suggestion || suggestion.move === 'ladderEnd') return !changesStep(answer);
+  if (!suggestion || suggestion.move === 'ladderEnd' || suggestion.move === 'stuck') return !changesStep(answer);
   return kind === 'ready' ? answer === 'up' : answer === 'down';
 }
 
-/** A reason is asked for where the suggestion is not followed; putting off asks for none, and words to the family are one. */
+/** A reason is asked for where the suggestion is not followed, or a task stays closed or goes; putting off asks for none, and words to the family are one. */
 export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, answer: DecisionAnswer): boolean {
+  if (answer === 'keptClosed' || answer === 'takenOut') return true;
   return answer !== 'later' && answer !== 'wrote' && !isFollowed(decision, answer);
 }
 

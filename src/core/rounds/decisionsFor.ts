@@ -1,11 +1,16 @@
 import type { Suggestion } from '../advancing';
 import { daysBetween, type CalendarDay } from '../calendar';
+import { groupBy } from '../groupBy';
+import type { Danger } from '../safety';
 
 export const DECISION_KINDS = [
   'safetyWord',
+  'maybeHurt',
+  'pressed',
   'question',
   'tooHard',
   'ready',
+  'stuck',
   'ladderEnd',
   'quiet',
   'ended',
@@ -30,9 +35,11 @@ export interface ChildSituation {
   readonly unreadReports: readonly {
     readonly reportId: number;
     readonly taskId: number;
-    readonly safetyWord: boolean;
+    readonly mistake: boolean;
     readonly isQuestion: boolean;
   }[];
+  /** What closes tasks of the child, till a person lifts it, oldest first. */
+  readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger }[];
 }
 
 export interface Decision {
@@ -58,11 +65,12 @@ export interface RoundsSettings {
 export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
 
 /**
- * Everything that asks for a person, most urgent first: safety word, question, too hard, ready for a harder step, end of a
- * ladder, gone quiet, program ended or ending, link never opened. Within a kind the order of the children stays.
+ * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
+ * at one, end of a ladder, gone quiet, program ended or ending, link never opened. Within a kind the order of the children stays.
  */
 export function decisionsFor(situations: readonly ChildSituation[], today: CalendarDay, settings = DEFAULT_ROUNDS): Decision[] {
   const all = situations.flatMap((situation) => [
+    ...fromStops(situation),
     ...fromReports(situation),
     ...fromSuggestions(situation),
     ...fromSilence(situation, today, settings),
@@ -70,19 +78,30 @@ export function decisionsFor(situations: readonly ChildSituation[], today: Calen
   return DECISION_KINDS.flatMap((kind) => all.filter((decision) => decision.kind === kind));
 }
 
+/** One a closed task, while it is closed: a further report of harm at it makes it a new one. */
+function fromStops({ childId, stops }: ChildSituation): Decision[] {
+  return [...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
+    const kind = own.every(({ danger }) => danger === 'words') ? 'maybeHurt' : 'safetyWord';
+    const reportIds = own.map(({ reportId }) => reportId);
+    return decision(kind, childId, `${taskId}:${reportIds.at(-1)}`, { taskId, reportIds });
+  });
+}
+
 function fromReports({ childId, unreadReports }: ChildSituation): Decision[] {
   return unreadReports.map((report) => {
-    const kind = report.safetyWord ? 'safetyWord' : 'question';
+    const kind = report.mistake ? 'pressed' : 'question';
     return decision(kind, childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] });
   });
 }
 
 function fromSuggestions({ childId, tasks }: ChildSituation): Decision[] {
-  const kinds = { up: 'ready', down: 'tooHard', ladderEnd: 'ladderEnd' } as const;
+  const kinds = { up: 'ready', down: 'tooHard', ladderEnd: 'ladderEnd', stuck: 'stuck' } as const;
   return tasks.flatMap(({ taskId, stepSinceVersion, suggestion }) => {
     if (suggestion.move === 'hold' || suggestion.move === 'holdForPerson') return [];
     const { reportIds } = suggestion.evidence;
-    const evidence = `${taskId}:s${stepSinceVersion}:${reportIds.at(-1)}`;
+    // Stuck is a thing of the ladder, not of the last report: a way out that was chosen stands for a while.
+    const last = suggestion.move === 'stuck' ? `t${suggestion.tries?.length ?? 0}` : reportIds.at(-1);
+    const evidence = `${taskId}:s${stepSinceVersion}:${last}`;
     return [decision(kinds[suggestion.move], childId, evidence, { taskId, reportIds, suggestion })];
   });
 }

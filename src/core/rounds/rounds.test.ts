@@ -21,6 +21,7 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   linkOpened: true,
   tasks: [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion('hold') }],
   unreadReports: [],
+  stops: [],
   ...change,
 });
 const task = (move: Suggestion['move']) => [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion(move) }];
@@ -35,12 +36,25 @@ describe('what asks for a person', () => {
         child(3, { lastWordOn: addDays(today, -9) }),
         child(4, { tasks: task('up') }),
         child(5, { tasks: task('down') }),
-        child(6, { unreadReports: [{ reportId: 1, taskId: 1, safetyWord: false, isQuestion: true }] }),
-        child(7, { unreadReports: [{ reportId: 2, taskId: 1, safetyWord: true, isQuestion: false }], tasks: task('holdForPerson') }),
+        child(6, { unreadReports: [{ reportId: 1, taskId: 1, mistake: false, isQuestion: true }] }),
+        child(7, { stops: [{ reportId: 2, taskId: 1, danger: 'told' }], tasks: task('holdForPerson') }),
+        child(10, { stops: [{ reportId: 3, taskId: 1, danger: 'words' }], tasks: task('holdForPerson') }),
+        child(11, { unreadReports: [{ reportId: 4, taskId: 1, mistake: true, isQuestion: false }] }),
         child(8, { tasks: task('ladderEnd') }),
         child(9),
       ]),
-    ).toEqual(['7 safetyWord', '6 question', '5 tooHard', '4 ready', '8 ladderEnd', '3 quiet', '2 ending', '1 neverOpened']);
+    ).toEqual([
+      '7 safetyWord',
+      '10 maybeHurt',
+      '11 pressed',
+      '6 question',
+      '5 tooHard',
+      '4 ready',
+      '8 ladderEnd',
+      '3 quiet',
+      '2 ending',
+      '1 neverOpened',
+    ]);
   });
 
   it('is quiet after seven days without word, not after six', () => {

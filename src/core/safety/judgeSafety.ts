@@ -1,8 +1,16 @@
 import { requireAtLeast } from '../whole';
 import { isNeededAt, type Shape, type TaskContent } from '../tasks';
 import type { Allergen, Hazard, Texture } from '../vocabulary';
-import type { LocalText } from '../text';
-import { PLAIN_HAZARDS, SAFETY_RULES, SUPERVISION, type SafetyRuleId, type SafetySeverity, type Supervision } from './rules';
+import { plain, type LocalText } from '../text';
+import {
+  PLAIN_HAZARDS,
+  SAFETY_RULES,
+  SUPERVISION,
+  type PlainHazard,
+  type SafetyRuleId,
+  type SafetySeverity,
+  type Supervision,
+} from './rules';
 import { smallPartVerdict } from './smallParts';
 
 /** What of a child decides over safety; `null` judges for any child of the task's ages. */
@@ -23,6 +31,8 @@ export interface ThingInUse {
   readonly hazards: readonly Hazard[];
   readonly allergens: readonly Allergen[];
   readonly textures: readonly Texture[];
+  /** What comes off it or out of it: a lid, a nut, a ball made of it. Judged as things of their own. */
+  readonly looseParts?: readonly Omit<ThingInUse, 'looseParts'>[] | undefined;
 }
 
 export interface SafetyFinding {
@@ -74,28 +84,25 @@ export function judgeSafety(
     if (findings.some((finding) => finding.key === key)) return;
     findings.push({ rule, severity, key, thing: thing?.name ?? null, of, ...SAFETY_RULES[rule], twin });
   };
-  for (const thing of things) {
-    judgeSize(thing, child, (rule, severity) => add(rule, severity, thing, null, twinFor('smallParts')));
-    for (const allergen of allergensOf(thing)) {
-      const hit = child?.allergies.includes(allergen);
+  const judge = (thing: ThingInUse, of: ThingInUse | null) => {
+    judgeSize(thing, child, (rule, severity) => add(rule, severity, of, null, twinFor('smallParts')));
+    for (const { allergen, known } of allergensOf(thing)) {
+      const hit = child?.allergies.some((allergy) => plain(allergy) === plain(allergen));
       if (child && !hit) continue;
-      add(
-        allergen === 'latex' ? 'latex' : 'allergen',
-        hit ? 'block' : 'caution',
-        thing,
-        allergen,
-        thing.hazards.includes('food') ? twinFor('food') : null,
-      );
+      const rule = allergen !== 'latex' ? 'allergen' : known ? 'latex' : 'latexMaybe';
+      add(rule, !hit ? 'caution' : known ? 'block' : 'acknowledge', of, allergen, thing.hazards.includes('food') ? twinFor('food') : null);
     }
     if (thing.hazards.includes('balloon'))
-      add('balloon', !child ? 'caution' : child.ageYears < BALLOONS_UNDER_YEARS ? 'block' : 'acknowledge', thing);
-    for (const texture of thing.textures) if (child?.texturesAvoided.includes(texture)) add('texture', 'acknowledge', thing, texture);
+      add('balloon', !child ? 'caution' : child.ageYears < BALLOONS_UNDER_YEARS ? 'block' : 'acknowledge', of);
+    for (const texture of thing.textures) if (child?.texturesAvoided.includes(texture)) add('texture', 'acknowledge', of, texture);
     if (thing.hazards.includes('blade') && child && !child.scissorsAllowed)
-      add('scissorsNotAllowed', 'block', thing, null, twinFor('scissors'));
+      add('scissorsNotAllowed', 'block', of, null, twinFor('scissors'));
     for (const hazard of PLAIN_HAZARDS)
-      if (thing.hazards.includes(hazard)) add(hazard, severityOf(hazard, child), thing, null, hazard === 'food' ? twinFor('food') : null);
-  }
-  for (const hazard of PLAIN_HAZARDS) if (task.moveHazards.includes(hazard)) add(hazard, severityOf(hazard, child), null);
+      if (thing.hazards.includes(hazard)) add(hazard, severityOf(hazard, child), of, null, hazard === 'food' ? twinFor('food') : null);
+  };
+  for (const thing of things) for (const part of [thing, ...(thing.looseParts ?? [])]) judge(part, part);
+  // What the moves bring is judged just like what lies on the table.
+  judge({ id: 'moves', name: { en: '' }, hazards: task.moveHazards, allergens: [], textures: [] }, null);
   if (child && (child.ageYears < task.ages.fromYears || child.ageYears > task.ages.toYears))
     add('age', 'caution', null, `${task.ages.fromYears}–${task.ages.toYears}`);
   const ORDER: readonly SafetySeverity[] = ['block', 'acknowledge', 'caution'];
@@ -115,21 +122,32 @@ function judgeSize(thing: ThingInUse, child: ChildForSafety | null, add: (rule: 
   add(small, !child ? 'caution' : child.ageYears < SMALL_PARTS_UNDER_YEARS ? 'block' : 'acknowledge');
 }
 
-/** What a thing's size comes to, or null where it is big enough. */
-export function smallnessOf(thing: Pick<ThingInUse, 'shape' | 'sizeMm' | 'hazards'>): 'smallPart' | 'smallBall' | null {
-  if (thing.shape) {
-    const verdict = smallPartVerdict(thing.shape);
-    return !verdict.fits ? null : verdict.kind === 'smallBall' ? 'smallBall' : 'smallPart';
-  }
-  return thing.hazards.includes('smallPart') ? 'smallPart' : null;
+/**
+ * What a thing's size comes to, or null where it is big enough. A declared small part always counts, whatever the outer
+ * shape; a size without a shape is judged as a ball.
+ */
+export function smallnessOf({
+  shape,
+  sizeMm,
+  hazards,
+}: Pick<ThingInUse, 'shape' | 'sizeMm' | 'hazards'>): 'smallPart' | 'smallBall' | null {
+  const judged = shape ?? (sizeMm === undefined ? undefined : { kind: 'sphere' as const, diameterMm: sizeMm });
+  const verdict = judged && smallPartVerdict(judged);
+  if (verdict?.fits) return verdict.kind === 'smallBall' && !hazards.includes('smallPart') ? 'smallBall' : 'smallPart';
+  return hazards.includes('smallPart') ? 'smallPart' : null;
 }
 
-function allergensOf({ allergens, hazards }: ThingInUse): Allergen[] {
-  const byHazard = (['wheat', 'latex'] as const).filter((hazard) => hazards.includes(hazard));
-  return [...new Set([...allergens, ...byHazard])];
+/** What is known to be in a thing, and what may be: bands and balloons are of latex unless the pack says otherwise. */
+function allergensOf({ allergens, hazards }: ThingInUse): { readonly allergen: Allergen; readonly known: boolean }[] {
+  const known = new Set<Allergen>([...allergens, ...(['wheat', 'latex'] as const).filter((hazard) => hazards.includes(hazard))]);
+  const mayHaveLatex = !known.has('latex') && (hazards.includes('band') || hazards.includes('balloon'));
+  return [
+    ...[...known].map((allergen) => ({ allergen, known: true })),
+    ...(mayHaveLatex ? [{ allergen: 'latex' as const, known: false }] : []),
+  ];
 }
 
-function severityOf(hazard: (typeof PLAIN_HAZARDS)[number], child: ChildForSafety | null): SafetySeverity {
+function severityOf(hazard: PlainHazard, child: ChildForSafety | null): SafetySeverity {
   if (!child) return 'caution';
   const youngOrMouthing = child.mouthsThings || child.ageYears < SMALL_PARTS_UNDER_YEARS;
   switch (hazard) {
@@ -160,4 +178,18 @@ export type TaskTrait = 'scissors' | 'food';
 export function hasTrait(task: Pick<TaskContent, 'materials' | 'moveHazards'>, trait: TaskTrait): boolean {
   const hazard: Hazard = trait === 'scissors' ? 'blade' : 'food';
   return task.moveHazards.includes(hazard) || task.materials.some((material) => material.hazards.includes(hazard));
+}
+
+/** The substitutes of a material that this child may use: none that a rule stops is ever offered. For any child: all. */
+export function safeSubstitutes(
+  task: Pick<TaskContent, 'ages' | 'moveHazards' | 'twins'>,
+  material: Pick<TaskContent['materials'][number], 'substitutes'>,
+  child: ChildForSafety | null,
+): TaskContent['materials'][number]['substitutes'] {
+  if (!child) return material.substitutes;
+  return material.substitutes.filter((substitute) => {
+    const { id, shape, hazards, allergens, textures } = substitute;
+    const thing: ThingInUse = { id: id ?? substitute.en, name: substitute, shape, hazards, allergens, textures };
+    return judgeSafety({ ...task, moveHazards: [] }, [thing], child).findings.every(({ severity }) => severity === 'caution');
+  });
 }

@@ -1,4 +1,4 @@
-import type { Hazard } from '../vocabulary';
+import { HAZARDS, type Hazard } from '../vocabulary';
 
 /** How near an adult has to be. Ordered: the later the nearer. */
 export const SUPERVISION = ['near', 'stays', 'adultDoes'] as const;
@@ -25,7 +25,9 @@ export const SAFETY_RULES = {
   allergen: { source: 'FALCPA 2004 and FASTER Act 2021, nine major food allergens', supervision: 'near' },
   latex: { source: COMMON, supervision: 'near' },
   scissorsNotAllowed: { source: COMMON, supervision: 'stays' },
+  latexMaybe: { source: COMMON, supervision: 'near' },
   blade: { source: COMMON, supervision: 'stays' },
+  knife: { source: COMMON, supervision: 'stays' },
   cord: { source: COMMON, supervision: 'stays' },
   band: { source: COMMON, supervision: 'stays' },
   bag: { source: COMMON, supervision: 'stays' },
@@ -48,23 +50,10 @@ export const SAFETY_RULES = {
 
 export type SafetyRuleId = keyof typeof SAFETY_RULES;
 
-/** Hazards that are said as they are. The others (small parts, allergens) are judged from sizes and lists. */
-export const PLAIN_HAZARDS = [
-  'blade',
-  'cord',
-  'band',
-  'bag',
-  'magnet',
-  'buttonCell',
-  'foam',
-  'soap',
-  'paint',
-  'glue',
-  'wetFloor',
-  'breakable',
-  'moving',
-  'climbing',
-  'food',
-  'hardPlastic',
-  'pinch',
-] as const satisfies readonly (Hazard & SafetyRuleId)[];
+/** Hazards that are judged from sizes, lists and the child's age; all others are said as they are. */
+const JUDGED = ['smallPart', 'wheat', 'latex', 'balloon'] as const satisfies readonly Hazard[];
+export type PlainHazard = Exclude<Hazard, (typeof JUDGED)[number]>;
+
+export const PLAIN_HAZARDS: readonly (PlainHazard & SafetyRuleId)[] = HAZARDS.filter(
+  (hazard): hazard is PlainHazard => !JUDGED.some((judged) => judged === hazard),
+);

@@ -5,6 +5,7 @@ import {
   cautionsFor,
   hasTrait,
   judgeSafety,
+  safeSubstitutes,
   SAFETY_RULES,
   smallnessOf,
   smallPartVerdict,
@@ -84,8 +85,6 @@ describe('the small-part cylinder of 16 CFR 1501.4 (legal text from memory; limi
   it('counts what is said to be small where no shape is given', () => {
     expect(smallnessOf({ hazards: ['smallPart'] })).toBe('smallPart');
     expect(smallnessOf({ hazards: [] })).toBeNull();
-    // The measured shape has the last word over what was said.
-    expect(smallnessOf({ hazards: ['smallPart'], shape: { kind: 'sphere', diameterMm: 90 } })).toBeNull();
   });
 });
 
@@ -266,4 +265,103 @@ it('a family reads each rule once, however many things it holds for, and each al
     'allergen:dough:wheat',
     'allergen:paste:wheat',
   ]);
+});
+
+describe('what was let through before', () => {
+  const plainTask = { ages: { fromYears: 3, toYears: 9 }, moveHazards: [], twins: [] };
+  const child = (change: Partial<ChildForSafety> = {}): ChildForSafety => ({
+    ageYears: 5,
+    mouthsThings: true,
+    scissorsAllowed: true,
+    allergies: [],
+    texturesAvoided: [],
+    ...change,
+  });
+  const thing = (change: Partial<ThingInUse> = {}): ThingInUse => ({
+    id: 'thing',
+    name: { en: 'thing' },
+    hazards: [],
+    allergens: [],
+    textures: [],
+    ...change,
+  });
+  const rules = (...given: Parameters<typeof judgeSafety>) =>
+    judgeSafety(...given).findings.map(({ rule, severity }) => `${rule} ${severity}`);
+
+  // Limits by brute force over turns with free offsets, done outside of this project (review of the numbers, A1).
+  it.each([
+    [11, 46.5],
+    [11, 47.5],
+    [11.7, 46.4],
+    [12, 45.9],
+    [12.1, 45.8],
+    [13, 44.4],
+  ])('a rod of %s × %s mm leans in and fits', (diameterMm, lengthMm) => {
+    expect(smallPartVerdict({ kind: 'cylinder', diameterMm, lengthMm }).fits).toBe(true);
+  });
+  it.each([
+    [10, 10, 47.7],
+    [11, 11, 45.8],
+  ])('a bar of %s × %s × %s mm fits', (heightMm, widthMm, lengthMm) => {
+    expect(smallPartVerdict({ kind: 'box', lengthMm, widthMm, heightMm }).fits).toBe(true);
+  });
+  it('a longer rod fits only where each shorter one does, along the limit', () => {
+    for (let diameterMm = 10; diameterMm <= 13; diameterMm += 0.5) {
+      const fits = Array.from(
+        { length: 40 },
+        (_, index) => smallPartVerdict({ kind: 'cylinder', diameterMm, lengthMm: 43 + index / 6 }).fits,
+      );
+      expect([diameterMm, fits.lastIndexOf(true) < fits.indexOf(false) || !fits.includes(false)]).toEqual([diameterMm, true]);
+    }
+  });
+
+  it('hazards that the moves bring are judged like those of things (A2, A3)', () => {
+    const moves = { ...plainTask, moveHazards: ['smallPart', 'balloon', 'latex', 'wheat', 'blade'] as const };
+    expect(
+      rules(
+        { ...moves, moveHazards: [...moves.moveHazards] },
+        [],
+        child({ ageYears: 2, allergies: ['latex', 'wheat'], scissorsAllowed: false }),
+      ),
+    ).toEqual(expect.arrayContaining(['smallPart block', 'balloon block', 'latex block', 'allergen block', 'scissorsNotAllowed block']));
+  });
+
+  it('a declared small part counts whatever the outer shape, and what comes off is a part of its own (A4)', () => {
+    const big = { kind: 'box', lengthMm: 100, widthMm: 100, heightMm: 100 } as const;
+    expect(smallnessOf({ shape: big, hazards: ['smallPart'] })).toBe('smallPart');
+    const lid = {
+      id: 'lid',
+      name: { en: 'lid' },
+      shape: { kind: 'cylinder', diameterMm: 28, lengthMm: 14 },
+      hazards: [],
+      allergens: [],
+      textures: [],
+    } as const;
+    expect(rules(plainTask, [thing({ shape: big, looseParts: [lid] })], child())).toEqual(['smallPart acknowledge']);
+  });
+
+  it('a size without a shape is judged as a ball (A5)', () => {
+    expect(rules(plainTask, [thing({ sizeMm: 8 })], child({ ageYears: 2 }))).toEqual(['smallPart block', 'age caution']);
+  });
+
+  it('allergies are known however they are written; bands and balloons may be of latex (A7)', () => {
+    expect(rules(plainTask, [thing({ allergens: ['latex'] })], child({ allergies: ['Latex '] }))).toEqual(['latex block']);
+    expect(rules(plainTask, [thing({ hazards: ['band'] })], child({ allergies: ['latex'], mouthsThings: false }))).toEqual([
+      'latexMaybe acknowledge',
+      'band caution',
+    ]);
+  });
+
+  it('a knife is no pair of scissors: it has words of its own, and a family without scissors may have it', () => {
+    expect(rules(plainTask, [thing({ hazards: ['knife'] })], child({ scissorsAllowed: false }))).toEqual(['knife caution']);
+  });
+
+  it('never offers a substitute that a rule stops for this child', () => {
+    const substitutes = [
+      { en: 'flour', id: 'flour', hazards: [], allergens: ['wheat' as const], textures: [], levels: [] },
+      { en: 'rice cakes', id: 'rice', hazards: [], allergens: [], textures: [], levels: [] },
+    ];
+    expect(safeSubstitutes(plainTask, { substitutes }, child({ allergies: ['wheat'] })).map(({ en }) => en)).toEqual(['rice cakes']);
+    expect(safeSubstitutes(plainTask, { substitutes }, null)).toHaveLength(2);
+  });
 });

@@ -1,7 +1,15 @@
 import type { CalendarDay } from '../calendar';
 import { bad, type Result } from '../result';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from './session';
-import { checkSession, type ChoiceField, type CountField, type SessionFacts, type SessionIssue, type SessionLimits } from './sessionFacts';
+import {
+  checkSession,
+  PRESSES,
+  type ChoiceField,
+  type CountField,
+  type SessionFacts,
+  type SessionIssue,
+  type SessionLimits,
+} from './sessionFacts';
 
 /** A report as a form or a request brings it: everything text, anything missing. */
 export type RawReport = Readonly<Record<string, unknown>>;
@@ -38,6 +46,7 @@ export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionF
     effort: choice('effort', EFFORTS),
     stopReason,
     safetyWord: tick('hurt') || stopReason === 'pain',
+    press: choice('press', PRESSES),
     isQuestion: tick('question'),
     words: readWords(raw.words),
     saidBy: readWords(raw.saidBy),
@@ -58,6 +67,7 @@ const FIELDS = [
   'words',
   'question',
   'hurt',
+  'press',
   'doneOn',
   'saidBy',
   'done',

@@ -19,13 +19,19 @@ export interface SessionFacts {
   readonly effort: Effort | null;
   readonly stopReason: StopReason | null;
   readonly safetyWord: boolean;
+  /** `pressed`: *Something hurt* was touched and nothing told yet; `mistake`: that touch was a slip. Null for a plain report. */
+  readonly press: Press | null;
   readonly isQuestion: boolean;
   readonly words: string;
   readonly saidBy: string;
 }
 
+/** What was touched before anything was told. */
+export const PRESSES = ['pressed', 'mistake'] as const;
+export type Press = (typeof PRESSES)[number];
+
 export type CountField = 'left' | 'right' | 'amount' | 'minutes';
-export type ChoiceField = 'done' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'question';
+export type ChoiceField = 'done' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
 
 /** What is wrong with a report, by field. `given` is what came, cut short. */
 export type SessionIssue =

@@ -6,3 +6,4 @@ export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';
 export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } from './applySettings';
 export { dressedIn, skinsOf } from './dressedIn';
+export { helpAtStep, helperStepsAt, mostHelpAt } from './helpAtStep';

@@ -81,6 +81,11 @@ function schemasOf(least: 0 | 1) {
     steps: z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) }).optional(),
     ...careFields,
     substitutes: z.array(substituteSchema).max(4).default([]),
+    /** What comes off it or out of it while it is used. */
+    looseParts: z
+      .array(z.strictObject({ id: slugSchema, name: localTextSchema, sizeMm: z.number().positive().max(3000).optional(), ...careFields }))
+      .max(4)
+      .default([]),
   });
 
   /** A thing that homes have: what the library's tasks, the homes and the bench all call by one id. */

@@ -40,6 +40,7 @@ export type Part = (typeof PARTS)[number];
 export const HAZARDS = [
   'smallPart',
   'blade',
+  'knife',
   'wheat',
   'latex',
   'cord',

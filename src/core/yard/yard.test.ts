@@ -11,7 +11,7 @@ const task = exampleProgramTask('crane-lift');
 
 describe('the yard', () => {
   const row = (childId: number, name: string, rest: Partial<YardRow> = {}): YardRow => ({
-    ...yardRow({ child, tasks: [], endsOn: null, versions: [], changes: [], reports: [], lastWordOn: today }, today),
+    ...yardRow({ child, tasks: [], endsOn: null, versions: [], changes: [], reports: [], lastWordOn: today, closedTaskIds: [] }, today),
     childId,
     name,
     ...rest,
@@ -26,6 +26,7 @@ describe('the yard', () => {
         tasks: [task],
         endsOn: day('2026-12-02'),
         lastWordOn: day('2026-11-20'),
+        closedTaskIds: [],
         changes: [change(3, '2026-11-18')],
         versions: [
           {
@@ -106,7 +107,16 @@ describe('the yard', () => {
   });
 
   it('refuses a task on a step that its ladder does not have', () => {
-    const input = { child, tasks: [{ ...task, step: 9 }], endsOn: null, versions: [], changes: [], reports: [], lastWordOn: null };
+    const input = {
+      child,
+      tasks: [{ ...task, step: 9 }],
+      endsOn: null,
+      versions: [],
+      changes: [],
+      reports: [],
+      lastWordOn: null,
+      closedTaskIds: [],
+    };
     expect(() => yardRow(input, today)).toThrow(RangeError);
   });
 });

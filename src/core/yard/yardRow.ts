@@ -13,6 +13,8 @@ export interface YardFlight {
   readonly step: number;
   readonly demands: readonly number[];
   readonly daysSpent: readonly number[];
+  /** True while something that hurt has closed the task. */
+  readonly closed: boolean;
 }
 
 export interface YardRow {
@@ -35,6 +37,7 @@ export interface YardInput {
   readonly changes: readonly GradeChange[];
   readonly reports: readonly PracticeReport[];
   readonly lastWordOn: CalendarDay | null;
+  readonly closedTaskIds: readonly number[];
 }
 
 const YARD_DAYS = 14;
@@ -48,7 +51,10 @@ export function yardDays(today: CalendarDay): CalendarDay[] {
  * One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word.
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
-export function yardRow({ child, tasks, endsOn, versions, changes, reports, lastWordOn }: YardInput, today: CalendarDay): YardRow {
+export function yardRow(
+  { child, tasks, endsOn, versions, changes, reports, lastWordOn, closedTaskIds }: YardInput,
+  today: CalendarDay,
+): YardRow {
   return {
     childId: child.id,
     name: nameOf(child),
@@ -65,6 +71,7 @@ export function yardRow({ child, tasks, endsOn, versions, changes, reports, last
         task.content.ladder.steps.length,
         today,
       ),
+      closed: closedTaskIds.includes(task.taskId),
     })),
     practice: practiceOf(yardDays(today), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),

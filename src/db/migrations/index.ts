@@ -6,6 +6,7 @@ import { roundsPostAudit } from './0003-rounds-post-audit';
 import { taskBench } from './0004-task-bench';
 import { outboxIntakeAudit } from './0005-outbox-intake-audit';
 import { reportsTrail } from './0006-reports-trail';
+import { stopsNotes } from './0007-stops-notes';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -15,6 +16,7 @@ export const MIGRATIONS: readonly Migration[] = [
   taskBench,
   outboxIntakeAudit,
   reportsTrail,
+  stopsNotes,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -107,6 +107,9 @@ const COLUMNS = {
     incoming_id: BIGINT,
     intake: STRING,
     trail_due: BOOLEAN,
+    danger: STRING,
+    mistake: BOOLEAN,
+    lift_id: BIGINT,
   },
   report_corrections: { report_id: BIGINT, corrected_at: moment, before_correction: JSON_TEXT },
   messages: {
@@ -163,6 +166,20 @@ const COLUMNS = {
     done_at: moment,
     given_up_at: moment,
   },
+  stop_lifts: {
+    child_id: BIGINT,
+    task_id: BIGINT,
+    kind: STRING,
+    found: STRING,
+    spoke_to: STRING,
+    from_day: DATEONLY,
+    at_step: INTEGER,
+    decision_id: BIGINT,
+    lifted_by: BIGINT,
+    lifted_at: moment,
+  },
+  report_readers: { report_id: BIGINT, person_id: BIGINT, read_at: moment },
+  family_notes: { child_id: BIGINT, task_id: BIGINT, words: STRING, decision_id: BIGINT, written_by: BIGINT, written_at: moment },
   incoming_texts: {
     service_key: STRING,
     child_id: BIGINT,
@@ -178,7 +195,7 @@ const COLUMNS = {
 export type TableName = keyof typeof COLUMNS;
 export type Column<Name extends TableName> = keyof (typeof COLUMNS)[Name] | 'id';
 
-const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts', 'audit_group_children'];
+const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts', 'audit_group_children', 'report_readers'];
 
 /** The table's model on this connection, made at its first use. */
 export function tableOf(sequelize: Sequelize, name: TableName): Table {

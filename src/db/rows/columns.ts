@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { StreakSettings, Suggestion } from '@/core/advancing';
+import { calendarDay } from '@/core/calendar';
 import { doseSchema, type Dose } from '@/core/dose';
 import { taskChoicesSchema, type TaskChoices } from '@/core/program';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
@@ -41,7 +42,7 @@ const streakSettingsSchema: z.ZodType<StreakSettings> = z.object({
   gapDays: count,
 });
 const suggestionSchema: z.ZodType<Suggestion> = z.object({
-  move: z.enum(['up', 'down', 'hold', 'holdForPerson', 'ladderEnd']),
+  move: z.enum(['up', 'down', 'hold', 'holdForPerson', 'ladderEnd', 'stuck']),
   toStep: z.number().int().min(1),
   rule: z.object({ name: z.literal('streak'), settings: streakSettingsSchema }),
   evidence: z.object({
@@ -51,8 +52,9 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
     reachedOnDays: count,
     struggledInARow: count,
   }),
+  tries: z.array(z.object({ from: z.string().transform(calendarDay), sessions: count, reached: count, endedDown: z.boolean() })).optional(),
   whatWouldChange: z.union([
-    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads']) }),
+    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay']) }),
     z.object({ code: z.literal('moreNeeded'), reached: count, days: count }),
   ]),
 });

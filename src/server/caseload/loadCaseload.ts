@@ -3,7 +3,17 @@ import type { Child } from '@/core/child';
 import type { ProgramVersion, SentVersion } from '@/core/program';
 import type { CalendarDay } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
-import { currentVersions, gradeChanges, lastWords, practiceSince, versionsSince, type RecordedChange, type Work } from '@/db';
+import {
+  currentVersions,
+  gradeChanges,
+  lastWords,
+  openStops,
+  practiceSince,
+  versionsSince,
+  type RecordedChange,
+  type Stop,
+  type Work,
+} from '@/db';
 
 /** What rows of the yard are made of, for any number of children in a constant number of queries. */
 export interface CaseloadFacts {
@@ -12,6 +22,7 @@ export interface CaseloadFacts {
   readonly changes: Map<number, RecordedChange[]>;
   readonly reports: Map<number, PracticeReport[]>;
   readonly lastWords: Map<number, CalendarDay>;
+  readonly stops: Map<number, readonly Stop[]>;
 }
 
 export async function loadCaseload(work: Work, children: readonly Child[], since: CalendarDay): Promise<CaseloadFacts> {
@@ -22,5 +33,6 @@ export async function loadCaseload(work: Work, children: readonly Child[], since
     changes: groupBy(await gradeChanges(work, childIds), (change) => change.childId),
     reports: await practiceSince(work, childIds, since),
     lastWords: await lastWords(work, childIds),
+    stops: groupBy(await openStops(work, childIds), (stop) => stop.childId),
   };
 }

@@ -16,6 +16,7 @@ import {
   latestTasks,
   linksOf,
   messagesOf,
+  openStops,
   practiceSince,
   reportLog,
   sessionsOfTasks,
@@ -27,6 +28,7 @@ import {
   type PostMessage,
   type RecordedChange,
   type Sharing,
+  type Stop,
 } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -43,6 +45,8 @@ export interface ChildView {
   readonly mayChange: boolean;
   readonly mayDelete: boolean;
   readonly program: ProgramVersion | null;
+  /** What closes tasks of the child now. */
+  readonly stops: readonly Stop[];
   readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
   readonly practice: Practice;
   readonly log: readonly LoggedReport[];
@@ -70,6 +74,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       childId,
       tasks.map((task) => task.taskId),
     );
+    const stops = await openStops(work, [childId]);
     const changes = await gradeChanges(work, [childId]);
     const versions = (await versionsSince(work, [childId], days[0]!)).get(childId) ?? [];
     const reports = (await practiceSince(work, [childId], days[0]!)).get(childId) ?? [];
@@ -85,14 +90,18 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       goals: await goalsOf(work, childId),
       sharing: await sharingOf(work, childId),
       program,
+      stops,
       flights: tasks.map((task) => ({
         task,
-        flight: taskFlight(
-          task,
-          changes.filter((change) => change.taskId === task.taskId),
-          sessions.filter((session) => session.taskId === task.taskId && session.done),
-          today,
-        ),
+        flight: {
+          ...taskFlight(
+            task,
+            changes.filter((change) => change.taskId === task.taskId),
+            sessions.filter((session) => session.taskId === task.taskId && session.done),
+            today,
+          ),
+          closed: stops.some((stop) => stop.taskId === task.taskId),
+        },
       })),
       practice: practiceOf(days, plannedSpans(versions), reports, today),
       log,

@@ -35,6 +35,7 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
           changes: facts.changes.get(child.id) ?? [],
           reports: facts.reports.get(child.id) ?? [],
           lastWordOn: facts.lastWords.get(child.id) ?? null,
+          closedTaskIds: (facts.stops.get(child.id) ?? []).map(({ taskId }) => taskId),
         },
         today,
       ),

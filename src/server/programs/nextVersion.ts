@@ -1,12 +1,12 @@
 import { calendarDayInZone } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { TaskToFreeze } from '@/core/program';
-import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type NewVersion, type Work } from '@/db';
+import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type MessageKind, type NewVersion, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { putInPost } from '../messages/putInPost';
-import { textWords } from '../messages/textWords';
+import { textWords, type TextKind } from '../messages/textWords';
 
 export interface VersionWish {
   readonly child: Child;
@@ -17,7 +17,8 @@ export interface VersionWish {
   readonly note: string;
   readonly reason: NewVersion['reason'];
   readonly tasksFor: (number: number) => readonly TaskToFreeze[];
-  readonly messageKind: 'program' | 'newStep';
+  /** What the text says of it. */
+  readonly text: TextKind;
 }
 
 /**
@@ -43,10 +44,18 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     sentOn: calendarDayInZone(now, child.timeZone),
     tasks: wish.tasksFor(number),
   });
-  const words = await textWords(child.familyLanguage, wish.messageKind);
-  await putInPost(work, { childId: child.id, kind: wish.messageKind, words, createdBy: actor.personId, createdAt: now });
+  const words = await textWords(child.familyLanguage, wish.text);
+  await putInPost(work, { childId: child.id, kind: MESSAGE_KIND[wish.text], words, createdBy: actor.personId, createdAt: now });
   return number;
 }
+
+/** Under which kind a text stands in Post. */
+const MESSAGE_KIND = {
+  program: 'program',
+  newStep: 'newStep',
+  takenBack: 'newStep',
+  word: 'note',
+} as const satisfies Record<TextKind, MessageKind>;
 
 type StepChange = Omit<NewGradeChange, 'childId' | 'changedBy' | 'changedAt' | 'changedOn'>;
 

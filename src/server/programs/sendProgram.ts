@@ -49,7 +49,7 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
       note: draft.note,
       reason: 'sent',
       tasksFor: (next) => planned.map((task) => toFreeze(task, task.version, facts, before, next)),
-      messageKind: 'program',
+      text: 'program',
     });
     for (const { version, step } of planned) {
       const { taskId } = version;

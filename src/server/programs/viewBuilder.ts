@@ -10,6 +10,7 @@ import {
   gradeChanges,
   inTransaction,
   latestTasks,
+  openStops,
   taskVersionsById,
   timedSessions,
   type RecordedChange,
@@ -32,6 +33,8 @@ export interface BuilderView {
   readonly child: Child;
   readonly today: CalendarDay;
   readonly currentVersion: number;
+  /** Tasks that something that hurt has closed: sending opens none of them. */
+  readonly closedTaskIds: readonly number[];
   readonly draft: ProgramDraft;
   /** True where the draft was being worked on before, not taken from what was sent. */
   readonly draftWasSaved: boolean;
@@ -63,6 +66,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       child,
       today,
       currentVersion: current?.number ?? 0,
+      closedTaskIds: (await openStops(work, [childId])).map(({ taskId }) => taskId),
       draft: shown,
       placed: [...placed.values()],
       draftWasSaved: Boolean(draft?.success),

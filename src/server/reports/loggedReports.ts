@@ -1,4 +1,4 @@
-import { givenTask } from '@/core/program';
+import { givenTask, outcomeSettingsAt } from '@/core/program';
 import { outcomeOf, type Outcome } from '@/core/sessions';
 import type { TaskContent } from '@/core/tasks';
 import { taskContents, type LogEntry, type Work } from '@/db';
@@ -12,9 +12,8 @@ export interface LoggedReport extends LogEntry {
 /** Reports with the task that each of them speaks of, whichever version of it that was, and what they came to. */
 export async function loggedReports(work: Work, entries: readonly LogEntry[]): Promise<LoggedReport[]> {
   const contents = await taskContents(work, entries);
-  return entries.map((entry) => ({
-    ...entry,
-    content: givenTask(contents.get(entry.taskVersionId)!, entry.choices),
-    outcome: outcomeOf(entry, entry.target),
-  }));
+  return entries.map((entry) => {
+    const content = givenTask(contents.get(entry.taskVersionId)!, entry.choices);
+    return { ...entry, content, outcome: outcomeOf(entry, entry.target, outcomeSettingsAt(content, entry.step)) };
+  });
 }

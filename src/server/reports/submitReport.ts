@@ -1,6 +1,7 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { RawReport } from '@/core/sessions';
-import { correctReport, inTransaction, intakeLinks, reportById } from '@/db';
+import { dangerOf } from '@/core/safety';
+import type { RawReport, SessionFacts } from '@/core/sessions';
+import { correctReport, inTransaction, intakeLinks, reportById, type LogEntry } from '@/db';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -8,27 +9,49 @@ import { readEnvelope, readWithin, type Envelope } from './readSubmission';
 import type { TakenReport } from './takeByLink';
 
 /**
- * Takes in a family's report. A repeat with the same key makes no second one; one for a version that has been replaced is
- * kept with the version and step that were really done; `corrects` names a report of the same day that this one puts right.
+ * Takes in a family's report. The same key again with the same content makes no second one; with other content it puts the
+ * first right. `corrects` names a report of the same day that this one puts right; told of another day, it is a report of its
+ * own, and the other stays. One for a version that has been replaced is kept with the version and step that were really done.
  * @throws AppError link…, notFound, invalid with every issue by field
  */
 export async function submitReport(context: Context, token: string, raw: RawReport): Promise<TakenReport> {
   const envelope = readEnvelope(token, raw);
-  return envelope.corrects === null ? context.intake.take(envelope) : putRight(context, envelope, envelope.corrects);
+  const corrected = envelope.corrects === null ? null : await putRight(context, envelope, envelope.corrects, 'ofToday');
+  if (corrected) return corrected;
+  const taken = await context.intake.take(envelope);
+  return (taken.repeated && (await putRight(context, envelope, taken.reportId, 'ofKey'))) || taken;
 }
 
-async function putRight(context: Context, envelope: Envelope, reportId: number): Promise<TakenReport> {
+/** A press is a slip only where it is said at once: a minute, and what the network takes. */
+const SLIP_MILLISECONDS = 2 * 60_000;
+
+/** Puts a report right. Null where there is nothing to put right: it says the same, or is told of another day. */
+async function putRight(context: Context, envelope: Envelope, reportId: number, how: 'ofToday' | 'ofKey'): Promise<TakenReport | null> {
   return inTransaction(context.db, async (work) => {
     const now = context.now();
     const { tokenHash, versionTaskId } = envelope;
     const links = await intakeLinks(work, [tokenHash], [versionTaskId]);
     const { link, facts, replaced } = readWithin(envelope, links.get(tokenHash), now);
     const before = await reportById(work, link.childId, reportId);
-    const sameDay = before !== null && calendarDayInZone(before.saidAt, link.timeZone) === calendarDayInZone(now, link.timeZone);
-    if (!before || before.versionTaskId !== versionTaskId || !sameDay) throw new AppError('notFound');
-    await correctReport(work, before, facts, now);
+    if (how === 'ofToday') {
+      const sameDay = before !== null && calendarDayInZone(before.saidAt, link.timeZone) === calendarDayInZone(now, link.timeZone);
+      if (!before || before.versionTaskId !== versionTaskId || !sameDay) throw new AppError('notFound');
+      if (facts.doneOn !== before.doneOn) return null;
+    }
+    if (!before || saysTheSame(before, facts)) return null;
+    const isSlip = facts.press === 'mistake' && before.words === '' && now - before.saidAt <= SLIP_MILLISECONDS;
+    await correctReport(work, before, facts, now, isSlip);
     const family = { kind: 'family', linkId: link.id, childId: link.childId } as const;
     await noteChanges(work, now, [entryOf(family, now, [link.childId], 'report.corrected')]);
-    return { reportId, repeated: false, safetyWord: facts.safetyWord, replaced };
+    return { reportId, repeated: false, safetyWord: dangerOf(facts) !== null && !isSlip, replaced };
   });
+}
+
+function saysTheSame(before: LogEntry, facts: SessionFacts): boolean {
+  const { step, done, doneOn, minutes, help, effort, stopReason, safetyWord, isQuestion, words, saidBy } = before;
+  const told = { step, done, doneOn, minutes: minutes ?? null, help, effort, stopReason, safetyWord, isQuestion, words, saidBy };
+  const amounts = { left: before.left, right: before.right, amount: before.plainAmount };
+  const press = before.mistake ? 'mistake' : before.danger === 'pressed' ? 'pressed' : null;
+  const now = facts.done ? facts : { ...facts, left: null, right: null, amount: null, minutes: null };
+  return Object.entries({ ...told, ...amounts, press }).every(([key, value]) => now[key as keyof SessionFacts] === value);
 }

@@ -1,7 +1,21 @@
-import { calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { calendarDayInZone, daysBetween, weekdayOf, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { ProgramTask, ProgramVersion } from '@/core/program';
-import { childById, inTransaction, noteFirstOpening, reportLog, unreadReports, versionHolding, workplaceOf, type LogEntry } from '@/db';
+import {
+  childById,
+  inTransaction,
+  liftsOf,
+  noteFirstOpening,
+  notesOf,
+  openStops,
+  reportLog,
+  versionHolding,
+  workplaceOf,
+  type FamilyNote,
+  type Lift,
+  type LogEntry,
+  type Stop,
+} from '@/db';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -10,12 +24,14 @@ import { familyOf } from './familyLink';
 /** What a family said of a task today. */
 export type SaidToday = LogEntry;
 
+export type Closed = { readonly kind: 'stop' } | { readonly kind: 'until'; readonly day: CalendarDay };
+
 export interface FamilyTask {
   readonly task: ProgramTask;
   /** The latest report of this task that was done today. */
   readonly reportedToday: SaidToday | null;
-  /** Something hurt at this task, and no person has read of it yet. */
-  readonly onHold: boolean;
+  /** Something hurt at this task: closed till a person lifts the stop, or open again from a day on. */
+  readonly closed: Closed | null;
 }
 
 export interface FamilyView {
@@ -27,9 +43,17 @@ export interface FamilyView {
   readonly tasks: readonly FamilyTask[];
   readonly otherTasks: readonly FamilyTask[];
   readonly emergencyNumber: string;
+  /** What the therapist said, latest first: notes, and tasks that were opened again. */
+  readonly notes: readonly FamilyNote[];
+  readonly lifts: readonly Lift[];
+  /** Something hurt today: no praise, whatever else was done. */
+  readonly hurtToday: boolean;
 }
 
 const REPORTS_LOOKED_AT = 40;
+const NOTES_SHOWN = 5;
+/** So long it is said on the family's page that a task is open again. */
+const LIFT_DAYS = 14;
 
 /** What a family sees of its day. Opening it for the first time is noted. */
 export async function viewFamily(context: Context, token: string): Promise<FamilyView> {
@@ -42,17 +66,29 @@ export async function viewFamily(context: Context, token: string): Promise<Famil
     const version = await versionHolding(work, child.id, today);
     const reports = await reportLog(work, child.id, { since: today, most: REPORTS_LOOKED_AT });
     const { emergencyNumber } = await workplaceOf(work);
-    const unread = await unreadReports(work, [child.id]);
+    const stops = await openStops(work, [child.id]);
+    const lifts = (await liftsOf(work, child.id)).filter(
+      ({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_DAYS,
+    );
+    const notes = await notesOf(work, child.id, NOTES_SHOWN);
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
-      reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today) ?? null,
-      onHold: unread.some((report) => report.safetyWord && report.taskId === task.taskId),
+      reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && !report.mistake) ?? null,
+      closed: closedBy(task.taskId, stops, lifts, today),
     }));
     const isToday = ({ task }: FamilyTask) => task.weekdays.includes(weekdayOf(today));
     const tasks = all.filter(isToday);
-    return { actor, link, view: { child, today, version, tasks, otherTasks: all.filter((task) => !isToday(task)), emergencyNumber } };
+    const hurtToday = reports.some(({ doneOn, danger, mistake }) => doneOn === today && danger !== null && !mistake);
+    const otherTasks = all.filter((task) => !isToday(task));
+    return { actor, link, view: { child, today, version, tasks, otherTasks, emergencyNumber, notes, lifts, hurtToday } };
   });
   if (link.firstOpenedAt === null) await inTransaction(context.db, (work) => noteFirstOpening(work, link.id, now));
   await context.looks.note(entryOf(actor, now, [view.child.id], 'family.viewed'));
   return view;
+}
+
+function closedBy(taskId: number, stops: readonly Stop[], lifts: readonly Lift[], today: CalendarDay): Closed | null {
+  if (stops.some((stop) => stop.taskId === taskId)) return { kind: 'stop' };
+  const fromDay = lifts.find((lift) => lift.taskId === taskId)?.fromDay ?? null;
+  return fromDay !== null && fromDay > today ? { kind: 'until', day: fromDay } : null;
 }

@@ -2,17 +2,28 @@ import { z } from 'zod';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { factsOf, type Child } from '@/core/child';
 import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/program';
-import { answersOf, changesStep, DECISION_ANSWERS, isFollowed, needsReason, type Decision, type DecisionAnswer } from '@/core/rounds';
+import {
+  answersOf,
+  DECISION_ANSWERS,
+  isFollowed,
+  isOfStop,
+  mostLaterDays,
+  needsLead,
+  needsReason,
+  STUCK_DAYS,
+  type Decision,
+  type DecisionAnswer,
+} from '@/core/rounds';
 import { inTransaction, isDuplicate, markRead, settleDecision, type NewDecision, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { putInPost } from '../messages/putInPost';
 import { invalid, parseInput } from '../parseInput';
 import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
-import { loadDecisions } from './loadDecisions';
+import { loadDecisions, seenKey } from './loadDecisions';
+import { keepClosed, lift, see, takeOut, write } from './stopDeeds';
 
 const inputSchema = z.object({
   childId: z.coerce.number().int().positive(),
@@ -22,12 +33,17 @@ const inputSchema = z.object({
   reason: z.string().trim().max(400).default(''),
   /** For `wrote`: what goes to the family. */
   words: z.string().trim().max(600).default(''),
-  laterDays: z.coerce.number().int().min(1).max(30).default(2),
+  laterDays: z.coerce.number().int().min(1).max(30).default(1),
+  /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. */
+  found: z.string().trim().max(600).default(''),
+  spokeTo: z.string().trim().max(200).default(''),
+  fromDay: z.string().trim().max(10).default(''),
+  atStep: z.coerce.number().int().min(1).max(12).optional(),
 });
 
 type Input = z.infer<typeof inputSchema>;
 
-interface Settling {
+export interface Settling {
   readonly input: Input;
   readonly decision: Decision;
   readonly child: Child;
@@ -55,6 +71,10 @@ const DEEDS = {
     await write(...all);
   },
   later: async () => {},
+  seen: see,
+  lifted: lift,
+  keptClosed: keepClosed,
+  takenOut: takeOut,
 } satisfies Record<DecisionAnswer, Deed>;
 
 /**
@@ -67,26 +87,39 @@ export async function decide(context: Context, actor: PersonActor, raw: unknown)
   const { answer, childId, key, reason } = input;
   return inTransaction(context.db, async (work) => {
     const now = context.now();
-    const { child } = await requireChild(work, actor, childId, changesStep(answer) ? 'changeProgram' : 'settleDecision');
+    const { child } = await requireChild(work, actor, childId, needsLead(answer) ? 'changeProgram' : 'settleDecision');
     const { open, programs, today } = await loadDecisions(work, context, [child], child.timeZone);
     const decision = open.find((candidate) => candidate.key === key);
     if (!decision) throw new AppError('staleDecision');
     if (!answersOf(decision.kind).includes(answer)) throw invalid({ path: 'answer', code: 'notForThisKind' });
     if (needsReason(decision, answer) && reason === '') throw new AppError('reasonNeeded');
     if (answer === 'wrote' && input.words === '') throw invalid({ path: 'words', code: 'empty' });
+    if (answer === 'later' && input.laterDays > mostLaterDays(decision.kind)) throw invalid({ path: 'laterDays', code: 'tooLong' });
     const decisionId = await settle(work, {
       ...decision,
+      key: keyOf(decision, answer, actor, now),
       answer,
       followed: isFollowed(decision, answer),
       reason,
       decidedBy: actor.personId,
       decidedAt: now,
-      laterUntil: answer === 'later' ? addDays(today, input.laterDays) : null,
+      laterUntil: comesBackOn(decision, answer, today, input.laterDays),
     });
     await DEEDS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId });
     await noteChanges(work, now, [entryOf(actor, now, [child.id], `decision.${answer}`, { kind: decision.kind })]);
     return { decisionId };
   });
+}
+
+function comesBackOn({ kind }: Decision, answer: DecisionAnswer, today: CalendarDay, laterDays: number): CalendarDay | null {
+  if (answer === 'later' || answer === 'keptClosed') return addDays(today, laterDays);
+  return kind === 'stuck' && answer === 'hold' ? addDays(today, STUCK_DAYS) : null;
+}
+
+/** Seeing a closed task, or writing of it, settles nothing: only lifting it, leaving it closed or taking it out does. */
+function keyOf({ key, kind }: Decision, answer: DecisionAnswer, actor: PersonActor, now: number): string {
+  if (!isOfStop(kind)) return key;
+  return answer === 'seen' ? seenKey(key, actor.personId) : answer === 'wrote' ? `${key}:wrote:${now}` : key;
 }
 
 async function settle(work: Work, decision: NewDecision): Promise<number> {
@@ -99,12 +132,8 @@ async function settle(work: Work, decision: NewDecision): Promise<number> {
 }
 
 async function read(work: Work, context: Context, actor: PersonActor, { decision, child, decisionId }: Settling): Promise<void> {
-  if (decision.kind !== 'safetyWord' && decision.kind !== 'question') return;
+  if (decision.kind !== 'pressed' && decision.kind !== 'question') return;
   await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at: context.now(), decisionId });
-}
-
-async function write(work: Work, context: Context, actor: PersonActor, { input, child }: Settling): Promise<void> {
-  await putInPost(work, { childId: child.id, kind: 'note', words: input.words, createdBy: actor.personId, createdAt: context.now() });
 }
 
 async function changeStep(by: 1 | -1, work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
@@ -122,7 +151,7 @@ async function changeStep(by: 1 | -1, work: Work, context: Context, actor: Perso
     note: program.note,
     reason: 'regrade',
     tasksFor: (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep, next) : each)),
-    messageKind: 'newStep',
+    text: 'newStep',
   });
   const cause = input.reason === '' && isFollowed(decision, input.answer) ? 'suggestion' : 'decided';
   const { taskId, step: fromStep } = task;

@@ -1,16 +1,20 @@
-import { EVIDENCE_DAYS, streakRule } from '@/core/advancing';
+import { EVIDENCE_DAYS, remember, streakRule, triesAt } from '@/core/advancing';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
-import type { ProgramVersion } from '@/core/program';
+import { outcomeSettingsAt, type ProgramVersion } from '@/core/program';
 import { groupBy } from '@/core/groupBy';
-import { decisionsFor, type ChildSituation, type Decision, type SettledDecision } from '@/core/rounds';
+import { decisionsFor, isOfStop, type ChildSituation, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenWithOpenedLink,
   currentVersions,
+  gradeChanges,
   lastWords,
+  openStops,
+  sessionsAt,
   sessionsAtPresentSteps,
   standingDecisions,
   unreadReports,
+  type Stop,
   type Work,
 } from '@/db';
 import type { Context } from '../context';
@@ -20,10 +24,29 @@ export interface LoadedDecisions {
   readonly standing: readonly SettledDecision[];
   readonly programs: Map<number, ProgramVersion>;
   readonly today: CalendarDay;
+  /** What closes tasks of these children now, by child. */
+  readonly stops: Map<number, readonly Stop[]>;
+}
+
+/** Who looks, where it matters: whoever may not lift a stop is through with it once it is seen. */
+export interface Seer {
+  readonly personId: number;
+  readonly mayLift: (childId: number) => boolean;
+}
+
+/** Under this key it stands that a person has seen a stop: for others it stays open. */
+export function seenKey(key: string, personId: number): string {
+  return `${key}:seen:${personId}`;
 }
 
 /** Reckons what asks for a person among the children, less what was settled or put off. A constant number of queries. */
-export async function loadDecisions(work: Work, context: Context, children: readonly Child[], timeZone: string): Promise<LoadedDecisions> {
+export async function loadDecisions(
+  work: Work,
+  context: Context,
+  children: readonly Child[],
+  timeZone: string,
+  seer: Seer | null = null,
+): Promise<LoadedDecisions> {
   const childIds = children.map((child) => child.id);
   const today = calendarDayInZone(context.now(), timeZone);
   const programs = await currentVersions(work, childIds);
@@ -32,13 +55,14 @@ export async function loadDecisions(work: Work, context: Context, children: read
     (session) => `${session.childId}:${session.taskId}`,
   );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
+  const stops = groupBy(await openStops(work, childIds), (stop) => stop.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);
   const standing = await standingDecisions(work, childIds, today);
   const situations = children.flatMap((child): ChildSituation[] => {
     const program = programs.get(child.id);
     if (!program) return [];
-    const unreadReportsOfChild = unread.get(child.id) ?? [];
+    const stopsOfChild = stops.get(child.id) ?? [];
     return [
       {
         childId: child.id,
@@ -50,24 +74,61 @@ export async function loadDecisions(work: Work, context: Context, children: read
         lastWordOn: words.get(child.id) ?? null,
         // Who answers by paper or call has no link to open.
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),
-        unreadReports: unreadReportsOfChild,
+        unreadReports: unread.get(child.id) ?? [],
+        stops: stopsOfChild,
         tasks: program.tasks.map((task) => ({
           taskId: task.taskId,
           stepSinceVersion: task.stepSinceVersion,
-          suggestion: streakRule({
-            sessions: sessions.get(`${child.id}:${task.taskId}`) ?? [],
-            currentStep: task.step,
-            stepSinceVersion: task.stepSinceVersion,
-            stepCount: task.content.ladder.steps.length,
-            today,
-            unreadSafetyReportIds: unreadReportsOfChild
-              .filter((report) => report.safetyWord && report.taskId === task.taskId)
-              .map((report) => report.reportId),
-          }),
+          suggestion: streakRule(
+            {
+              sessions: sessions.get(`${child.id}:${task.taskId}`) ?? [],
+              currentStep: task.step,
+              stepSinceVersion: task.stepSinceVersion,
+              stepCount: task.content.ladder.steps.length,
+              today,
+              stopReportIds: stopsOfChild.filter(({ taskId }) => taskId === task.taskId).map(({ reportId }) => reportId),
+            },
+            outcomeSettingsAt(task.content, task.step),
+          ),
         })),
       },
     ];
   });
+  const remembered = await withTries(work, situations, programs);
   const settled = new Set(standing.map((decision) => decision.key));
-  return { open: decisionsFor(situations, today).filter((decision) => !settled.has(decision.key)), standing, programs, today };
+  const hasSeen = (decision: Decision) =>
+    seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
+  const open = decisionsFor(remembered, today).filter((decision) => !settled.has(decision.key) && !hasSeen(decision));
+  return { open, standing, programs, today, stops };
+}
+
+const placeOf = ({ childId, taskId }: { readonly childId: number; readonly taskId: number }) => `${childId}:${taskId}`;
+
+/** Steps up that the rule suggests, with what was tried before at the step they lead to. Two questions, however many there are. */
+async function withTries(
+  work: Work,
+  situations: readonly ChildSituation[],
+  programs: ReadonlyMap<number, ProgramVersion>,
+): Promise<ChildSituation[]> {
+  const contents = new Map(
+    [...programs].flatMap(([childId, { tasks }]) => tasks.map(({ taskId, content }) => [placeOf({ childId, taskId }), content] as const)),
+  );
+  const ups = situations.flatMap(({ childId, tasks }) =>
+    tasks
+      .filter(({ suggestion }) => suggestion.move === 'up')
+      .map(({ taskId, suggestion }) => ({ childId, taskId, step: suggestion.toStep })),
+  );
+  const changes = groupBy(ups.length ? await gradeChanges(work, [...new Set(ups.map(({ childId }) => childId))]) : [], placeOf);
+  const sessions = groupBy(await sessionsAt(work, ups), placeOf);
+  return situations.map((situation) => ({
+    ...situation,
+    tasks: situation.tasks.map((task) => {
+      if (task.suggestion.move !== 'up') return task;
+      const place = placeOf({ childId: situation.childId, taskId: task.taskId });
+      const { toStep } = task.suggestion;
+      const content = contents.get(place)!;
+      const tries = triesAt(toStep, changes.get(place) ?? [], sessions.get(place) ?? [], outcomeSettingsAt(content, toStep));
+      return { ...task, suggestion: remember(task.suggestion, tries) };
+    }),
+  }));
 }

@@ -1,7 +1,18 @@
 import type { Child } from '@/core/child';
 import { standsAs, stepTakenBack } from '@/core/program';
-import { changesStep, type SettledDecision } from '@/core/rounds';
-import { changeOfDecision, currentVersions, decisionById, inTransaction, undoDecisionById, unmarkRead, versionOf, type Work } from '@/db';
+import { changesStep, needsLead, type SettledDecision } from '@/core/rounds';
+import {
+  changeOfDecision,
+  closeAgain,
+  currentVersions,
+  decisionById,
+  dropNotesOfDecision,
+  inTransaction,
+  undoDecisionById,
+  unmarkRead,
+  versionOf,
+  type Work,
+} from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -20,11 +31,14 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     const now = context.now();
     const decision = await decisionById(work, decisionId);
     if (!decision) throw new AppError('notFound');
-    const { child } = await requireChild(work, actor, decision.childId, changesStep(decision.answer) ? 'changeProgram' : 'settleDecision');
+    const { child } = await requireChild(work, actor, decision.childId, needsLead(decision.answer) ? 'changeProgram' : 'settleDecision');
     if (decision.decidedBy !== actor.personId) throw new AppError('notAllowed');
     if (decision.undoneAt !== null) throw new AppError('staleDecision');
-    if (changesStep(decision.answer)) await takeStepBack(work, context, actor, child, decision);
+    if (decision.answer === 'takenOut') throw new AppError('goneOn');
+    if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision);
     await unmarkRead(work, child.id, decision.id);
+    await closeAgain(work, child.id, decision.id);
+    await dropNotesOfDecision(work, child.id, decision.id);
     await undoDecisionById(work, decision.id, actor.personId, now);
     await noteChanges(work, now, [entryOf(actor, now, [child.id], 'decision.undone', { kind: decision.kind })]);
     return { childId: child.id, key: decision.key };
@@ -34,6 +48,8 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
 async function takeStepBack(work: Work, context: Context, actor: PersonActor, child: Child, decision: SettledDecision): Promise<void> {
   const change = await changeOfDecision(work, decision.id);
   const current = (await currentVersions(work, [child.id])).get(child.id);
+  // A stop that was lifted at the same step, or left closed, changed none.
+  if (!change && !changesStep(decision.answer)) return;
   if (!change || !current) throw new AppError('goneOn');
   const { taskId } = change;
   const taskIn = async (number: number) => (await versionOf(work, child.id, number))?.tasks.find((task) => task.taskId === taskId);
@@ -50,7 +66,7 @@ async function takeStepBack(work: Work, context: Context, actor: PersonActor, ch
     note: current.note,
     reason: 'undo',
     tasksFor: () => current.tasks.map((task) => (task === present ? stepTakenBack(present, before) : task)),
-    messageKind: 'newStep',
+    text: 'takenBack',
   });
   await recordStepChange(work, context, actor, child, {
     taskId,

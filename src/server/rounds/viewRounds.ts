@@ -1,8 +1,19 @@
-import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import type { Decision, SettledDecision } from '@/core/rounds';
-import { childrenOf, gradeChanges, inTransaction, reportLog, sessionsOfTasks, workplaceOf, type Work } from '@/db';
+import {
+  childrenOf,
+  dangersSince,
+  gradeChanges,
+  inTransaction,
+  reportLog,
+  sessionsOfTasks,
+  workplaceOf,
+  type PastDanger,
+  type Stop,
+  type Work,
+} from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -27,9 +38,15 @@ export interface DecisionInFull {
   readonly task: ProgramTask | null;
   readonly flight: TaskFlight | null;
   readonly reports: readonly LoggedReport[];
+  /** What closes tasks of the child now, of this task and of others. */
+  readonly stops: readonly Stop[];
+  /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
+  readonly dangers: readonly PastDanger[];
 }
 
 const REPORTS_SHOWN = 8;
+/** A second injury within so many days is told on the card. Common practice, no source. */
+const DANGER_DAYS = 30;
 
 /** The queue of decisions and the one that is being looked at. */
 export async function viewRounds(context: Context, actor: PersonActor, at: string | null): Promise<RoundsView> {
@@ -37,14 +54,22 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     const own = await childrenOf(work, actor.personId);
     const children = own.map((each) => each.child);
     const { timeZone } = await workplaceOf(work);
-    const { open, standing, programs, today } = await loadDecisions(work, context, children, timeZone);
+    const accessOf = new Map(own.map((each) => [each.child.id, each.access]));
+    const mayLift = (childId: number) => may(actor, accessOf.get(childId) ?? 'assist', 'changeProgram');
+    const { open, standing, programs, today, stops } = await loadDecisions(work, context, children, timeZone, {
+      personId: actor.personId,
+      mayLift,
+    });
     const decision = open.find((candidate) => candidate.key === at) ?? open[0] ?? null;
     const settledToday = standing.filter(
       (settled) =>
         settled.decidedBy === actor.personId && settled.answer !== 'later' && calendarDayInZone(settled.decidedAt, timeZone) === today,
     );
     const whose = own.find((each) => each.child.id === decision?.childId);
-    const full = decision && whose && (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today));
+    const full =
+      decision &&
+      whose &&
+      (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? []));
     return {
       childIds: children.map((child) => child.id),
       today,
@@ -64,16 +89,29 @@ async function inFull(
   child: Child,
   program: ProgramVersion,
   today: CalendarDay,
+  stops: readonly Stop[],
 ): Promise<Omit<DecisionInFull, 'mayChange'>> {
+  const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
+    ({ reportId }) => !decision.reportIds.includes(reportId),
+  );
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
   const entries = await reportLog(work, child.id, {
     ...(decision.taskId === null ? {} : { taskId: decision.taskId }),
     most: REPORTS_SHOWN,
   });
   const reports = await loggedReports(work, entries);
-  if (!task) return { decision, child, program, task, flight: null, reports };
+  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);
   const done = sessions.filter((session) => session.done);
-  return { decision, child, program, task, flight: taskFlight(task, changes, done, today), reports };
+  return {
+    decision,
+    child,
+    program,
+    task,
+    flight: { ...taskFlight(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
+    reports,
+    stops,
+    dangers,
+  };
 }

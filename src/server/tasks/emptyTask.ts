@@ -41,7 +41,7 @@ export function emptyTask(slug: string, title: string): TaskContent {
     cautions: [],
     stopRule: {
       en: 'Stop while it is still fun. Stop at once if your child is tired, upset or hurt.',
-      es: 'Paren mientras es divertido. Paren enseguida si hay cansancio, enojo o dolor.',
+      es: 'Paren cuando todavía es divertido. Paren enseguida si hay cansancio, llanto, enojo, dolor o un golpe.',
     },
   });
 }

@@ -30,13 +30,13 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
     note: '',
     tasks: tasks.map(({ task }) => task),
   };
-  return { child, today, version, tasks, otherTasks: [], emergencyNumber: '911', ...change };
+  return { child, today, version, tasks, otherTasks: [], emergencyNumber: '911', notes: [], lifts: [], hurtToday: false, ...change };
 }
 
 const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyTaskView => ({
   task,
   reportedToday: null,
-  onHold: false,
+  closed: null,
   ...change,
 });
 
@@ -55,6 +55,7 @@ const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof Famil
       words={spoken.en}
       wishedStep={Number.NaN}
       newKey="new-key"
+      hurtKey="hurt-key"
       {...change}
     />,
   );
@@ -84,9 +85,13 @@ describe('a family’s day', () => {
   });
 
   it('shows the fixed words as long as a task is on hold, and says to wait with it', () => {
-    const page = dayPage(view([asked(programTask('crane-lift', 1), { onHold: true }), asked(programTask('star-beams', 2))]), 'es');
-    expect(page).toContain('llame a su médico. En una emergencia llame al 911.');
-    expect(page).toContain('Esperen');
+    const page = dayPage(
+      view([asked(programTask('crane-lift', 1), { closed: { kind: 'stop' } }), asked(programTask('star-beams', 2))]),
+      'es',
+    );
+    expect(page).toContain('href="tel:911"');
+    expect(page).toContain('nadie vigila esta página todo el tiempo');
+    expect(page).toContain('Cerrada');
     expect(page).toContain('Empezar');
   });
 

@@ -3,7 +3,10 @@ import { layFlight, type Flight, type FlightInput, type FlightSize, type Tread }
 const SMALL: FlightSize = { width: 108, height: 30, headroom: 12, bracketRoom: 0, pipRoom: 0, footShare: 0.2, pipPitch: 12 };
 const LARGE: FlightSize = { width: 790, height: 176, headroom: 30, bracketRoom: 16, pipRoom: 20, footShare: 0.36, pipPitch: 13 };
 
-export type FlightData = Omit<FlightInput, 'size'>;
+export type FlightData = Omit<FlightInput, 'size'> & {
+  /** Something hurt at this task, and nobody has lifted the stop: a barred square stands where the peg stood. */
+  readonly closed?: boolean;
+};
 
 /** The flight in a table: the same line without words. */
 export function SmallFlight({ flight, label }: { flight: FlightData; label: string }) {
@@ -11,7 +14,7 @@ export function SmallFlight({ flight, label }: { flight: FlightData; label: stri
   return (
     <svg className="flight flight-small" width={SMALL.width} height={SMALL.height} role="img">
       <title>{label}</title>
-      <Stairs laid={laid} size={SMALL} pegRadius={1.9} />
+      <Stairs laid={laid} size={SMALL} pegRadius={1.9} closed={flight.closed ?? false} />
     </svg>
   );
 }
@@ -32,7 +35,7 @@ export function LargeFlight({
   const laid = layFlight({ ...flight, size });
   return (
     <svg viewBox={`-4 0 ${size.width + 8} ${size.height}`} className="flight h-auto w-full" role="img" aria-label={label}>
-      <Stairs laid={laid} size={size} pegRadius={5.5} />
+      <Stairs laid={laid} size={size} pegRadius={5.5} closed={flight.closed ?? false} />
       {laid.treads.map((tread, index) => (
         <TreadName key={tread.step} tread={tread} floorY={laid.floorY} name={names[index] ?? ''} />
       ))}
@@ -52,7 +55,7 @@ export function LargeFlight({
 }
 
 /** The stairs by classes: their colours and widths stand in the style sheet, since a yard draws hundreds of them. */
-function Stairs({ laid, size, pegRadius }: { laid: Flight; size: FlightSize; pegRadius: number }) {
+function Stairs({ laid, size, pegRadius, closed }: { laid: Flight; size: FlightSize; pegRadius: number; closed: boolean }) {
   const done = laid.treads.filter((tread) => tread.state !== 'coming');
   const coming = laid.treads.filter((tread) => tread.state === 'coming');
   const here = done.at(-1)!;
@@ -69,13 +72,20 @@ function Stairs({ laid, size, pegRadius }: { laid: Flight; size: FlightSize; peg
       <path className="edge" d={`M0 ${climbed}`} />
       {coming.length > 0 && <path className="coming" d={`M${end} ${top}${line(coming)}`} />}
       <path className="here" d={`M${round(here.x)} ${top}H${end}`} />
-      <path className="peg" d={`M${pegX} ${round(laid.peg.y)}V${pegTop}${disc(pegRadius)}`} />
+      {closed ? (
+        <path className="shut" d={`M${pegX} ${round(laid.peg.y)}V${pegTop}${barred(pegRadius)}`} />
+      ) : (
+        <path className="peg" d={`M${pegX} ${round(laid.peg.y)}V${pegTop}${disc(pegRadius)}`} />
+      )}
     </>
   );
 }
 
 /** A disc around the point at which the pen stands. */
 const disc = (radius: number) => `m-${radius} 0a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 -${2 * radius} 0`;
+
+/** A square with a bar across it, around the point at which the pen stands. */
+const barred = (radius: number) => `m-${radius} -${radius}h${2 * radius}v${2 * radius}h-${2 * radius}zm-${radius} ${radius}h${4 * radius}`;
 
 function line(treads: readonly Tread[]): string {
   return treads.map((tread) => `V${round(tread.y)}H${round(tread.x + tread.width)}`).join('');

@@ -1,6 +1,6 @@
-import { cautionsFor, type ChildForSafety, type SafetyFinding } from '@/core/safety';
-import { isNeededAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
-import { isTranslated, say } from '@/core/text';
+import { cautionsFor, safeSubstitutes, type ChildForSafety, type SafetyFinding } from '@/core/safety';
+import { helperStepsAt, isNeededAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
+import { isTranslated, say, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
 import { TableMapDrawing } from './TableMapDrawing';
@@ -38,7 +38,7 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
               <li key={index}>
                 {material.count > 1 && `${material.count} `}
                 {local(material.name)}
-                {material.substitutes[0] && <span className="text-soft"> ({t('orElse', { what: local(material.substitutes[0]) })})</span>}
+                <OrElse what={safeSubstitutes(content, material, child.care)[0]} words={words} />
               </li>
             ))}
           </ul>
@@ -58,7 +58,7 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           {child.hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
         </>
       )}
-      <Said who={t('youDo')} texts={[...content.helperSteps, ...content.cues].map(local)} />
+      <Said who={t('youDo')} texts={[...helperStepsAt(content, step), ...content.cues].map(local)} />
       <Said who={t('childDoes', { name: child.calledName })} texts={content.childSteps.map(local)} />
       <Said who={t('looksRight')} texts={content.looksRight.map(local)} />
       <div className="watch mt-3">
@@ -76,6 +76,11 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
       </div>
     </>
   );
+}
+
+/** Only what was judged safe for this child is ever printed after “or”. */
+function OrElse({ what, words: { t, local } }: { what: LocalText | undefined; words: FamilyWords }) {
+  return what ? <span className="text-soft"> ({t('orElse', { what: local(what) })})</span> : null;
 }
 
 function cautionWords({ rule, thing, of }: SafetyFinding, words: FamilyWords): string {

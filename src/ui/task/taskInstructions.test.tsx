@@ -40,9 +40,9 @@ describe('a task’s instructions', () => {
     expect(page('sort-the-hardware', 4)).toContain('Stay with your child the whole time.');
     expect(page('sort-the-hardware', 4)).toContain('Small things: stay with your child all the time.');
     expect(page('sort-the-hardware', 1)).not.toContain('Small things');
-    expect(page('brick-press', 1)).toContain('Play dough: check the label for wheat.');
+    expect(page('brick-press', 1)).toContain('Play dough: this has wheat. Do not use it. Tell your therapist.');
     expect(page('brick-press', 1, { care: { ...care, allergies: [] } })).not.toContain('check the label');
-    expect(page('cut-the-planks', 1, { language: 'es' })).toContain('Use tijeras de punta roma.');
+    expect(page('cut-the-planks', 1, { language: 'es' })).toContain('Tijeras: de punta redonda.');
   });
 
   it('tell where every knob stands, whatever the step’s own words leave out', () => {

@@ -30,7 +30,7 @@ export async function standingDecisions(work: Work, childIds: readonly number[],
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<Row>(
     `SELECT ${COLUMNS} FROM decisions d JOIN people p ON p.id = d.decided_by
-     WHERE d.child_id IN (:childIds) AND d.undone_at IS NULL AND (d.answer <> 'later' OR d.later_until > :today)
+     WHERE d.child_id IN (:childIds) AND d.undone_at IS NULL AND (d.later_until IS NULL OR d.later_until > :today)
        AND d.decided_at >= :today - INTERVAL 90 DAY ORDER BY d.id`,
     { childIds, today },
   );

@@ -3,6 +3,7 @@ export {
   practiceSince,
   reportById,
   reportLog,
+  sessionsAt,
   sessionsAtPresentSteps,
   sessionsOfTasks,
   timedSessions,

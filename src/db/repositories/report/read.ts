@@ -2,6 +2,7 @@ import type { PracticeReport } from '@/core/adherence';
 import type { CalendarDay, Instant } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
 import type { TaskChoices } from '@/core/program';
+import { DANGERS, type Danger } from '@/core/safety';
 import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/sessions';
 import { oneOf, oneOfOrNull, readChoices } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
@@ -15,7 +16,7 @@ export async function practiceSince(work: Work, childIds: readonly number[], sin
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<Omit<PracticeReport, 'done'> & { childId: number; done: number }>(
     `SELECT r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.done, ${AMOUNT} AS amount
-     FROM reports r WHERE r.child_id IN (:childIds) AND r.done_on >= :since`,
+     FROM reports r WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0`,
     { childIds, since },
   );
   return groupBy(
@@ -72,8 +73,21 @@ export async function sessionsAtPresentSteps(work: Work, childIds: readonly numb
      JOIN version_tasks ct ON ct.program_version_id = cv.id
      JOIN reports r ON r.child_id = p.child_id AND r.task_id = ct.task_id AND r.step = ct.step
      JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id
-     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND v.number >= ct.step_since_version`,
+     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND v.number >= ct.step_since_version AND r.mistake = 0`,
     { childIds, since },
+  );
+  return rows.map(toSession);
+}
+
+/** Sessions at one step of each of some tasks, whichever version asked for them: earlier tries at it. */
+export async function sessionsAt(
+  work: Work,
+  places: readonly { readonly childId: number; readonly taskId: number; readonly step: number }[],
+): Promise<SessionRow[]> {
+  if (places.length === 0) return [];
+  const rows = await tablesOf(work).select<RawSession>(
+    `SELECT ${SESSION} ${FROM_REPORTS} WHERE (r.child_id, r.task_id, r.step) IN (:places) AND r.mistake = 0`,
+    { places: places.map(({ childId, taskId, step }) => [childId, taskId, step]) },
   );
   return rows.map(toSession);
 }
@@ -82,7 +96,7 @@ export async function sessionsAtPresentSteps(work: Work, childIds: readonly numb
 export async function sessionsOfTasks(work: Work, childId: number, taskIds: readonly number[]): Promise<SessionRow[]> {
   if (taskIds.length === 0) return [];
   const rows = await tablesOf(work).select<RawSession>(
-    `SELECT ${SESSION} ${FROM_REPORTS} WHERE r.child_id = :childId AND r.task_id IN (:taskIds) ORDER BY r.done_on, r.id`,
+    `SELECT ${SESSION} ${FROM_REPORTS} WHERE r.child_id = :childId AND r.task_id IN (:taskIds) AND r.mistake = 0 ORDER BY r.done_on, r.id`,
     { childId, taskIds },
   );
   return rows.map(toSession);
@@ -119,10 +133,18 @@ export interface LogEntry extends SessionRow {
   readonly readAt: Instant | null;
   readonly correctedAt: Instant | null;
   readonly versionTaskId: number;
+  readonly danger: Danger | null;
+  /** *Something hurt* was pressed, and at once said to be a slip. */
+  readonly mistake: boolean;
+  /** True while it closes its task. */
+  readonly holds: boolean;
 }
 
 type RawLogEntry = RawSession &
-  Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'choices' | 'way'> & {
+  Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'choices' | 'way' | 'danger' | 'mistake' | 'holds'> & {
+    readonly danger: unknown;
+    readonly mistake: number;
+    readonly holds: number | null;
     readonly isQuestion: number;
     readonly choices: unknown;
     readonly way: unknown;
@@ -130,7 +152,8 @@ type RawLogEntry = RawSession &
 
 const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
   r.right_count AS \`right\`, r.amount AS plainAmount, r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
-  r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId`;
+  r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId,
+  r.danger, r.mistake, r.holds`;
 const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;
 
 function toLogEntry(row: RawLogEntry): LogEntry {
@@ -138,6 +161,9 @@ function toLogEntry(row: RawLogEntry): LogEntry {
     isQuestion: Boolean(row.isQuestion),
     choices: readChoices(row.choices),
     way: oneOf('way', REPORT_WAYS, row.way),
+    danger: oneOfOrNull('danger', DANGERS, row.danger),
+    mistake: Boolean(row.mistake),
+    holds: Boolean(row.holds),
   }) as LogEntry;
 }
 
@@ -168,17 +194,18 @@ export interface UnreadReport {
   readonly childId: number;
   readonly reportId: number;
   readonly taskId: number;
-  readonly safetyWord: boolean;
+  /** *Something hurt* was pressed by mistake, as the family said at once. */
+  readonly mistake: boolean;
   readonly isQuestion: boolean;
 }
 
-/** Safety words and questions that nobody has read. */
+/** Questions, and slips of the finger on *Something hurt*, that nobody has read. What closes a task is told by `openStops`. */
 export async function unreadReports(work: Work, childIds: readonly number[]): Promise<UnreadReport[]> {
   if (childIds.length === 0) return [];
-  const rows = await tablesOf(work).select<Omit<UnreadReport, 'safetyWord' | 'isQuestion'> & { safetyWord: number; isQuestion: number }>(
-    `SELECT child_id AS childId, id AS reportId, task_id AS taskId, safety_word AS safetyWord, is_question AS isQuestion
-     FROM reports WHERE awaits_reader = 1 AND child_id IN (:childIds) ORDER BY id`,
+  const rows = await tablesOf(work).select<Omit<UnreadReport, 'mistake' | 'isQuestion'> & { mistake: number; isQuestion: number }>(
+    `SELECT child_id AS childId, id AS reportId, task_id AS taskId, mistake, is_question AS isQuestion
+     FROM reports WHERE awaits_reader = 1 AND (mistake = 1 OR is_question = 1) AND child_id IN (:childIds) ORDER BY id`,
     { childIds },
   );
-  return rows.map((row) => ({ ...row, safetyWord: Boolean(row.safetyWord), isQuestion: Boolean(row.isQuestion) }));
+  return rows.map((row) => ({ ...row, mistake: Boolean(row.mistake), isQuestion: Boolean(row.isQuestion) }));
 }

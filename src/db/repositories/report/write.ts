@@ -1,5 +1,6 @@
 import type { Instant } from '@/core/calendar';
 import type { ReportWay, SessionFacts } from '@/core/sessions';
+import { DANGERS, dangerOf, type Danger } from '@/core/safety';
 import { tablesOf, type Work } from '../../work';
 import type { LogEntry } from './read';
 
@@ -31,6 +32,8 @@ function factColumns(facts: SessionFacts) {
     effort: facts.effort,
     stop_reason: facts.stopReason,
     safety_word: facts.safetyWord,
+    danger: dangerOf(facts),
+    mistake: facts.press === 'mistake' && facts.words === '',
     is_question: facts.isQuestion,
     words: facts.words,
     said_by: facts.saidBy,
@@ -41,12 +44,19 @@ export interface StoredReport {
   readonly id: number;
   readonly idempotencyKey: string;
   readonly childId: number;
+  /** True where it closes its task. */
   readonly safetyWord: boolean;
   /** True where it was written just now, not known from before. */
   readonly fresh: boolean;
 }
 
-const STORED = ['id', 'idempotency_key AS idempotencyKey', 'child_id AS childId', 'safety_word AS safetyWord', 'intake'];
+const STORED = [
+  'id',
+  'idempotency_key AS idempotencyKey',
+  'child_id AS childId',
+  '(danger IS NOT NULL AND mistake = 0) AS safetyWord',
+  'intake',
+];
 type StoredRow = Omit<StoredReport, 'safetyWord' | 'fresh'> & { readonly safetyWord: number; readonly intake: string | null };
 
 /**
@@ -119,12 +129,32 @@ async function markTold(work: Work, which: string, replacements: Record<string, 
   return untold;
 }
 
-/** Overwrites a report and keeps what stood there before. A new safety word or question asks to be read again. */
-export async function correctReport(work: Work, before: LogEntry, facts: SessionFacts, at: Instant): Promise<void> {
+const strongest = (before: Danger | null, now: Danger | null): Danger | null =>
+  DANGERS.find((danger) => danger === before || danger === now) ?? null;
+
+/**
+ * Overwrites a report and keeps what stood there before. What is newly told of danger, or asked, asks to be read again.
+ * @param isSlip the family says at once that *Something hurt* was pressed by mistake
+ */
+export async function correctReport(work: Work, before: LogEntry, facts: SessionFacts, at: Instant, isSlip = false): Promise<void> {
   const tables = tablesOf(work);
   await tables.insert('report_corrections', { report_id: before.reportId, corrected_at: at, before_correction: before });
-  const readAgain = facts.safetyWord || facts.isQuestion ? { read_at: null, read_by: null, read_decision_id: null } : {};
-  await tables.update('reports', { ...factColumns(facts), ...readAgain, corrected_at: at }, { id: before.reportId });
+  const now = dangerOf(facts);
+  const danger = strongest(before.danger, now);
+  const isNewDanger = now !== null && (danger !== before.danger || facts.words !== before.words || before.mistake);
+  const isNew = isNewDanger || (facts.isQuestion && !before.isQuestion);
+  const readAgain = isNew ? { read_at: null, read_by: null, read_decision_id: null } : {};
+  const values = {
+    ...factColumns(facts),
+    // Unticking or correcting never takes a danger back, and what is told is no slip any more.
+    danger,
+    safety_word: before.safetyWord || facts.safetyWord,
+    mistake: facts.press === 'mistake' ? before.mistake || (isSlip && danger === 'pressed') : now === null && before.mistake,
+    ...(isNewDanger ? { lift_id: null } : {}),
+    ...readAgain,
+    corrected_at: at,
+  };
+  await tables.update('reports', values, { id: before.reportId });
 }
 
 /** Marks reports of a child as read by a decision; what somebody has read before stays as it was read. */

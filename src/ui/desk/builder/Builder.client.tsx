@@ -109,6 +109,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                     child={child}
                     today={today}
                     newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)}
+                    isClosed={view.closedTaskIds.includes(placed.taskId)}
                     pace={view.paces.find((pace) => pace.taskId === placed.taskId)}
                     edit={edit}
                   >

@@ -22,6 +22,8 @@ interface Props {
   readonly index: number;
   readonly child: Child;
   readonly today: CalendarDay;
+  /** Something hurt at it: it stays closed for the family till the stop is lifted in Rounds. */
+  readonly isClosed: boolean;
   readonly pace: ChildPace | undefined;
   /** The library's newest version, where another is placed. */
   readonly newer: LibraryTask | undefined;
@@ -30,7 +32,7 @@ interface Props {
 }
 
 /** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
-export function PlannedRow({ planned, task, index, child, today, pace, newer, edit, children }: Props) {
+export function PlannedRow({ planned, task, index, child, today, isClosed, pace, newer, edit, children }: Props) {
   const facts = factsOf(child, today);
   const settled = contentFor(task.content, planned.choices, facts.taskSettings);
   const content = contentFor(
@@ -46,10 +48,11 @@ export function PlannedRow({ planned, task, index, child, today, pace, newer, ed
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <h3 className="text-[16px]">{content.title.en}</h3>
         <SmallFlight
-          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [] }}
+          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [], closed: isClosed }}
           label={`Step ${planned.step} of ${steps.length}`}
         />
         <span className="text-[14px] text-soft">{minutesInWords(planned)} a day</span>
+        {isClosed && <span className="text-[14px] font-bold text-brick">something hurt: closed till you lift the stop in Rounds</span>}
         <span className="ml-auto flex gap-3 text-[14px]">
           <button type="button" className="link" onClick={() => edit({ kind: 'moveUp', index })}>
             earlier

@@ -46,6 +46,18 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
         )}
       </div>
       <ChildFacts child={child} today={view.today} />
+      {view.stops.length > 0 && (
+        <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          <strong>Something hurt.</strong> Closed till the stop is lifted in Rounds:{' '}
+          {view.stops
+            .map(
+              (stop) =>
+                `${program?.tasks.find((task) => task.taskId === stop.taskId)?.content.title.en ?? 'a task that is out'}, since ${longDay(stop.doneOn)}`,
+            )
+            .join('; ')}
+          .
+        </p>
+      )}
       <p className="mt-1 text-[14px] text-soft">
         Helpers: {child.helpers || 'not told'} · at home:{' '}
         {child.materialsAtHome.map((id) => view.things.find((thing) => thing.id === id)?.name.en ?? id).join(', ') || 'not asked yet'}
@@ -131,7 +143,7 @@ function Program({ program, flights }: { program: ProgramVersion | null; flights
       {flights.map(({ task, flight }) => (
         <article key={task.taskId} id={`task-${task.taskId}`} className="mt-4 rounded-[4px] border border-line bg-sheet px-5 py-3">
           <h3 className="text-[16px]">
-            {task.content.title.en}{' '}
+            {task.content.title.en} {flight.closed && <span className="text-brick">closed </span>}
             <span className="font-text text-[14px] font-normal text-soft">
               {words(`skills.${task.content.skill}`)} · {doseSentence(task.dose, task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
             </span>

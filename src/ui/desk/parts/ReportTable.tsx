@@ -4,6 +4,13 @@ import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { HeadRow } from './HeadRow';
 
+function dangerWords({ danger, mistake, holds }: LoggedReport): string {
+  if (mistake) return '“Something hurt”, pressed by mistake.';
+  const said =
+    danger === 'words' ? 'Maybe hurt, by its words.' : danger === 'pressed' ? '“Something hurt” was pressed.' : 'Something hurt.';
+  return holds ? `${said} The task is closed.` : said;
+}
+
 /** What came back, newest first. The words of the family stand as they were written. */
 export function ReportTable({ reports, withTask }: { reports: readonly LoggedReport[]; withTask: boolean }) {
   if (reports.length === 0) return <p className="text-soft">No word yet.</p>;
@@ -20,7 +27,13 @@ export function ReportTable({ reports, withTask }: { reports: readonly LoggedRep
             </td>
             <td className="cell whitespace-nowrap">
               <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
-              {!report.done ? 'said not done' : report.amount === null ? 'done, amount not told' : `${report.amount} of ${report.target}`}
+              {!report.done
+                ? 'said not done'
+                : report.danger && report.amount === null
+                  ? 'not counted'
+                  : report.amount === null
+                    ? 'done, amount not told'
+                    : `${report.amount} of ${report.target}`}
               {(report.left !== null || report.right !== null) && (
                 <span className="text-soft">
                   {' '}
@@ -34,7 +47,7 @@ export function ReportTable({ reports, withTask }: { reports: readonly LoggedRep
               {report.stopReason && <span className="text-soft"> · {words(`stops.${report.stopReason}`)}</span>}
             </td>
             <td className="cell max-w-[320px] [overflow-wrap:anywhere]" dir="auto">
-              {report.safetyWord && <strong className="text-brick">Something hurt. </strong>}
+              {report.danger && <strong className="text-brick">{dangerWords(report)} </strong>}
               {report.isQuestion && <strong>Question: </strong>}
               {report.words && <>“{report.words.length > 300 ? `${report.words.slice(0, 300)}…` : report.words}”</>}
               {report.correctedAt && <span className="text-soft"> corrected</span>}

@@ -38,7 +38,9 @@ describe('the table of reports', () => {
   });
 
   it('marks what hurts, what asks, what was put right', () => {
-    expect(table({ safetyWord: true, outcome: 'struggled', stopReason: 'pain' })).toContain('Something hurt. ');
+    expect(table({ danger: 'told', holds: true })).toContain('Something hurt. The task is closed.');
+    expect(table({ danger: 'words' })).toContain('Maybe hurt, by its words.');
+    expect(table({ danger: 'pressed', mistake: true })).toContain('pressed by mistake');
     expect(table({ isQuestion: true })).toContain('Question: ');
     expect(table({ correctedAt: instant(1) })).toContain('corrected');
   });
@@ -58,7 +60,15 @@ describe('the yard’s table', () => {
     school: 'Slateway Primary',
     visitDays: 'Mon',
     flights: [
-      { taskId: 1, title: content.title, stepName: { en: 'pegs', es: 'ganchos' }, step: 3, demands: [0, 1, 2], daysSpent: [1, 2, 3] },
+      {
+        taskId: 1,
+        title: content.title,
+        stepName: { en: 'pegs', es: 'ganchos' },
+        step: 3,
+        demands: [0, 1, 2],
+        daysSpent: [1, 2, 3],
+        closed: false,
+      },
     ],
     practice: practiceOf(
       yardDays(today),

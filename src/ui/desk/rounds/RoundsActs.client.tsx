@@ -15,19 +15,32 @@ export type Decide = (form: FormData) => Promise<{ ok: true; decisionId: number 
 
 export interface RoundsAct {
   readonly key: string;
-  readonly answer: 'up' | 'down' | 'hold' | 'read';
+  readonly answer: 'up' | 'down' | 'hold' | 'read' | 'seen';
   readonly words: string;
   /** Follows the suggestion: needs no reason. */
   readonly followed: boolean;
+  /** The reason that is kept with it, where the act itself is one. */
+  readonly reason?: string;
+}
+
+/** What can be done about a closed task. */
+export interface StopChoices {
+  readonly mayLift: boolean;
+  /** Names of the steps at which it may go on, the present one last. */
+  readonly steps: readonly string[];
 }
 
 interface Props {
+  readonly stop: StopChoices | null;
+  readonly mostLaterDays: number;
   readonly decide: Decide;
   readonly undo: ActionOf;
   readonly acts: readonly RoundsAct[];
   readonly decisionKey: string;
   readonly childId: number;
   readonly version: number;
+  /** The bench, where a step between is put in. */
+  readonly betweenHref: string | null;
   readonly builderHref: string | null;
   readonly nextKey: string | null;
   /** True where the next card is of the same child: what is settled here may change what it shows. */
@@ -77,7 +90,7 @@ function useDecide({ decide, nextKey, nextIsSameChild }: Pick<Props, 'decide' | 
   return { fault, decide: settle, waiting: deciding || (refreshing && settledBefore.isSameChild), settledBefore: settledBefore.decisionId };
 }
 
-type Asking = RoundsAct | 'write' | 'later' | null;
+type Asking = RoundsAct | 'write' | 'later' | 'lift' | 'keepClosed' | 'takeOut' | null;
 
 const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
 
@@ -110,10 +123,11 @@ export function RoundsActs(props: Props) {
       {props.decisionKey && asking === null && (
         <ul>
           {props.acts.map((choice) => (
-            <li key={choice.answer} className="border-b border-line">
+            <li key={choice.key} className="border-b border-line">
               {choice.followed ? (
                 <form action={decide}>
                   {hidden}
+                  {choice.reason && <input type="hidden" name="reason" value={choice.reason} />}
                   <ActButton act={choice} disabled={waiting} strong />
                 </form>
               ) : (
@@ -121,6 +135,32 @@ export function RoundsActs(props: Props) {
               )}
             </li>
           ))}
+          {props.stop?.mayLift && (
+            <>
+              <li className="border-b border-line">
+                <PlainAct cap="F" dataKey="f" says="Lift the stop…" onClick={() => setAsking('lift')} />
+              </li>
+              <li className="border-b border-line">
+                <PlainAct cap="K" dataKey="k" says="Keep it closed…" onClick={() => setAsking('keepClosed')} />
+              </li>
+              <li className="border-b border-line">
+                <PlainAct cap="T" dataKey="t" says="Take the task out…" onClick={() => setAsking('takeOut')} />
+              </li>
+            </>
+          )}
+          {props.betweenHref && (
+            <li className="border-b border-line">
+              <Link
+                href={props.betweenHref}
+                prefetch={false}
+                data-key="b"
+                data-key-says="A step between, on the bench"
+                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
+              >
+                <KeyCap>B</KeyCap> A step between, on the bench
+              </Link>
+            </li>
+          )}
           {props.builderHref && (
             <li className="border-b border-line">
               <Link
@@ -158,10 +198,10 @@ export function RoundsActs(props: Props) {
       {asking !== null && (
         <form action={decide} className="space-y-3 rounded-[4px] border border-ink bg-sheet p-4">
           {hidden}
-          <Question asking={asking} />
+          <Question asking={asking} steps={props.stop?.steps ?? []} mostLaterDays={props.mostLaterDays} />
           <div className="flex gap-3">
             <button className="act act-main" disabled={waiting}>
-              {typeof asking === 'object' ? asking.words : asking === 'write' ? 'Send it' : 'Put it off'}
+              {typeof asking === 'object' ? asking.words : SENDS[asking]}
             </button>
             <button type="button" className="act" onClick={() => setAsking(null)} data-key="Escape" data-key-says="Go back">
               Go back
@@ -216,18 +256,97 @@ function PlainAct({ cap, dataKey, says, onClick }: { cap: string; dataKey: strin
   );
 }
 
-function Question({ asking }: { asking: Exclude<Asking, null> }) {
+const SENDS = {
+  write: 'Send it',
+  later: 'Put it off',
+  lift: 'Lift the stop and tell the family',
+  keepClosed: 'Keep it closed',
+  takeOut: 'Take the task out',
+} as const;
+
+interface QuestionProps {
+  readonly asking: Exclude<Asking, null>;
+  readonly steps: readonly string[];
+  readonly mostLaterDays: number;
+}
+
+function Question({ asking, steps, mostLaterDays }: QuestionProps) {
+  if (asking === 'lift') {
+    return (
+      <>
+        <input type="hidden" name="answer" value="lifted" />
+        <label className="block">
+          <span className="font-semibold">What did you find?</span>
+          <textarea name="found" required minLength={3} maxLength={600} rows={2} autoFocus className="field mt-1 w-full" />
+        </label>
+        <label className="block">
+          <span className="font-semibold">Whom did you speak to?</span>
+          <input name="spokeTo" required maxLength={200} autoComplete="off" className="field mt-1 w-full" />
+        </label>
+        <div className="flex gap-3">
+          <label className="block">
+            <span className="font-semibold">From</span>
+            <input name="fromDay" type="date" className="field mt-1 block" />
+            <span className="block text-[13px] text-soft">empty: today</span>
+          </label>
+          <label className="block min-w-0 flex-1">
+            <span className="font-semibold">At step</span>
+            <select name="atStep" defaultValue={steps.length} className="field mt-1 w-full">
+              {steps.map((name, index) => (
+                <option key={index} value={index + 1}>
+                  {index + 1}, {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <FamilyWordsBox required={false} />
+      </>
+    );
+  }
+  if (asking === 'keepClosed' || asking === 'takeOut') {
+    return (
+      <>
+        <input type="hidden" name="answer" value={asking === 'keepClosed' ? 'keptClosed' : 'takenOut'} />
+        <label className="block">
+          <span className="font-semibold">Why?</span>
+          <input name="reason" required maxLength={400} autoFocus autoComplete="off" className="field mt-1 w-full" />
+        </label>
+        {asking === 'keepClosed' && (
+          <label className="block">
+            <span className="font-semibold">Show me this card again in</span>{' '}
+            <select name="laterDays" defaultValue={7} className="field">
+              {[1, 2, 7, 14].map((days) => (
+                <option key={days} value={days}>
+                  {days === 1 ? '1 day' : `${days} days`}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <FamilyWordsBox required={false} />
+      </>
+    );
+  }
   if (asking === 'later') {
     return (
       <fieldset>
         <input type="hidden" name="answer" value="later" />
         <legend className="mb-1 font-semibold">Show it again</legend>
-        {[1, 2, 7].map((days) => (
-          <label key={days} className="flex items-center gap-2 py-0.5">
-            <input type="radio" name="laterDays" value={days} defaultChecked={days === 2} autoFocus={days === 2} /> in{' '}
-            {days === 1 ? '1 day' : `${days} days`}
-          </label>
-        ))}
+        {[1, 2, 7]
+          .filter((days) => days <= mostLaterDays)
+          .map((days) => (
+            <label key={days} className="flex items-center gap-2 py-0.5">
+              <input
+                type="radio"
+                name="laterDays"
+                value={days}
+                defaultChecked={days === Math.min(2, mostLaterDays)}
+                autoFocus={days === Math.min(2, mostLaterDays)}
+              />{' '}
+              in {days === 1 ? '1 day' : `${days} days`}
+            </label>
+          ))}
       </fieldset>
     );
   }
@@ -235,11 +354,7 @@ function Question({ asking }: { asking: Exclude<Asking, null> }) {
     return (
       <>
         <input type="hidden" name="answer" value="wrote" />
-        <label className="block">
-          <span className="font-semibold">To the family</span>
-          <textarea name="words" required maxLength={600} rows={5} autoFocus className="field mt-1 w-full" />
-        </label>
-        <p className="text-[13px] text-soft">It goes out as a text. Leave the child’s name out.</p>
+        <FamilyWordsBox required />
       </>
     );
   }
@@ -256,6 +371,25 @@ function Question({ asking }: { asking: Exclude<Asking, null> }) {
         ))}
       </datalist>
       <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+    </>
+  );
+}
+
+function FamilyWordsBox({ required }: { required: boolean }) {
+  return (
+    <>
+      <label className="block">
+        <span className="font-semibold">To the family{required ? '' : ' (you may leave it out)'}</span>
+        <textarea
+          name="words"
+          required={required}
+          maxLength={600}
+          rows={required ? 5 : 2}
+          autoFocus={required}
+          className="field mt-1 w-full"
+        />
+      </label>
+      <p className="text-[13px] text-soft">It stands on the family’s page as you write it; a text says only that there is a word.</p>
     </>
   );
 }

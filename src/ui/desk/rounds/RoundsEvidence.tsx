@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import type { CalendarDay } from '@/core/calendar';
+import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { isOfStop } from '@/core/rounds';
 import { nameOf } from '@/core/child';
 import type { DecisionInFull } from '@/server/rounds/viewRounds';
 import { words } from '../../shared/deskWords';
@@ -7,6 +8,33 @@ import { LargeFlight } from '../../flight/FlightDrawing';
 import { longDay } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
 import { ReportTable } from '../parts/ReportTable';
+
+/** What closes tasks of the child, of this card and of others, who has read of it, and whether it is not the first time. */
+function Harm({ here }: { here: DecisionInFull }) {
+  const { stops, dangers, program, decision, child } = here;
+  const nameIn = (taskId: number) => program.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is out';
+  const dayOf = (at: Parameters<typeof calendarDayInZone>[0]) => longDay(calendarDayInZone(at, child.timeZone));
+  if (stops.length === 0 && !isOfStop(decision.kind)) return null;
+  return (
+    <div className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+      {stops.map((stop) => (
+        <p key={stop.reportId}>
+          <strong>
+            Closed since {longDay(stop.doneOn)}: {nameIn(stop.taskId)}.
+          </strong>{' '}
+          {stop.readers.length === 0
+            ? 'Nobody has read of it yet.'
+            : `Read by ${stop.readers.map((reader) => `${reader.name}, ${dayOf(reader.readAt)}`).join('; ')}.`}
+        </p>
+      ))}
+      {isOfStop(decision.kind) && dangers.length > 0 && (
+        <p>
+          <strong>Not the first in 30 days:</strong> {dangers.map((each) => `${longDay(each.doneOn)} (${nameIn(each.taskId)})`).join(', ')}.
+        </p>
+      )}
+    </div>
+  );
+}
 
 /** What a decision rests on: the child, the flight, the last reports. */
 export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
@@ -22,6 +50,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
         <span className="text-soft">here now: {words(`decisionKinds.${decision.kind}`)}</span>
       </div>
       <ChildFacts child={child} today={today} />
+      <Harm here={here} />
       {task && flight ? (
         <>
           <h3 className="mt-4 text-[17px]">

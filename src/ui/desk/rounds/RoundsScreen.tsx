@@ -1,11 +1,11 @@
 import type { ProgramTask } from '@/core/program';
-import { answersOf, type Decision } from '@/core/rounds';
-import type { RoundsView } from '@/server/rounds/viewRounds';
+import { answersOf, isOfStop, mostLaterDays, type Decision } from '@/core/rounds';
+import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { words } from '../../shared/deskWords';
 import { Fence, type FencePost } from './Fence';
 import { RoundsEvidence } from './RoundsEvidence';
-import { RoundsActs, type ActionOf, type Decide, type RoundsAct } from './RoundsActs.client';
-import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
+import { RoundsActs, type ActionOf, type Decide, type RoundsAct, type StopChoices } from './RoundsActs.client';
+import { decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
   readonly view: RoundsView;
@@ -13,7 +13,7 @@ export interface RoundsProps {
   readonly undo: ActionOf;
 }
 
-const URGENT = new Set(['safetyWord', 'question']);
+const URGENT = new Set(['safetyWord', 'maybeHurt', 'question']);
 
 export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   const { here, open, settledToday } = view;
@@ -60,6 +60,13 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
               decisionKey={here.decision.key}
               childId={here.child.id}
               version={here.program.number}
+              stop={isOfStop(here.decision.kind) ? stopChoices(here) : null}
+              mostLaterDays={mostLaterDays(here.decision.kind)}
+              betweenHref={
+                here.decision.kind === 'stuck' && here.task
+                  ? `/tasks/${here.task.content.slug}#step-${here.decision.suggestion!.toStep}`
+                  : null
+              }
               builderHref={here.mayChange ? `/children/${here.child.id}/program` : null}
               nextKey={next && next.key !== here.decision.key ? next.key : null}
               nextIsSameChild={next?.childId === here.child.id}
@@ -78,6 +85,9 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
             decisionKey=""
             childId={0}
             version={0}
+            stop={null}
+            mostLaterDays={1}
+            betweenHref={null}
             builderHref={null}
             nextKey={null}
             nextIsSameChild={false}
@@ -94,13 +104,14 @@ const addressOf = (decision: Decision) => `/rounds?at=${encodeURIComponent(decis
 function Why({ decision, task }: { decision: Decision; task: ProgramTask | null }) {
   const { why, otherwise } = decisionWhy(decision);
   const urgent = URGENT.has(decision.kind);
-  const knobs = task && decision.suggestion ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
+  const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
   return (
     <section
       className={`rounded-[4px] border border-line border-l-[5px] bg-sheet px-5 py-4 ${urgent ? 'border-l-brick' : 'border-l-green'}`}
       aria-label="Suggestion and its rule"
     >
       <h2 className="text-[18px]">{decisionTitle(decision, task)}</h2>
+      {triesInWords(decision) && <p className="mt-2 font-semibold text-brick">{triesInWords(decision)}</p>}
       <p className="mt-2">{why}</p>
       {knobs.length > 0 && (
         <p className="mt-2">
@@ -112,20 +123,34 @@ function Why({ decision, task }: { decision: Decision; task: ProgramTask | null 
   );
 }
 
+/** What lifting a stop chooses from: the steps up to the present one. */
+function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
+  const steps = (task?.content.ladder.steps ?? []).slice(0, task?.step ?? 0).map((step) => step.name.en);
+  return { mayLift: mayChange, steps };
+}
+
+/** What is thought of first where a step was tried in vain: each one key, with its own words as the reason that is kept. */
+const WAYS_OUT: readonly RoundsAct[] = [
+  { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
+  { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },
+  { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
+];
+
 /** The acts that make sense here, each with its key; what follows the suggestion comes first. */
 function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
   const suggestion = decision.suggestion;
   const step = task?.step ?? 0;
   const last = task?.content.ladder.steps.length ?? 0;
   const acts: RoundsAct[] = [];
-  if (decision.kind === 'safetyWord' || decision.kind === 'question')
+  if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
+  if (decision.kind === 'pressed' || decision.kind === 'question')
     acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
   if (task && mayChange) {
-    if (step < last && decision.kind !== 'safetyWord')
-      acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
+    if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
     if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });
     if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
   }
+  if (decision.kind === 'stuck') return [...WAYS_OUT, ...acts.filter(({ answer }) => answer !== 'hold')];
   if (!suggestion || decision.kind === 'ladderEnd') {
     if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
   }

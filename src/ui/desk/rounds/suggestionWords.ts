@@ -1,6 +1,8 @@
 import { type ProgramTask, stepName } from '@/core/program';
 import { compareGrades } from '@/core/knobs';
 import type { Decision } from '@/core/rounds';
+import type { Suggestion } from '@/core/advancing';
+import { dayAndMonth } from '../../shared/days';
 import { knobName } from '../parts/taskWords';
 
 const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
@@ -11,12 +13,18 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
   switch (decision.kind) {
     case 'safetyWord':
       return 'Something hurt';
+    case 'maybeHurt':
+      return 'Maybe hurt';
+    case 'pressed':
+      return '“Something hurt”, pressed by mistake';
     case 'question':
       return 'The family asks';
     case 'tooHard':
       return `Step down to ${step(decision.suggestion!.toStep)}`;
     case 'ready':
       return `Step up to ${step(decision.suggestion!.toStep)}`;
+    case 'stuck':
+      return `Not step ${decision.suggestion!.toStep} once more`;
     case 'ladderEnd':
       return 'The top of this ladder';
     case 'quiet':
@@ -35,6 +43,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
   const { suggestion } = decision;
   const counts = suggestion?.evidence;
   switch (decision.kind) {
+    case 'stuck':
+      return {
+        why: `The rule would step up again: ${times(counts!.reachedInARow, 'session')} reached in a row. But step ${suggestion!.toStep} was tried ${times(failedTries(suggestion!), 'time')} and ended in a step down.`,
+        otherwise: 'A step between, another knob, more in a row first, or a look in school. The card comes back after two weeks.',
+      };
     case 'ready':
     case 'ladderEnd':
       return {
@@ -51,8 +64,18 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'safetyWord':
       return {
-        why: 'A report says that something hurt. Suggestions for this task wait until a person has read it. The family was told to stop and whom to call.',
-        otherwise: 'When you mark it read, the task’s suggestions start again.',
+        why: 'A report says that something hurt. The task is closed for the family till you lift the stop; it was told whom to call. Suggestions for the task wait.',
+        otherwise: 'Reading it opens nothing: lift the stop, leave it closed, or take the task out.',
+      };
+    case 'maybeHurt':
+      return {
+        why: 'Nobody ticked that something hurt, but the words may mean it. The task is closed for the family till you lift the stop; it was told whom to call.',
+        otherwise: 'If nothing hurt, lift the stop and say so.',
+      };
+    case 'pressed':
+      return {
+        why: 'The family touched “Something hurt” and said within a minute that it was a slip. The task is open.',
+        otherwise: 'When you mark it read, it leaves the round.',
       };
     case 'question':
       return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };
@@ -74,6 +97,21 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         otherwise: 'Perhaps the number is wrong, or paper suits this home better.',
       };
   }
+}
+
+const failedTries = ({ tries }: Suggestion) => (tries ?? []).filter(({ endedDown }) => endedDown).length;
+
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth', 'Tenth'];
+
+/** What was tried before at the step that is suggested: "Fourth try. At step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12 Nov." Null where nothing was. */
+export function triesInWords({ suggestion }: Decision): string | null {
+  const tries = suggestion?.tries ?? [];
+  if (!suggestion || tries.length === 0) return null;
+  const sum = (numbers: readonly number[]) => numbers.reduce((total, each) => total + each, 0);
+  const [reached, sessions] = [sum(tries.map((each) => each.reached)), sum(tries.map((each) => each.sessions))];
+  const which = ORDINALS[tries.length] ?? `Try ${tries.length + 1}`;
+  const days = tries.map(({ from }) => dayAndMonth(from)).join(', ');
+  return `${which}${ORDINALS[tries.length] ? ' try' : ''}. At step ${suggestion.toStep} so far ${reached} of ${sessions} reached: ${days}.`;
 }
 
 /** Which knobs move between two steps: "item size: clothes pegs → rope ends". */

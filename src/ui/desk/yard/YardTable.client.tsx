@@ -54,15 +54,16 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
         <Link href={`/children/${row.id}`} prefetch={false}>
           {row.name}
         </Link>
+        {row.flights.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
       </td>
       <td>
-        {row.flights.map(([index, step, stepName, daysSpent]) => {
+        {row.flights.map(([index, step, stepName, daysSpent, closed]) => {
           const { title, demands } = tasks[index]!;
           return (
             <SmallFlight
               key={index}
-              flight={{ demands, daysSpent, currentStep: step, outcomes: [] }}
-              label={`${title}: step ${step} of ${demands.length}, ${stepName}`}
+              flight={{ demands, daysSpent, currentStep: step, outcomes: [], closed: closed === 1 }}
+              label={`${title}: step ${step} of ${demands.length}, ${stepName}${closed ? ', closed: something hurt' : ''}`}
             />
           );
         })}

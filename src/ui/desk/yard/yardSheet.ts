@@ -2,8 +2,8 @@ import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
 import type { DoseUnit } from '@/core/dose';
 import type { YardFlight, YardGroup, YardRow } from '@/core/yard';
 
-/** A task on its step: which task of the sheet, the step, its name, the days spent on each step. */
-type SheetFlight = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[]];
+/** A task on its step: which task of the sheet, the step, its name, the days spent on each step; 1 where it is closed. */
+type SheetFlight = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[], closed?: 1];
 /** A task's dose: which task of the sheet, −1 for one that is not in the program any more; given, asked, unit. */
 type SheetDose = readonly [task: number, given: number, asked: number, unit: DoseUnit];
 
@@ -53,7 +53,10 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
     return {
       id: childId,
       name,
-      flights: flights.map((flight) => [indexOf(flight), flight.step, flight.stepName.en, flight.daysSpent]),
+      flights: flights.map((flight) => {
+        const { step, stepName, daysSpent } = flight;
+        return flight.closed ? [indexOf(flight), step, stepName.en, daysSpent, 1] : [indexOf(flight), step, stepName.en, daysSpent];
+      }),
       days: practice.days.map(({ word }) => DAY_LETTERS[word]).join(''),
       practised: [planned, knownDone, saidNotDone],
       share: practice.dose.share === null ? null : round(practice.dose.share, 3),

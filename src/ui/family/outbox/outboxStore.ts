@@ -2,6 +2,8 @@
 export interface KeptReport {
   readonly address: string;
   readonly fields: readonly (readonly [string, string])[];
+  /** Why it was not taken in, where it was refused: it is kept, so that nothing that was said is lost. */
+  readonly refused?: string;
 }
 
 export type Sending =

@@ -1,12 +1,12 @@
 'use client';
 
 import { useState, type FormEvent, type ReactNode } from 'react';
-import { Outbox } from '../outbox/Outbox.client';
+import { Outbox, type OutboxWords } from '../outbox/Outbox.client';
 import { drop, keep, sendReport, type KeptReport } from '../outbox/outboxStore';
 
 interface Props {
   readonly action: string;
-  readonly words: { readonly kept: string; readonly sent: string };
+  readonly words: OutboxWords;
   readonly children: ReactNode;
 }
 
@@ -24,7 +24,9 @@ export function ReportForm({ action, words, children }: Props) {
     setState('sending');
     keep(report);
     const sent = await sendReport(report);
-    if (sent.kind !== 'kept') drop(report);
+    // What was refused can still be mended here; where it can't (the link is closed), it stays kept.
+    if (sent.kind === 'taken' || (sent.kind === 'refused' && Object.keys(sent.fields).length > 0)) drop(report);
+    if (sent.kind === 'refused' && Object.keys(sent.fields).length === 0) keep({ ...report, refused: sent.words });
     if (sent.kind === 'taken') return window.location.assign(sent.next);
     setState(sent.kind === 'kept' ? 'kept' : 'open');
     if (sent.kind === 'refused') {
@@ -41,7 +43,7 @@ export function ReportForm({ action, words, children }: Props) {
           {wrong}
         </p>
       )}
-      {state === 'kept' && <Outbox words={words} />}
+      {state === 'kept' && <Outbox address={action} words={words} />}
     </form>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useSyncExternalStore, useState } from 'react';
+import { useEffect, useRef, useSyncExternalStore, useState } from 'react';
 
 export interface CountField {
   readonly name: string;
@@ -13,7 +13,10 @@ export interface CountField {
 
 const nothing = () => () => {};
 
-/** Without scripts: number boxes. With scripts: one big place to tap for each good one; the boxes stay and can be typed in. */
+/**
+ * Without scripts: number boxes. With scripts: one big place to tap for each good one; the boxes stay and can be typed in. What
+ * was typed before the scripts came stays: the boxes hold it themselves, and are read.
+ */
 export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } }) {
   const [counts, setCounts] = useState(() => fields.map((field) => String(field.start ?? '')));
   const scripted = useSyncExternalStore(
@@ -25,7 +28,14 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
   const reached = fields.findIndex((field, index) => numbers[index]! < field.target);
   const active = reached === -1 ? fields.length - 1 : reached;
   const field = fields[active]!;
-  const setCount = (index: number, count: string) => setCounts((before) => before.map((each, place) => (place === index ? count : each)));
+  const boxes = useRef<(HTMLInputElement | null)[]>([]);
+  useEffect(() => setCounts((before) => before.map((count, index) => boxes.current[index]?.value ?? count)), []);
+  const note = (index: number, count: string) => setCounts((before) => before.map((each, place) => (place === index ? count : each)));
+  const setCount = (index: number, count: string) => {
+    const box = boxes.current[index];
+    if (box) box.value = count;
+    note(index, count);
+  };
   const lastCounted = numbers.findLastIndex((count) => count > 0);
   return (
     <div className="mt-2">
@@ -61,8 +71,11 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
               name={each.name}
               inputMode="numeric"
               autoComplete="off"
-              value={counts[index]}
-              onChange={(event) => setCount(index, event.target.value)}
+              defaultValue={String(each.start ?? '')}
+              ref={(box) => {
+                boxes.current[index] = box;
+              }}
+              onChange={(event) => note(index, event.target.value)}
               className="box"
               data-field={each.name}
             />

@@ -5,7 +5,10 @@ import { seededRandom } from '@/core/random';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Counter } from './Counter.client';
 import { ReportForm } from '../report/ReportForm.client';
-import { SafetyNotice } from '../SafetyNotice';
+import { HurtLink, HurtSection } from '../hurt/HurtSection';
+import { HurtWords } from '../hurt/HurtWords';
+import { dayLocale, longDay } from '../../shared/days';
+import { outboxWords } from '../outbox/outboxWords';
 import { Stones } from '../today/Stones';
 import { targetWords } from '../today/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
@@ -20,13 +23,17 @@ interface Props {
   readonly wishedStep: number;
   /** A new report's own key, so that a repeat makes no second one. */
   readonly newKey: string;
+  /** The key of what *Something hurt* sends. */
+  readonly hurtKey: string;
 }
 
+/** Pain has a place of its own, within reach all the time. */
+const FAMILY_STOPS = STOP_REASONS.filter((reason) => reason !== 'pain');
 const MOST_CALLS_EACH = 15;
 const LONGEST_RUN = 3;
 
 /** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
-export function FamilyTask({ view, found, place, token, words, wishedStep, newKey }: Props) {
+export function FamilyTask({ view, found, place, token, words, wishedStep, newKey, hurtKey }: Props) {
   const { t, local, language } = words;
   const { task } = found;
   // What was said under an earlier version stays as it is: a new version asks anew.
@@ -48,112 +55,144 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
       <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
       <p className="text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
 
-      {content.story && <p className="mt-1">{local(content.story)}</p>}
-      {found.onHold && <SafetyNotice emergencyNumber={view.emergencyNumber} words={words} />}
-      <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
-      {step !== task.step && <p className="mt-2">{t('swapped', { step, name: local(here.name) })}</p>}
-      <div className="mt-2 grid grid-cols-2 gap-2.5">
-        {mayChoose(step - 1) ? (
-          <a className="press" href={`${address}&step=${step - 1}`}>
-            {t('tooHard')}
-          </a>
-        ) : (
-          <span />
-        )}
-        {mayChoose(step + 1) && (
-          <a className="press" href={`${address}&step=${step + 1}`}>
-            {t('tooEasy')}
-          </a>
-        )}
-      </div>
+      {found.closed && (
+        <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words} />
+      )}
+      {!found.closed && (
+        <>
+          <HurtSection task={task} step={step} token={token} emergencyNumber={view.emergencyNumber} words={words} newKey={hurtKey} />
+          <div className="doing">
+            {content.story && <p className="mt-1">{local(content.story)}</p>}
+            <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
+            {step !== task.step && <p className="mt-2">{t('swapped', { step, name: local(here.name) })}</p>}
+            <div className="mt-2 grid grid-cols-2 gap-2.5">
+              {mayChoose(step - 1) ? (
+                <a className="press" href={`${address}&step=${step - 1}`}>
+                  {t('tooHard')}
+                </a>
+              ) : (
+                <span />
+              )}
+              {mayChoose(step + 1) && (
+                <a className="press" href={`${address}&step=${step + 1}`}>
+                  {t('tooEasy')}
+                </a>
+              )}
+            </div>
 
-      <TaskInstructions
-        content={content}
-        step={step}
-        child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }}
-        words={words}
-        pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
-      />
-
-      <ReportForm action={`/f/${token}/report`} words={{ kept: t('kept'), sent: t('sent') }}>
-        <input type="hidden" name="lang" value={language} />
-        <input type="hidden" name="idempotencyKey" value={newKey} />
-        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
-        <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
-        <input type="hidden" name="step" value={step} />
-        <h2 className="mt-6 text-[20px]">
-          {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
-        </h2>
-        <Amounts said={said} task={task} words={words} />
-        <Caller task={task} today={view.today} words={words} />
-        <Choices
-          name="help"
-          title={t('help')}
-          chosen={said?.help ?? null}
-          options={[...HELP_LEVELS].reverse().map((level) => [level, t(`helps.${level}`)])}
-        />
-        <Choices
-          name="effort"
-          title={t('felt')}
-          chosen={said?.effort ?? null}
-          options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
-        />
-        <details className="mt-4" open={Boolean(said?.words || said?.stopReason || said?.safetyWord)}>
-          <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('more')}</summary>
-          <Choices
-            name="stopReason"
-            title={t('stopped')}
-            chosen={said?.stopReason ?? ''}
-            options={[['', t('stops.none')], ...STOP_REASONS.map((reason): [string, string] => [reason, t(`stops.${reason}`)])]}
-          />
-          <label className="mt-3 block">
-            <span className="sr-only">{t('more')}</span>
-            <textarea
-              name="words"
-              rows={3}
-              className="box"
-              dir="auto"
-              defaultValue={said?.words}
-              data-field="words"
-              aria-label={t('more')}
+            <TaskInstructions
+              content={content}
+              step={step}
+              child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }}
+              words={words}
+              pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
             />
-          </label>
-          <div className="mt-2 grid gap-2">
-            <Tick name="question" label={t('question')} ticked={said?.isQuestion} />
-            <Tick name="hurt" label={t('hurt')} ticked={said?.safetyWord} />
+
+            <ReportForm action={`/f/${token}/report`} words={outboxWords(words)}>
+              <input type="hidden" name="lang" value={language} />
+              <input type="hidden" name="idempotencyKey" value={newKey} />
+              <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+              <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
+              <input type="hidden" name="step" value={step} />
+              <h2 className="mt-6 text-[20px]">
+                {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
+              </h2>
+              <Amounts said={said} task={task} words={words} />
+              <Caller task={task} today={view.today} words={words} />
+              <Choices
+                name="help"
+                title={t('help')}
+                chosen={said?.help ?? null}
+                options={[...HELP_LEVELS].reverse().map((level) => [level, t(`helps.${level}`)])}
+              />
+              <Choices
+                name="effort"
+                title={t('felt')}
+                chosen={said?.effort ?? null}
+                options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
+              />
+              <details className="mt-4" open={Boolean(said?.words || said?.stopReason)}>
+                <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('more')}</summary>
+                <Choices
+                  name="stopReason"
+                  title={t('stopped')}
+                  chosen={said?.stopReason ?? ''}
+                  options={[['', t('stops.none')], ...FAMILY_STOPS.map((reason): [string, string] => [reason, t(`stops.${reason}`)])]}
+                />
+                <label className="mt-3 block">
+                  <span className="sr-only">{t('more')}</span>
+                  <textarea
+                    name="words"
+                    rows={3}
+                    className="box"
+                    dir="auto"
+                    defaultValue={said?.words}
+                    data-field="words"
+                    aria-label={t('more')}
+                  />
+                </label>
+                <div className="mt-2 grid gap-2">
+                  <Tick name="question" label={t('question')} ticked={said?.isQuestion} />
+                </div>
+                {dose.target.kind !== 'time' && (
+                  <label className="mt-3 block">
+                    {t('took')}
+                    <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
+                  </label>
+                )}
+                <label className="mt-3 block">
+                  {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
+                  <input
+                    type="date"
+                    name="doneOn"
+                    max={view.today}
+                    defaultValue={said?.doneOn ?? view.today}
+                    className="box"
+                    data-field="doneOn"
+                  />
+                </label>
+                <label className="mt-3 block">
+                  {t('who')}
+                  <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
+                </label>
+              </details>
+              <button className="press press-main mt-4" name="done" value="yes">
+                {said ? t('sendChange') : t('send')}
+              </button>
+              <button className="press mt-2.5" name="done" value="no">
+                {t('sayNotDone')}
+              </button>
+            </ReportForm>
+            <HurtLink words={words} />
           </div>
-          {dose.target.kind !== 'time' && (
-            <label className="mt-3 block">
-              {t('took')}
-              <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
-            </label>
-          )}
-          <label className="mt-3 block">
-            {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
-            <input
-              type="date"
-              name="doneOn"
-              max={view.today}
-              defaultValue={said?.doneOn ?? view.today}
-              className="box"
-              data-field="doneOn"
-            />
-          </label>
-          <label className="mt-3 block">
-            {t('who')}
-            <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
-          </label>
-        </details>
-        <button className="press press-main mt-4" name="done" value="yes">
-          {said ? t('sendChange') : t('send')}
-        </button>
-        <button className="press mt-2.5" name="done" value="no">
-          {t('sayNotDone')}
-        </button>
-      </ReportForm>
+        </>
+      )}
       <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
     </main>
   );
+}
+
+/** A closed task: the fixed words, and nothing to do. */
+function ClosedTask({
+  closed,
+  task,
+  emergencyNumber,
+  words,
+}: {
+  closed: NonNullable<FamilyTaskView['closed']>;
+  task: string;
+  emergencyNumber: string;
+  words: FamilyWords;
+}) {
+  const { t, language } = words;
+  if (closed.kind === 'until') {
+    return (
+      <p className="watch mt-3">
+        <strong>{t('closedTitle', { task })}.</strong> {t('closedUntil', { day: longDay(closed.day, dayLocale(language)) })}
+      </p>
+    );
+  }
+  return <HurtWords task={task} emergencyNumber={emergencyNumber} words={words} title={t('closedTitle', { task })} />;
 }
 
 function Amounts({ said, task, words }: { said: SaidToday | null; task: FamilyTaskView['task']; words: FamilyWords }) {

@@ -3,7 +3,9 @@ import { minutesOf } from '@/core/dose';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Outbox } from '../outbox/Outbox.client';
-import { SafetyNotice } from '../SafetyNotice';
+import { outboxWords } from '../outbox/outboxWords';
+import { HurtWords } from '../hurt/HurtWords';
+import { Notes } from './Notes';
 import { Stones } from './Stones';
 import { targetWords } from './targetWords';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
@@ -37,12 +39,13 @@ export function FamilyToday({ view, token, words, said }: Props) {
         </span>
       </header>
       <Said said={said} view={view} words={words} />
-      <Outbox words={{ kept: t('kept'), sent: t('sent') }} />
+      <Outbox address={`/f/${token}/report`} words={outboxWords(words)} />
       <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
-      <h1 className="mt-2 text-[26px]">{tasks.length > 0 && done === tasks.length ? t('allDone') : t('today')}</h1>
+      <h1 className="mt-2 text-[26px]">{headline(view, words)}</h1>
       {version === null && <p className="mt-2">{t('noProgram')}</p>}
       {over && <p className="watch mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
       {version !== null && tasks.length === 0 && <p className="mt-2">{t('nothingToday')}</p>}
+      <Notes view={view} words={words} />
       {version?.note && (
         <p className="sheet mt-3" dir="auto">
           {version.note}
@@ -68,6 +71,14 @@ export function FamilyToday({ view, token, words, said }: Props) {
   );
 }
 
+/** Praise only where something was done today, nothing hurt, and nothing asks for more. */
+function headline({ tasks, hurtToday }: FamilyView, { t }: FamilyWords): string {
+  const open = tasks.filter(({ closed }) => closed === null);
+  if (tasks.length === 0 || open.some(({ reportedToday }) => reportedToday === null)) return t('today');
+  const allDone = open.length > 0 && open.every(({ reportedToday }) => reportedToday?.done);
+  return allDone && !hurtToday && open.length === tasks.length ? t('allDone') : t('enough');
+}
+
 /** How much was said to be done; no amount told is no 0. */
 function saidAmount({ amount, target }: SaidToday, { t }: FamilyWords): string {
   return amount === null ? t('notCounted') : t('amountAndHelp', { amount, target });
@@ -86,18 +97,21 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
     <li className="border-t border-line">
       <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
         <span className="flex items-baseline justify-between gap-3">
-          <strong className={`text-[19px] ${reportedToday?.done ? 'line-through decoration-green decoration-2' : ''}`}>
+          <strong className={`text-[19px] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
             {local(task.content.title)}
           </strong>
-          <span className={`shrink-0 font-bold ${each.onHold ? 'text-brick' : 'text-green'}`}>
-            {each.onHold ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : t('start')}
+          <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
+            {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : t('start')}
           </span>
         </span>
         <span className="block text-[15px] text-soft">
-          {t(`parts.${task.part}`)} ·{' '}
-          {reportedToday?.done
-            ? `${saidAmount(reportedToday, words)} · ${t('change')}`
-            : `${targetWords(task.dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(task.dose)) })}`}
+          {t(`parts.${task.part}`)}
+          {!each.closed && ' · '}
+          {each.closed
+            ? null
+            : reportedToday?.done
+              ? `${saidAmount(reportedToday, words)} · ${t('change')}`
+              : `${targetWords(task.dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(task.dose)) })}`}
         </span>
       </a>
     </li>
@@ -105,9 +119,12 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
 }
 
 function Said({ said, view, words }: Pick<Props, 'said' | 'view' | 'words'>) {
-  const { t } = words;
-  const held = [...view.tasks, ...view.otherTasks].some((task) => task.onHold);
-  if (said === 'safety' || held) return <SafetyNotice emergencyNumber={view.emergencyNumber} words={words} />;
+  const { t, local } = words;
+  const held = [...view.tasks, ...view.otherTasks].filter(({ closed }) => closed?.kind === 'stop');
+  if (held.length > 0) {
+    const task = held.map((each) => local(each.task.content.title)).join(', ');
+    return <HurtWords task={task} emergencyNumber={view.emergencyNumber} words={words} />;
+  }
   const answer = said === 'saved' ? t('thanks') : said === 'repeated' ? t('repeated') : said === 'replaced' ? t('replaced') : null;
   return answer ? (
     <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">

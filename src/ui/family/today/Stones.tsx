@@ -15,7 +15,9 @@ export function Stones({ tasks, here, label }: { tasks: readonly FamilyTaskView[
         strokeWidth="9"
         strokeLinecap="round"
       />
-      {tasks.map(({ task, reportedToday }, index) => {
+      {tasks.map(({ task, reportedToday: reported, closed }, index) => {
+        // No green tick on a task that hurt.
+        const reportedToday = closed ? null : reported;
         const x = pitch * (index + 0.5);
         const isHere = task.versionTaskId === firstOpen;
         const said = reportedToday !== null;

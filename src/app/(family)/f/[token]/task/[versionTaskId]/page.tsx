@@ -26,6 +26,7 @@ export default async function FamilyTaskPage({ params, searchParams }: Props) {
         words={words}
         wishedStep={step}
         newKey={randomUUID()}
+        hurtKey={randomUUID()}
       />
     );
   });

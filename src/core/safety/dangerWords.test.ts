@@ -1,0 +1,60 @@
+import { LANGUAGES } from '../text';
+import { dangerIn, DANGER_LANGUAGES } from '.';
+
+// Sentences of our own, as caregivers write them (no published source).
+describe('words of danger', () => {
+  it.each([
+    'He swallowed a washer and is choking, bleeding thumb',
+    'he SWOLOWED a bead',
+    'shes chocking on it',
+    'His finger is swollen.',
+    'cant breathe',
+    "she couldn't breathe for a moment",
+    'I think she broke her wrist',
+    'his finger may be broken',
+    'There was blood on the paper',
+    'she stuck a pea up her nose',
+    'He cut his thumb with the scissors',
+    'it hurts when he squeezes',
+    'He turned blue',
+    'bumped his head on the table',
+    'my hand... it hert a lot',
+    'He is not choking any more',
+    'Se tragó una tuerca',
+    'Se esta ahogando',
+    'le sale sangre del dedo',
+    'tiene el dedo hinchado',
+    'No puede respirar',
+    'Se rompió el brazo',
+    'Se cortó',
+    'le duele la mano',
+    'Se lastimó',
+    'se metió un frijol en la nariz',
+  ])('are found: %s', (text) => {
+    expect(dangerIn(text)).not.toEqual([]);
+  });
+
+  it.each([
+    'The red crayon broke, so we used the blue one in his left hand.',
+    'We cut along the line with the right hand, ten times',
+    'Pinched with finger and thumb, good',
+    'The band broke twice. Great fun!',
+    'It did not hurt',
+    'No pain today',
+    'nothing hurt at all',
+    'The line was faint; a one inch strip',
+    'chocolate was the treat',
+    'No le duele nada',
+    'se rompió el crayón rojo',
+    'Corta bien con la mano derecha',
+    'muy bien, 8 de 10',
+    '',
+    '👍👍',
+  ])('are not read into: %s', (text) => {
+    expect(dangerIn(text)).toEqual([]);
+  });
+
+  it('are known in every language that families are written to', () => {
+    expect(LANGUAGES.filter((language) => !DANGER_LANGUAGES.includes(language))).toEqual([]);
+  });
+});

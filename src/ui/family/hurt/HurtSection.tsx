@@ -1,0 +1,50 @@
+import type { FamilyWords } from '../../shared/familyWords';
+import type { FamilyTask } from '@/server/reports/viewFamily';
+import { HurtForm } from './HurtForm.client';
+import { HurtWords } from './HurtWords';
+
+interface Props {
+  readonly task: FamilyTask['task'];
+  readonly step: number;
+  readonly token: string;
+  readonly emergencyNumber: string;
+  readonly words: FamilyWords;
+  readonly newKey: string;
+}
+
+/**
+ * Stands before what is done, hidden till its address is gone to: then the style sheet shows it and hides all that comes
+ * after. So it needs no network and no script.
+ */
+export function HurtSection({ task, step, token, emergencyNumber, words, newKey }: Props) {
+  const { t, local, language } = words;
+  return (
+    <section id="hurt" aria-labelledby="hurt-title">
+      <HurtWords task={local(task.content.title)} emergencyNumber={emergencyNumber} words={words} headingId="hurt-title" />
+      <HurtForm
+        action={`/f/${token}/report`}
+        words={{ kept: t('hurtKept'), sent: t('hurtSent'), slip: t('hurtSlip'), tell: t('hurtTell') }}
+      >
+        <input type="hidden" name="lang" value={language} />
+        <input type="hidden" name="idempotencyKey" value={newKey} />
+        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+        <input type="hidden" name="step" value={step} />
+        <input type="hidden" name="done" value="yes" />
+        <input type="hidden" name="hurt" value="on" />
+        <label className="mt-3 block">
+          {t('hurtWhat')}
+          <textarea name="words" rows={3} className="box" dir="auto" maxLength={2000} />
+        </label>
+      </HurtForm>
+    </section>
+  );
+}
+
+/** Within reach on every screen of a task. */
+export function HurtLink({ words: { t } }: { words: FamilyWords }) {
+  return (
+    <a href="#hurt" className="hurt-link">
+      {t('hurtNow')}
+    </a>
+  );
+}

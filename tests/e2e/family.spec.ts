@@ -133,7 +133,7 @@ test.describe('with scripts on', () => {
       await expect(page.getByRole('heading', { name: `${title} is closed` })).toBeVisible();
       await expect(page.getByRole('link', { name: 'Something hurt' })).toHaveCount(0);
 
-      const desk = await newPage(browser);
+      const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
       await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
       await expect(desk.getByText('The clip snapped on a finger').first()).toBeVisible();
@@ -177,7 +177,7 @@ test.describe('with scripts on', () => {
       await expect(page.getByRole('button', { name: 'Finished this one' })).toBeVisible();
       await page.goto(link());
       await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);
-      const desk = await newPage(browser);
+      const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
       await expect(desk.getByRole('link', { name: 'Greta J.: pressed by mistake' })).toHaveCount(1);
     });
@@ -192,7 +192,7 @@ test.describe('with scripts on', () => {
       await page.getByRole('textbox', { name: 'Anything else?' }).fill('he swolowed a bit of it');
       await sendReport(page);
       await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
-      const desk = await newPage(browser);
+      const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
       await expect(desk.getByRole('link', { name: 'Greta J.: maybe hurt' })).toHaveCount(1);
     });

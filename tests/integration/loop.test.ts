@@ -200,6 +200,6 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
         'decision.lifted',
       ]),
     );
-    expect(count['report.taken']).toBe(9);
+    expect(count['report.taken']).toBe(10);
   });
 });

@@ -73,7 +73,7 @@ export async function viewFamily(context: Context, token: string): Promise<Famil
     const notes = await notesOf(work, child.id, NOTES_SHOWN);
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
-      reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && !report.mistake) ?? null,
+      reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && tellsOfPractice(report)) ?? null,
       closed: closedBy(task.taskId, stops, lifts, today),
     }));
     const isToday = ({ task }: FamilyTask) => task.weekdays.includes(weekdayOf(today));
@@ -85,6 +85,11 @@ export async function viewFamily(context: Context, token: string): Promise<Famil
   if (link.firstOpenedAt === null) await inTransaction(context.db, (work) => noteFirstOpening(work, link.id, now));
   await context.looks.note(entryOf(actor, now, [view.child.id], 'family.viewed'));
   return view;
+}
+
+/** A word that something hurt is no word of how the practice went: it is neither ticked nor put right by the next one. */
+function tellsOfPractice({ mistake, danger, amount, done }: LogEntry): boolean {
+  return !mistake && (danger === null || amount !== null || !done);
 }
 
 function closedBy(taskId: number, stops: readonly Stop[], lifts: readonly Lift[], today: CalendarDay): Closed | null {

@@ -116,6 +116,9 @@ describe('deleting a child', () => {
       'family_links',
       'grade_changes',
       'decisions',
+      'stop_lifts',
+      'family_notes',
+      'report_readers',
     ]) {
       expect([table, await bed.read(`SELECT * FROM ${table}`)]).toEqual([table, []]);
     }

@@ -19,7 +19,7 @@ const session = (doneOn: string, step: number, amount: number, change: Partial<D
 });
 const change = (fromStep: number | null, toStep: number, changedOn: string) => ({ fromStep, toStep, changedOn: day(changedOn) });
 
-// The see-saw of a real round: 3 → 4 on 15 Oct, back on 22 Oct, up on 2 Nov, back on 5 Nov, up on 12 Nov, back on 16 Nov.
+// The see-saw of one of the demo's children: 3 → 4 on 15 Oct, back on 22 Oct, up on 2 Nov, back on 5 Nov, up on 12 Nov, back on 16 Nov.
 const seeSaw = [
   change(null, 3, '2026-10-01'),
   change(3, 4, '2026-10-15'),

@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
-import type { Decision, SettledDecision } from '@/core/rounds';
+import { isOfStop, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenOf,
   dangersSince,
@@ -63,7 +63,10 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     const decision = open.find((candidate) => candidate.key === at) ?? open[0] ?? null;
     const settledToday = standing.filter(
       (settled) =>
-        settled.decidedBy === actor.personId && settled.answer !== 'later' && calendarDayInZone(settled.decidedAt, timeZone) === today,
+        settled.decidedBy === actor.personId &&
+        settled.answer !== 'later' &&
+        !leavesItOpen(settled, mayLift) &&
+        calendarDayInZone(settled.decidedAt, timeZone) === today,
     );
     const whose = own.find((each) => each.child.id === decision?.childId);
     const full =
@@ -81,6 +84,11 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'rounds.viewed'));
   return view;
+}
+
+/** What was done about a closed task, and left it open for this person. */
+function leavesItOpen({ kind, answer, childId }: SettledDecision, mayLift: (childId: number) => boolean): boolean {
+  return isOfStop(kind) && (answer === 'wrote' || (answer === 'seen' && mayLift(childId)));
 }
 
 async function inFull(

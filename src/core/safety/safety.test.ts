@@ -306,10 +306,10 @@ describe('what was let through before', () => {
     expect(smallPartVerdict({ kind: 'box', lengthMm, widthMm, heightMm }).fits).toBe(true);
   });
   it('a longer rod fits only where each shorter one does, along the limit', () => {
-    for (let diameterMm = 10; diameterMm <= 13; diameterMm += 0.5) {
+    for (const diameterMm of [10, 11, 12, 13]) {
       const fits = Array.from(
-        { length: 40 },
-        (_, index) => smallPartVerdict({ kind: 'cylinder', diameterMm, lengthMm: 43 + index / 6 }).fits,
+        { length: 16 },
+        (_, index) => smallPartVerdict({ kind: 'cylinder', diameterMm, lengthMm: 43.5 + index / 3 }).fits,
       );
       expect([diameterMm, fits.lastIndexOf(true) < fits.indexOf(false) || !fits.includes(false)]).toEqual([diameterMm, true]);
     }

@@ -60,7 +60,8 @@ function sizesOf(shape: Shape): number[] {
   }
 }
 
-const STARTS_A_TILT = 2;
+const STARTS_A_TILT = 1;
+const FINE_STARTS = 3;
 
 const LEVEL_DIRECTIONS: readonly (readonly [number, number])[] = Array.from({ length: 48 }, (_, index) => [
   Math.cos((index * Math.PI) / 24),
@@ -116,13 +117,15 @@ function leastOver(shape: Shape): number {
     }
     starts.push(...row.sort((a, b) => a.over - b.over).slice(0, STARTS_A_TILT));
   }
-  return starts.reduce((least, { turn }) => (least <= 0 ? least : Math.min(least, refine(turn, over))), Infinity);
+  // Roughly from each valley, then finely from the best few.
+  const rough = starts.map(({ turn }) => refine(turn, over, 0.15, 0.04)).sort((a, b) => a.over - b.over);
+  return Math.min(...rough.slice(0, FINE_STARTS).map(({ turn }) => refine(turn, over, 0.04, 0.0005).over));
 }
 
-function refine(start: Turn, over: (turn: Turn) => number): number {
+function refine(start: Turn, over: (turn: Turn) => number, from: number, until: number): { turn: Turn; over: number } {
   let turn = start;
   let least = over(turn);
-  for (let step = 0.15; step > 0.0005; step *= 0.6) {
+  for (let step = from; step > until; step *= 0.6) {
     let better = true;
     while (better) {
       better = false;
@@ -139,7 +142,7 @@ function refine(start: Turn, over: (turn: Turn) => number): number {
       }
     }
   }
-  return least;
+  return { turn, over: least };
 }
 
 function halfWidthOf(shape: Shape, [tilt, round, spin]: Turn): HalfWidth {

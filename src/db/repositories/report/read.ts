@@ -85,9 +85,18 @@ export async function sessionsAt(
   places: readonly { readonly childId: number; readonly taskId: number; readonly step: number }[],
 ): Promise<SessionRow[]> {
   if (places.length === 0) return [];
+  // A list of triples is not looked up by the index of a series; one condition each is.
+  const wanted = places.map((_, index) => `(r.child_id = :child${index} AND r.task_id = :task${index} AND r.step = :step${index})`);
+  const replacements = Object.fromEntries(
+    places.flatMap(({ childId, taskId, step }, index) => [
+      [`child${index}`, childId],
+      [`task${index}`, taskId],
+      [`step${index}`, step],
+    ]),
+  );
   const rows = await tablesOf(work).select<RawSession>(
-    `SELECT ${SESSION} ${FROM_REPORTS} WHERE (r.child_id, r.task_id, r.step) IN (:places) AND r.mistake = 0`,
-    { places: places.map(({ childId, taskId, step }) => [childId, taskId, step]) },
+    `SELECT ${SESSION} ${FROM_REPORTS} WHERE (${wanted.join(' OR ')}) AND r.mistake = 0`,
+    replacements,
   );
   return rows.map(toSession);
 }

@@ -46,6 +46,12 @@ describe('streak rule (common practice, no source)', () => {
     expect(suggestion.whatWouldChange).toEqual({ code: 'oneNotReached' });
   });
 
+  it('what hurt is no evidence: it neither counts as reached nor breaks a row', () => {
+    const hurt = good(2, { safetyWord: true });
+    expect(streakRule(standing([good(4), good(3), hurt]))).toMatchObject({ move: 'hold', evidence: { reachedInARow: 2 } });
+    expect(streakRule(standing([good(4), good(3), hurt, good(1)]))).toMatchObject({ move: 'up', evidence: { reachedInARow: 3 } });
+  });
+
   it('holds when all three came on one day', () => {
     expect(streakRule(standing([good(1), good(1), good(1)]))).toMatchObject({
       move: 'hold',

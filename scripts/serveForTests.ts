@@ -1,25 +1,36 @@
+import { execFileSync } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import path from 'node:path';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { startMariaDb, stopMariaDb } from './mariadb';
 import { clockShift } from './day';
-import { startStack } from './stack';
+import { loadDemoOnly, startStack } from './stack';
 
 /**
- * A whole stack for the end-to-end tests, thrown away at the end: `serveForTests.ts FOLDER PORT`. What it serves stands in
+ * A whole stack for the end-to-end tests, thrown away at the end: `serveForTests.ts FOLDER PORT SEED [load]`. The demo's ten
+ * weeks are lived once, into SEED, by the stack that says `load`; every stack serves a copy. What it serves stands in
  * FOLDER/stack.json. A line on its standard input breaks or mends a part, and is answered with `done LINE`.
  */
-const [folderWord, portWord] = process.argv.slice(2);
+const [folderWord, portWord, seedWord, load] = process.argv.slice(2);
 const folder = path.resolve(folderWord!);
+const seed = path.resolve(seedWord!);
+const port = Number(portWord);
+// What was started before it failed must not stand in the way of the next run.
+const orClear = (place: string) => async (error: unknown) => {
+  await stopMariaDb(path.join(place, 'mariadb'));
+  throw error;
+};
+
+if (load) {
+  await stopMariaDb(path.join(seed, 'mariadb'));
+  rmSync(seed, { recursive: true, force: true });
+  await loadDemoOnly({ folder: seed, port, clockShift: clockShift() }).catch(orClear(seed));
+}
+await stopMariaDb(path.join(folder, 'mariadb'));
 rmSync(folder, { recursive: true, force: true });
-mkdirSync(folder, { recursive: true });
-const stack = await startStack({ folder, port: Number(portWord), mode: 'start', withDemo: true, clockShift: clockShift() }).catch(
-  async (error) => {
-    // What was started before it failed must not stand in the way of the next run.
-    await stopMariaDb(path.join(folder, 'mariadb'));
-    throw error;
-  },
-);
+// As it is, owners too: the database server may run as a user of its own.
+execFileSync('cp', ['-a', seed, folder]);
+const stack = await startStack({ folder, port, mode: 'start', withDemo: true, clockShift: clockShift() }).catch(orClear(folder));
 writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url: stack.url, databaseUrl: stack.databaseUrl, ...stack.access }));
 
 const database = path.join(folder, 'mariadb');
@@ -44,6 +55,7 @@ async function end(): Promise<void> {
   await stack.stop();
   await stopMariaDb(database);
   rmSync(folder, { recursive: true, force: true });
+  if (load) rmSync(seed, { recursive: true, force: true });
   process.exit(0);
 }
 process.on('SIGTERM', end);

@@ -82,6 +82,18 @@ export async function startStack(given: StackWish): Promise<Stack> {
   };
 }
 
+/** Lives the demo into a folder whose stack can be started later, or copied. */
+export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'clockShift'>): Promise<void> {
+  const wish: TimedWish = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
+  mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
+  const mariadb = await startMariaDb(path.join(wish.folder, 'mariadb'));
+  try {
+    await prepare(wish, mariadb.url(), `http://127.0.0.1:${wish.port}`);
+  } finally {
+    await mariadb.stop();
+  }
+}
+
 /** Takes away what a stack keeps, and nothing else that may lie in the folder. */
 async function stopAndForget({ folder, databaseUrl }: StackWish): Promise<void> {
   const names = ['pretend-phone', 'link-secret', 'demo.json'];
@@ -112,8 +124,8 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
   const file = path.join(wish.folder, 'demo.json');
   if ((await inTransaction(db, countPeople)) > 0) {
     if (!existsSync(file)) return null;
-    const known = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
-    return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(known.url, url) })) };
+    const { url: then, ...known } = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
+    return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(then, url) })) };
   }
   const { now } = wish;
   const moment = { now: now() };

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
@@ -25,15 +25,7 @@ export async function test(words: readonly string[]): Promise<number> {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e') });
-  const counts: Counts[] = [];
-  if (wanted('types'))
-    counts.push(
-      whole('Types', 'tsc', ['--noEmit', '--incremental', 'false']),
-      whole('Types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']),
-    );
-  if (wanted('lint')) counts.push(whole('Lint and boundaries', 'eslint', ['.', '--max-warnings', '0']));
-  if (wanted('format')) counts.push(whole('Format', 'prettier', ['--check', '--log-level', 'warn', '.']));
-  if (wanted('unused')) counts.push(whole('Unused code and packages', 'knip', ['--no-progress', '--no-config-hints']));
+  const counts: Counts[] = await allOf(CHECKS.filter(({ kind }) => wanted(kind)));
   if (wanted('unit')) counts.push(jest('unit', []));
   if (wanted('integration')) counts.push(jest('integration', ['--runInBand']));
   if (wanted('e2e')) {
@@ -53,11 +45,46 @@ export async function test(words: readonly string[]): Promise<number> {
   return sum.failed === 0 && sum.passed > 0 ? 0 : 1;
 }
 
-/** A check that passes or fails as a whole. */
-function whole(what: string, program: string, words: readonly string[]): Counts {
-  say(`\n== ${what}`);
-  const ran = run(program, words);
-  return ran === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+/** A check of the sources that passes or fails as a whole. */
+interface Check {
+  readonly kind: string;
+  readonly what: string;
+  readonly program: string;
+  readonly words: readonly string[];
+}
+
+const CHECKS: readonly Check[] = [
+  { kind: 'lint', what: 'Lint and boundaries', program: 'eslint', words: ['.', '--max-warnings', '0'] },
+  { kind: 'types', what: 'Types', program: 'tsc', words: ['--noEmit', '--incremental', 'false'] },
+  { kind: 'types', what: 'Types of the core alone', program: 'tsc', words: ['--noEmit', '-p', 'src/core/tsconfig.json'] },
+  { kind: 'format', what: 'Format', program: 'prettier', words: ['--check', '--log-level', 'warn', '.'] },
+  { kind: 'unused', what: 'Unused code and packages', program: 'knip', words: ['--no-progress', '--no-config-hints'] },
+];
+
+/** Each of these programs keeps one core busy: two run at a time, and each says its words when it is done. */
+async function allOf(checks: readonly Check[]): Promise<Counts[]> {
+  const waiting = [...checks];
+  const counts: Counts[] = [];
+  const work = async () => {
+    for (let check = waiting.shift(); check; check = waiting.shift()) {
+      const { status, words } = await output(check);
+      say(`\n== ${check.what}\n${words}`.trimEnd());
+      counts.push(status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+    }
+  };
+  await Promise.all([work(), work()]);
+  return counts;
+}
+
+function output({ program, words }: Check): Promise<{ status: number | null; words: string }> {
+  return new Promise((resolve, reject) => {
+    const ran = spawn(path.join('node_modules', '.bin', program), words, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const parts: Buffer[] = [];
+    ran.stdout.on('data', (part: Buffer) => parts.push(part));
+    ran.stderr.on('data', (part: Buffer) => parts.push(part));
+    ran.once('error', reject);
+    ran.once('close', (status) => resolve({ status, words: Buffer.concat(parts).toString('utf8') }));
+  });
 }
 
 function jest(project: string, words: readonly string[]): Counts {

@@ -1,4 +1,4 @@
-import { expect, test, childIdOf, linkOf, served, signIn } from './yard';
+import { expect, test, childIdOf, linkOf, served, signIn, signInByForm } from './yard';
 
 test.describe('signing in', () => {
   test('says the same for a wrong password and an unknown address, then lets the right one in', async ({ page }) => {
@@ -10,13 +10,13 @@ test.describe('signing in', () => {
       await page.getByRole('button', { name: 'Sign in' }).click();
       await expect(page.getByRole('alert').first()).toHaveText('Address and password do not belong together. Check both and try again.');
     }
-    await signIn(page);
+    await signInByForm(page);
     const [cookie] = await page.context().cookies();
     expect(cookie).toMatchObject({ name: 'yard', httpOnly: true, sameSite: 'Lax' });
   });
 
   test('ends for good when signing out: the old cookie opens nothing', async ({ page, context }) => {
-    await signIn(page);
+    await signInByForm(page);
     const cookies = await context.cookies();
     await page.goto('/settings');
     await page.getByRole('button', { name: 'Sign out here' }).click();

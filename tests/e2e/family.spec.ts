@@ -135,6 +135,7 @@ test.describe('with scripts on', () => {
 
       const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
+      await desk.goto('/rounds');
       await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
       await expect(desk.getByText('The clip snapped on a finger').first()).toBeVisible();
       await desk.keyboard.press('r');
@@ -179,6 +180,7 @@ test.describe('with scripts on', () => {
       await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);
       const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
+      await desk.goto('/rounds');
       await expect(desk.getByRole('link', { name: 'Greta J.: pressed by mistake' })).toHaveCount(1);
     });
 
@@ -194,6 +196,7 @@ test.describe('with scripts on', () => {
       await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
       const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
       await signIn(desk);
+      await desk.goto('/rounds');
       await expect(desk.getByRole('link', { name: 'Greta J.: maybe hurt' })).toHaveCount(1);
     });
   });

@@ -1,7 +1,15 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import mariadb from 'mariadb';
-import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type Page,
+} from '@playwright/test';
 
 export { expect } from '@playwright/test';
 
@@ -61,12 +69,26 @@ export function linkOf(child: string, stack = served()): string {
   return family.link;
 }
 
-export async function signIn(page: Page, who: 'therapist' | 'assistant' | 'supervisor' = 'therapist', stack = served()): Promise<void> {
+type Who = 'therapist' | 'assistant' | 'supervisor';
+
+/** Signs in as a person does, by the form. */
+export async function signInByForm(page: Page, who: Who = 'therapist', stack = served()): Promise<void> {
   await page.goto(`${stack.url}/sign-in`);
   await page.getByLabel('Address').fill(stack[who].email);
   await page.getByLabel('Password').fill(stack[who].password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page).toHaveURL(/\/rounds/);
+}
+
+const cookiesOf = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>();
+
+/** Signs in with the cookie that the form gave before; goes to no page. */
+export async function signIn(page: Page, who: Who = 'therapist', stack = served()): Promise<void> {
+  const key = `${stack.url} ${who}`;
+  const known = cookiesOf.get(key);
+  if (known) return page.context().addCookies(known);
+  await signInByForm(page, who, stack);
+  cookiesOf.set(key, await page.context().cookies());
 }
 
 /** Asks the real database beside the program, as a witness. */
@@ -134,6 +156,20 @@ export async function beginAnew(name: string, stack = served()): Promise<number>
 export async function openTask(page: Page): Promise<void> {
   await page.getByRole('listitem').getByRole('link').first().click();
   await page.locator('input[inputmode=numeric]').first().waitFor();
+}
+
+/** What a family's page would send of its first task: one more thing for the round. */
+export async function reportFirstTask(request: APIRequestContext, child: string, form: Readonly<Record<string, string>>): Promise<void> {
+  const [task] = await ask<{ id: number }>(
+    `SELECT t.id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id
+     WHERE p.child_id = ? AND v.number = p.current_version LIMIT 1`,
+    [await childIdOf(child)],
+  );
+  const answer = await request.post(`${linkOf(child)}/report`, {
+    form: { idempotencyKey: randomUUID(), versionTaskId: String(task!.id), done: 'yes', amount: '5', ...form },
+    maxRedirects: 0,
+  });
+  expect(answer.status()).toBe(303);
 }
 
 /** Presses the button that sends, whether it is the first report of the day or a change of it. */

@@ -1,6 +1,5 @@
 import { calendarDay, daysBetween, isSchoolDay, weekdayOf } from '@/core/calendar';
 import { demandsOf } from '@/core/program';
-import { reckonDose } from '@/core/dose';
 import { loadLibrary } from '../library/loadLibrary';
 import { CHILDREN, SCHOOLS, WAY_OF } from './children';
 import { schoolYearOn } from './schoolYear';
@@ -12,7 +11,6 @@ const tasks: DemoTask[] = loadLibrary()
   .map((content) => ({
     content,
     weekdays: [1, 2, 3, 4, 5],
-    target: reckonDose(content.dose, 5).perDay,
   }));
 const child = (kind: string) => CHILDREN.find((each) => each.kind === kind)!;
 const history = (kind: string, seed = 1) => simulateHistory(child(kind), tasks, today, seed);

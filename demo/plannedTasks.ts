@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
-import { reckonDose } from '@/core/dose';
 import { contentFor, safetyBetween, type ChildFacts, type ProgramDraft, type TaskChoices } from '@/core/program';
+import { plannedDoseOf } from '@/core/tasks';
 import type { TaskVersion } from '@/db';
 import type { DemoChild } from './children';
 import type { DemoTask } from './simulateHistory';
@@ -41,7 +41,7 @@ function plan(slug: string, library: readonly TaskVersion[], child: ChildFacts, 
   const findings = safetyBetween(content, 1, content.ladder.steps.length, child);
   if (findings.some(({ finding }) => finding.severity === 'block')) return null;
   const reasons = Object.fromEntries(findings.filter(({ stops }) => stops).map(({ finding }) => [finding.key, REASON]));
-  return { version, content, choices: { reasons }, weekdays, target: reckonDose(content.dose, weekdays.length).perDay };
+  return { version, content, choices: { reasons }, weekdays };
 }
 
 /** The first program, as the builder would send it. */
@@ -57,7 +57,7 @@ export function draftFor(planned: readonly Planned[], steps: readonly number[], 
       chooseFrom: Math.max(1, steps[place]! - 1),
       chooseTo: Math.min(content.ladder.steps.length, steps[place]! + 1),
       weekdays: [...weekdays],
-      dose: content.dose,
+      dose: plannedDoseOf(content),
       choices,
     })),
   };

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import type { CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { SessionFacts } from '@/core/sessions';
-import type { TaskContent } from '@/core/tasks';
+import type { Dose } from '@/core/dose';
+import { doseAtStep } from '@/core/tasks';
 import { versionOf, type Work } from '@/db';
 import type { ProgramVersion } from '@/core/program';
 import type { Context } from '@/server/context';
@@ -69,7 +70,10 @@ function factsOfReport({ demo, index, planned }: Telling, report: DemoReport): S
     left: report.done && perHand ? report.left : null,
     right: report.done && perHand ? report.right : null,
     amount: report.done && !perHand ? report.plain : null,
-    minutes: demo.kind === 'steady' && report.done ? minutesTold(planned[report.taskIndex]!.content, report.amount, index) : null,
+    minutes:
+      demo.kind === 'steady' && report.done
+        ? minutesTold(doseAtStep(planned[report.taskIndex]!.content, report.step), report.amount, index)
+        : null,
     help: report.help,
     effort: report.effort,
     stopReason: report.stopReason,
@@ -82,7 +86,7 @@ function factsOfReport({ demo, index, planned }: Telling, report: DemoReport): S
 }
 
 /** Steady families also tell how long it took; each has a pace of its own. Rounded up to whole minutes, as people say it. */
-function minutesTold({ dose }: TaskContent, amount: number, index: number): number | null {
+function minutesTold(dose: Dose, amount: number, index: number): number | null {
   if (dose.target.kind === 'time' || amount === 0) return null;
   const pace = 0.8 + (index % 7) / 10;
   return Math.max(1, Math.ceil((amount * dose.secondsEach * pace) / 60));

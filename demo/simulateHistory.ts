@@ -1,17 +1,17 @@
 import { seededRandom, type Random } from '@/core/random';
 import { remember, streakRule, triesAt, type Suggestion } from '@/core/advancing';
 import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { dayTargetOf } from '@/core/dose';
 import { demandsOf, outcomeSettingsAt } from '@/core/program';
 import { simulateSession, type SimulatedChild } from '@/core/simulate';
 import type { DatedSession, Effort, HelpLevel, StopReason } from '@/core/sessions';
-import type { TaskContent } from '@/core/tasks';
+import { doseAtStep, type TaskContent } from '@/core/tasks';
 import { HOME_WORDS, type DemoChild, type FamilyKind } from './children';
 
 /** A task as the child is given it. */
 export interface DemoTask {
   readonly content: TaskContent;
   readonly weekdays: readonly number[];
-  readonly target: number;
 }
 
 export interface DemoVersion {
@@ -100,16 +100,18 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
     tasks.forEach((task, taskIndex) => {
       if (!task.weekdays.includes(weekdayOf(day)) || chance() > 0.88) return;
       const step = steps[taskIndex]!;
+      const dose = doseAtStep(task.content, step);
+      const target = dayTargetOf(dose) ?? 0;
       if (chance() < 0.04) {
-        reports.push(refused(++reportId, day, step, versions.length, taskIndex, task.target, child, chance));
+        reports.push(refused(++reportId, day, step, versions.length, taskIndex, target, child, chance));
         return;
       }
-      const session = simulateSession(abilities[taskIndex]!, ladders[taskIndex]![step - 1]!, task.target, chance);
+      const session = simulateSession(abilities[taskIndex]!, ladders[taskIndex]![step - 1]!, target, chance);
       abilities[taskIndex] = session.child;
-      const perHand = task.content.dose.hands === 'each';
-      const left = perHand ? Math.min(task.target / 2, Math.round(session.good / 2)) : 0;
+      const perHand = dose.hands === 'each';
+      const left = perHand ? Math.min(target / 2, Math.round(session.good / 2)) : 0;
       reports.push({
-        ...said(++reportId, day, step, versions.length, taskIndex, task.target),
+        ...said(++reportId, day, step, versions.length, taskIndex, target),
         done: true,
         amount: session.good,
         left,
@@ -118,7 +120,7 @@ export function simulateHistory(child: DemoChild, tasks: readonly DemoTask[], to
         help: chance() < 0.1 ? null : session.help,
         helpGiven: session.help,
         effort: session.effort,
-        stopReason: session.good / task.target < 0.3 && chance() < 0.3 ? 'tired' : null,
+        stopReason: session.good / target < 0.3 && chance() < 0.3 ? 'tired' : null,
         words: homeWords(child, chance),
       });
     });

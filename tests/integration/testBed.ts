@@ -1,3 +1,4 @@
+import { plannedDoseOf } from '@/core/tasks';
 import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { addDays, calendarDay, calendarDayInZone, instant, type Instant } from '@/core/calendar';
@@ -117,7 +118,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
             chooseFrom: 2,
             chooseTo: 4,
             weekdays: [1, 2, 3, 4, 5, 6, 7],
-            dose: content.dose,
+            dose: plannedDoseOf(content),
             choices: {},
           };
         }),

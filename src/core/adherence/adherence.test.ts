@@ -66,6 +66,7 @@ describe('adherence as a range', () => {
 });
 
 describe('practice day by day', () => {
+  const TARGETS: Readonly<Record<number, number>> = { 1: 10, 2: 6 };
   const days = daysFromTo(day('2026-11-16'), day('2026-11-22')); // Monday to Sunday
   const span: PlannedSpan = {
     from: day('2026-11-16'),
@@ -76,7 +77,13 @@ describe('practice day by day', () => {
     ],
   };
   const after = day('2026-11-30');
-  const report = (taskId: number, on: string, done = true, amount: number | null = 8) => ({ taskId, doneOn: day(on), done, amount });
+  const report = (taskId: number, on: string, done = true, amount: number | null = 8, target: number | null = TARGETS[taskId]!) => ({
+    taskId,
+    doneOn: day(on),
+    done,
+    amount,
+    target,
+  });
 
   it('tells done, partly, said not done, no word and free apart', () => {
     const practice = practiceOf(
@@ -118,8 +125,23 @@ describe('practice day by day', () => {
         { ...span.tasks[1]!, target: 5 },
       ],
     };
-    const { dose } = practiceOf([days[0]!], [each], [report(1, '2026-11-16', true, 0), report(2, '2026-11-16', true, 65)], after);
+    const { dose } = practiceOf([days[0]!], [each], [report(1, '2026-11-16', true, 0, 60), report(2, '2026-11-16', true, 65, 5)], after);
     expect(dose).toMatchObject({ share: 0.5, tasks: [{ share: 0 }, { asked: 5, given: 65, share: 1 }] });
+  });
+
+  it('counts what was done at another step by what that step asks for, and leaves out what asks for nothing', () => {
+    const first = { ...span, to: days[0]! };
+    const given = (amount: number, target: number | null) =>
+      practiceOf([days[0]!], [first], [report(1, '2026-11-16', true, amount, target)], after).dose;
+    // All of an easier step that asks for 5, where today's step asks for 10: a whole day.
+    expect(given(5, 5).tasks[0]).toMatchObject({ asked: 10, given: 10, share: 1 });
+    expect(given(2, 8).tasks[0]).toMatchObject({ asked: 10, given: 2.5, share: 0.25 });
+    expect(given(9, null)).toMatchObject({ uncounted: 1, tasks: [{ taskId: 2 }] });
+    const watched = { ...first, tasks: [{ ...span.tasks[0]!, target: null }] };
+    expect(practiceOf([days[0]!], [watched], [report(1, '2026-11-16', true, 9, null)], after)).toMatchObject({
+      adherence: { planned: 1, knownDone: 1 },
+      dose: { share: null, uncounted: 0, tasks: [] },
+    });
   });
 
   it('counts a day done with no amount told as done, and leaves it out of the dose (B6)', () => {

@@ -20,33 +20,39 @@ export interface DoseGiven {
 }
 
 interface DayOfTask {
-  readonly task: { readonly taskId: number; readonly target: number; readonly unit: DoseUnit };
-  /** What was told of the task on that day. */
-  readonly told: readonly { readonly done: boolean; readonly amount: number | null }[];
+  readonly task: { readonly taskId: number; readonly target: number | null; readonly unit: DoseUnit };
+  /** What was told of the task on that day; `target` is that of the step that was done. */
+  readonly told: readonly { readonly done: boolean; readonly amount: number | null; readonly target: number | null }[];
 }
 
 /**
  * The dose delivered against the dose asked: mean over tasks of min(1, given ÷ asked), each in its own unit, since
- * repetitions and minutes do not add up. Our own definition.
+ * repetitions and minutes do not add up. What was done at another step counts by what that step asks for: all of it is a
+ * whole day. Days that ask for nothing are left out. Our own definition.
  * @example a task with 30 of 60 repetitions and one with 10 of 5 minutes // share (0.5 + 1) / 2 = 0.75
  */
 export function doseGiven(days: readonly DayOfTask[]): DoseGiven {
-  const isUncounted = ({ told }: DayOfTask) => told.some((each) => each.done) && told.every((each) => !each.done || each.amount === null);
+  const asking = days.filter((day): day is AskingDay => day.task.target !== null);
+  const isUncounted = ({ told }: DayOfTask) =>
+    told.some((each) => each.done) && told.every((each) => !each.done || each.amount === null || each.target === null);
   const byTask = groupBy(
-    days.filter((day) => !isUncounted(day)),
+    asking.filter((day) => !isUncounted(day)),
     ({ task }) => `${task.taskId}:${task.unit}`,
   );
   const tasks = [...byTask.values()].map((own): TaskDose => {
     const { taskId, unit } = own[0]!.task;
     const asked = own.reduce((sum, { task }) => sum + task.target, 0);
-    const given = own.reduce((sum, { told }) => sum + amountOn(told), 0);
+    const given = own.reduce((sum, { task, told }) => sum + task.target * sharesOf(told), 0);
     return { taskId, unit, asked, given, share: Math.min(1, given / asked) };
   });
   tasks.sort((a, b) => a.taskId - b.taskId);
   const share = tasks.length ? tasks.reduce((sum, task) => sum + task.share, 0) / tasks.length : null;
-  return { tasks, share, uncounted: days.filter(isUncounted).length };
+  return { tasks, share, uncounted: asking.filter(isUncounted).length };
 }
 
-function amountOn(told: DayOfTask['told']): number {
-  return told.reduce((sum, { done, amount }) => sum + (done ? (amount ?? 0) : 0), 0);
+type AskingDay = DayOfTask & { readonly task: { readonly target: number } };
+
+/** What was given on a day, in whole days of what was asked for. */
+function sharesOf(told: DayOfTask['told']): number {
+  return told.reduce((sum, { done, amount, target }) => sum + (done && target !== null ? (amount ?? 0) / target : 0), 0);
 }

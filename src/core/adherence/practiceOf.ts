@@ -9,8 +9,8 @@ export interface PlannedTaskDays {
   readonly taskId: number;
   /** ISO weekdays */
   readonly weekdays: readonly number[];
-  /** What a day asks for, in the unit. */
-  readonly target: number;
+  /** What a day asks for, in the unit; null where nothing is asked for. */
+  readonly target: number | null;
   readonly unit: DoseUnit;
 }
 
@@ -28,6 +28,8 @@ export interface PracticeReport {
   readonly done: boolean;
   /** Null where it was done and nobody told how much. */
   readonly amount: number | null;
+  /** What the step that was done asks for in a day; null where it asks for nothing. */
+  readonly target: number | null;
 }
 
 /** `free`: nothing was planned and nothing came. `open`: today, of which no word has come yet. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { minutesOf, reckonDose, type Dose } from '.';
+import { dayTargetOf, doseAt, minutesOf, reckonDose, type Dose } from '.';
 
 const twist = { name: { en: 'lid twisted', es: 'tapa girada' }, skill: 'reciprocalHandUse', timesPerRound: 1 } as const;
 const dose = (change: Partial<Dose> = {}): Dose => ({
@@ -45,10 +45,30 @@ describe('arithmetic of a dose (common practice, no source)', () => {
     });
   });
 
+  it('counts what is held by the times, and takes its seconds along', () => {
+    const held = dose({ target: { kind: 'hold', times: 3, seconds: 5 }, rounds: 1, secondsEach: 7, hands: 'each' });
+    expect(reckonDose(held, 2)).toMatchObject({ unit: 'holds', perHand: 3, perDay: 6, perWeek: 12 });
+    // 2 set-up + 6 × (7 + 5) s + 1 tidy-up
+    expect(minutesOf(held)).toBeCloseTo(2 + 72 / 60 + 1, 10);
+  });
+
+  it('asks for nothing where it only watches', () => {
+    expect(reckonDose(dose({ target: { kind: 'watch' } }), 5)).toMatchObject({ perDay: 0, perWeek: 0, piecesPerDay: 0 });
+    expect(dayTargetOf(dose({ target: { kind: 'watch' } }))).toBeNull();
+    expect(dayTargetOf(dose())).toBe(10);
+  });
+
+  it('is that of the step, where the step has its own', () => {
+    const planned = { ...dose(), atSteps: { 2: { hands: 'both' as const }, 3: { target: { kind: 'count' as const, perRound: 8 } } } };
+    expect([1, 2, 3].map((step) => reckonDose(doseAt(planned, step), 1).perDay)).toEqual([10, 5, 16]);
+  });
+
   it.each([
     ['no repetitions', dose({ target: { kind: 'count', perRound: 0 } }), 5],
     ['half a repetition', dose({ target: { kind: 'count', perRound: 2.5 } }), 5],
     ['no round', dose({ rounds: 0 }), 5],
+    ['nothing held', dose({ target: { kind: 'hold', times: 0, seconds: 5 } }), 5],
+    ['held for no time', dose({ target: { kind: 'hold', times: 3, seconds: 0 } }), 5],
     ['no minutes', dose({ target: { kind: 'time', minutesPerRound: 0 } }), 5],
     ['eight days', dose(), 8],
     ['minus one day', dose(), -1],

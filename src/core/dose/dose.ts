@@ -6,17 +6,39 @@ import { SKILLS } from '../vocabulary';
 export const DOSE_HANDS = ['preferred', 'each', 'both'] as const;
 export type DoseHands = (typeof DOSE_HANDS)[number];
 
+/** What works: turns are told apart by hand, or by foot. */
+export const LIMBS = ['hand', 'foot'] as const;
+
+const targetSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('count'), perRound: z.number().int().min(1).max(100) }),
+  /** In half minutes. */
+  z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30).multipleOf(0.5) }),
+  z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
+  /** So many times held, each for so many seconds. */
+  z.strictObject({ kind: z.literal('hold'), times: z.number().int().min(1).max(50), seconds: z.number().int().min(1).max(120) }),
+  /** A tally of what was seen: nothing is asked for, and nothing is judged. */
+  z.strictObject({ kind: z.literal('watch') }),
+]);
+
+const handsFields = {
+  hands: z.enum(DOSE_HANDS),
+  /** A hand where nothing is said. */
+  limb: z.enum(LIMBS).optional(),
+  secondsEach: z.number().min(0).max(300),
+};
+
+/** What a step asks for in its own way; what it leaves out is the task's. */
+export const stepDoseSchema = z.strictObject({ target: targetSchema, ...handsFields }).partial();
+export type StepDose = z.infer<typeof stepDoseSchema>;
+
 /** The schema of a dose; `least` is 0 where its words may still be empty, as on the bench. */
 export function doseSchemaOf(least: 0 | 1) {
   return z.strictObject({
-    target: z.discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('count'), perRound: z.number().int().min(1).max(100) }),
-      z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30) }),
-      z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
-    ]),
+    target: targetSchema,
+    ...handsFields,
+    /** What one good one is, where it is not plain: "a whole walk, with a flat back". */
+    goodOne: localTextSchemaOf(least).optional(),
     rounds: z.number().int().min(1).max(20),
-    hands: z.enum(DOSE_HANDS),
-    secondsEach: z.number().min(0).max(300),
     restSeconds: z.number().min(0).max(600),
     setUpMinutes: z.number().min(0).max(30),
     tidyUpMinutes: z.number().min(0).max(30),
@@ -31,17 +53,42 @@ export function doseSchemaOf(least: 0 | 1) {
   });
 }
 
-export const doseSchema = doseSchemaOf(1);
+/** The dose of a placed task: what holds for every step, and what some steps ask for in their own way, by their number from 1. */
+export const plannedDoseSchema = doseSchemaOf(1).extend({ atSteps: z.record(z.string().regex(/^[1-9]\d?$/), stepDoseSchema).optional() });
+export type PlannedDose = z.infer<typeof plannedDoseSchema>;
 
-/** How much of a task is asked for on one day. */
-export type Dose = z.infer<typeof doseSchema>;
+/** How much of a task is asked for on one day, at one step: what is reckoned with. */
+export type Dose = z.infer<ReturnType<typeof doseSchemaOf>> & { readonly atSteps?: never };
 export type DoseTarget = Dose['target'];
-export type DoseUnit = 'repetitions' | 'minutes' | 'pieces';
+export type DoseUnit = 'repetitions' | 'minutes' | 'pieces' | 'holds';
 export type SetUpMovement = Dose['setUpMovements'][number];
+
+/** A dose with what a step asks for in its own way. */
+export function withStepDose(usual: Omit<PlannedDose, 'atSteps'>, own: StepDose | undefined): Dose {
+  return own ? { ...usual, ...own } : usual;
+}
+
+/**
+ * The dose of a placed task at one of its steps.
+ * @param step 1-based
+ * @example doseAt({ …, target: { kind: 'count', perRound: 10 }, atSteps: { 1: { hands: 'both' } } }, 1).hands // 'both'
+ */
+export function doseAt({ atSteps, ...usual }: PlannedDose, step: number): Dose {
+  return withStepDose(usual, atSteps?.[step]);
+}
 
 /** What a target is counted in. */
 export function unitOf({ kind }: Pick<DoseTarget, 'kind'>): DoseUnit {
-  return kind === 'count' ? 'repetitions' : kind === 'time' ? 'minutes' : 'pieces';
+  switch (kind) {
+    case 'time':
+      return 'minutes';
+    case 'untilDone':
+      return 'pieces';
+    case 'hold':
+      return 'holds';
+    default:
+      return 'repetitions';
+  }
 }
 
 /** How many times a target is done over: twice where each hand has its own turn. */

@@ -1,6 +1,6 @@
-export { doseSchema, doseSchemaOf, unitOf } from './dose';
-export type { Dose, DoseHands, DoseTarget, DoseUnit, SetUpMovement } from './dose';
-export { reckonDose } from './reckonDose';
+export { doseAt, doseSchemaOf, handTurns, plannedDoseSchema, stepDoseSchema, unitOf, withStepDose } from './dose';
+export type { Dose, DoseHands, DoseTarget, DoseUnit, PlannedDose, SetUpMovement, StepDose } from './dose';
+export { dayTargetOf, reckonDose } from './reckonDose';
 export type { ReckonedDose } from './reckonDose';
 export { minutesOf } from './minutesOf';
 export { observedPace } from './observedPace';

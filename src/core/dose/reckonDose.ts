@@ -9,6 +9,7 @@ export interface ReckonedDose {
   readonly rounds: number;
   /** What one hand is to do in a day. */
   readonly perHand: number;
+  /** 0 where nothing is asked for: what is seen is told, and not judged. */
   readonly perDay: number;
   readonly daysPerWeek: number;
   readonly perWeek: number;
@@ -60,7 +61,18 @@ function targetOf({ target }: Dose): Pick<ReckonedDose, 'unit' | 'perRound'> {
     case 'untilDone':
       requireWhole('pieces', target.pieces, 1);
       return { unit: 'pieces', perRound: target.pieces };
+    case 'hold':
+      requireWhole('times', target.times, 1);
+      requireWhole('seconds', target.seconds, 1);
+      return { unit: 'holds', perRound: target.times };
+    case 'watch':
+      return { unit: 'repetitions', perRound: 0 };
     default:
       throw new RangeError(`There is no target of the kind ${JSON.stringify(target satisfies never)}`);
   }
+}
+
+/** What a day asks for, in the unit of the dose; null where nothing is asked for. @throws RangeError as `reckonDose` does. */
+export function dayTargetOf(dose: Dose): number | null {
+  return reckonDose(dose, 1).perDay || null;
 }

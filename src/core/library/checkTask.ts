@@ -1,4 +1,5 @@
 import { checkHeavyGrip, HEAVY_GRIP_CAP, minutesOf, reckonDose } from '../dose';
+import { checkAmountWords } from './checkAmountWords';
 import { isFieldKnob, type KnobKey } from '../knobs';
 import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
@@ -13,6 +14,10 @@ export type TaskFinding =
   | (Placed & { readonly code: 'wording'; readonly language: WordingLanguage; readonly finding: WordingFinding })
   /** Texts that a family with this language reads in English. */
   | (Placed & { readonly code: 'untranslated'; readonly language: WordingLanguage; readonly count: number })
+  /** A step says another number than it asks for. */
+  | (Placed & { readonly code: 'numberNotTarget'; readonly language: WordingLanguage; readonly said: number; readonly asked: number })
+  /** A step says both hands, and counts each for itself. */
+  | (Placed & { readonly code: 'handsNotTarget'; readonly language: WordingLanguage })
   | (Placed & { readonly code: 'stepsOutside'; readonly count: number })
   | (Placed & { readonly code: 'knobTwice' | 'ownKnobUnnamed'; readonly knob: KnobKey })
   | (Placed & { readonly code: 'agesTurned'; readonly from: number; readonly to: number })
@@ -50,7 +55,15 @@ export const MOST_MINUTES = 20;
  * (nothing empty, numbers in range) is the schema's to hold. Source: common practice, where no other is named.
  */
 export function checkTask(task: TaskContent): TaskFinding[] {
-  return [...checkKnobs(task), ...checkSteps(task), ...checkDose(task), ...checkMaterials(task), ...checkCare(task), ...checkWords(task)];
+  return [
+    ...checkKnobs(task),
+    ...checkSteps(task),
+    ...checkAmountWords(task),
+    ...checkDose(task),
+    ...checkMaterials(task),
+    ...checkCare(task),
+    ...checkWords(task),
+  ];
 }
 
 function checkKnobs({ knobs, materials }: TaskContent): TaskFinding[] {
@@ -194,5 +207,12 @@ export function familyTexts(task: TaskContent): { readonly path: string; readonl
     task[list].map((text, index) => ({ path: `${list}.${index}`, text })),
   );
   const steps = task.ladder.steps.map((step, index) => ({ path: `ladder.steps.${index}`, text: step.how }));
-  return [...(task.story ? [{ path: 'story', text: task.story }] : []), ...steps, ...listed, { path: 'stopRule', text: task.stopRule }];
+  const goodOne = task.dose.goodOne ? [{ path: 'dose.goodOne', text: task.dose.goodOne }] : [];
+  return [
+    ...(task.story ? [{ path: 'story', text: task.story }] : []),
+    ...steps,
+    ...goodOne,
+    ...listed,
+    { path: 'stopRule', text: task.stopRule },
+  ];
 }

@@ -1,5 +1,5 @@
 import { daysBetween, type CalendarDay } from '../calendar';
-import { checkHeavyGrip, minutesOf } from '../dose';
+import { checkHeavyGrip, doseAt, minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import type { SafetyFinding } from '../safety';
 import { PARTS } from '../vocabulary';
@@ -75,7 +75,9 @@ export function checkProgram(draft: ProgramDraft, tasks: readonly TaskContent[],
   findings.push(
     ...checkBudget(draft, child),
     ...checkOrder(draft),
-    ...checkHeavyGrip(draft.tasks).map((found) => ({ severity: 'caution', task: null, ...found }) as const),
+    ...checkHeavyGrip(draft.tasks.map(({ dose, step, weekdays }) => ({ dose: doseAt(dose, step), weekdays }))).map(
+      (found) => ({ severity: 'caution', task: null, ...found }) as const,
+    ),
   );
   return findings;
 }
@@ -122,7 +124,9 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
 
 /** Minutes of the draft's tasks on one ISO weekday. */
 export function minutesOnWeekday(draft: Pick<ProgramDraft, 'tasks'>, weekday: number): number {
-  return draft.tasks.filter((task) => task.weekdays.includes(weekday)).reduce((sum, task) => sum + minutesOf(task.dose), 0);
+  return draft.tasks
+    .filter((task) => task.weekdays.includes(weekday))
+    .reduce((sum, task) => sum + minutesOf(doseAt(task.dose, task.step)), 0);
 }
 
 function checkBudget(draft: ProgramDraft, child: ChildFacts): ProgramFinding[] {

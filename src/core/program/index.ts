@@ -14,7 +14,7 @@ export { taskFlight } from './taskFlight';
 export type { TaskFlight } from './taskFlight';
 export { plannedSpans } from './plannedSpans';
 export type { SentVersion } from './plannedSpans';
-export { atStep, standsAs, stepTakenBack, toFreeze } from './stepChanges';
+export { atStep, standsAs, stepTakenBack, stepTargets, toFreeze } from './stepChanges';
 export type { PlacedContent, TaskToFreeze } from './stepChanges';
 export { draftFrom } from './draftFrom';
 export { givenTask } from './givenTask';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseCalendarDay, type CalendarDay } from '../calendar';
-import { doseSchema } from '../dose';
+import { plannedDoseSchema } from '../dose';
 import { taskSettingsSchema } from '../tasks';
 import { PARTS, SKINS } from '../vocabulary';
 
@@ -36,7 +36,7 @@ export const plannedTaskSchema = z.strictObject({
     .array(z.number().int().min(1).max(7))
     .max(7)
     .refine((days) => new Set(days).size === days.length, 'sameDayTwice'),
-  dose: doseSchema,
+  dose: plannedDoseSchema,
   choices: taskChoicesSchema.default({}),
 });
 

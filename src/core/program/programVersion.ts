@@ -1,5 +1,5 @@
 import type { CalendarDay } from '../calendar';
-import type { Dose } from '../dose';
+import type { PlannedDose } from '../dose';
 import { demandOf } from '../knobs';
 import type { TaskChoices } from './';
 import type { LocalText } from '../text';
@@ -19,8 +19,9 @@ export interface ProgramTask {
   readonly chooseFrom: number;
   readonly chooseTo: number;
   readonly weekdays: readonly number[];
-  readonly dose: Dose;
-  readonly target: number;
+  readonly dose: PlannedDose;
+  /** What a day asks for at the step of today; null where nothing is asked for. */
+  readonly target: number | null;
   readonly stepSinceVersion: number;
 }
 

@@ -15,7 +15,7 @@ describe('a task at another step', () => {
 
   it('is taken back by step, choice and evidence mark alone (P1)', () => {
     const moved = { ...atStep(task, 4, 2), dose: { ...task.dose, rounds: 3 }, weekdays: [1] };
-    expect(stepTakenBack(moved, task)).toEqual({ ...task, dose: moved.dose, weekdays: [1] });
+    expect(stepTakenBack(moved, task)).toEqual({ ...task, dose: moved.dose, target: 30, weekdays: [1] });
   });
 
   it.each([

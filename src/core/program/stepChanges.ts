@@ -1,4 +1,4 @@
-import { reckonDose } from '../dose';
+import { dayTargetOf, doseAt, type PlannedDose } from '../dose';
 import type { TaskContent } from '../tasks';
 import type { ChildFacts } from './checkProgram';
 import { contentFor, replacedAt } from './contentFor';
@@ -7,6 +7,14 @@ import type { ProgramTask, ProgramVersion } from './programVersion';
 
 /** A task as the next version of a program is to freeze it: all but what the version itself gives it. */
 export type TaskToFreeze = Omit<ProgramTask, 'versionTaskId' | 'content'>;
+
+/** Steps that a ladder may have. */
+const MOST_STEPS = 12;
+
+/** What each step asks for in a day, from the first on: a report is judged by the step that it names. */
+export function stepTargets(dose: PlannedDose): (number | null)[] {
+  return Array.from({ length: MOST_STEPS }, (_, index) => dayTargetOf(doseAt(dose, index + 1)));
+}
 
 /**
  * The task at another step; the steps that the family may choose between move along.
@@ -17,6 +25,7 @@ export function atStep(task: ProgramTask, toStep: number, stepSinceVersion: numb
   const shift = toStep - task.step;
   return {
     ...task,
+    target: dayTargetOf(doseAt(task.dose, toStep)),
     step: toStep,
     chooseFrom: Math.min(toStep, Math.max(1, task.chooseFrom + shift)),
     chooseTo: Math.max(toStep, Math.min(last, task.chooseTo + shift)),
@@ -30,7 +39,7 @@ export function atStep(task: ProgramTask, toStep: number, stepSinceVersion: numb
  */
 export function stepTakenBack(present: ProgramTask, before: ProgramTask): ProgramTask {
   const { step, chooseFrom, chooseTo, stepSinceVersion } = before;
-  return { ...present, step, chooseFrom, chooseTo, stepSinceVersion };
+  return { ...present, target: dayTargetOf(doseAt(present.dose, step)), step, chooseFrom, chooseTo, stepSinceVersion };
 }
 
 /** True where a task stands just as an earlier version left it: nothing of it was set anew since. */
@@ -69,7 +78,7 @@ export function toFreeze(
     weekdays: [...planned.weekdays].sort((a, b) => a - b),
     dose: planned.dose,
     choices: frozenChoices(planned.choices, placed.content, child),
-    target: reckonDose(planned.dose, planned.weekdays.length).perDay,
+    target: dayTargetOf(doseAt(planned.dose, planned.step)),
     stepSinceVersion: earlier && earlier.step === planned.step ? earlier.stepSinceVersion : number,
   };
 }

@@ -1,7 +1,7 @@
 import { requireAbove, requireAtLeast } from '../whole';
 import { HELP_LEVELS, type HelpLevel, type Session } from './session';
 
-/** `uncounted`: done, and nobody told how much, or something hurt. */
+/** `uncounted`: done, and nobody told how much, nothing was asked for, or something hurt. */
 export const OUTCOMES = ['reached', 'partly', 'struggled', 'saidNotDone', 'uncounted'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
@@ -24,18 +24,18 @@ const WHOLE_TARGET_UNDER = 5;
  * What a session shows: *reached* at 80 % of the target and over (all of it where the target is under 5), with help no more
  * than the goal allows; *struggled* under 50 %, or said too hard, or stopped upset; *uncounted* where no amount was told
  * or something hurt; else *partly*. Help that was not told does not stand against it.
- * @param target finite and above 0, in the unit of `session.amount`
+ * @param target finite and above 0, in the unit of `session.amount`; null where the step asks for nothing, and only watches
  * @throws RangeError for a target that is none, and for an amount below 0 or not finite.
  * @example outcomeOf({ done: true, amount: 8, help: 'words', … }, 10) // 'reached'
  */
-export function outcomeOf(session: Session, target: number, settings = DEFAULT_OUTCOME_SETTINGS): Outcome {
-  requireAbove('target', target, 0);
+export function outcomeOf(session: Session, target: number | null, settings = DEFAULT_OUTCOME_SETTINGS): Outcome {
+  if (target !== null) requireAbove('target', target, 0);
   if (session.amount !== null) requireAtLeast('amount', session.amount, 0);
   if (!session.done) return 'saidNotDone';
   // Something hurt: a person looks at it, and it says nothing of the step.
   if (session.safetyWord || session.stopReason === 'pain') return 'uncounted';
   if (session.effort === 'tooHard' || session.stopReason === 'upset') return 'struggled';
-  if (session.amount === null) return 'uncounted';
+  if (session.amount === null || target === null) return 'uncounted';
   const share = session.amount / target;
   if (share < settings.struggledShare) return 'struggled';
   const enough = target < WHOLE_TARGET_UNDER ? 1 : settings.reachedShare;

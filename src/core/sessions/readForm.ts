@@ -18,6 +18,7 @@ const YES_NO = { yes: true, no: false } as const;
 /** What a tick box sends when it is ticked, and what a person or a program may write in its place. */
 const TICKS = { on: true, yes: true, true: true, '1': true, no: false, off: false, false: false, '0': false } as const;
 const WHOLE = /^[+-]?\d+$/;
+const HALVES = /^[+-]?\d+(?:[.,][05])?$/;
 
 /**
  * Reads a family's form. A word that is not understood is an issue with its field, never a guess; an empty field is a thing
@@ -87,12 +88,17 @@ function wholeOf(given: string): number {
   return WHOLE.test(given) ? Number(given) : Number.NaN;
 }
 
+/** Halves are written with a point or a comma; whether they fit is judged later. */
+function numberOf(given: string): number {
+  return HALVES.test(given) ? Number(given.replace(',', '.')) : Number.NaN;
+}
+
 function readCount(value: unknown, path: CountField, issues: SessionIssue[]): number | null {
   // An empty box, or no box, tells nothing; a thing that is no text and no number is not understood.
   if (value === undefined || value === null || value === '') return null;
   const given = text(value);
   if (given === '' && typeof value === 'string') return null;
-  const number = wholeOf(given);
+  const number = path === 'amount' ? numberOf(given) : wholeOf(given);
   if (Number.isNaN(number)) {
     issues.push({ code: 'notWhole', path, given: (given || JSON.stringify(value) || '?').slice(0, 20) });
     return null;

@@ -34,5 +34,6 @@ export interface DatedSession extends Session {
   /** 1-based step that was really done. */
   readonly step: number;
   readonly versionNumber: number;
-  readonly target: number;
+  /** What the step that was done asks for in a day, under the version that was used; null where it asks for nothing. */
+  readonly target: number | null;
 }

@@ -11,7 +11,7 @@ export interface SessionFacts {
   /** Good ones by hand; null where not told. */
   readonly left: number | null;
   readonly right: number | null;
-  /** Repetitions not told apart by hand, minutes, or pieces: whatever the target counts; null where not told. */
+  /** Repetitions not told apart by hand, minutes (in halves), or pieces: whatever the target counts; null where not told. */
   readonly amount: number | null;
   /** How long it took, where it was said. */
   readonly minutes: number | null;
@@ -53,6 +53,8 @@ export interface SessionLimits {
   readonly chooseTo: number;
   /** The step asked for. */
   readonly step: number;
+  /** True where the amount is minutes, which are told in halves. */
+  readonly takesHalves?: boolean;
 }
 
 /** More than any session holds; guards the sums against slips of the finger. */
@@ -63,12 +65,12 @@ const MOST_DAYS_BACK = 60;
 const COUNT_FIELDS = ['left', 'right', 'amount', 'minutes'] as const;
 
 /**
- * Judges what was said, the same for every way it came by: counts whole and within reason, a day that has been, a step that
+ * Judges what was said, the same for every way it came by: counts whole (minutes in halves) and within reason, a day that has been, a step that
  * was offered, no count of something that was not done. All faults come back at once, by field.
  */
 export function checkSession(facts: SessionFacts, limits: SessionLimits): Result<SessionFacts, SessionIssue> {
   const issues = [
-    ...COUNT_FIELDS.flatMap((path) => countIssues(path, facts[path])),
+    ...COUNT_FIELDS.flatMap((path) => countIssues(path, facts[path], path === 'amount' && limits.takesHalves ? 0.5 : 1)),
     ...notDoneIssues(facts),
     ...stepIssues(facts.step, limits),
     ...dayIssues(facts.doneOn, limits.today),
@@ -84,9 +86,9 @@ export function amountOf({ left, right, amount }: Pick<SessionFacts, 'left' | 'r
   return told.length ? told.reduce((sum, count) => sum + count, 0) : null;
 }
 
-function countIssues(path: CountField, count: number | null): SessionIssue[] {
+function countIssues(path: CountField, count: number | null, step: 0.5 | 1): SessionIssue[] {
   if (count === null) return [];
-  if (!Number.isInteger(count)) return [{ code: 'notWhole', path, given: String(count).slice(0, 20) }];
+  if (!Number.isInteger(count / step)) return [{ code: 'notWhole', path, given: String(count).slice(0, 20) }];
   if (count < 0) return [{ code: 'negative', path, given: String(count) }];
   return count > MOST_REPETITIONS ? [{ code: 'tooMany', path, given: count, most: MOST_REPETITIONS }] : [];
 }

@@ -103,9 +103,9 @@ function withHands(task: TaskContent, { hands }: TaskSettings): TaskContent {
     case undefined:
       return task;
     case 'preferred':
-      return { ...task, dose: { ...task.dose, hands: 'preferred' } };
+      return withDoseHands(task, 'preferred');
     case 'bothInTurn':
-      return { ...task, dose: { ...task.dose, hands: 'each' }, helperSteps: [...task.helperSteps, SETTING_WORDS.hands.bothInTurn] };
+      return { ...withDoseHands(task, 'each'), helperSteps: [...task.helperSteps, SETTING_WORDS.hands.bothInTurn] };
     case 'acrossMiddle': {
       // The pile lies on the side that is not preferred, so that the working hand has to cross.
       const tableMap = task.tableMap.map((thing, index) =>
@@ -116,13 +116,20 @@ function withHands(task: TaskContent, { hands }: TaskSettings): TaskContent {
             : thing,
       );
       return {
-        ...task,
+        ...withDoseHands(task, 'preferred'),
         tableMap,
-        dose: { ...task.dose, hands: 'preferred' },
         helperSteps: [...task.helperSteps, SETTING_WORDS.hands.acrossMiddle],
       };
     }
   }
+}
+
+/** Other hands for the task; a step that takes both hands at once stays as it is. */
+function withDoseHands(task: TaskContent, hands: 'preferred' | 'each'): TaskContent {
+  const steps = task.ladder.steps.map((step) =>
+    step.dose?.hands && step.dose.hands !== 'both' ? { ...step, dose: { ...step.dose, hands } } : step,
+  );
+  return { ...task, dose: { ...task.dose, hands }, ladder: { ...task.ladder, steps } };
 }
 
 function withGrasp(task: TaskContent, { grasp }: TaskSettings): TaskContent {
@@ -142,7 +149,15 @@ function withFading(task: TaskContent, { promptFading }: TaskSettings): TaskCont
   const helperSteps = [...task.helperSteps, SETTING_WORDS.promptFading[promptFading]];
   if (promptFading === 'mostToLeast') return { ...task, helperSteps };
   const waits = task.dose.target.kind === 'time' ? 0 : WAIT_SECONDS;
-  return { ...task, helperSteps, dose: { ...task.dose, secondsEach: task.dose.secondsEach + waits } };
+  const steps = task.ladder.steps.map((step) =>
+    step.dose?.secondsEach === undefined ? step : { ...step, dose: { ...step.dose, secondsEach: step.dose.secondsEach + waits } },
+  );
+  return {
+    ...task,
+    helperSteps,
+    dose: { ...task.dose, secondsEach: task.dose.secondsEach + waits },
+    ladder: { ...task.ladder, steps },
+  };
 }
 
 /** The start stays on the same step where that step stays, else on the next harder one. */

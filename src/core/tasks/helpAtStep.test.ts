@@ -1,37 +1,13 @@
 import { loadLibrary } from '../../../library/loadLibrary';
-import { outcomeSettingsAt } from '../program';
-import { reckonDose } from '../dose';
-import { outcomeOf, type Session } from '../sessions';
 import { applySettings, helpAtStep, helperStepsAt, mostHelpAt } from '.';
 
 const library = loadLibrary();
-const session = (change: Partial<Session>): Session => ({
-  done: true,
-  amount: null,
-  help: null,
-  effort: 'right',
-  stopReason: null,
-  safetyWord: false,
-  ...change,
-});
-
 describe('the help that a step is made of', () => {
   it('a step whose grade is hand on hand is reached hand on hand', () => {
     const roadLoop = library.find(({ slug }) => slug === 'road-loop')!;
     expect(helpAtStep(roadLoop, 1)).toBe('handOverHand');
     expect(mostHelpAt(roadLoop, 1, 'shown')).toBe('handOverHand');
     expect(mostHelpAt(roadLoop, roadLoop.ladder.steps.length, 'shown')).toBe('shown');
-  });
-
-  it('over the whole library: who does all of the target with the help of the step has reached it', () => {
-    for (const task of library) {
-      task.ladder.steps.forEach((_, index) => {
-        const step = index + 1;
-        const target = reckonDose(task.dose, 1).perDay;
-        const done = session({ amount: target, help: helpAtStep(task, step) ?? 'words' });
-        expect([task.slug, step, outcomeOf(done, target, outcomeSettingsAt(task, step))]).toEqual([task.slug, step, 'reached']);
-      });
-    }
   });
 
   it('“help a lot at first” never stands beside a step that is done by words or alone', () => {

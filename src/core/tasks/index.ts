@@ -6,4 +6,5 @@ export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';
 export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } from './applySettings';
 export { dressedIn, skinsOf } from './dressedIn';
+export { doseAtStep, plannedDoseOf } from './doseAtStep';
 export { helpAtStep, helperStepsAt, mostHelpAt } from './helpAtStep';

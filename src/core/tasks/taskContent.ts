@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { doseSchemaOf } from '../dose';
+import { doseSchemaOf, stepDoseSchema } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
 import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
@@ -57,6 +57,8 @@ function schemasOf(least: 0 | 1) {
     how: localTextSchema,
     grade: gradeSchema,
     manyKnobsReason: z.string().min(1).max(300).optional(),
+    /** How much of it, and with which hands, where this step asks for it in its own way. */
+    dose: stepDoseSchema.optional(),
   });
 
   const substituteSchema = localTextSchema.extend({

@@ -68,6 +68,7 @@ export function findJargon(text: string, language: WordingLanguage): Extract<Wor
 export function familyTextOf(task: TaskContent, language: WordingLanguage): string {
   const texts: LocalText[] = [
     ...task.ladder.steps.map((step) => step.how),
+    ...(task.dose.goodOne ? [task.dose.goodOne] : []),
     ...task.helperSteps,
     ...task.childSteps,
     ...task.cues,

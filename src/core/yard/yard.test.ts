@@ -37,7 +37,7 @@ describe('the yard', () => {
             tasks: [{ taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10, unit: 'repetitions' }],
           },
         ],
-        reports: [{ taskId: 1, doneOn: day('2026-11-19'), done: true, amount: 8 }],
+        reports: [{ taskId: 1, doneOn: day('2026-11-19'), done: true, amount: 8, target: 10 }],
       },
       today,
     );

@@ -7,6 +7,7 @@ import { taskBench } from './0004-task-bench';
 import { outboxIntakeAudit } from './0005-outbox-intake-audit';
 import { reportsTrail } from './0006-reports-trail';
 import { stopsNotes } from './0007-stops-notes';
+import { targetsByStep } from './0008-targets-by-step';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -17,6 +18,7 @@ export const MIGRATIONS: readonly Migration[] = [
   outboxIntakeAudit,
   reportsTrail,
   stopsNotes,
+  targetsByStep,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { StreakSettings, Suggestion } from '@/core/advancing';
 import { calendarDay } from '@/core/calendar';
-import { doseSchema, type Dose } from '@/core/dose';
+import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
 import { taskChoicesSchema, type TaskChoices } from '@/core/program';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
@@ -30,7 +30,7 @@ export function oneOfOrNull<Choice extends string>(column: string, choices: read
 const texts = z.array(z.string());
 export const readTexts = reading<string[]>('a list of texts', texts);
 export const readWeekdays = reading<number[]>('weekdays', z.array(z.number().int().min(1).max(7)));
-export const readDose = reading<Dose>('dose', doseSchema);
+export const readDose = reading<PlannedDose>('dose', plannedDoseSchema);
 export const readChoices = reading<TaskChoices>('choices', taskChoicesSchema);
 export const readTaskSettings = reading<TaskSettings>('task_settings', taskSettingsSchema);
 

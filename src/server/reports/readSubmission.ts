@@ -54,7 +54,8 @@ export function readWithin(envelope: Envelope, link: IntakeLink | undefined, now
   const asked = open.asked.find((task) => task.versionTaskId === envelope.versionTaskId);
   if (!asked) throw new AppError('notFound');
   const day = today(open.timeZone);
-  const read = readForm(envelope.raw, { today: day, step: asked.step, chooseFrom: asked.chooseFrom, chooseTo: asked.chooseTo });
+  const { step, chooseFrom, chooseTo, takesHalves } = asked;
+  const read = readForm(envelope.raw, { today: day, step, chooseFrom, chooseTo, takesHalves });
   if (!read.ok) throw new AppError('invalid', { issues: read.issues });
   const hasBegun = open.currentStartsOn !== null && open.currentStartsOn <= day;
   return { link: open, asked, facts: read.value, replaced: hasBegun && asked.versionNumber !== open.currentVersion };

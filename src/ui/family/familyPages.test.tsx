@@ -1,3 +1,4 @@
+import { doseAt } from '@/core/dose';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { calendarDay } from '@/core/calendar';
 import type { Hand } from '@/core/tasks';
@@ -173,6 +174,6 @@ describe('a task on the family’s page', () => {
 });
 
 it('says a target of minutes', () => {
-  const { dose } = programTask('star-beams', 1);
+  const dose = doseAt(programTask('star-beams', 1).dose, 1);
   expect(targetWords({ ...dose, target: { kind: 'time', minutesPerRound: 1 } }, spoken.es)).toBe('1 minuto');
 });

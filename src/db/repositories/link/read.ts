@@ -44,6 +44,8 @@ export interface AskedTask {
   readonly step: number;
   readonly chooseFrom: number;
   readonly chooseTo: number;
+  /** True where any of its steps asks for minutes. */
+  readonly takesHalves: boolean;
   readonly versionNumber: number;
 }
 
@@ -75,13 +77,16 @@ export async function intakeLinks(
        WHERE l.token_hash IN (:tokenHashes)`,
       { tokenHashes },
     ),
-    tablesOf(work).select<AskedTask & { programId: number }>(
-      `SELECT t.id AS versionTaskId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, v.number AS versionNumber, v.program_id AS programId
+    tablesOf(work).select<Omit<AskedTask, 'takesHalves'> & { programId: number; takesHalves: number }>(
+      `SELECT t.id AS versionTaskId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, t.dose LIKE '%"time"%' AS takesHalves, v.number AS versionNumber, v.program_id AS programId
        FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id WHERE t.id IN (:versionTaskIds)`,
       { versionTaskIds },
     ),
   ]);
-  const tasksOf = groupBy(tasks, ({ programId }) => programId);
+  const tasksOf = groupBy(
+    tasks.map((task) => ({ ...task, takesHalves: Boolean(task.takesHalves) })),
+    ({ programId }) => programId,
+  );
   return new Map(
     links.map(({ programId, ...link }) => [link.tokenHash, { ...link, asked: programId === null ? [] : (tasksOf.get(programId) ?? []) }]),
   );

@@ -26,7 +26,7 @@ interface VersionTaskRow {
   readonly choose_to: number;
   readonly weekdays: unknown;
   readonly dose: unknown;
-  readonly target: number;
+  readonly target: number | null;
   readonly step_since_version: number;
   readonly choices: unknown;
 }
@@ -116,7 +116,7 @@ export async function versionsSince(work: Work, childIds: readonly number[], sin
       kind: unknown;
     }
   >(
-    `SELECT p.child_id, v.number, v.starts_on, v.ends_on, v.sent_on, t.task_id, t.weekdays, t.target, JSON_VALUE(t.dose, '$.target.kind') AS kind
+    `SELECT p.child_id, v.number, v.starts_on, v.ends_on, v.sent_on, t.task_id, t.weekdays, t.target, COALESCE(JSON_VALUE(t.dose, CONCAT('$.atSteps."', t.step, '".target.kind')), JSON_VALUE(t.dose, '$.target.kind')) AS kind
      FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
      WHERE p.child_id IN (:childIds) AND v.ends_on >= :since
        AND v.number >= COALESCE((SELECT MAX(e.number) FROM program_versions e WHERE e.program_id = p.id AND GREATEST(e.sent_on, e.starts_on) <= :since), 0)`,
@@ -135,7 +135,7 @@ export async function versionsSince(work: Work, childIds: readonly number[], sin
           taskId: row.task_id,
           weekdays: readWeekdays(row.weekdays),
           target: row.target,
-          unit: unitOf({ kind: oneOf('dose', ['count', 'time', 'untilDone'], row.kind) }),
+          unit: unitOf({ kind: oneOf('dose', ['count', 'time', 'untilDone', 'hold', 'watch'], row.kind) }),
         })),
       })),
     ]),

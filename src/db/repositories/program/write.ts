@@ -1,5 +1,5 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
-import type { TaskToFreeze } from '@/core/program';
+import { stepTargets, type TaskToFreeze } from '@/core/program';
 import { tablesOf, type Work } from '../../work';
 import type { ChangeCause } from './read';
 
@@ -56,6 +56,7 @@ export async function addVersion(work: Work, version: NewVersion): Promise<numbe
       weekdays: task.weekdays,
       dose: task.dose,
       target: task.target,
+      step_targets: stepTargets(task.dose),
       step_since_version: task.stepSinceVersion,
       choices: task.choices,
     })),

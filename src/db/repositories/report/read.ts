@@ -9,14 +9,17 @@ import { tablesOf, type Work } from '../../work';
 
 /** What counts towards the target, whichever way it was counted; NULL where no amount was told. */
 const AMOUNT = `CAST(IF(COALESCE(r.left_count, r.right_count, r.amount) IS NULL, NULL,
-  COALESCE(r.left_count, 0) + COALESCE(r.right_count, 0) + COALESCE(r.amount, 0)) AS INTEGER)`;
+  COALESCE(r.left_count, 0) + COALESCE(r.right_count, 0) + COALESCE(r.amount, 0)) AS DOUBLE)`;
+
+/** What the step that was done asks for in a day. Versions of old have one target for all their steps. */
+const TARGET = "IF(t.step_targets IS NULL, t.target, CAST(JSON_VALUE(t.step_targets, CONCAT('$[', r.step - 1, ']')) AS DOUBLE))";
 
 /** What the practice dots need of each report since a day, by child. */
 export async function practiceSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, PracticeReport[]>> {
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<Omit<PracticeReport, 'done'> & { childId: number; done: number }>(
-    `SELECT r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.done, ${AMOUNT} AS amount
-     FROM reports r WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0`,
+    `SELECT r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.done, ${AMOUNT} AS amount, ${TARGET} AS target
+     FROM reports r JOIN version_tasks t ON t.id = r.version_task_id WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0`,
     { childIds, since },
   );
   return groupBy(
@@ -49,7 +52,7 @@ type RawSession = Omit<SessionRow, 'done' | 'safetyWord' | 'help' | 'effort' | '
 };
 
 const SESSION = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.minutes, r.help, r.effort,
-  r.stop_reason AS stopReason, r.safety_word AS safetyWord, v.number AS versionNumber, t.target`;
+  r.stop_reason AS stopReason, r.safety_word AS safetyWord, v.number AS versionNumber, ${TARGET} AS target`;
 const FROM_REPORTS =
   'FROM reports r JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id';
 
@@ -160,7 +163,7 @@ type RawLogEntry = RawSession &
   };
 
 const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
-  r.right_count AS \`right\`, r.amount AS plainAmount, r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
+  r.right_count AS \`right\`, CAST(r.amount AS DOUBLE) AS plainAmount, r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
   r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId,
   r.danger, r.mistake, r.holds`;
 const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;

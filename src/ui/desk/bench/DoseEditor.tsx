@@ -1,23 +1,22 @@
 import { useState } from 'react';
-import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards } from '@/core/dose';
+import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards, type DoseTarget } from '@/core/dose';
 import { SKILLS, type Skill } from '@/core/vocabulary';
 import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
+import { amountIn, TARGETS, targetOf, withAmount } from '../parts/targets';
 import { doseSentence, hiddenPractice, minutesSentence } from '../parts/doseWords';
 import { seededRandom } from '@/core/random';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
-type Target = TaskContent['dose']['target'];
-const TARGETS: Record<Target['kind'], string> = { count: 'count of good ones', time: 'time', untilDone: 'until done' };
-const HANDS = { preferred: 'one hand', each: 'each hand in turn', both: 'hands together' } as const;
+export const HANDS = { preferred: 'one hand', each: 'each hand in turn', both: 'hands together' } as const;
 const DAYS = 5;
 
 /** How much of it: the target, what a day and a week come to, what has to be prepared, how long it takes. */
 export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
   const { dose } = task;
   const { target } = dose;
-  const amount = target.kind === 'count' ? target.perRound : target.kind === 'time' ? target.minutesPerRound : target.pieces;
+  const amount = amountIn(target);
   const set = (key: keyof TaskContent['dose'], value: unknown) => edit({ kind: 'set', path: ['dose', key], value });
   const number = (
     key: 'rounds' | 'secondsEach' | 'restSeconds' | 'setUpMinutes' | 'tidyUpMinutes' | 'piecesPerRepetition',
@@ -45,24 +44,36 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
             value={target.kind}
             disabled={fixed}
             className="field"
-            onChange={(event) => set('target', targetOf(event.target.value as Target['kind'], amount))}
+            onChange={(event) => set('target', targetOf(event.target.value as DoseTarget['kind'], amount ?? 1))}
           >
-            {Object.entries(TARGETS).map(([kind, label]) => (
+            {Object.entries(TARGETS).map(([kind, { name }]) => (
               <option key={kind} value={kind}>
-                {label}
+                {name}
               </option>
             ))}
           </select>
         </label>
-        <NumberField
-          label={target.kind === 'time' ? 'minutes' : target.kind === 'count' ? 'in a round' : 'pieces'}
-          value={amount}
-          least={target.kind === 'time' ? 0.5 : 1}
-          most={target.kind === 'time' ? 30 : 100}
-          step={target.kind === 'time' ? 0.5 : 1}
-          fixed={fixed}
-          onNumber={(value) => set('target', targetOf(target.kind, value))}
-        />
+        {amount !== null && (
+          <NumberField
+            label={target.kind === 'count' ? 'in a round' : TARGETS[target.kind].amount}
+            value={amount}
+            least={TARGETS[target.kind].step}
+            most={TARGETS[target.kind].most}
+            step={TARGETS[target.kind].step}
+            fixed={fixed}
+            onNumber={(value) => set('target', withAmount(target, value))}
+          />
+        )}
+        {target.kind === 'hold' && (
+          <NumberField
+            label="seconds held"
+            value={target.seconds}
+            least={1}
+            most={120}
+            fixed={fixed}
+            onNumber={(seconds) => set('target', { ...target, seconds })}
+          />
+        )}
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">hands</span>
           <select value={dose.hands} disabled={fixed} className="field" onChange={(event) => set('hands', event.target.value)}>
@@ -71,6 +82,18 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
                 {label}
               </option>
             ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="block text-[13px] font-semibold text-soft">with</span>
+          <select
+            value={dose.limb ?? 'hand'}
+            disabled={fixed}
+            className="field"
+            onChange={(event) => set('limb', event.target.value === 'foot' ? 'foot' : undefined)}
+          >
+            <option value="hand">hands</option>
+            <option value="foot">feet</option>
           </select>
         </label>
         {number('rounds', 'rounds', 1, 20)}
@@ -93,20 +116,19 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
       <p className="mt-1.5">
         {doseSentence(dose, DAYS)}. {hiddenPractice(dose, DAYS).join(' ')} <span className="text-soft">{minutesSentence(dose)}</span>
       </p>
+      <div className="mt-1.5 max-w-[760px]">
+        <LocalField
+          label="one good one is (where it is not plain)"
+          value={dose.goodOne ?? { en: '' }}
+          fixed={fixed}
+          onText={(value) => set('goodOne', Object.values(value).some(Boolean) ? value : undefined)}
+        />
+      </div>
       <SetUp task={task} edit={edit} fixed={fixed} />
       <Reckoners task={task} />
       <FindingsAt findings={findings} path="dose" task={task} deep />
     </>
   );
-}
-
-function targetOf(kind: Target['kind'], amount: number): Target {
-  const whole = Math.max(1, Math.round(amount));
-  return kind === 'count'
-    ? { kind, perRound: whole }
-    : kind === 'time'
-      ? { kind, minutesPerRound: Math.min(30, Math.max(0.5, amount)) }
-      : { kind, pieces: whole };
 }
 
 /** Movements hidden in set-up: practice too, so they count. */

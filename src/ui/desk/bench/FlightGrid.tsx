@@ -1,8 +1,9 @@
 import type { Dispatch, KeyboardEvent } from 'react';
 import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
 import type { TaskFinding } from '@/core/library';
-import { filledStep, type TaskContent } from '@/core/tasks';
+import { doseAtStep, filledStep, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
+import { amountIn, amountWords, TARGETS, withAmount } from '../parts/targets';
 import { knobName } from '../parts/taskWords';
 import type { BenchEdit } from './benchEdits';
 import type { KnobEditorProps } from './editorProps';
@@ -31,7 +32,9 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
   return (
     <div className="overflow-x-auto">
       <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 78 }}>
-        <caption className="sr-only">The ladder: a column a step, a row a knob. Arrow up turns a knob harder, arrow down easier.</caption>
+        <caption className="sr-only">
+          The ladder: a column a step, a row a knob, the last row how much is asked for. Arrow up turns a knob harder, arrow down easier.
+        </caption>
         <colgroup>
           <col style={{ width: NAME_WIDTH }} />
           {steps.map((_, index) => (
@@ -85,6 +88,14 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
               ))}
             </tr>
           ))}
+          <tr>
+            <th scope="row" className="border-b border-line py-1 pr-2 text-left align-top font-semibold">
+              how much
+            </th>
+            {steps.map((_, index) => (
+              <AmountCell key={index} task={task} step={index} chosen={index === step} edit={edit} onStep={onStep} fixed={fixed} />
+            ))}
+          </tr>
         </tbody>
       </table>
     </div>
@@ -144,6 +155,40 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
           <Turn word="harder" by={1} sign="+" off={level === last} turn={turn} />
         </span>
       )}
+    </td>
+  );
+}
+
+/** What a step asks for: its own in bold, the task's in plain. Another number makes it the step's own. */
+function AmountCell({ task, step, chosen, edit, onStep, fixed }: Omit<CellProps, 'knob' | 'faulty'>) {
+  const own = task.ladder.steps[step]?.dose;
+  const dose = doseAtStep(task, step + 1);
+  const amount = amountIn(dose.target);
+  return (
+    <td
+      className={`border-b border-l border-line px-1.5 py-1 align-top leading-tight ${chosen ? 'bg-straw-tint' : ''} ${own ? 'font-bold' : 'text-soft'}`}
+    >
+      {amount !== null && (
+        <input
+          type="number"
+          aria-label={`How much, step ${step + 1}`}
+          min={TARGETS[dose.target.kind].step}
+          max={TARGETS[dose.target.kind].most}
+          step={TARGETS[dose.target.kind].step}
+          value={amount}
+          readOnly={fixed}
+          onFocus={() => onStep(step)}
+          onChange={(event) =>
+            edit({
+              kind: 'set',
+              path: ['ladder', 'steps', step, 'dose', 'target'],
+              value: withAmount(dose.target, Number(event.target.value)),
+            })
+          }
+          className="block w-[52px] border-b border-soft bg-transparent"
+        />
+      )}
+      {amountWords(dose)}
     </td>
   );
 }

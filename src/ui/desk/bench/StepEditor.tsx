@@ -1,7 +1,10 @@
-import { filledStep } from '@/core/tasks';
+import type { DoseTarget, StepDose } from '@/core/dose';
+import { doseAtStep, filledStep } from '@/core/tasks';
+import { amountIn, TARGETS, targetOf, withAmount } from '../parts/targets';
+import { HANDS } from './DoseEditor';
 import { harderBy } from './FlightGrid';
 import type { EditorProps } from './editorProps';
-import { FindingsAt, LocalField, Small } from './parts';
+import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
 interface Props extends EditorProps {
   readonly step: number;
@@ -67,6 +70,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         )}
       </div>
       <FindingsAt findings={findings} path={`ladder.steps.${step}`} task={task} deep />
+      <StepDoseFields task={task} step={step} edit={edit} fixed={fixed} />
       <div className="mt-1 grid gap-1.5">
         <LocalField
           label="name"
@@ -117,5 +121,67 @@ function Reason({ label, value, onReason, fixed }: { label: string; value: strin
       <span className="block text-[13px] font-semibold text-soft">{label}</span>
       <input value={value} readOnly={fixed} maxLength={300} onChange={(event) => onReason(event.target.value)} className="field w-full" />
     </label>
+  );
+}
+
+/** How much this step asks for, and with which hands, where it is not as the task says. */
+function StepDoseFields({ task, step, edit, fixed }: Pick<Props, 'task' | 'step' | 'edit' | 'fixed'>) {
+  const own = task.ladder.steps[step]?.dose;
+  const dose = doseAtStep(task, step + 1);
+  const amount = amountIn(dose.target);
+  const path = ['ladder', 'steps', step, 'dose'];
+  const set = (key: keyof StepDose, value: unknown) => edit({ kind: 'set', path: [...path, key], value });
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-3">
+      <label className="block">
+        <span className="block text-[13px] font-semibold text-soft">this step asks for</span>
+        <select
+          value={dose.target.kind}
+          disabled={fixed}
+          className="field"
+          onChange={(event) => set('target', targetOf(event.target.value as DoseTarget['kind'], amount ?? 1))}
+        >
+          {Object.entries(TARGETS).map(([kind, { name }]) => (
+            <option key={kind} value={kind}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {amount !== null && (
+        <NumberField
+          label={TARGETS[dose.target.kind].amount}
+          value={amount}
+          least={TARGETS[dose.target.kind].step}
+          most={TARGETS[dose.target.kind].most}
+          step={TARGETS[dose.target.kind].step}
+          fixed={fixed}
+          onNumber={(value) => set('target', withAmount(dose.target, value))}
+        />
+      )}
+      {dose.target.kind === 'hold' && (
+        <NumberField
+          label="seconds held"
+          value={dose.target.seconds}
+          least={1}
+          most={120}
+          fixed={fixed}
+          onNumber={(seconds) => set('target', { ...dose.target, seconds })}
+        />
+      )}
+      <label className="block">
+        <span className="block text-[13px] font-semibold text-soft">hands at this step</span>
+        <select value={dose.hands} disabled={fixed} className="field" onChange={(event) => set('hands', event.target.value)}>
+          {Object.entries(HANDS).map(([hands, label]) => (
+            <option key={hands} value={hands}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <span className="pb-1.5 text-[14px] text-soft">
+        {own ? !fixed && <Small onPress={() => edit({ kind: 'set', path, value: undefined })}>as the task says</Small> : 'as the task says'}
+      </span>
+    </div>
   );
 }

@@ -7,7 +7,7 @@ import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar
 import { factsOf, nameOf } from '@/core/child';
 import type { BuilderView } from '@/server/programs/viewBuilder';
 import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
-import { repetitionsBySkill } from '@/core/dose';
+import { doseAt, repetitionsBySkill } from '@/core/dose';
 import { longDay, WEEKDAYS } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ChildFacts } from '../parts/ChildFacts';
@@ -201,7 +201,7 @@ function SkillTotals({ draft, tasks }: { draft: ProgramDraft; tasks: readonly (L
   const totals = repetitionsBySkill(
     draft.tasks.flatMap((task, index) => {
       const skill = tasks[index]?.content.skill;
-      return skill ? [{ skill, dose: task.dose, daysPerWeek: task.weekdays.length }] : [];
+      return skill ? [{ skill, dose: doseAt(task.dose, task.step), daysPerWeek: task.weekdays.length }] : [];
     }),
   );
   if (totals.length === 0) return null;

@@ -1,3 +1,4 @@
+import { plannedDoseOf } from '@/core/tasks';
 import { useMemo, useState } from 'react';
 import { findTasks } from '@/core/library';
 import { fitFor, type ChildFacts, type TaskFit } from '@/core/program';
@@ -84,7 +85,8 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
               >
                 <span className="font-semibold">{task.content.title.en}</span> {isPlaced && <span>· placed</span>}
                 <span className="block text-[14px] text-soft">
-                  {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps · {minutesInWords(task.content)} ·{' '}
+                  {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps ·{' '}
+                  {minutesInWords({ dose: plannedDoseOf(task.content), step: task.content.ladder.startStep })} ·{' '}
                   {task.content.ages.fromYears}–{task.content.ages.toYears} years
                 </span>
                 <Why fit={task.fit} />

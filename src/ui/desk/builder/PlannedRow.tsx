@@ -1,4 +1,5 @@
 import type { Dispatch, ReactNode } from 'react';
+import { doseAt, type Dose } from '@/core/dose';
 import { demandsOf, contentFor, replacedAt, type PlannedTask } from '@/core/program';
 import { factsOf, type Child } from '@/core/child';
 import type { CalendarDay } from '@/core/calendar';
@@ -6,8 +7,9 @@ import type { TaskContent } from '@/core/tasks';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { WEEKDAYS } from '../../shared/days';
 import { doseSentence, hiddenPractice } from '../parts/doseWords';
+import { amountIn, amountWords, TARGETS, withAmount } from '../parts/targets';
 import { TaskChoiceFields } from './TaskChoiceFields';
-import { atOtherStep, minutesInWords, type DraftEdit, type LibraryTask } from './draftEdits';
+import { atOtherStep, minutesInWords, withDoseAtStep, withNewer, type DraftEdit, type LibraryTask } from './draftEdits';
 
 /** How long one repetition takes this child, where sessions have told it. */
 export interface ChildPace {
@@ -43,6 +45,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
   const steps = content.ladder.steps;
   const change = (to: Partial<PlannedTask>) => edit({ kind: 'change', index, to });
   const here = steps[planned.step - 1];
+  const dose = doseAt(planned.dose, planned.step);
   return (
     <article className="border-b border-line py-3" aria-label={content.title.en}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -80,7 +83,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           onStep={(chooseFrom) => change({ chooseFrom })}
         />
         <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
-        <DoseFields dose={planned.dose} onDose={(dose) => change({ dose })} />
+        <DoseFields planned={planned} dose={dose} change={change} />
         <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
       </div>
       {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
@@ -90,24 +93,25 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           : `The family may choose from ${planned.chooseFrom} ${steps[planned.chooseFrom - 1]?.name.en ?? ''} up to ${planned.chooseTo} ${steps[planned.chooseTo - 1]?.name.en ?? ''}.`}
       </p>
       <p className="text-[14px] text-soft">
-        {[doseSentence(planned.dose, planned.weekdays.length), ...hiddenPractice(planned.dose, planned.weekdays.length)].join(' · ')}
+        {[doseSentence(dose, planned.weekdays.length), ...hiddenPractice(dose, planned.weekdays.length)].join(' · ')}
+        {choiceDoses(planned)}
       </p>
       {newer && (
         <p className="text-[14px]">
           The library has a newer version of this task.{' '}
-          <button type="button" className="link" onClick={() => change({ taskVersionId: newer.taskVersionId })}>
+          <button type="button" className="link" onClick={() => change(withNewer(planned, newer, facts.taskSettings))}>
             take the newer one
           </button>
         </p>
       )}
-      {pace && Math.abs(pace.secondsEach - planned.dose.secondsEach) >= 0.5 && (
+      {pace && Math.abs(pace.secondsEach - dose.secondsEach) >= 0.5 && (
         <p className="text-[14px]">
           {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
-          {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {planned.dose.secondsEach.toFixed(1)} s.{' '}
+          {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {dose.secondsEach.toFixed(1)} s.{' '}
           <button
             type="button"
             className="link"
-            onClick={() => change({ dose: { ...planned.dose, secondsEach: Math.round(pace.secondsEach * 10) / 10 } })}
+            onClick={() => change(withDoseAtStep(planned, { secondsEach: Math.round(pace.secondsEach * 10) / 10 }))}
           >
             reckon with {child.calledName}’s pace
           </button>
@@ -150,37 +154,40 @@ function StepSelect({
   );
 }
 
-type PlannedDose = PlannedTask['dose'];
-
-function DoseFields({ dose, onDose }: { dose: PlannedDose; onDose: (dose: PlannedDose) => void }) {
-  const { target } = dose;
-  const amount = target.kind === 'count' ? target.perRound : target.kind === 'time' ? target.minutesPerRound : target.pieces;
-  const withAmount = (value: number): PlannedDose['target'] => {
-    switch (target.kind) {
-      case 'count':
-        return { kind: 'count', perRound: value };
-      case 'time':
-        return { kind: 'time', minutesPerRound: value };
-      case 'untilDone':
-        return { kind: 'untilDone', pieces: value };
-    }
+/** What the other steps ask for that the family may choose, where it is not the same as today's. */
+function choiceDoses({ dose, step, chooseFrom, chooseTo }: PlannedTask): string {
+  const said = (each: number) => {
+    const at = doseAt(dose, each);
+    return `${amountIn(at.target) ?? ''} ${amountWords(at)}`.trim();
   };
+  const others = Array.from({ length: chooseTo - chooseFrom + 1 }, (_, index) => chooseFrom + index).filter(
+    (each) => each !== step && said(each) !== said(step),
+  );
+  return others.map((each) => ` · at step ${each}: ${said(each)}`).join('');
+}
+
+function DoseFields({ planned, dose, change }: { planned: PlannedTask; dose: Dose; change: (to: Partial<PlannedTask>) => void }) {
+  const { target } = dose;
+  const amount = amountIn(target);
   const whole = (text: string, most: number) => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));
   return (
     <>
-      <label className="block">
-        <span className="block text-[13px] font-semibold text-soft">
-          {target.kind === 'time' ? 'minutes' : target.kind === 'count' ? (dose.hands === 'each' ? 'each hand' : 'how many') : 'pieces'}
-        </span>
-        <input
-          type="number"
-          min={1}
-          max={100}
-          value={amount}
-          onChange={(event) => onDose({ ...dose, target: withAmount(whole(event.target.value, target.kind === 'time' ? 30 : 100)) })}
-          className="field w-[60px]"
-        />
-      </label>
+      {amount !== null && (
+        <label className="block">
+          <span className="block text-[13px] font-semibold text-soft">
+            {target.kind === 'count' && dose.hands === 'each' ? `each ${dose.limb ?? 'hand'}` : TARGETS[target.kind].amount}
+          </span>
+          <input
+            type="number"
+            min={TARGETS[target.kind].step}
+            max={TARGETS[target.kind].most}
+            step={TARGETS[target.kind].step}
+            value={amount}
+            onChange={(event) => change(withDoseAtStep(planned, { target: withAmount(target, Number(event.target.value)) }))}
+            className="field w-[60px]"
+          />
+        </label>
+      )}
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">rounds</span>
         <input
@@ -188,7 +195,7 @@ function DoseFields({ dose, onDose }: { dose: PlannedDose; onDose: (dose: Planne
           min={1}
           max={20}
           value={dose.rounds}
-          onChange={(event) => onDose({ ...dose, rounds: whole(event.target.value, 20) })}
+          onChange={(event) => change({ dose: { ...planned.dose, rounds: whole(event.target.value, 20) } })}
           className="field w-[54px]"
         />
       </label>

@@ -1,6 +1,6 @@
-import { minutesOf } from '@/core/dose';
+import { doseAt, minutesOf, type StepDose } from '@/core/dose';
 import { contentFor, inOrderOfParts, type PlannedTask, type ProgramDraft, type TaskChoices } from '@/core/program';
-import type { TaskContent, TaskSettings } from '@/core/tasks';
+import { plannedDoseOf, type TaskContent, type TaskSettings } from '@/core/tasks';
 
 export interface LibraryTask {
   readonly taskId: number;
@@ -82,12 +82,13 @@ export function atOtherStep(task: PlannedTask, step: number, steps: number): Par
   };
 }
 
-export function minutesInWords(task: Pick<PlannedTask, 'dose'>): string {
-  return `${Math.round(minutesOf(task.dose) * 10) / 10} min`;
+export function minutesInWords(task: Pick<PlannedTask, 'dose' | 'step'>): string {
+  return `${Math.round(minutesOf(doseAt(task.dose, task.step)) * 10) / 10} min`;
 }
 
 function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: TaskSettings, wishedStep?: number): PlannedTask {
-  const { ladder, dose, part } = contentFor(content, {}, childSettings);
+  const placed = contentFor(content, {}, childSettings);
+  const { ladder, part } = placed;
   const step = wishedStep ?? ladder.startStep;
   return {
     taskVersionId,
@@ -96,7 +97,7 @@ function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: Tas
     chooseFrom: Math.max(1, step - 1),
     chooseTo: Math.min(ladder.steps.length, step + 1),
     weekdays: SCHOOL_DAYS,
-    dose,
+    dose: plannedDoseOf(placed),
     choices: {},
   };
 }
@@ -106,16 +107,31 @@ function withSettings(
   task: PlannedTask,
   { task: { content }, settings, childSettings }: Extract<DraftEdit, { kind: 'settings' }>,
 ): PlannedTask {
-  const { ladder, dose } = contentFor(content, { settings }, childSettings);
+  const placed = contentFor(content, { settings }, childSettings);
+  const { ladder, dose } = placed;
   const onLadder = (step: number) => Math.min(step, ladder.steps.length);
   return {
     ...task,
     step: onLadder(task.step),
     chooseFrom: onLadder(task.chooseFrom),
     chooseTo: onLadder(task.chooseTo),
-    dose: { ...task.dose, hands: dose.hands, secondsEach: dose.secondsEach },
+    dose: { ...task.dose, hands: dose.hands, secondsEach: dose.secondsEach, atSteps: plannedDoseOf(placed).atSteps },
     choices: { ...task.choices, settings },
   };
+}
+
+/** What is asked for at today's step: the step's own where it has one, else what holds for all steps. */
+export function withDoseAtStep(task: PlannedTask, change: StepDose): Pick<PlannedTask, 'dose'> {
+  const own = task.dose.atSteps?.[task.step];
+  return {
+    dose: own ? { ...task.dose, atSteps: { ...task.dose.atSteps, [task.step]: { ...own, ...change } } } : { ...task.dose, ...change },
+  };
+}
+
+/** The library's newer version of a task, with what its steps ask for. */
+export function withNewer(task: PlannedTask, newer: LibraryTask, childSettings: TaskSettings): Partial<PlannedTask> {
+  const placed = contentFor(newer.content, task.choices, childSettings);
+  return { taskVersionId: newer.taskVersionId, dose: { ...task.dose, atSteps: plannedDoseOf(placed).atSteps } };
 }
 
 function withTask(draft: ProgramDraft, index: number, change: (task: PlannedTask) => PlannedTask): ProgramDraft {

@@ -1,3 +1,4 @@
+import { doseAt } from '@/core/dose';
 import Link from 'next/link';
 import { nameOf } from '@/core/child';
 import type { ProgramVersion } from '@/core/program';
@@ -145,7 +146,8 @@ function Program({ program, flights }: { program: ProgramVersion | null; flights
           <h3 className="text-[16px]">
             {task.content.title.en} {flight.closed && <span className="text-brick">closed </span>}
             <span className="font-text text-[14px] font-normal text-soft">
-              {words(`skills.${task.content.skill}`)} · {doseSentence(task.dose, task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
+              {words(`skills.${task.content.skill}`)} · {doseSentence(doseAt(task.dose, task.step), task.weekdays.length)} ·{' '}
+              {weekdaysInWords(task.weekdays)}
             </span>
           </h3>
           <LargeFlight

@@ -1,13 +1,16 @@
 import { minutesOf, reckonDose, type Dose } from '@/core/dose';
 import { WEEKDAYS } from '../../shared/days';
 
-const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces' } as const;
+const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces', holds: 'holds' } as const;
 
 /** The arithmetic written out: "5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week". */
 export function doseSentence(dose: Dose, daysPerWeek: number): string {
+  if (dose.target.kind === 'watch') return 'watched, with nothing to reach';
   const reckoned = reckonDose(dose, daysPerWeek);
+  const [limb, limbs] = dose.limb === 'foot' ? ['foot', 'feet'] : ['hand', 'hands'];
+  const held = dose.target.kind === 'hold' ? ` of ${dose.target.seconds} s` : '';
   const factors = [
-    `${reckoned.perRound}${reckoned.handTurns === 2 ? ' each hand × 2 hands' : ''}`,
+    `${reckoned.perRound}${held}${reckoned.handTurns === 2 ? ` each ${limb} × 2 ${limbs}` : ''}`,
     ...(reckoned.rounds > 1 ? [`${reckoned.rounds} rounds`] : []),
   ].join(' × ');
   const perDay = factors === String(reckoned.perDay) ? factors : `${factors} = ${reckoned.perDay}`;
@@ -37,7 +40,8 @@ export function weekdaysInWords(weekdays: readonly number[]): string {
 /** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */
 export function minutesSentence(dose: Dose): string {
   const reckoned = reckonDose(dose, 1);
-  const hands = reckoned.handTurns === 2 ? ' × 2 hands' : '';
-  const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${dose.secondsEach} s`;
+  const hands = reckoned.handTurns === 2 ? (dose.limb === 'foot' ? ' × 2 feet' : ' × 2 hands') : '';
+  const seconds = dose.secondsEach + (dose.target.kind === 'hold' ? dose.target.seconds : 0);
+  const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${seconds} s`;
   return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min tidy up = ${minutesOf(dose).toFixed(1)} min`;
 }

@@ -70,6 +70,10 @@ export function taskFindingWords(finding: TaskFinding, task: TaskContent): strin
       return wordingWords(finding);
     case 'untranslated':
       return words('taskFindings.untranslated', { count: finding.count, language: languageName(finding.language) });
+    case 'numberNotTarget':
+      return words('taskFindings.numberNotTarget', { said: finding.said, asked: finding.asked });
+    case 'handsNotTarget':
+      return words('taskFindings.handsNotTarget');
     case 'stepsOutside':
       return words('taskFindings.stepsOutside', { count: finding.count });
     case 'knobTwice':

@@ -5,7 +5,8 @@ import { useEffect, useRef, useSyncExternalStore, useState } from 'react';
 export interface CountField {
   readonly name: string;
   readonly label: string;
-  readonly target: number;
+  /** Null where nothing is asked for: a tally. */
+  readonly target: number | null;
   readonly of: string;
   /** Null where nothing was counted yet: that is not 0. */
   readonly start: number | null;
@@ -17,7 +18,7 @@ const nothing = () => () => {};
  * Without scripts: number boxes. With scripts: one big place to tap for each good one; the boxes stay and can be typed in. What
  * was typed before the scripts came stays: the boxes hold it themselves, and are read.
  */
-export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } }) {
+export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } | null }) {
   const [counts, setCounts] = useState(() => fields.map((field) => String(field.start ?? '')));
   const scripted = useSyncExternalStore(
     nothing,
@@ -25,9 +26,11 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
     () => false,
   );
   const numbers = counts.map((count) => Number(count) || 0);
-  const reached = fields.findIndex((field, index) => numbers[index]! < field.target);
-  const active = reached === -1 ? fields.length - 1 : reached;
-  const field = fields[active]!;
+  const isTally = fields.some(({ target }) => target === null);
+  const waiting = fields.findIndex(({ target }, index) => numbers[index]! < (target ?? 0));
+  const active = waiting === -1 ? fields.length - 1 : waiting;
+  // A tally has no turns: each of its fields can be tapped at any time.
+  const tapped = isTally ? fields.map((_, index) => index) : [active];
   const boxes = useRef<(HTMLInputElement | null)[]>([]);
   useEffect(() => setCounts((before) => before.map((count, index) => boxes.current[index]?.value ?? count)), []);
   const note = (index: number, count: string) => setCounts((before) => before.map((each, place) => (place === index ? count : each)));
@@ -39,20 +42,25 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
   const lastCounted = numbers.findLastIndex((count) => count > 0);
   return (
     <div className="mt-2">
-      {scripted && (
+      {scripted && tap && (
         <>
-          <button
-            type="button"
-            onClick={() => setCount(active, String(numbers[active]! + 1))}
-            className="block w-full rounded-[12px] bg-green-tint px-4 py-4 text-center select-none active:bg-straw-tint"
-          >
-            <span className="font-title text-[52px] leading-none font-bold">{numbers[active]}</span>{' '}
-            <span className="text-[24px]">{field.of}</span>
-            <span className="mt-1 block font-bold">
-              {active > 0 && numbers[active] === 0 ? `${tap.swap}: ${field.label}` : field.label}
-            </span>
-            <span className="block text-[15px] text-soft">{tap.hint}</span>
-          </button>
+          <div className={`grid gap-2.5 ${tapped.length > 1 ? 'grid-cols-2' : ''}`}>
+            {tapped.map((index) => (
+              <button
+                key={index}
+                type="button"
+                onClick={() => setCount(index, String(numbers[index]! + 1))}
+                className="block w-full rounded-[12px] bg-green-tint px-4 py-4 text-center select-none active:bg-straw-tint"
+              >
+                <span className="font-title text-[52px] leading-none font-bold">{numbers[index]}</span>{' '}
+                <span className="text-[24px]">{fields[index]!.of}</span>
+                <span className="mt-1 block font-bold">
+                  {!isTally && index > 0 && numbers[index] === 0 ? `${tap.swap}: ${fields[index]!.label}` : fields[index]!.label}
+                </span>
+                <span className="block text-[15px] text-soft">{tap.hint}</span>
+              </button>
+            ))}
+          </div>
           <button
             type="button"
             disabled={lastCounted < 0}
@@ -69,7 +77,7 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
             {each.label} <span className="text-soft">{each.of}</span>
             <input
               name={each.name}
-              inputMode="numeric"
+              inputMode={tap ? 'numeric' : 'decimal'}
               autoComplete="off"
               defaultValue={String(each.start ?? '')}
               ref={(box) => {

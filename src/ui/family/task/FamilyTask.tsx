@@ -1,5 +1,5 @@
 import { factsOf } from '@/core/child';
-import { callHands, reckonDose } from '@/core/dose';
+import { callHands, doseAt, reckonDose, type Dose } from '@/core/dose';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
 import { seededRandom } from '@/core/random';
 import type { FamilyWords } from '../../shared/familyWords';
@@ -38,9 +38,10 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
   const { task } = found;
   // What was said under an earlier version stays as it is: a new version asks anew.
   const said = found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
-  const { content, dose } = task;
+  const { content } = task;
   const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
   const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
+  const dose = doseAt(task.dose, step);
   const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
   const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
   return (
@@ -97,8 +98,9 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
               <h2 className="mt-6 text-[20px]">
                 {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
               </h2>
-              <Amounts said={said} task={task} words={words} />
-              <Caller task={task} today={view.today} words={words} />
+              {dose.goodOne && <p className="text-soft">{t('goodOne', { what: local(dose.goodOne) })}</p>}
+              <Amounts said={said?.step === step ? said : null} dose={dose} words={words} />
+              <Caller dose={dose} seed={Number(view.today.replaceAll('-', '')) + task.versionTaskId} words={words} />
               <Choices
                 name="help"
                 title={t('help')}
@@ -195,48 +197,39 @@ function ClosedTask({
   return <HurtWords task={task} emergencyNumber={emergencyNumber} words={words} title={t('closedTitle', { task })} />;
 }
 
-function Amounts({ said, task, words }: { said: SaidToday | null; task: FamilyTaskView['task']; words: FamilyWords }) {
+function Amounts({ said, dose, words }: { said: SaidToday | null; dose: Dose; words: FamilyWords }) {
   const { t } = words;
-  const { unit, handTurns, perHand, perDay } = reckonDose(task.dose, 1);
-  const tap = { hint: t('tapHint'), less: t('tapUndo'), swap: t('swapHands') };
+  const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
+  const isFoot = dose.limb === 'foot';
+  const tap = { hint: t('tapHint'), less: t('tapUndo'), swap: t(isFoot ? 'swapFeet' : 'swapHands') };
+  const asked = (amount: number) => (amount > 0 ? { target: amount, of: t('ofTarget', { target: amount }) } : { target: null, of: '' });
   if (handTurns === 2) {
     return (
       <Counter
         tap={tap}
         fields={[
-          {
-            name: 'left',
-            label: t('leftHand'),
-            target: perHand,
-            of: t('ofTarget', { target: perHand }),
-            start: said?.left ?? null,
-          },
-          {
-            name: 'right',
-            label: t('rightHand'),
-            target: perHand,
-            of: t('ofTarget', { target: perHand }),
-            start: said?.right ?? null,
-          },
+          { name: 'left', label: t(isFoot ? 'leftFoot' : 'leftHand'), ...asked(perHand), start: said?.left ?? null },
+          { name: 'right', label: t(isFoot ? 'rightFoot' : 'rightHand'), ...asked(perHand), start: said?.right ?? null },
         ]}
       />
     );
   }
-  const label = unit === 'minutes' ? t('minutes') : unit === 'pieces' ? t('pieces') : t('count');
+  const label = { minutes: t('minutes'), pieces: t('pieces'), holds: t('holds'), repetitions: t('count') }[unit];
+  // Minutes are read off a clock, not tapped.
   return (
     <Counter
-      tap={tap}
-      fields={[{ name: 'amount', label, target: perDay, of: t('ofTarget', { target: perDay }), start: said?.plainAmount ?? null }]}
+      tap={unit === 'minutes' ? null : tap}
+      fields={[{ name: 'amount', label, ...asked(perDay), start: said?.plainAmount ?? null }]}
     />
   );
 }
 
 /** A fair order of left and right for those who like to call it; the same all day, another tomorrow. */
-function Caller({ task, today, words }: { task: FamilyTaskView['task']; today: string; words: FamilyWords }) {
+function Caller({ dose, seed, words }: { dose: Dose; seed: number; words: FamilyWords }) {
   const { t } = words;
-  const { unit, handTurns, perHand } = reckonDose(task.dose, 1);
-  if (handTurns !== 2 || unit === 'minutes' || perHand > MOST_CALLS_EACH) return null;
-  const calls = callHands(perHand, LONGEST_RUN, seededRandom(Number(today.replaceAll('-', '')) + task.versionTaskId));
+  const { unit, handTurns, perHand } = reckonDose(dose, 1);
+  if (handTurns !== 2 || unit === 'minutes' || dose.limb === 'foot' || perHand === 0 || perHand > MOST_CALLS_EACH) return null;
+  const calls = callHands(perHand, LONGEST_RUN, seededRandom(seed));
   return (
     <details className="mt-2">
       <summary className="min-h-[2.6rem] py-1.5">{t('callHands')}</summary>

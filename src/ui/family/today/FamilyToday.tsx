@@ -1,5 +1,5 @@
 import { LANGUAGES, type Language } from '@/core/text';
-import { minutesOf } from '@/core/dose';
+import { doseAt, minutesOf } from '@/core/dose';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Outbox } from '../outbox/Outbox.client';
@@ -81,7 +81,8 @@ function headline({ tasks, hurtToday }: FamilyView, { t }: FamilyWords): string 
 
 /** How much was said to be done; no amount told is no 0. */
 function saidAmount({ amount, target }: SaidToday, { t }: FamilyWords): string {
-  return amount === null ? t('notCounted') : t('amountAndHelp', { amount, target });
+  if (amount === null) return t('notCounted');
+  return target === null ? t('amountSeen', { amount }) : t('amountAndHelp', { amount, target });
 }
 
 /** What a language calls itself. */
@@ -93,6 +94,7 @@ function ownName(language: Language): string {
 function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string; words: FamilyWords }) {
   const { t, local, language } = words;
   const { task, reportedToday } = each;
+  const dose = doseAt(task.dose, task.step);
   return (
     <li className="border-t border-line">
       <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
@@ -111,7 +113,7 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
             ? null
             : reportedToday?.done
               ? `${saidAmount(reportedToday, words)} · ${t('change')}`
-              : `${targetWords(task.dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(task.dose)) })}`}
+              : `${targetWords(dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(dose)) })}`}
         </span>
       </a>
     </li>

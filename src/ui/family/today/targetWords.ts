@@ -5,5 +5,12 @@ import type { FamilyWords } from '../../shared/familyWords';
 export function targetWords(dose: Dose, words: FamilyWords): string {
   const { t } = words;
   const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
-  return handTurns === 2 ? t('target.each', { each: perHand, total: perDay }) : t(`target.${unit}`, { total: perDay });
+  const foot = dose.limb === 'foot' ? 'Foot' : '';
+  if (dose.target.kind === 'watch') return t('target.watch');
+  if (dose.target.kind === 'hold') {
+    return t(handTurns === 2 ? `target.holdsEach${foot}` : 'target.holds', { total: perHand, seconds: dose.target.seconds });
+  }
+  return handTurns === 2
+    ? t(`target.each${foot}`, { each: perHand, total: perDay })
+    : t(`target.${unit === 'holds' ? 'repetitions' : unit}`, { total: perDay });
 }

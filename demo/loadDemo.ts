@@ -7,6 +7,7 @@ import {
   addSchool,
   addSchoolYear,
   addTaskVersion,
+  changePostMinutes,
   childById,
   giveAccess,
   inTransaction,
@@ -46,6 +47,8 @@ export interface DemoAccess {
 
 const SEED = 20_260_817;
 const WORKER = 'demo';
+/** What the demo's workplace has set, once the ten weeks are over. */
+const POST_MINUTES = 10;
 
 type Ids = Record<keyof typeof PEOPLE, number>;
 
@@ -99,6 +102,7 @@ export async function loadDemo(
   for (const story of stories)
     families.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openedLink(context, story) });
   await runDue(context, WORKER);
+  await inTransaction(context.db, (work) => changePostMinutes(work, POST_MINUTES));
   const account = (who: keyof typeof PEOPLE): Account => ({ email: PEOPLE[who].email, password: DEMO_PASSWORD });
   return { therapist: account('therapist'), assistant: account('assistant'), supervisor: account('supervisor'), families };
 }
@@ -117,6 +121,8 @@ async function setUp(
 ): Promise<{ people: Ids; stories: Story[] }> {
   const people = await addPeople(work, at);
   await setUpWorkplace(work, { emergencyNumber: '911', timeZone: DEMO_TIME_ZONE });
+  // The ten weeks are lived by mornings and afternoons: their post waits for nothing.
+  await changePostMinutes(work, 0);
   await addSchoolYear(work, schoolYearOn(today));
   const schoolIds: number[] = [];
   for (const school of SCHOOLS) schoolIds.push(await addSchool(work, school.name, school.visitDays));

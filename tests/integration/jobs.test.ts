@@ -7,14 +7,13 @@ import { deliverKey } from '@/server/jobs/jobs';
 import { runDue, runNext } from '@/server/jobs/runDue';
 import { settle } from '@/server/jobs/settle';
 import { sendLinkAgain } from '@/server/messages/links';
-import { putInPost } from '@/server/messages/putInPost';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewPost } from '@/server/messages/viewPost';
 import type { PersonActor } from '@/server/actor';
 import { decide } from '@/server/rounds/decide';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import type { Receipt, TextService, TextToSend } from '@/server/ports';
-import { newTestBed, refusal, type TestBed } from './testBed';
+import { newTestBed, postWords, refusal, type TestBed } from './testBed';
 
 /** A text service of the test's own, which can be slow, be down, or die after it took a text. It honours keys, as the port asks. */
 class StandIn implements TextService {
@@ -58,10 +57,7 @@ beforeEach(async () => {
 });
 afterEach(() => bed.close());
 
-const note = (words: string) =>
-  inTransaction(bed.db, (work) =>
-    putInPost(work, { childId, kind: 'note', words, createdBy: ines.personId, createdAt: bed.context.now() }),
-  );
+const note = (words: string) => inTransaction(bed.db, (work) => postWords(work, bed, childId, ines, words));
 const later = (milliseconds: number) => bed.at(instant(bed.context.now() + milliseconds));
 const jobs = () =>
   bed.read<Record<string, unknown>>(
@@ -72,7 +68,7 @@ const down = () => Promise.reject(new Error('gateway 503'));
 describe('a message', () => {
   it('is written with its job in the transaction of its cause: where that rolls back, neither is there', async () => {
     const failed = inTransaction(bed.db, async (work) => {
-      await putInPost(work, { childId, kind: 'note', words: 'never', createdBy: ines.personId, createdAt: bed.context.now() });
+      await postWords(work, bed, childId, ines, 'never');
       throw new Error('stop');
     });
     await expect(failed).rejects.toThrow('stop');

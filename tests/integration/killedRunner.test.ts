@@ -6,8 +6,7 @@ import { instant } from '@/core/calendar';
 import { inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { LEASE_MILLISECONDS } from '@/server/jobs/claim';
-import { putInPost } from '@/server/messages/putInPost';
-import { newTestBed, ORIGIN, type TestBed } from './testBed';
+import { newTestBed, postWords, ORIGIN, type TestBed } from './testBed';
 
 let bed: TestBed;
 let ines: PersonActor;
@@ -19,10 +18,7 @@ beforeEach(async () => {
 });
 afterEach(() => bed.close());
 
-const note = (words: string) =>
-  inTransaction(bed.db, (work) =>
-    putInPost(work, { childId, kind: 'note', words, createdBy: ines.personId, createdAt: bed.context.now() }),
-  );
+const note = (words: string) => inTransaction(bed.db, (work) => postWords(work, bed, childId, ines, words));
 
 /** A real runner in its own process, on the same database and phone. */
 function runner(point: string): ChildProcess {

@@ -15,6 +15,9 @@ import {
   type Database,
   type NewChild,
   type TaskVersion,
+  addJobs,
+  addMessage,
+  type Work,
 } from '@/db';
 import { PretendPhone } from '@/outside/pretendPhone';
 import type { PersonActor } from '@/server/actor';
@@ -22,6 +25,7 @@ import { createContext, type Context, type ContextParts } from '@/server/context
 import { runDue } from '@/server/jobs/runDue';
 import { addressOf, type PhoneText } from '@/server/ports';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { deliverJob } from '@/server/jobs/jobs';
 import { submitReport } from '@/server/reports/submitReport';
 import { rowsOf, runSql } from '../../scripts/sql';
 import { copyOfTemplate, NOON, ZONE } from './templateDatabase';
@@ -181,4 +185,12 @@ export async function refusal(job: Promise<unknown>): Promise<string> {
     () => 'not refused',
     (error: { code?: string; message: string }) => error.code ?? error.message,
   );
+}
+
+/** A message with words of its own, and its job, in the transaction of what it tells of. */
+export async function postWords(work: Work, bed: TestBed, childId: number, by: PersonActor, words: string): Promise<number> {
+  const createdAt = bed.context.now();
+  const messageId = await addMessage(work, { childId, kind: 'note', words, createdBy: by.personId, createdAt, sendAt: null });
+  await addJobs(work, [deliverJob(messageId, createdAt)]);
+  return messageId;
 }

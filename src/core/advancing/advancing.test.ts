@@ -52,6 +52,33 @@ describe('streak rule (common practice, no source)', () => {
     expect(streakRule(standing([good(4), good(3), hurt, good(1)]))).toMatchObject({ move: 'up', evidence: { reachedInARow: 3 } });
   });
 
+  it('a refusal breaks a row of reached ones, is told, and is no struggle', () => {
+    const refusal = session(1, 0, { done: false, amount: null, stopReason: 'refused' });
+    expect(streakRule(standing([good(4), good(3), good(2), refusal]))).toMatchObject({
+      move: 'hold',
+      evidence: { reachedInARow: 0, sessionsAtStep: 3, refused: 1 },
+    });
+    expect(streakRule(standing([poor(3), refusal, poor(0)]))).toMatchObject({ move: 'down', evidence: { struggledInARow: 2 } });
+    // No time is no refusal.
+    const noTime = session(1, 0, { done: false, amount: null, stopReason: 'time' });
+    expect(streakRule(standing([good(4), good(3), good(2), noTime])).move).toBe('up');
+  });
+
+  it('goes up only where the help was told once at least, and says so', () => {
+    const untold = { help: null };
+    expect(streakRule(standing([good(3, untold), good(2, untold), good(0, untold)]))).toMatchObject({
+      move: 'hold',
+      evidence: { reachedInARow: 3, helpTold: 0 },
+      whatWouldChange: { code: 'helpTold' },
+    });
+    expect(streakRule(standing([good(3, untold), good(2), good(0, untold)]))).toMatchObject({ move: 'up', evidence: { helpTold: 1 } });
+  });
+
+  it('goes down only on two days, as it goes up', () => {
+    expect(streakRule(standing([poor(1), poor(1)]))).toMatchObject({ move: 'hold', evidence: { struggledInARow: 2, struggledOnDays: 1 } });
+    expect(streakRule(standing([poor(2), poor(1)]))).toMatchObject({ move: 'down', evidence: { struggledOnDays: 2 } });
+  });
+
   it('holds when all three came on one day', () => {
     expect(streakRule(standing([good(1), good(1), good(1)]))).toMatchObject({
       move: 'hold',

@@ -1,13 +1,13 @@
 import { daysBetween, type CalendarDay } from '../calendar';
 import type { Try } from './remember';
-import { outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
+import { isRefusal, outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
 
 export interface StreakSettings {
   /** Reached sessions in a row before a step up. */
   readonly reachedInARow: number;
   /** On at least so many different days. */
   readonly onDays: number;
-  /** Struggled sessions in a row before a step down. */
+  /** Struggled sessions in a row before a step down, on as many days as a step up needs. */
   readonly struggledInARow: number;
   /** A pause of more days than this restarts the count. */
   readonly gapDays: number;
@@ -48,18 +48,24 @@ export interface Suggestion {
     readonly reachedInARow: number;
     readonly reachedOnDays: number;
     readonly struggledInARow: number;
+    readonly struggledOnDays?: number;
+    /** Of the reached ones in a row, how many tell which help was given. */
+    readonly helpTold?: number;
+    /** Refusals and stops in upset since the step was set: evidence of their own kind. */
+    readonly refused?: number;
   };
   /** Earlier tries at the step that the move leads to; left out where nobody looked, see `remember`. */
   readonly tries?: readonly Try[] | undefined;
   /** What would have changed the answer. */
   readonly whatWouldChange:
-    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' | 'anotherWay' }
+    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' | 'anotherWay' | 'helpTold' }
     | { readonly code: 'moreNeeded'; readonly reached: number; readonly days: number };
 }
 
 /**
- * The streak rule: up after three reached sessions in a row on at least two days, down after two struggled in a row, never
- * more than one step. A session at another step counts for that step only; a pause of more than 14 days restarts the
+ * The streak rule: up after three reached sessions in a row on at least two days, of which one at least tells the help that
+ * was given; down after two struggled in a row on two days; never more than one step. A refusal breaks a row of reached ones,
+ * and is no struggle. A session at another step counts for that step only; a pause of more than 14 days restarts the
  * count; a closed task holds for a person; at the top of the ladder it says so; at its foot a struggle holds.
  * Source: common practice, no published source.
  */
@@ -71,13 +77,21 @@ export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSett
     outcome: outcomeOf(session, session.target, outcomeSettings),
   }));
   const reached = trailing(run, 'reached');
-  const struggled = trailing(run, 'struggled');
+  const struggled = trailing(
+    run.filter(({ outcome }) => outcome !== 'refused'),
+    'struggled',
+  );
   const reachedOnDays = new Set(reached.map((session) => session.doneOn)).size;
+  const struggledOnDays = new Set(struggled.map((session) => session.doneOn)).size;
+  const helpTold = reached.filter(({ help }) => help !== null).length;
   const counts = {
-    sessionsAtStep: run.length,
+    sessionsAtStep: run.filter(({ outcome }) => outcome !== 'refused').length,
     reachedInARow: reached.length,
     reachedOnDays,
     struggledInARow: struggled.length,
+    struggledOnDays,
+    helpTold,
+    refused: run.filter(({ outcome, stopReason }) => outcome === 'refused' || stopReason === 'upset').length,
   };
   const ids = (sessions: readonly DatedSession[]) => sessions.map((session) => session.reportId);
   const stay = (move: Move, reportIds: readonly number[], whatWouldChange: Suggestion['whatWouldChange']): Suggestion => ({
@@ -91,11 +105,12 @@ export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSett
   if (standing.stopReportIds.length > 0) {
     return stay('holdForPerson', standing.stopReportIds, { code: 'personReads' });
   }
-  if (struggled.length >= settings.struggledInARow && currentStep > 1) {
+  if (struggled.length >= settings.struggledInARow && struggledOnDays >= settings.onDays && currentStep > 1) {
     return { ...stay('down', ids(struggled), { code: 'oneNotStruggled' }), toStep: currentStep - 1 };
   }
   if (reached.length >= settings.reachedInARow && reachedOnDays >= settings.onDays) {
     if (currentStep >= stepCount) return stay('ladderEnd', ids(reached), { code: 'oneNotReached' });
+    if (helpTold === 0) return stay('hold', ids(reached), { code: 'helpTold' });
     return { ...stay('up', ids(reached), { code: 'oneNotReached' }), toStep: currentStep + 1 };
   }
   return stay('hold', ids(run), {
@@ -105,10 +120,16 @@ export function streakRule(standing: TaskStanding, outcomeSettings?: OutcomeSett
   });
 }
 
-/** Done sessions at the present step since it was set, oldest first, from the last long pause on. */
+/** Done and refused sessions at the present step since it was set, oldest first, from the last long pause on. */
 function latestRun({ sessions, currentStep, stepSinceVersion, today }: TaskStanding, gapDays: number): DatedSession[] {
   const own = sessions
-    .filter((session) => session.done && !session.safetyWord && session.step === currentStep && session.versionNumber >= stepSinceVersion)
+    .filter(
+      (session) =>
+        (session.done || isRefusal(session)) &&
+        !session.safetyWord &&
+        session.step === currentStep &&
+        session.versionNumber >= stepSinceVersion,
+    )
     .sort((a, b) => (a.doneOn === b.doneOn ? a.reportId - b.reportId : a.doneOn < b.doneOn ? -1 : 1));
   const last = own.at(-1);
   if (!last || daysBetween(last.doneOn, today) > gapDays) return [];

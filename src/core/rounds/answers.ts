@@ -75,6 +75,23 @@ export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, ans
   return answer !== 'later' && answer !== 'wrote' && !isFollowed(decision, answer);
 }
 
+/** What is done about silence or an ending, beside waiting: kept with the decision, and told on the next card of its kind. */
+export const SILENCE_DEEDS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'leftIt'] as const;
+export type SilenceDeed = (typeof SILENCE_DEEDS)[number];
+
+const DEEDS: Partial<Record<DecisionKind, readonly SilenceDeed[]>> = {
+  quiet: ['sentAgain', 'called', 'onPaper', 'askedTeacher', 'leftIt'],
+  // A text to the number that nobody opened is not the first thing.
+  neverOpened: ['called', 'newLink', 'onPaper', 'askedTeacher', 'leftIt'],
+  ended: ['called', 'askedTeacher', 'leftIt'],
+  ending: ['called', 'askedTeacher', 'leftIt'],
+};
+
+/** What can be done about a decision of silence; empty for all others. All of it lets the card come back on a chosen day. */
+export function silenceDeedsOf(kind: DecisionKind): readonly SilenceDeed[] {
+  return DEEDS[kind] ?? [];
+}
+
 /** A decision as a person settled it or put it off. */
 export interface SettledDecision {
   readonly id: number;
@@ -90,5 +107,7 @@ export interface SettledDecision {
   readonly decidedByName: string;
   readonly decidedAt: Instant;
   readonly laterUntil: CalendarDay | null;
+  /** What was done about silence; null for all other kinds. */
+  readonly deed: SilenceDeed | null;
   readonly undoneAt: Instant | null;
 }

@@ -66,7 +66,8 @@ export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, nev
 
 /**
  * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
- * at one, end of a ladder, gone quiet, program ended or ending, link never opened. Within a kind the order of the children stays.
+ * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
+ * its most urgent one stands.
  */
 export function decisionsFor(situations: readonly ChildSituation[], today: CalendarDay, settings = DEFAULT_ROUNDS): Decision[] {
   const all = situations.flatMap((situation) => [
@@ -75,7 +76,8 @@ export function decisionsFor(situations: readonly ChildSituation[], today: Calen
     ...fromSuggestions(situation),
     ...fromSilence(situation, today, settings),
   ]);
-  return DECISION_KINDS.flatMap((kind) => all.filter((decision) => decision.kind === kind));
+  const byUrgency = DECISION_KINDS.flatMap((kind) => all.filter((decision) => decision.kind === kind));
+  return [...groupBy(byUrgency, ({ childId }) => childId).values()].flat();
 }
 
 /** One a closed task, while it is closed: a further report of harm at it makes it a new one. */
@@ -126,7 +128,7 @@ function fromSilence(situation: ChildSituation, today: CalendarDay, settings: Ro
   const begun = sentOn > startsOn ? sentOn : startsOn;
   const sinceBegun = daysBetween(begun, today);
   if (!linkOpened && (lastWordOn === null || lastWordOn < begun)) {
-    const version = `${programId}:v${versionNumber}`;
+    const version = `${programId}:v${versionNumber}:${stageOf(sinceBegun)}`;
     return sinceBegun >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceBegun })] : [];
   }
   const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : begun;

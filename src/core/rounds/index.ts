@@ -9,6 +9,8 @@ export {
   isOfStop,
   mostLaterDays,
   needsReason,
+  SILENCE_DEEDS,
+  silenceDeedsOf,
   STUCK_DAYS,
 } from './answers';
-export type { DecisionAnswer, SettledDecision } from './answers';
+export type { DecisionAnswer, SettledDecision, SilenceDeed } from './answers';

@@ -1,8 +1,8 @@
 import { requireAbove, requireAtLeast } from '../whole';
 import { HELP_LEVELS, type HelpLevel, type Session } from './session';
 
-/** `uncounted`: done, and nobody told how much, nothing was asked for, or something hurt. */
-export const OUTCOMES = ['reached', 'partly', 'struggled', 'saidNotDone', 'uncounted'] as const;
+/** `refused`: not done, since the child would not or was upset, which is evidence of its own kind; `uncounted`: done, and nobody told how much, nothing was asked for, or something hurt. */
+export const OUTCOMES = ['reached', 'partly', 'struggled', 'refused', 'saidNotDone', 'uncounted'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
 export interface OutcomeSettings {
@@ -31,7 +31,7 @@ const WHOLE_TARGET_UNDER = 5;
 export function outcomeOf(session: Session, target: number | null, settings = DEFAULT_OUTCOME_SETTINGS): Outcome {
   if (target !== null) requireAbove('target', target, 0);
   if (session.amount !== null) requireAtLeast('amount', session.amount, 0);
-  if (!session.done) return 'saidNotDone';
+  if (!session.done) return isRefusal(session) ? 'refused' : 'saidNotDone';
   // Something hurt: a person looks at it, and it says nothing of the step.
   if (session.safetyWord || session.stopReason === 'pain') return 'uncounted';
   if (session.effort === 'tooHard' || session.stopReason === 'upset') return 'struggled';
@@ -40,6 +40,11 @@ export function outcomeOf(session: Session, target: number | null, settings = DE
   if (share < settings.struggledShare) return 'struggled';
   const enough = target < WHOLE_TARGET_UNDER ? 1 : settings.reachedShare;
   return share >= enough && helpWithin(session.help, settings.mostHelp) ? 'reached' : 'partly';
+}
+
+/** The child would not, or was upset: no want of time. */
+export function isRefusal({ done, stopReason }: Pick<Session, 'done' | 'stopReason'>): boolean {
+  return !done && (stopReason === 'refused' || stopReason === 'upset');
 }
 
 function helpWithin(given: HelpLevel | null, most: HelpLevel): boolean {

@@ -8,6 +8,7 @@ import { outboxIntakeAudit } from './0005-outbox-intake-audit';
 import { reportsTrail } from './0006-reports-trail';
 import { stopsNotes } from './0007-stops-notes';
 import { targetsByStep } from './0008-targets-by-step';
+import { postHeld } from './0009-post-held';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -19,6 +20,7 @@ export const MIGRATIONS: readonly Migration[] = [
   reportsTrail,
   stopsNotes,
   targetsByStep,
+  postHeld,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -10,7 +10,7 @@ const moment = DATE(3);
 const COLUMNS = {
   people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment },
   sign_ins: { person_id: BIGINT, token_hash: STRING, device: STRING, created_at: moment, expires_at: moment, revoked_at: moment },
-  workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER },
+  workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER, post_minutes: INTEGER },
   schools: { name: STRING, visit_days: STRING },
   school_years: { first_day: DATEONLY, last_day: DATEONLY },
   school_breaks: { school_year_id: BIGINT, name: STRING, from_day: DATEONLY, to_day: DATEONLY },
@@ -122,7 +122,10 @@ const COLUMNS = {
     created_at: moment,
     handed_over_at: moment,
     link_id: BIGINT,
+    send_at: moment,
+    new_link: BOOLEAN,
   },
+  message_parts: { message_id: BIGINT, text_kind: STRING, decision_id: BIGINT, created_at: moment },
   decisions: {
     child_id: BIGINT,
     task_id: BIGINT,
@@ -135,6 +138,7 @@ const COLUMNS = {
     decided_by: BIGINT,
     decided_at: moment,
     later_until: DATEONLY,
+    deed: STRING,
     undone_by: BIGINT,
     undone_at: moment,
   },

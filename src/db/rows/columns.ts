@@ -51,10 +51,13 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
     reachedInARow: count,
     reachedOnDays: count,
     struggledInARow: count,
+    struggledOnDays: count.optional(),
+    helpTold: count.optional(),
+    refused: count.optional(),
   }),
   tries: z.array(z.object({ from: z.string().transform(calendarDay), sessions: count, reached: count, endedDown: z.boolean() })).optional(),
   whatWouldChange: z.union([
-    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay']) }),
+    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay', 'helpTold']) }),
     z.object({ code: z.literal('moreNeeded'), reached: count, days: count }),
   ]),
 });

@@ -29,8 +29,8 @@ export const JOB_PAYLOADS = {
 export type JobKind = keyof typeof JOB_PAYLOADS;
 export type PayloadOf<Kind extends JobKind> = z.output<(typeof JOB_PAYLOADS)[Kind]>;
 
-export function deliverJob(messageId: number, at: Instant): NewJob {
-  return { kind: 'deliver' satisfies JobKind, key: deliverKey(messageId), payload: { messageId }, at, runAfter: at };
+export function deliverJob(messageId: number, at: Instant, runAfter = at): NewJob {
+  return { kind: 'deliver' satisfies JobKind, key: deliverKey(messageId), payload: { messageId }, at, runAfter };
 }
 
 export function deliverKey(messageId: number): string {

@@ -1,5 +1,5 @@
 import { instantAfterDays } from '@/core/calendar';
-import { addLink, inTransaction, markGivenUp, markHandedOver, messageToSend, setLinkOfMessage } from '@/db';
+import { addLink, inTransaction, markGivenUp, markHandedOver, messageToSend, renewLink, setLinkOfMessage, standingLinkOf } from '@/db';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
@@ -7,8 +7,8 @@ import { addressOf, type TextToSend } from '../ports';
 import { familyAddress, LINK_DAYS, LINK_HOLE, newLinkParts, tokenOf } from './familyAddress';
 
 /**
- * Hands a message over to the text service. A private link is made where the words hold one, before the text goes out, and
- * is the same at every try; the service takes a text once by its key.
+ * Hands a message over to the text service. Where the words hold a private link it is the family's standing one, which holds on
+ * from then; where it has none, or is to have a new one, it is made before the text goes out. It is the same at every try; the service takes a text once by its key.
  */
 export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
   async prepare(context, { messageId }) {
@@ -19,9 +19,16 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       const text = { to: addressOf(childId), idempotencyKey: deliverKey(messageId) };
       if (!words.includes(LINK_HOLE)) return { ...text, text: words };
       if (message.tokenSalt !== null) return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, message.tokenSalt)) };
+      const now = context.now();
+      const expiresAt = instantAfterDays(now, LINK_DAYS);
+      const standing = message.newLink ? null : await standingLinkOf(work, childId, now);
+      if (standing) {
+        await renewLink(work, standing.id, expiresAt);
+        await setLinkOfMessage(work, messageId, standing.id);
+        return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, standing.tokenSalt)) };
+      }
       const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
-      const createdAt = context.now();
-      const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt, expiresAt: instantAfterDays(createdAt, LINK_DAYS) });
+      const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt: now, expiresAt });
       await setLinkOfMessage(work, messageId, linkId);
       return { ...text, text: withLink(context, words, token) };
     });

@@ -1,11 +1,11 @@
-import { inTransaction, revokeLinkOf } from '@/db';
+import type { Child } from '@/core/child';
+import { inTransaction, revokeLinkOf, revokeLinksOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { putInPost } from './putInPost';
-import { textWords } from './textWords';
+import { postLinkNow } from './putInPost';
 
 /** Closes one of a family's links for good. @throws AppError notFound, notAllowed */
 export async function revokeLink(context: Context, actor: PersonActor, childId: number, linkId: number): Promise<void> {
@@ -17,13 +17,27 @@ export async function revokeLink(context: Context, actor: PersonActor, childId: 
   });
 }
 
-/** Sends the family a new private link to the program as it stands. */
+/** Sends the family its private link once more: the standing one, which holds on from now. */
 export async function sendLinkAgain(context: Context, actor: PersonActor, childId: number): Promise<void> {
+  await sendLink(context, actor, childId, false);
+}
+
+/** Closes every link of the family and sends it a new one: for a phone that was lost, or words that went astray. */
+export async function sendNewLink(context: Context, actor: PersonActor, childId: number): Promise<void> {
+  await sendLink(context, actor, childId, true);
+}
+
+async function sendLink(context: Context, actor: PersonActor, childId: number, isNew: boolean): Promise<void> {
   await inTransaction(context.db, async (work) => {
-    const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
-    const words = await textWords(child.familyLanguage, 'program');
-    await putInPost(work, { childId, kind: 'program', words, createdBy: actor.personId, createdAt: now });
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'link.sent')]);
+    await sendLinkOf(work, context, actor, child, isNew);
   });
+}
+
+/** Within the caller's transaction, which has asked whether the actor may. */
+export async function sendLinkOf(work: Work, context: Context, actor: PersonActor, child: Child, isNew: boolean): Promise<void> {
+  const now = context.now();
+  if (isNew) await revokeLinksOf(work, child.id, now);
+  await postLinkNow(work, context, actor, child, isNew);
+  await noteChanges(work, now, [entryOf(actor, now, [child.id], 'link.sent')]);
 }

@@ -1,9 +1,101 @@
-import { addJobs, addMessage, type NewMessage, type Work } from '@/db';
+import { instant } from '@/core/calendar';
+import type { Child } from '@/core/child';
+import {
+  addJobs,
+  addMessage,
+  addPart,
+  dropPartsOfDecision,
+  heldMessageOf,
+  messageOfDecision,
+  partsOf,
+  rewordMessage,
+  withdrawMessage,
+  workplaceOf,
+  type MessageKind,
+  type PartKind,
+  type Work,
+} from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
 import { deliverJob } from '../jobs/jobs';
+import { textWords, type TextKind } from './textWords';
 
-/** Writes a message, and the job that hands it over, in the transaction of what it tells of. */
-export async function putInPost(work: Work, message: NewMessage): Promise<number> {
-  const messageId = await addMessage(work, message);
-  await addJobs(work, [deliverJob(messageId, message.createdAt)]);
-  return messageId;
+export interface ToPost {
+  readonly child: Child;
+  readonly kind: PartKind;
+  /** The decision that it tells of; null for a program that was sent. */
+  readonly decisionId: number | null;
 }
+
+const MINUTE = 60_000;
+
+/**
+ * Puts what a family is told in the post, in the transaction of what it tells of. One message a child: it waits some minutes
+ * (a setting), and what else is decided of the child meanwhile goes out with it.
+ */
+export async function putInPost(work: Work, context: Context, actor: PersonActor, { child, kind, decisionId }: ToPost): Promise<void> {
+  const now = context.now();
+  const held = await heldMessageOf(work, child.id, now);
+  if (held) {
+    await addPart(work, held.id, kind, decisionId, now);
+    return reword(work, held.id, child);
+  }
+  const { postMinutes } = await workplaceOf(work);
+  const sendAt = instant(now + postMinutes * MINUTE);
+  const words = await textWords(child.familyLanguage, kind);
+  const messageId = await addMessage(work, {
+    childId: child.id,
+    kind: MESSAGE_KIND[kind],
+    words,
+    createdBy: actor.personId,
+    createdAt: now,
+    sendAt: postMinutes > 0 ? sendAt : null,
+  });
+  await addPart(work, messageId, kind, decisionId, now);
+  await addJobs(work, [deliverJob(messageId, now, sendAt)]);
+}
+
+/** A private link of the family, at once: nobody takes it back. */
+export async function postLinkNow(work: Work, context: Context, actor: PersonActor, child: Child, newLink: boolean): Promise<void> {
+  const now = context.now();
+  const words = await textWords(child.familyLanguage, 'program');
+  const message = {
+    childId: child.id,
+    kind: 'program',
+    words,
+    createdBy: actor.personId,
+    createdAt: now,
+    sendAt: null,
+    newLink,
+  } as const;
+  await addJobs(work, [deliverJob(await addMessage(work, message), now)]);
+}
+
+/**
+ * Takes what tells of a decision out of the post, where it still waits there. A message with nothing else in it goes to nobody.
+ * @returns false where it has gone out, or nothing tells of it
+ */
+export async function takeOutOfPost(work: Work, context: Context, child: Child, decisionId: number): Promise<boolean> {
+  const message = await messageOfDecision(work, decisionId);
+  if (!message || message.status !== 'waiting' || message.sendAt === null || message.sendAt <= context.now()) return false;
+  await dropPartsOfDecision(work, message.id, decisionId);
+  await reword(work, message.id, child);
+  return true;
+}
+
+/** A message says what its parts say, or that there are several things. */
+async function reword(work: Work, messageId: number, child: Child): Promise<void> {
+  const [first, ...others] = new Set(await partsOf(work, messageId));
+  if (!first) return withdrawMessage(work, messageId);
+  const kind: TextKind = others.length ? 'several' : first;
+  await rewordMessage(work, messageId, MESSAGE_KIND[kind], await textWords(child.familyLanguage, kind));
+}
+
+/** Under which kind a text stands in Post. */
+const MESSAGE_KIND = {
+  program: 'program',
+  newStep: 'newStep',
+  takenBack: 'takenBack',
+  word: 'note',
+  several: 'several',
+} as const satisfies Record<TextKind, MessageKind>;

@@ -1,12 +1,11 @@
 import { calendarDayInZone } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { TaskToFreeze } from '@/core/program';
-import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type MessageKind, type NewVersion, type Work } from '@/db';
+import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type NewVersion, type PartKind, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { putInPost } from '../messages/putInPost';
-import { textWords, type TextKind } from '../messages/textWords';
 
 export interface VersionWish {
   readonly child: Child;
@@ -17,8 +16,10 @@ export interface VersionWish {
   readonly note: string;
   readonly reason: NewVersion['reason'];
   readonly tasksFor: (number: number) => readonly TaskToFreeze[];
-  /** What the text says of it. */
-  readonly text: TextKind;
+  /** What the family is told of it; null where it is told nothing. */
+  readonly text: PartKind | null;
+  /** The decision that made it; null where a program was sent. */
+  readonly decisionId: number | null;
 }
 
 /**
@@ -44,18 +45,9 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     sentOn: calendarDayInZone(now, child.timeZone),
     tasks: wish.tasksFor(number),
   });
-  const words = await textWords(child.familyLanguage, wish.text);
-  await putInPost(work, { childId: child.id, kind: MESSAGE_KIND[wish.text], words, createdBy: actor.personId, createdAt: now });
+  if (wish.text) await putInPost(work, context, actor, { child, kind: wish.text, decisionId: wish.decisionId });
   return number;
 }
-
-/** Under which kind a text stands in Post. */
-const MESSAGE_KIND = {
-  program: 'program',
-  newStep: 'newStep',
-  takenBack: 'newStep',
-  word: 'note',
-} as const satisfies Record<TextKind, MessageKind>;
 
 type StepChange = Omit<NewGradeChange, 'childId' | 'changedBy' | 'changedAt' | 'changedOn'>;
 

@@ -50,6 +50,7 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
       reason: 'sent',
       tasksFor: (next) => planned.map((task) => toFreeze(task, task.version, facts, before, next)),
       text: 'program',
+      decisionId: null,
     });
     for (const { version, step } of planned) {
       const { taskId } = version;

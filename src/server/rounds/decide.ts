@@ -8,11 +8,14 @@ import {
   isFollowed,
   isOfStop,
   mostLaterDays,
+  SILENCE_DEEDS,
+  silenceDeedsOf,
   needsLead,
   needsReason,
   STUCK_DAYS,
   type Decision,
   type DecisionAnswer,
+  type SilenceDeed,
 } from '@/core/rounds';
 import { inTransaction, isDuplicate, markRead, settleDecision, type NewDecision, type Work } from '@/db';
 import { requireChild } from '../access';
@@ -20,6 +23,7 @@ import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { sendLinkOf } from '../messages/links';
 import { invalid, parseInput } from '../parseInput';
 import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
 import { loadDecisions, seenKey } from './loadDecisions';
@@ -39,6 +43,8 @@ const inputSchema = z.object({
   spokeTo: z.string().trim().max(200).default(''),
   fromDay: z.string().trim().max(10).default(''),
   atStep: z.coerce.number().int().min(1).max(12).optional(),
+  /** For silence that is left for now: what was done about it. */
+  deed: z.enum(SILENCE_DEEDS).optional(),
 });
 
 type Input = z.infer<typeof inputSchema>;
@@ -64,7 +70,10 @@ const DEEDS = {
     await read(...all);
     await changeStep(-1, ...all);
   },
-  hold: read,
+  hold: async (...all) => {
+    await read(...all);
+    await askAgain(...all);
+  },
   read,
   wrote: async (...all) => {
     await read(...all);
@@ -93,6 +102,8 @@ export async function decide(context: Context, actor: PersonActor, raw: unknown)
     if (!decision) throw new AppError('staleDecision');
     if (!answersOf(decision.kind).includes(answer)) throw invalid({ path: 'answer', code: 'notForThisKind' });
     if (needsReason(decision, answer) && reason === '') throw new AppError('reasonNeeded');
+    const deed = deedOf(decision, input);
+    if (deed === 'called' && reason === '') throw new AppError('reasonNeeded');
     if (answer === 'wrote' && input.words === '') throw invalid({ path: 'words', code: 'empty' });
     if (answer === 'later' && input.laterDays > mostLaterDays(decision.kind)) throw invalid({ path: 'laterDays', code: 'tooLong' });
     const decisionId = await settle(work, {
@@ -104,6 +115,7 @@ export async function decide(context: Context, actor: PersonActor, raw: unknown)
       decidedBy: actor.personId,
       decidedAt: now,
       laterUntil: comesBackOn(decision, answer, today, input.laterDays),
+      deed,
     });
     await DEEDS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId });
     await noteChanges(work, now, [entryOf(actor, now, [child.id], `decision.${answer}`, { kind: decision.kind })]);
@@ -112,8 +124,25 @@ export async function decide(context: Context, actor: PersonActor, raw: unknown)
 }
 
 function comesBackOn({ kind }: Decision, answer: DecisionAnswer, today: CalendarDay, laterDays: number): CalendarDay | null {
-  if (answer === 'later' || answer === 'keptClosed') return addDays(today, laterDays);
+  if (answer === 'later' || answer === 'keptClosed' || (answer === 'hold' && silenceDeedsOf(kind).length > 0))
+    return addDays(today, laterDays);
   return kind === 'stuck' && answer === 'hold' ? addDays(today, STUCK_DAYS) : null;
+}
+
+/** What is done about silence; whoever says nothing leaves it. Null for what is no silence. */
+function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceDeed | null {
+  const deeds = silenceDeedsOf(kind);
+  if (answer !== 'hold' || deeds.length === 0) return null;
+  if (deed && !deeds.includes(deed)) throw invalid({ path: 'deed', code: 'notForThisKind' });
+  return deed ?? 'leftIt';
+}
+
+/** The family's link goes out once more: the standing one, or a new one in its place. */
+async function askAgain(work: Work, context: Context, actor: PersonActor, { input, decision, child }: Settling): Promise<void> {
+  const deed = deedOf(decision, input);
+  if (deed !== 'sentAgain' && deed !== 'newLink') return;
+  await requireChild(work, actor, child.id, 'changeProgram');
+  await sendLinkOf(work, context, actor, child, deed === 'newLink');
 }
 
 /** Seeing a closed task, or writing of it, settles nothing: only lifting it, leaving it closed or taking it out does. */
@@ -152,6 +181,7 @@ async function changeStep(by: 1 | -1, work: Work, context: Context, actor: Perso
     reason: 'regrade',
     tasksFor: (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep, next) : each)),
     text: 'newStep',
+    decisionId,
   });
   const cause = input.reason === '' && isFollowed(decision, input.answer) ? 'suggestion' : 'decided';
   const { taskId, step: fromStep } = task;

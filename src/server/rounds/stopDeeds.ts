@@ -4,7 +4,6 @@ import { addLift, addNote, noteReader, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { putInPost } from '../messages/putInPost';
-import { textWords } from '../messages/textWords';
 import { invalid } from '../parseInput';
 import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
 import type { Settling } from './decide';
@@ -37,6 +36,7 @@ export async function lift(work: Work, context: Context, actor: PersonActor, set
     reason: 'regrade',
     tasksFor: (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep!, next) : each)),
     text: 'word',
+    decisionId: settling.decisionId,
   });
   const change = {
     taskId,
@@ -70,6 +70,7 @@ export async function takeOut(work: Work, context: Context, actor: PersonActor, 
     reason: 'regrade',
     tasksFor: () => program.tasks.filter(({ taskId }) => taskId !== decision.taskId),
     text: 'word',
+    decisionId: settling.decisionId,
   });
 }
 
@@ -104,7 +105,6 @@ async function note(work: Work, context: Context, actor: PersonActor, { input, d
   });
 }
 
-async function tell(work: Work, context: Context, actor: PersonActor, { child }: Settling): Promise<void> {
-  const words = await textWords(child.familyLanguage, 'word');
-  await putInPost(work, { childId: child.id, kind: 'note', words, createdBy: actor.personId, createdAt: context.now() });
+async function tell(work: Work, context: Context, actor: PersonActor, { child, decisionId }: Settling): Promise<void> {
+  await putInPost(work, context, actor, { child, kind: 'word', decisionId });
 }

@@ -16,6 +16,7 @@ import {
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
+import { takeOutOfPost } from '../messages/putInPost';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
@@ -23,7 +24,8 @@ import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
 /**
  * Takes a decision back: it is open again. What a family was sent never changes under them, so a taken-back step is one
  * more version with step, choice and evidence mark as they were; dose, days and settings stay as they are now. Only what
- * this very decision read is unread again. A text that has gone out stays sent.
+ * this very decision read is unread again. What still waits in the post goes to nobody; of what has gone out a further message
+ * says in its own words that it was taken back.
  * @throws AppError notFound, notAllowed, goneOn where the task was set anew since, staleDecision where it was undone already
  */
 export async function undoDecision(context: Context, actor: PersonActor, decisionId: number): Promise<{ childId: number; key: string }> {
@@ -35,7 +37,8 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     if (decision.decidedBy !== actor.personId) throw new AppError('notAllowed');
     if (decision.undoneAt !== null) throw new AppError('staleDecision');
     if (decision.answer === 'takenOut') throw new AppError('goneOn');
-    if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision);
+    const wasTold = !(await takeOutOfPost(work, context, child, decision.id));
+    if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision, wasTold);
     await unmarkRead(work, child.id, decision.id);
     await closeAgain(work, child.id, decision.id);
     await dropNotesOfDecision(work, child.id, decision.id);
@@ -45,7 +48,14 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
   });
 }
 
-async function takeStepBack(work: Work, context: Context, actor: PersonActor, child: Child, decision: SettledDecision): Promise<void> {
+async function takeStepBack(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  child: Child,
+  decision: SettledDecision,
+  wasTold: boolean,
+): Promise<void> {
   const change = await changeOfDecision(work, decision.id);
   const current = (await currentVersions(work, [child.id])).get(child.id);
   // A stop that was lifted at the same step, or left closed, changed none.
@@ -66,7 +76,8 @@ async function takeStepBack(work: Work, context: Context, actor: PersonActor, ch
     note: current.note,
     reason: 'undo',
     tasksFor: () => current.tasks.map((task) => (task === present ? stepTakenBack(present, before) : task)),
-    text: 'takenBack',
+    text: wasTold ? 'takenBack' : null,
+    decisionId: null,
   });
   await recordStepChange(work, context, actor, child, {
     taskId,

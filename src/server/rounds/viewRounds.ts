@@ -1,16 +1,19 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
-import { isOfStop, type Decision, type SettledDecision } from '@/core/rounds';
+import { isOfStop, silenceDeedsOf, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenOf,
   dangersSince,
+  decisionsOfChild,
   gradeChanges,
   inTransaction,
+  messagesOf,
   reportLog,
   sessionsOfTasks,
   workplaceOf,
   type PastDanger,
+  type PostMessage,
   type Stop,
   type Work,
 } from '@/db';
@@ -28,6 +31,9 @@ export interface RoundsView {
   readonly open: readonly Decision[];
   readonly names: Readonly<Record<number, string>>;
   readonly here: DecisionInFull | null;
+  /** What this person's families are told today: still waiting, or gone out, latest first. */
+  readonly post: readonly PostMessage[];
+  readonly timeZone: string;
 }
 
 export interface DecisionInFull {
@@ -40,11 +46,16 @@ export interface DecisionInFull {
   readonly reports: readonly LoggedReport[];
   /** What closes tasks of the child now, of this task and of others. */
   readonly stops: readonly Stop[];
+  /** What was done about silence before, latest first. */
+  readonly earlierDeeds: readonly SettledDecision[];
   /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
   readonly dangers: readonly PastDanger[];
 }
 
 const REPORTS_SHOWN = 8;
+const POST_SHOWN = 8;
+const DEEDS_LOOKED_AT = 20;
+const DEEDS_SHOWN = 3;
 /** A second injury within so many days is told on the card. Common practice, no source. */
 const DANGER_DAYS = 30;
 
@@ -76,6 +87,14 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     return {
       childIds: children.map((child) => child.id),
       today,
+      timeZone,
+      post: (
+        await messagesOf(
+          work,
+          children.map((child) => child.id),
+          POST_SHOWN,
+        )
+      ).filter(({ createdAt }) => calendarDayInZone(createdAt, timeZone) === today),
       settledToday,
       open,
       names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),
@@ -102,13 +121,19 @@ async function inFull(
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
   );
+  const earlierDeeds =
+    silenceDeedsOf(decision.kind).length === 0
+      ? []
+      : (await decisionsOfChild(work, child.id, DEEDS_LOOKED_AT))
+          .filter(({ deed, undoneAt }) => deed !== null && undoneAt === null)
+          .slice(0, DEEDS_SHOWN);
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
   const entries = await reportLog(work, child.id, {
     ...(decision.taskId === null ? {} : { taskId: decision.taskId }),
     most: REPORTS_SHOWN,
   });
   const reports = await loggedReports(work, entries);
-  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers };
+  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers, earlierDeeds };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);
   const done = sessions.filter((session) => session.done);
@@ -121,5 +146,6 @@ async function inFull(
     reports,
     stops,
     dangers,
+    earlierDeeds,
   };
 }

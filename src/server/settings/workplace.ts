@@ -3,6 +3,7 @@ import { calendarDayInZone, type SchoolCalendar } from '@/core/calendar';
 import {
   changeAuditDays,
   changeEmergencyNumber,
+  changePostMinutes,
   inTransaction,
   openSignIns,
   schoolCalendarOn,
@@ -50,4 +51,13 @@ export async function setAuditDays(context: Context, actor: PersonActor, raw: un
   requireMay(actor, 'changeWorkplace');
   const { auditDays } = parseInput(auditDaysSchema, { auditDays: raw });
   await inTransaction(context.db, (work) => changeAuditDays(work, auditDays));
+}
+
+const postMinutesSchema = z.object({ postMinutes: z.coerce.number().int().min(0).max(60) });
+
+/** How long a message to a family waits for what else is decided of it, and can be taken back. @throws AppError notAllowed, invalid */
+export async function setPostMinutes(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  requireMay(actor, 'changeWorkplace');
+  const { postMinutes } = parseInput(postMinutesSchema, { postMinutes: raw });
+  await inTransaction(context.db, (work) => changePostMinutes(work, postMinutes));
 }

@@ -5,7 +5,7 @@ export type PipKind = Outcome | 'noWord' | 'here';
 
 /**
  * The marks of sessions, drawn once a page and used by name. Shape carries the meaning, colour only repeats it: full disc
- * reached, half disc partly, hollow ring struggled, tick done with no amount told, short bar said not done, tiny dot no word.
+ * reached, half disc partly, hollow ring struggled, cross refused or upset, tick done with no amount told, short bar said not done, tiny dot no word.
  */
 export function PipSymbols() {
   return (
@@ -22,6 +22,9 @@ export function PipSymbols() {
       </symbol>
       <symbol id="pip-saidNotDone" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <path d="M-3.5 0H3.5" stroke="var(--color-brick)" strokeWidth="2.2" />
+      </symbol>
+      <symbol id="pip-refused" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
+        <path d="M-3.4 -3.4L3.4 3.4M-3.4 3.4L3.4 -3.4" stroke="var(--color-brick)" strokeWidth="1.8" />
       </symbol>
       <symbol id="pip-uncounted" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <path d="M-4 0l3 3.4L4 -3.6" fill="none" stroke="var(--color-green)" strokeWidth="1.8" />
@@ -45,6 +48,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   reached: 'reached',
   partly: 'partly',
   struggled: 'struggled',
+  refused: 'would not, or was upset',
   saidNotDone: 'said not done',
   uncounted: 'done, amount not told',
 };

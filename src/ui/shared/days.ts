@@ -42,4 +42,9 @@ export function momentIn(moment: Instant, timeZone: string): string {
   );
 }
 
+/** "15:20" */
+export function timeIn(moment: Instant, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(moment));
+}
+
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

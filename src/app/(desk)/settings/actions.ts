@@ -5,7 +5,7 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { act, SESSION_COOKIE } from '@/app/screen';
 import { revokeSignIn } from '@/server/people/sessions';
-import { setAuditDays, setEmergencyNumber } from '@/server/settings/workplace';
+import { setAuditDays, setEmergencyNumber, setPostMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -33,4 +33,11 @@ export async function auditDaysAction(_before: string | null, form: FormData): P
   if (answered.ok) revalidatePath('/settings');
   if (answered.ok) return null;
   return answered.fault.code === 'invalid' ? 'Write a number of days from 30 to 3653.' : faultWords(answered.fault);
+}
+
+export async function postMinutesAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setPostMinutes(context, actor, form.get('postMinutes')));
+  if (answered.ok) revalidatePath('/settings');
+  if (answered.ok) return null;
+  return answered.fault.code === 'invalid' ? 'Write a number of minutes from 0 to 60.' : faultWords(answered.fault);
 }

@@ -2,7 +2,7 @@ import { screen } from '@/app/screen';
 import { viewSettings } from '@/server/settings/workplace';
 import { SettingsScreen } from '@/ui/desk/settings/SettingsScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { auditDaysAction, emergencyNumberAction, revokeSignInAction, signOutAction } from './actions';
+import { auditDaysAction, emergencyNumberAction, postMinutesAction, revokeSignInAction, signOutAction } from './actions';
 
 export default async function SettingsPage() {
   return screen(async (actor, context) => {
@@ -16,6 +16,7 @@ export default async function SettingsPage() {
           signOut={signOutAction}
           setNumber={emergencyNumberAction}
           setAuditDays={auditDaysAction}
+          setPostMinutes={postMinutesAction}
         />
       </Shell>
     );

@@ -1,5 +1,5 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
-import type { Decision, DecisionAnswer } from '@/core/rounds';
+import type { Decision, DecisionAnswer, SilenceDeed } from '@/core/rounds';
 import { tablesOf, type Work } from '../../work';
 
 export interface NewDecision extends Pick<Decision, 'key' | 'kind' | 'childId' | 'taskId' | 'suggestion'> {
@@ -10,6 +10,7 @@ export interface NewDecision extends Pick<Decision, 'key' | 'kind' | 'childId' |
   readonly decidedAt: Instant;
   /** The day on which it comes back, where it was put off. */
   readonly laterUntil: CalendarDay | null;
+  readonly deed: SilenceDeed | null;
 }
 
 /** Settles a decision, or puts it off. A second settlement of the same evidence meets a unique key: `isDuplicate` tells it. */
@@ -26,6 +27,7 @@ export async function settleDecision(work: Work, decision: NewDecision): Promise
     decided_by: decision.decidedBy,
     decided_at: decision.decidedAt,
     later_until: decision.laterUntil,
+    deed: decision.deed,
   });
 }
 

@@ -1,4 +1,4 @@
-export { childrenWithOpenedLink, intakeLinks, linkByHash, linksOf } from './read';
+export { childrenWithOpenedLink, intakeLinks, linkByHash, linksOf, standingLinkOf } from './read';
 export type { AskedTask, FamilyLink, IntakeLink } from './read';
-export { addLink, noteFirstOpening, revokeLinkOf } from './write';
+export { addLink, noteFirstOpening, renewLink, revokeLinkOf, revokeLinksOf } from './write';
 export type { NewLink } from './write';

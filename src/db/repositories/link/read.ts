@@ -1,6 +1,6 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
-import { tablesOf, type Work } from '../../work';
+import { momentText, tablesOf, type Work } from '../../work';
 
 export interface FamilyLink {
   readonly id: number;
@@ -25,6 +25,20 @@ export async function linksOf(work: Work, childId: number): Promise<FamilyLink[]
   return tablesOf(work).select<FamilyLink>(`SELECT ${COLUMNS} FROM family_links l WHERE l.child_id = :childId ORDER BY l.id DESC`, {
     childId,
   });
+}
+
+/** The newest link of a family that is open and can be named again, locked; null where it has none. */
+export async function standingLinkOf(
+  work: Work,
+  childId: number,
+  now: Instant,
+): Promise<{ readonly id: number; readonly tokenSalt: string } | null> {
+  const [row] = await tablesOf(work).select<{ id: number; tokenSalt: string }>(
+    `SELECT id, token_salt AS tokenSalt FROM family_links
+     WHERE child_id = :childId AND revoked_at IS NULL AND expires_at > :now AND token_salt IS NOT NULL ORDER BY id DESC LIMIT 1 FOR UPDATE`,
+    { childId, now: momentText(now) },
+  );
+  return row ?? null;
 }
 
 /** The children of whom a link was ever opened. */

@@ -19,6 +19,16 @@ export async function addLink(work: Work, { childId, tokenHash, tokenSalt, creat
   });
 }
 
+/** The family's standing link holds on, from a message that names it. */
+export async function renewLink(work: Work, linkId: number, expiresAt: Instant): Promise<void> {
+  await tablesOf(work).update('family_links', { expires_at: expiresAt }, { id: linkId });
+}
+
+/** Closes every open link of a child for good. */
+export async function revokeLinksOf(work: Work, childId: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('family_links', { revoked_at: at }, { child_id: childId, revoked_at: null });
+}
+
 /** Closes an open link of the child for good. False where the child has no such open link. */
 export async function revokeLinkOf(work: Work, childId: number, linkId: number, at: Instant): Promise<boolean> {
   return (await tablesOf(work).update('family_links', { revoked_at: at }, { id: linkId, child_id: childId, revoked_at: null })) > 0;

@@ -1,4 +1,14 @@
-export { messagesOf, messageToSend } from './read';
-export type { MessageKind, MessageStatus, MessageToSend, PostMessage } from './read';
-export { addMessage, markGivenUp, markHandedOver, markWaitingAgain, setLinkOfMessage } from './write';
+export { heldMessageOf, messageOfDecision, messagesOf, messageToSend, partsOf } from './read';
+export type { MessageKind, MessageStatus, MessageToSend, PostMessage, PartKind } from './read';
+export {
+  addMessage,
+  addPart,
+  dropPartsOfDecision,
+  markGivenUp,
+  markHandedOver,
+  markWaitingAgain,
+  rewordMessage,
+  setLinkOfMessage,
+  withdrawMessage,
+} from './write';
 export type { NewMessage } from './write';

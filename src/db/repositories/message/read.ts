@@ -1,8 +1,8 @@
 import type { Instant } from '@/core/calendar';
 import { oneOf } from '../../rows/columns';
-import { tablesOf, type Work } from '../../work';
+import { momentText, tablesOf, type Work } from '../../work';
 
-export const MESSAGE_KINDS = ['program', 'newStep', 'note'] as const;
+export const MESSAGE_KINDS = ['program', 'newStep', 'note', 'takenBack', 'several'] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 export const MESSAGE_STATUSES = ['waiting', 'handedOver', 'withdrawn', 'givenUp'] as const;
 export type MessageStatus = (typeof MESSAGE_STATUSES)[number];
@@ -15,13 +15,15 @@ export interface PostMessage {
   readonly status: MessageStatus;
   readonly createdAt: Instant;
   readonly handedOverAt: Instant | null;
+  /** When it goes out, while it waits for what else is decided; null where it went at once. */
+  readonly sendAt: Instant | null;
   readonly createdBy: string;
 }
 
 export async function messagesOf(work: Work, childIds: readonly number[], most: number): Promise<PostMessage[]> {
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<Omit<PostMessage, 'kind' | 'status'> & { kind: unknown; status: unknown }>(
-    `SELECT m.id, m.child_id AS childId, m.kind, m.words, m.status, m.created_at AS createdAt, m.handed_over_at AS handedOverAt, p.name AS createdBy
+    `SELECT m.id, m.child_id AS childId, m.kind, m.words, m.status, m.created_at AS createdAt, m.handed_over_at AS handedOverAt, m.send_at AS sendAt, p.name AS createdBy
      FROM messages m JOIN people p ON p.id = m.created_by WHERE m.child_id IN (:childIds) ORDER BY m.created_at DESC, m.id DESC LIMIT :most`,
     { childIds, most },
   );
@@ -38,16 +40,54 @@ export interface MessageToSend {
   readonly childId: number;
   readonly words: string;
   readonly status: MessageStatus;
-  /** The salt of the link's token; null where no link was made yet. */
+  /** The salt of the link's token; null where no link was set yet. */
   readonly tokenSalt: string | null;
+  /** True where the family is to have a new link, not its standing one. */
+  readonly newLink: boolean;
 }
 
 /** Locked until the transaction ends. Null where the child, and the message with it, was deleted since. */
 export async function messageToSend(work: Work, messageId: number): Promise<MessageToSend | null> {
-  const [row] = await tablesOf(work).select<Omit<MessageToSend, 'status'> & { status: unknown }>(
-    `SELECT m.id, m.child_id AS childId, m.words, m.status, l.token_salt AS tokenSalt
+  const [row] = await tablesOf(work).select<Omit<MessageToSend, 'status' | 'newLink'> & { status: unknown; newLink: number }>(
+    `SELECT m.id, m.child_id AS childId, m.words, m.status, m.new_link AS newLink, l.token_salt AS tokenSalt
      FROM messages m LEFT JOIN family_links l ON l.id = m.link_id WHERE m.id = :messageId FOR UPDATE`,
     { messageId },
   );
+  return row ? { ...row, newLink: Boolean(row.newLink), status: oneOf('status', MESSAGE_STATUSES, row.status) } : null;
+}
+
+/** What a message is made of: one part a decision, or a program that was sent. */
+export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack'] as const;
+export type PartKind = (typeof PART_KINDS)[number];
+
+/** The child's message that still waits for what else is decided, locked; null where none does. */
+export async function heldMessageOf(work: Work, childId: number, now: Instant): Promise<{ readonly id: number } | null> {
+  const [row] = await tablesOf(work).select<{ id: number }>(
+    "SELECT id FROM messages WHERE child_id = :childId AND status = 'waiting' AND send_at > :now ORDER BY id DESC LIMIT 1 FOR UPDATE",
+    { childId, now: momentText(now) },
+  );
+  return row ?? null;
+}
+
+/** The message that tells of a decision, locked; null where none does. */
+export async function messageOfDecision(
+  work: Work,
+  decisionId: number,
+): Promise<{ readonly id: number; readonly status: MessageStatus; readonly sendAt: Instant | null } | null> {
+  const [row] = await tablesOf(work).select<{ id: number; status: unknown; sendAt: Instant | null }>(
+    `SELECT m.id, m.status, m.send_at AS sendAt FROM message_parts t JOIN messages m ON m.id = t.message_id
+     WHERE t.decision_id = :decisionId ORDER BY t.id DESC LIMIT 1 FOR UPDATE`,
+    { decisionId },
+  );
   return row ? { ...row, status: oneOf('status', MESSAGE_STATUSES, row.status) } : null;
+}
+
+export async function partsOf(work: Work, messageId: number): Promise<PartKind[]> {
+  const rows = await tablesOf(work).select<{ kind: unknown }>(
+    'SELECT text_kind AS kind FROM message_parts WHERE message_id = :messageId ORDER BY id',
+    {
+      messageId,
+    },
+  );
+  return rows.map(({ kind }) => oneOf('text_kind', PART_KINDS, kind));
 }

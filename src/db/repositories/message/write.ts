@@ -1,6 +1,6 @@
 import type { Instant } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
-import type { MessageKind } from './read';
+import type { MessageKind, PartKind } from './read';
 
 export interface NewMessage {
   readonly childId: number;
@@ -8,9 +8,14 @@ export interface NewMessage {
   readonly words: string;
   readonly createdBy: number;
   readonly createdAt: Instant;
+  readonly sendAt: Instant | null;
+  readonly newLink?: boolean;
 }
 
-export async function addMessage(work: Work, { childId, kind, words, createdBy, createdAt }: NewMessage): Promise<number> {
+export async function addMessage(
+  work: Work,
+  { childId, kind, words, createdBy, createdAt, sendAt, newLink = false }: NewMessage,
+): Promise<number> {
   return tablesOf(work).insert('messages', {
     child_id: childId,
     kind,
@@ -18,7 +23,26 @@ export async function addMessage(work: Work, { childId, kind, words, createdBy, 
     status: 'waiting',
     created_by: createdBy,
     created_at: createdAt,
+    send_at: sendAt,
+    new_link: newLink,
   });
+}
+
+export async function addPart(work: Work, messageId: number, kind: PartKind, decisionId: number | null, at: Instant): Promise<void> {
+  await tablesOf(work).insert('message_parts', { message_id: messageId, text_kind: kind, decision_id: decisionId, created_at: at });
+}
+
+export async function dropPartsOfDecision(work: Work, messageId: number, decisionId: number): Promise<void> {
+  await tablesOf(work).remove('message_parts', { message_id: messageId, decision_id: decisionId });
+}
+
+/** What a message says, while it waits. */
+export async function rewordMessage(work: Work, messageId: number, kind: MessageKind, words: string): Promise<void> {
+  await tablesOf(work).update('messages', { kind, words }, { id: messageId, status: 'waiting' });
+}
+
+export async function withdrawMessage(work: Work, messageId: number): Promise<void> {
+  await tablesOf(work).update('messages', { status: 'withdrawn' }, { id: messageId, status: 'waiting' });
 }
 
 export async function setLinkOfMessage(work: Work, messageId: number, linkId: number): Promise<void> {

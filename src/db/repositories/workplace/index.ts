@@ -1,3 +1,3 @@
 export { countMigrations, schoolCalendarOn, workplaceOf } from './read';
 export type { Workplace } from './read';
-export { addSchool, addSchoolYear, changeAuditDays, changeEmergencyNumber, setUpWorkplace } from './write';
+export { addSchool, addSchoolYear, changeAuditDays, changeEmergencyNumber, changePostMinutes, setUpWorkplace } from './write';

@@ -6,13 +6,15 @@ export interface Workplace {
   readonly timeZone: string;
   /** How long the trail of looks and changes is kept. */
   readonly auditDays: number;
+  /** How long a message waits for what else is decided, and can be taken back; 0 sends at once. */
+  readonly postMinutes: number;
 }
 
-const UNSET: Workplace = { emergencyNumber: '911', timeZone: 'America/Denver', auditDays: 1095 };
+const UNSET: Workplace = { emergencyNumber: '911', timeZone: 'America/Denver', auditDays: 1095, postMinutes: 10 };
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
   const [row] = await tablesOf(work).select<Workplace>(
-    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays FROM workplace WHERE id = 1',
+    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes FROM workplace WHERE id = 1',
   );
   return row ?? UNSET;
 }

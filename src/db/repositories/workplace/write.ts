@@ -3,7 +3,10 @@ import { tablesOf, type Work } from '../../work';
 import type { Workplace } from './read';
 
 /** The one row that says where this is. */
-export async function setUpWorkplace(work: Work, { emergencyNumber, timeZone }: Omit<Workplace, 'auditDays'>): Promise<void> {
+export async function setUpWorkplace(
+  work: Work,
+  { emergencyNumber, timeZone }: Omit<Workplace, 'auditDays' | 'postMinutes'>,
+): Promise<void> {
   // INSERT … RETURNING, since the id is ours and no auto-increment.
   await tablesOf(work).select(
     'INSERT INTO workplace (id, emergency_number, time_zone) VALUES (1, :emergencyNumber, :timeZone) ON DUPLICATE KEY UPDATE time_zone = :timeZone RETURNING id',
@@ -17,6 +20,10 @@ export async function changeEmergencyNumber(work: Work, emergencyNumber: string)
 
 export async function changeAuditDays(work: Work, auditDays: number): Promise<void> {
   await tablesOf(work).update('workplace', { audit_days: auditDays }, { id: 1 });
+}
+
+export async function changePostMinutes(work: Work, postMinutes: number): Promise<void> {
+  await tablesOf(work).update('workplace', { post_minutes: postMinutes }, { id: 1 });
 }
 
 export async function addSchool(work: Work, name: string, visitDays: string): Promise<number> {

@@ -3,13 +3,12 @@ import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards, type
 import { SKILLS, type Skill } from '@/core/vocabulary';
 import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
-import { amountIn, TARGETS, targetOf, withAmount } from '../parts/targets';
+import { amountIn, TARGETS, targetOf, withAmount, workOf, WORKS, workValue } from '../parts/targets';
 import { doseSentence, hiddenPractice, minutesSentence } from '../parts/doseWords';
 import { seededRandom } from '@/core/random';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
-export const HANDS = { preferred: 'one hand', each: 'each hand in turn', both: 'hands together' } as const;
 const DAYS = 5;
 
 /** How much of it: the target, what a day and a week come to, what has to be prepared, how long it takes. */
@@ -76,24 +75,17 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
         )}
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">hands</span>
-          <select value={dose.hands} disabled={fixed} className="field" onChange={(event) => set('hands', event.target.value)}>
-            {Object.entries(HANDS).map(([hands, label]) => (
-              <option key={hands} value={hands}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="block text-[13px] font-semibold text-soft">with</span>
           <select
-            value={dose.limb ?? 'hand'}
+            value={workValue(dose)}
             disabled={fixed}
             className="field"
-            onChange={(event) => set('limb', event.target.value === 'foot' ? 'foot' : undefined)}
+            onChange={(event) => edit({ kind: 'set', path: ['dose'], value: { ...dose, ...workOf(event.target.value) } })}
           >
-            <option value="hand">hands</option>
-            <option value="foot">feet</option>
+            {WORKS.map(({ value, name }) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
           </select>
         </label>
         {number('rounds', 'rounds', 1, 20)}
@@ -116,7 +108,7 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
       <p className="mt-1.5">
         {doseSentence(dose, DAYS)}. {hiddenPractice(dose, DAYS).join(' ')} <span className="text-soft">{minutesSentence(dose)}</span>
       </p>
-      <div className="mt-1.5 max-w-[760px]">
+      <div className="mt-1.5 mb-3 max-w-[760px]">
         <LocalField
           label="one good one is (where it is not plain)"
           value={dose.goodOne ?? { en: '' }}

@@ -1,7 +1,6 @@
 import type { DoseTarget, StepDose } from '@/core/dose';
 import { doseAtStep, filledStep } from '@/core/tasks';
-import { amountIn, TARGETS, targetOf, withAmount } from '../parts/targets';
-import { HANDS } from './DoseEditor';
+import { amountIn, TARGETS, targetOf, withAmount, workOf, WORKS, workValue } from '../parts/targets';
 import { harderBy } from './FlightGrid';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
@@ -171,10 +170,15 @@ function StepDoseFields({ task, step, edit, fixed }: Pick<Props, 'task' | 'step'
       )}
       <label className="block">
         <span className="block text-[13px] font-semibold text-soft">hands at this step</span>
-        <select value={dose.hands} disabled={fixed} className="field" onChange={(event) => set('hands', event.target.value)}>
-          {Object.entries(HANDS).map(([hands, label]) => (
-            <option key={hands} value={hands}>
-              {label}
+        <select
+          value={workValue(dose)}
+          disabled={fixed}
+          className="field"
+          onChange={(event) => edit({ kind: 'set', path, value: { ...own, ...workOf(event.target.value) } })}
+        >
+          {WORKS.map(({ value, name }) => (
+            <option key={value} value={value}>
+              {name}
             </option>
           ))}
         </select>

@@ -21,6 +21,7 @@ export interface ChildProps {
   readonly changeHome: ChangeHome;
   readonly revokeLink: WordedAction;
   readonly sendLink: WordedAction;
+  readonly newLink: WordedAction;
   readonly deleteChild: WordedAction;
 }
 
@@ -198,7 +199,7 @@ function GradeHistory({ changes, timeZone }: { changes: ChildView['changes']; ti
   );
 }
 
-function LinksAndPost({ view, acts }: { view: ChildView; acts: Pick<ChildProps, 'revokeLink' | 'sendLink'> }) {
+function LinksAndPost({ view, acts }: { view: ChildView; acts: Pick<ChildProps, 'revokeLink' | 'sendLink' | 'newLink'> }) {
   const { child, links } = view;
   const open = links.filter((link) => link.revokedAt === null);
   return (
@@ -208,7 +209,7 @@ function LinksAndPost({ view, acts }: { view: ChildView; acts: Pick<ChildProps, 
         {open.slice(0, 4).map((link) => (
           <li key={link.id} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
             <span>
-              made {momentIn(link.createdAt, child.timeZone)},{' '}
+              made {momentIn(link.createdAt, child.timeZone)}, holds till {momentIn(link.expiresAt, child.timeZone)},{' '}
               {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
             </span>
             {view.mayChange && (
@@ -223,7 +224,12 @@ function LinksAndPost({ view, acts }: { view: ChildView; acts: Pick<ChildProps, 
       {open.length > 4 && <p className="text-soft">and {open.length - 4} older ones</p>}
       {view.mayChange && (
         <ActionForm action={acts.sendLink} hidden={{ childId: child.id }} className="mt-2">
-          <button className="act">Send a new link</button>
+          <button className="act">Send the link again</button>
+        </ActionForm>
+      )}
+      {view.mayChange && (
+        <ActionForm action={acts.newLink} hidden={{ childId: child.id }} className="mt-2">
+          <button className="link">Send a new link, and close this one</button>
         </ActionForm>
       )}
       <p className="mt-2">

@@ -60,3 +60,21 @@ export function amountWords({ target, hands, limb }: Dose): string {
   const turns = handTurns(hands) === 2 ? `each ${one}` : hands === 'both' ? `${two} together` : `one ${one}`;
   return [unit, turns].filter(Boolean).join(', ');
 }
+
+/** What works at it: a hand or foot, and whether each has its own turn. */
+export const WORKS = [
+  { value: 'preferred', name: 'one hand', work: { hands: 'preferred', limb: undefined } },
+  { value: 'each', name: 'each hand in turn', work: { hands: 'each', limb: undefined } },
+  { value: 'both', name: 'hands together', work: { hands: 'both', limb: undefined } },
+  { value: 'preferred:foot', name: 'one foot', work: { hands: 'preferred', limb: 'foot' } },
+  { value: 'each:foot', name: 'each foot in turn', work: { hands: 'each', limb: 'foot' } },
+  { value: 'both:foot', name: 'feet together', work: { hands: 'both', limb: 'foot' } },
+] as const;
+
+export function workValue({ hands, limb }: Pick<Dose, 'hands' | 'limb'>): string {
+  return WORKS.find(({ work }) => work.hands === hands && (work.limb ?? 'hand') === (limb ?? 'hand'))!.value;
+}
+
+export function workOf(value: string): Pick<Dose, 'hands' | 'limb'> {
+  return WORKS.find((each) => each.value === value)!.work;
+}

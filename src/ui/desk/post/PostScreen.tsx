@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { nameOf } from '@/core/child';
 import type { PostView } from '@/server/messages/viewPost';
-import { momentIn } from '../../shared/days';
+import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { RowKeys } from '../parts/RowKeys.client';
@@ -41,7 +41,9 @@ export function PostScreen({ view, search, tryAgain }: PostProps) {
                   <td className="cell whitespace-nowrap">{message.createdBy}</td>
                   <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
                   <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
-                    {words(`messageStates.${message.status}`)}
+                    {message.status === 'waiting' && message.sendAt !== null
+                      ? `going out at ${timeIn(message.sendAt, view.timeZone)}`
+                      : words(`messageStates.${message.status}`)}
                     {message.status === 'givenUp' && message.mayTryAgain && (
                       <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
                         <button className="link">try again</button>

@@ -1,10 +1,12 @@
 import type { ProgramTask } from '@/core/program';
-import { answersOf, isOfStop, mostLaterDays, type Decision } from '@/core/rounds';
+import { answersOf, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
+import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { Fence, type FencePost } from './Fence';
 import { RoundsEvidence } from './RoundsEvidence';
-import { RoundsActs, type ActionOf, type Decide, type RoundsAct, type StopChoices } from './RoundsActs.client';
+import { RoundsActs } from './RoundsActs.client';
+import type { ActionOf, Decide, RoundsAct, StopChoices } from './roundsAct';
 import { decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
@@ -47,11 +49,13 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
           </span>
         </p>
       </div>
+      <InThePost view={view} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
           <RoundsEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} />
+            <EarlierDeeds here={here} timeZone={view.timeZone} />
             <RoundsActs
               key={here.decision.key}
               decide={decide}
@@ -123,6 +127,42 @@ function Why({ decision, task }: { decision: Decision; task: ProgramTask | null 
   );
 }
 
+/** What this person's families are told today, and till when it can still be taken back. */
+function InThePost({ view: { post, names, timeZone } }: { view: RoundsView }) {
+  if (post.length === 0) return null;
+  return (
+    <p className="mt-1 text-[13px] text-soft">
+      <span className="font-semibold">In the post:</span>{' '}
+      {post
+        .map(({ childId, kind, status, sendAt, handedOverAt }) => {
+          const state =
+            status === 'waiting' && sendAt !== null
+              ? `going out at ${timeIn(sendAt, timeZone)}`
+              : status === 'handedOver' && handedOverAt !== null
+                ? `went out at ${timeIn(handedOverAt, timeZone)}`
+                : words(`messageStates.${status}`);
+          return `${names[childId]}, ${words(`messageKinds.${kind}`)}, ${state}`;
+        })
+        .join(' · ')}
+    </p>
+  );
+}
+
+/** What was done about this family's silence before. */
+function EarlierDeeds({ here: { earlierDeeds }, timeZone }: { here: DecisionInFull; timeZone: string }) {
+  if (earlierDeeds.length === 0) return null;
+  return (
+    <ul className="mt-2 text-[14px]" aria-label="What was done before">
+      {earlierDeeds.map(({ id, deed, reason, decidedAt, decidedByName }) => (
+        <li key={id} className="border-t border-line py-1">
+          {momentIn(decidedAt, timeZone)}, {decidedByName}: {words(`silenceDeeds.${deed!}`)}
+          {reason && <span className="text-soft"> “{reason}”</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** What lifting a stop chooses from: the steps up to the present one. */
 function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
   const steps = (task?.content.ladder.steps ?? []).slice(0, task?.step ?? 0).map((step) => step.name.en);
@@ -135,6 +175,16 @@ const WAYS_OUT: readonly RoundsAct[] = [
   { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },
   { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
 ];
+
+const DEED_KEYS: Readonly<Record<SilenceDeed, string>> = {
+  sentAgain: 's',
+  newLink: 'n',
+  onPaper: 'p',
+  called: 'c',
+  askedTeacher: 't',
+  leftIt: 'h',
+};
+const SENDS_LINK: ReadonlySet<SilenceDeed> = new Set(['sentAgain', 'newLink']);
 
 /** The acts that make sense here, each with its key; what follows the suggestion comes first. */
 function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
@@ -151,6 +201,12 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
     if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
   }
   if (decision.kind === 'stuck') return [...WAYS_OUT, ...acts.filter(({ answer }) => answer !== 'hold')];
+  const deeds = silenceDeedsOf(decision.kind);
+  if (deeds.length) {
+    return deeds
+      .filter((deed) => mayChange || !SENDS_LINK.has(deed))
+      .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
+  }
   if (!suggestion || decision.kind === 'ladderEnd') {
     if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
   }

@@ -55,7 +55,7 @@ describe('a decision in words', () => {
     expect(why).toBe('Streak rule: 3 sessions reached in a row, on 2 days; 3 on 2 days are asked for.');
     expect(otherwise).toBe('Would hold if one of the last 3 had not been reached.');
     expect(decisionWhy(decision('tooHard', { suggestion: suggestion('down', 2) })).why).toContain(
-      '2 sessions struggled in a row; 2 are asked for',
+      '2 sessions struggled in a row; 2 on 2 days are asked for',
     );
   });
 

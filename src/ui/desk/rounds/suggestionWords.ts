@@ -51,7 +51,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'ready':
     case 'ladderEnd':
       return {
-        why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days are asked for.`,
+        why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days are asked for.${asideOf(suggestion!)}`,
         otherwise:
           decision.kind === 'ladderEnd'
             ? 'There is no harder step: choose a new ladder, or the goal may be reached.'
@@ -59,7 +59,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'tooHard':
       return {
-        why: `Streak rule: ${times(counts!.struggledInARow, 'session')} struggled in a row; ${suggestion!.rule.settings.struggledInARow} are asked for. Struggled is under half of the target, said too hard, or stopped upset.`,
+        why: `Streak rule: ${times(counts!.struggledInARow, 'session')} struggled in a row${counts!.struggledOnDays ? `, on ${times(counts!.struggledOnDays, 'day')}` : ''}; ${suggestion!.rule.settings.struggledInARow} on ${suggestion!.rule.settings.onDays} days are asked for. Struggled is under half of the target, said too hard, or stopped upset.`,
         otherwise: 'Would hold if the last one had been reached or partly reached.',
       };
     case 'safetyWord':
@@ -97,6 +97,15 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         otherwise: 'Perhaps the number is wrong, or paper suits this home better.',
       };
   }
+}
+
+/** What stands beside the counts: help that was not told, refusals. */
+function asideOf({ evidence: { helpTold, reachedInARow, refused } }: Suggestion): string {
+  const untold = helpTold === undefined ? 0 : reachedInARow - helpTold;
+  return [
+    ...(untold > 0 ? [` Help was not told in ${untold} of them.`] : []),
+    ...(refused ? [` Refused or upset ${refused === 1 ? 'once' : `${refused} times`} at this step.`] : []),
+  ].join('');
 }
 
 const failedTries = ({ tries }: Suggestion) => (tries ?? []).filter(({ endedDown }) => endedDown).length;

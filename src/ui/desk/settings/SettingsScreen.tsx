@@ -10,9 +10,11 @@ export interface SettingsProps {
   readonly signOut: WordedAction;
   readonly setNumber: WordedAction;
   readonly setAuditDays: WordedAction;
+  /** How long a message waits for what else is decided. */
+  readonly setPostMinutes: WordedAction;
 }
 
-export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAuditDays }: SettingsProps) {
+export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAuditDays, setPostMinutes }: SettingsProps) {
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -32,6 +34,26 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAu
               className="field w-[140px]"
             />
             <button className="act">Keep it</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">Messages to families</h2>
+        <p className="mt-1 text-soft">
+          A family gets one message for what is decided about it. How many minutes does it wait for the rest? Till then it can be taken
+          back.
+        </p>
+        <ActionForm action={setPostMinutes} hidden={{}} className="mt-2">
+          <span className="flex gap-3">
+            <input
+              name="postMinutes"
+              inputMode="numeric"
+              aria-label="Minutes that a message waits"
+              defaultValue={view.postMinutes}
+              key={view.postMinutes}
+              className="field w-[140px]"
+            />
+            <button className="act">Wait so long</button>
           </span>
         </ActionForm>
       </section>

@@ -6,7 +6,7 @@ import { act } from '@/app/screen';
 import type { TaskSettings } from '@/core/tasks';
 import { changeHome } from '@/server/caseload/changeHome';
 import { deleteChild } from '@/server/caseload/deleteChild';
-import { revokeLink, sendLinkAgain } from '@/server/messages/links';
+import { revokeLink, sendLinkAgain, sendNewLink } from '@/server/messages/links';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 const childOf = (form: FormData) => Number(form.get('childId'));
@@ -19,6 +19,12 @@ export async function revokeLinkAction(_before: string | null, form: FormData): 
 
 export async function sendLinkAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) => sendLinkAgain(context, actor, childOf(form)));
+  if (answered.ok) revalidatePath(`/children/${childOf(form)}`);
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function newLinkAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => sendNewLink(context, actor, childOf(form)));
   if (answered.ok) revalidatePath(`/children/${childOf(form)}`);
   return answered.ok ? null : faultWords(answered.fault);
 }

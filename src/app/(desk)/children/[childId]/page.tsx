@@ -2,7 +2,7 @@ import { screen } from '@/app/screen';
 import { viewChild } from '@/server/caseload/viewChild';
 import { ChildScreen } from '@/ui/desk/child/ChildScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { changeHomeAction, deleteChildAction, revokeLinkAction, sendLinkAction } from './actions';
+import { changeHomeAction, deleteChildAction, newLinkAction, revokeLinkAction, sendLinkAction } from './actions';
 
 export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {
   const { childId } = await params;
@@ -15,6 +15,7 @@ export default async function ChildPage({ params }: { params: Promise<{ childId:
           changeHome={changeHomeAction}
           revokeLink={revokeLinkAction}
           sendLink={sendLinkAction}
+          newLink={newLinkAction}
           deleteChild={deleteChildAction}
         />
       </Shell>

@@ -1,0 +1,169 @@
+import type { SilenceDeed } from '@/core/rounds';
+import type { Asking } from './roundsAct';
+
+const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
+
+export const SENDS = {
+  write: 'Send it',
+  later: 'Put it off',
+  lift: 'Lift the stop and tell the family',
+  keepClosed: 'Keep it closed',
+  takeOut: 'Take the task out',
+} as const;
+
+interface QuestionProps {
+  readonly asking: Exclude<Asking, null>;
+  readonly steps: readonly string[];
+  readonly mostLaterDays: number;
+}
+
+/** What is asked before an act is settled. */
+export function RoundsQuestion({ asking, steps, mostLaterDays }: QuestionProps) {
+  if (asking === 'lift') {
+    return (
+      <>
+        <input type="hidden" name="answer" value="lifted" />
+        <label className="block">
+          <span className="font-semibold">What did you find?</span>
+          <textarea name="found" required minLength={3} maxLength={600} rows={2} autoFocus className="field mt-1 w-full" />
+        </label>
+        <label className="block">
+          <span className="font-semibold">Whom did you speak to?</span>
+          <input name="spokeTo" required maxLength={200} autoComplete="off" className="field mt-1 w-full" />
+        </label>
+        <div className="flex gap-3">
+          <label className="block">
+            <span className="font-semibold">From</span>
+            <input name="fromDay" type="date" className="field mt-1 block" />
+            <span className="block text-[13px] text-soft">empty: today</span>
+          </label>
+          <label className="block min-w-0 flex-1">
+            <span className="font-semibold">At step</span>
+            <select name="atStep" defaultValue={steps.length} className="field mt-1 w-full">
+              {steps.map((name, index) => (
+                <option key={index} value={index + 1}>
+                  {index + 1}, {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <FamilyWordsBox required={false} />
+      </>
+    );
+  }
+  if (asking === 'keepClosed' || asking === 'takeOut') {
+    return (
+      <>
+        <input type="hidden" name="answer" value={asking === 'keepClosed' ? 'keptClosed' : 'takenOut'} />
+        <label className="block">
+          <span className="font-semibold">Why?</span>
+          <input name="reason" required maxLength={400} autoFocus autoComplete="off" className="field mt-1 w-full" />
+        </label>
+        {asking === 'keepClosed' && (
+          <label className="block">
+            <span className="font-semibold">Show me this card again in</span>{' '}
+            <select name="laterDays" defaultValue={7} className="field">
+              {[1, 2, 7, 14].map((days) => (
+                <option key={days} value={days}>
+                  {days === 1 ? '1 day' : `${days} days`}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <FamilyWordsBox required={false} />
+      </>
+    );
+  }
+  if (asking === 'later') {
+    return (
+      <fieldset>
+        <input type="hidden" name="answer" value="later" />
+        <legend className="mb-1 font-semibold">Show it again</legend>
+        {[1, 2, 7]
+          .filter((days) => days <= mostLaterDays)
+          .map((days) => (
+            <label key={days} className="flex items-center gap-2 py-0.5">
+              <input
+                type="radio"
+                name="laterDays"
+                value={days}
+                defaultChecked={days === Math.min(2, mostLaterDays)}
+                autoFocus={days === Math.min(2, mostLaterDays)}
+              />{' '}
+              in {days === 1 ? '1 day' : `${days} days`}
+            </label>
+          ))}
+      </fieldset>
+    );
+  }
+  if (asking === 'write') {
+    return (
+      <>
+        <input type="hidden" name="answer" value="wrote" />
+        <FamilyWordsBox required />
+      </>
+    );
+  }
+  if (asking.deed) return <SilenceQuestion deed={asking.deed} answer={asking.answer} />;
+  return (
+    <>
+      <input type="hidden" name="answer" value={asking.answer} />
+      <label className="block">
+        <span className="font-semibold">{asking.words}: why?</span>
+        <input name="reason" required maxLength={400} list="reasons" autoFocus autoComplete="off" className="field mt-1 w-full" />
+      </label>
+      <datalist id="reasons">
+        {REASONS.map((reason) => (
+          <option key={reason} value={reason} />
+        ))}
+      </datalist>
+      <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+    </>
+  );
+}
+
+/** What is done about silence is looked at again: until when is it left? A call is kept with what was said. */
+function SilenceQuestion({ deed, answer }: { deed: SilenceDeed; answer: string }) {
+  const isCall = deed === 'called';
+  return (
+    <>
+      <input type="hidden" name="answer" value={answer} />
+      <input type="hidden" name="deed" value={deed} />
+      <label className="block">
+        <span className="font-semibold">{isCall ? 'Whom did you reach, and what was said?' : 'To remember (you may leave it out)'}</span>
+        <textarea name="reason" required={isCall} maxLength={400} rows={2} autoFocus={isCall} className="field mt-1 w-full" />
+      </label>
+      <label className="block">
+        <span className="font-semibold">If no word comes, show it again in</span>{' '}
+        <select name="laterDays" defaultValue={7} autoFocus={!isCall} className="field">
+          {[1, 3, 7, 14, 28].map((days) => (
+            <option key={days} value={days}>
+              {days === 1 ? '1 day' : `${days} days`}
+            </option>
+          ))}
+        </select>
+      </label>
+    </>
+  );
+}
+
+function FamilyWordsBox({ required }: { required: boolean }) {
+  return (
+    <>
+      <label className="block">
+        <span className="font-semibold">To the family{required ? '' : ' (you may leave it out)'}</span>
+        <textarea
+          name="words"
+          required={required}
+          maxLength={600}
+          rows={required ? 5 : 2}
+          autoFocus={required}
+          className="field mt-1 w-full"
+        />
+      </label>
+      <p className="text-[13px] text-soft">It stands on the family’s page as you write it; a text says only that there is a word.</p>
+    </>
+  );
+}

@@ -1,0 +1,31 @@
+import type { SilenceDeed } from '@/core/rounds';
+
+export interface RoundsFault {
+  readonly words: string;
+  readonly stale: boolean;
+}
+export type ActionOf = (before: RoundsFault | null, form: FormData) => Promise<RoundsFault | null>;
+
+export type Decide = (form: FormData) => Promise<{ ok: true; decisionId: number } | { ok: false; fault: RoundsFault }>;
+
+export interface RoundsAct {
+  readonly key: string;
+  readonly answer: 'up' | 'down' | 'hold' | 'read' | 'seen';
+  readonly words: string;
+  /** Follows the suggestion: needs no reason. */
+  readonly followed: boolean;
+  /** The reason that is kept with it, where the act itself is one. */
+  readonly reason?: string;
+  /** What is done about silence: asks until when, and a call what was said. */
+  readonly deed?: SilenceDeed;
+}
+
+/** What can be done about a closed task. */
+export interface StopChoices {
+  readonly mayLift: boolean;
+  /** Names of the steps at which it may go on, the present one last. */
+  readonly steps: readonly string[];
+}
+
+/** What a person is being asked before an act; null where nothing is asked. */
+export type Asking = RoundsAct | 'write' | 'later' | 'lift' | 'keepClosed' | 'takeOut' | null;

@@ -1,0 +1,52 @@
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, useTransition } from 'react';
+import type { Decide, RoundsFault } from './roundsAct';
+
+/**
+ * The decision that was settled last, told by its answer: the card that comes next was fetched before, and what it says of
+ * the round is so old. It is fetched anew as soon as it stands, and its acts wait for that where it is of the same child.
+ */
+let justSettled = { decisionId: 0, isSameChild: false };
+const NOTHING_SETTLED = justSettled;
+
+export const addressOf = (key: string) => `/rounds?at=${encodeURIComponent(key)}`;
+
+interface Settling {
+  readonly decide: Decide;
+  readonly nextKey: string | null;
+  /** True where the next card is of the same child: what is settled here may change what it shows. */
+  readonly nextIsSameChild: boolean;
+}
+
+/** Settles a decision on the server, and only then goes on: to the card that was fetched ahead, where there is one. */
+export function useSettling({ decide, nextKey, nextIsSameChild }: Settling) {
+  const router = useRouter();
+  const [deciding, setDeciding] = useState(false);
+  const [fault, setFault] = useState<RoundsFault | null>(null);
+  const [refreshing, refresh] = useTransition();
+  const [settledBefore, setSettledBefore] = useState(justSettled);
+  useEffect(() => {
+    if (justSettled === NOTHING_SETTLED) return;
+    justSettled = NOTHING_SETTLED;
+    refresh(() => {
+      router.refresh();
+      // Set with the fresh card: from then on the card itself says what was settled last.
+      setSettledBefore(NOTHING_SETTLED);
+    });
+  }, [router]);
+  const settle = async (form: FormData) => {
+    setDeciding(true);
+    try {
+      const answered = await decide(form);
+      if (!answered.ok) return setFault(answered.fault);
+      justSettled = { decisionId: answered.decisionId, isSameChild: nextIsSameChild };
+      // An address that nothing was fetched for is asked of the server.
+      router.push(nextKey ? addressOf(nextKey) : `/rounds?at=&after=${answered.decisionId}`);
+    } catch {
+      setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true });
+    } finally {
+      setDeciding(false);
+    }
+  };
+  return { fault, decide: settle, waiting: deciding || (refreshing && settledBefore.isSameChild), settledBefore: settledBefore.decisionId };
+}

@@ -1,0 +1,167 @@
+import { instant } from '@/core/calendar';
+import type { PersonActor } from '@/server/actor';
+import { sendLinkAgain, sendNewLink } from '@/server/messages/links';
+import { viewPost } from '@/server/messages/viewPost';
+import { sendProgram } from '@/server/programs/sendProgram';
+import { viewFamily } from '@/server/reports/viewFamily';
+import { decide } from '@/server/rounds/decide';
+import { undoDecision } from '@/server/rounds/undoDecision';
+import { viewRounds } from '@/server/rounds/viewRounds';
+import { setPostMinutes } from '@/server/settings/workplace';
+import { newTestBed, refusal, type TestBed } from './testBed';
+
+const MINUTE = 60_000;
+
+let bed: TestBed;
+let ines: PersonActor;
+let childId: number;
+beforeEach(async () => {
+  bed = await newTestBed();
+  ines = await bed.person('Ines Calloway-Brandt');
+  childId = await bed.child(ines, { familyLanguage: 'en', homeLanguages: ['en'] });
+  await bed.send(ines, childId);
+  await setPostMinutes(bed.context, { ...ines, role: 'supervisor' }, '10');
+});
+afterEach(() => bed.close());
+
+const minutes = (count: number) => bed.at(instant(bed.context.now() + count * MINUTE));
+const texts = async () => (await bed.phone(childId)).map(({ text }) => text.replace(/https?:\S+/, 'LINK'));
+const links = async () => (await bed.phone(childId)).map(({ text }) => text.match(/https?:\S+/)![0]);
+
+/** Three good days of one task, so that Rounds suggests a step up. */
+async function readyFor(slug: string): Promise<string> {
+  for (let day = 0; day < 3; day += 1) {
+    const versionTaskId = await bed.versionTaskId(childId, slug);
+    const counts = slug === 'crane-lift' ? { left: '5', right: '5' } : { left: '', right: '', amount: '10' };
+    await bed.report(childId, { versionTaskId, help: 'alone', ...counts });
+    bed.passDays(1);
+  }
+  const { open } = await viewRounds(bed.context, ines, null);
+  return open.find(({ kind, childId: whose }) => kind === 'ready' && whose === childId)!.key;
+}
+
+async function settle(key: string, answer: string, more: Record<string, unknown> = {}): Promise<number> {
+  const { open } = await viewRounds(bed.context, ines, key);
+  expect(open.map((each) => each.key)).toContain(key);
+  const [program] = await bed.read<{ version: number }>('SELECT current_version AS version FROM programs WHERE child_id = :childId', {
+    childId,
+  });
+  return (await decide(bed.context, ines, { childId, key, answer, expectedVersion: program!.version, ...more })).decisionId;
+}
+
+describe('what is decided about a child', () => {
+  it('waits its minutes, goes out as one message, and Rounds and Post say when', async () => {
+    const before = (await texts()).length;
+    const first = await readyFor('crane-lift');
+    await settle(first, 'up');
+    const second = (await viewRounds(bed.context, ines, null)).open.find((each) => each.kind === 'question');
+    expect(second).toBeUndefined();
+    await bed.report(childId, { question: 'on', words: 'May the thumb help?' });
+    const asked = (await viewRounds(bed.context, ines, null)).open.find((each) => each.kind === 'question')!.key;
+    minutes(4);
+    await settle(asked, 'wrote', { words: 'Yes, both may.' });
+    await bed.runJobs();
+    expect(await texts()).toHaveLength(before);
+    const { post } = await viewRounds(bed.context, ines, null);
+    expect(post.filter(({ status }) => status === 'waiting')).toMatchObject([{ kind: 'several', sendAt: bed.context.now() + 6 * MINUTE }]);
+    minutes(6);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toEqual(['Yard Steps: there is news in the home practice. Open your private page: LINK']);
+    expect((await viewPost(bed.context, ines, { phoneOf: childId, search: '' })).messages[0]).toMatchObject({ status: 'handedOver' });
+  });
+
+  it('taken back in that time sends nothing; after it, a message says so in its own words', async () => {
+    const before = (await texts()).length;
+    const key = await readyFor('crane-lift');
+    await undoDecision(bed.context, ines, await settle(key, 'up'));
+    minutes(30);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toEqual([]);
+    const again = await settle(key, 'up');
+    minutes(10);
+    await bed.runJobs();
+    await undoDecision(bed.context, ines, again);
+    minutes(10);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toEqual([
+      'Yard Steps: there is a new step in the home practice. Open your private page: LINK',
+      'Yard Steps: a step in the home practice was taken back. What holds now is on your private page: LINK',
+    ]);
+  });
+
+  it('taking one of two back leaves the other to be told', async () => {
+    const before = (await texts()).length;
+    const key = await readyFor('crane-lift');
+    const step = await settle(key, 'up');
+    await bed.report(childId, { question: 'on', words: 'Why?' });
+    const asked = (await viewRounds(bed.context, ines, null)).open.find((each) => each.kind === 'question')!.key;
+    await settle(asked, 'wrote', { words: 'I will call.' });
+    await undoDecision(bed.context, ines, step);
+    minutes(10);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toEqual(['Yard Steps: there is a word for you from the therapist. Open your private page: LINK']);
+  });
+
+  it('the minutes are a setting from 0 to 60 of who may change the workplace', async () => {
+    const supervisor = { ...ines, role: 'supervisor' } as const;
+    expect(await refusal(setPostMinutes(bed.context, supervisor, '61'))).toBe('invalid');
+    expect(await refusal(setPostMinutes(bed.context, supervisor, '-1'))).toBe('invalid');
+    expect(await refusal(setPostMinutes(bed.context, { ...ines, role: 'assistant' }, '5'))).toBe('notAllowed');
+    await setPostMinutes(bed.context, supervisor, '0');
+    const before = (await texts()).length;
+    await sendProgram(bed.context, ines, { childId, expectedVersion: 1, draft: bed.draft(['wall-push']), cautionsRead: true });
+    await bed.runJobs();
+    expect(await texts()).toHaveLength(before + 1);
+  });
+});
+
+describe('the link of a family', () => {
+  it('is one that stands, and holds on with every message', async () => {
+    const [{ expiresAt }] = await bed
+      .read<{ expiresAt: string }>('SELECT expires_at AS expiresAt FROM family_links')
+      .then((rows) => rows as [never]);
+    bed.passDays(20);
+    await sendLinkAgain(bed.context, ines, childId);
+    await bed.runJobs();
+    expect(new Set(await links()).size).toBe(1);
+    const rows = await bed.read<{ expiresAt: string }>('SELECT expires_at AS expiresAt FROM family_links');
+    expect(rows).toHaveLength(1);
+    expect(new Date(rows[0]!.expiresAt).getTime()).toBeGreaterThan(new Date(expiresAt).getTime());
+  });
+
+  it('a new one closes the old at once', async () => {
+    const old = (await links()).at(-1)!.split('/f/')[1]!;
+    await sendNewLink(bed.context, ines, childId);
+    expect(await refusal(viewFamily(bed.context, old))).toBe('linkRevoked');
+    await bed.runJobs();
+    const fresh = (await links()).at(-1)!.split('/f/')[1]!;
+    expect(fresh).not.toBe(old);
+    expect((await viewFamily(bed.context, fresh)).child.id).toBe(childId);
+  });
+});
+
+describe('silence', () => {
+  it('is met with a deed, comes back on the day that was said, and tells what was done before', async () => {
+    bed.passDays(4);
+    const here = async () => (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'neverOpened');
+    const { key } = (await here())!;
+    expect(await refusal(settle(key, 'hold', { deed: 'called' }))).toBe('reasonNeeded');
+    expect(await refusal(settle(key, 'hold', { deed: 'sentAgain' }))).toBe('invalid');
+    await settle(key, 'hold', { deed: 'called', reason: 'The aunt has the phone now.', laterDays: '3' });
+    expect(await here()).toBeUndefined();
+    bed.passDays(2);
+    expect(await here()).toBeUndefined();
+    bed.passDays(1);
+    const back = (await viewRounds(bed.context, ines, null)).here!;
+    expect(back).toMatchObject({
+      decision: { kind: 'neverOpened' },
+      earlierDeeds: [{ deed: 'called', reason: 'The aunt has the phone now.' }],
+    });
+    const before = await links();
+    await settle(back.decision.key, 'hold', { deed: 'newLink', laterDays: '7' });
+    await bed.runJobs();
+    const after = await links();
+    expect(after).toHaveLength(before.length + 1);
+    expect(before).not.toContain(after.at(-1));
+  });
+});

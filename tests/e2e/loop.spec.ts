@@ -134,3 +134,23 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await expect(page.getByRole('cell', { name: /there is a word for you|le dejó un mensaje/ }).first()).toBeVisible();
   await expect(page.getByText('Please rest the thumb')).toHaveCount(0);
 });
+
+test('silence is met with a call, which is kept, and the card is gone till the day that was said', async ({ page }) => {
+  const child = await beginAnew('Rowan G.');
+  await ask('UPDATE family_links SET first_opened_at = NULL WHERE child_id = ?', [child]);
+  await signIn(page);
+  await page.goto('/rounds');
+  const card = page.getByRole('link', { name: 'Rowan G.: link never opened' });
+  await card.click();
+  await expect(page.getByRole('heading', { name: 'The link was never opened' })).toBeVisible();
+  const keys = await page.locator('[data-key]').evaluateAll((all) => all.map((each) => each.getAttribute('data-key')));
+  expect(keys.filter((key, index) => keys.indexOf(key) !== index)).toEqual([]);
+  await page.keyboard.press('a');
+  await page.getByLabel('Whom did you reach, and what was said?').fill('The aunt: the number is an old one.');
+  await page.getByLabel('If no word comes, show it again in').selectOption('3');
+  await page.getByRole('button', { name: 'A call made' }).click();
+  await expect(card).toHaveCount(0);
+  expect(await ask('SELECT answer, deed, reason FROM decisions WHERE child_id = ?', [child])).toEqual([
+    { answer: 'hold', deed: 'called', reason: 'The aunt: the number is an old one.' },
+  ]);
+});

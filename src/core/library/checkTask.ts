@@ -5,7 +5,7 @@ import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
 import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type TaskContent } from '../tasks';
-import { isTranslated, LANGUAGES, textOf, type LocalText } from '../text';
+import { isTranslated, LANGUAGES, plain, textOf, type LocalText } from '../text';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
 
 /** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
@@ -18,6 +18,8 @@ export type TaskFinding =
   | (Placed & { readonly code: 'numberNotTarget'; readonly language: WordingLanguage; readonly said: number; readonly asked: number })
   /** A step says both hands, and counts each for itself. */
   | (Placed & { readonly code: 'handsNotTarget'; readonly language: WordingLanguage })
+  /** On the table map lies what is not in the list of what is needed. */
+  | (Placed & { readonly code: 'placeNotNeeded'; readonly thing: LocalText; readonly step: number })
   | (Placed & { readonly code: 'stepsOutside'; readonly count: number })
   | (Placed & { readonly code: 'knobTwice' | 'ownKnobUnnamed'; readonly knob: KnobKey })
   | (Placed & { readonly code: 'agesTurned'; readonly from: number; readonly to: number })
@@ -60,6 +62,7 @@ export function checkTask(task: TaskContent): TaskFinding[] {
     ...checkSteps(task),
     ...checkAmountWords(task),
     ...checkDose(task),
+    ...checkPlaces(task),
     ...checkMaterials(task),
     ...checkCare(task),
     ...checkWords(task),
@@ -118,6 +121,23 @@ function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
   if (unit === 'repetitions' && piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay))
     findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });
   return findings;
+}
+
+/** What lies on the map at a step is one of the things needed there: told by its ids, or else by its words. */
+function checkPlaces(task: TaskContent): TaskFinding[] {
+  const wordsOf = (text: LocalText) =>
+    plain(text.en)
+      .split(/[^a-z]+/)
+      .filter((word) => word.length > 3 || (word.length > 2 && word !== 'the'));
+  const stem = (word: string) => word.slice(0, 4);
+  return task.tableMap.flatMap((placed, index): TaskFinding[] => {
+    if (placed.things) return [];
+    const step = task.ladder.steps.findIndex((_, place) => {
+      const needed = task.materials.filter((material) => isNeededAt(material, place + 1)).flatMap(({ name }) => wordsOf(name).map(stem));
+      return !wordsOf(placed.what).some((word) => needed.includes(stem(word)));
+    });
+    return step < 0 ? [] : [{ severity: 'note', path: `tableMap.${index}`, code: 'placeNotNeeded', thing: placed.what, step: step + 1 }];
+  });
 }
 
 function checkMaterials(task: TaskContent): TaskFinding[] {

@@ -56,7 +56,7 @@ describe('the checks of a task say what, where and how bad', () => {
     [
       'a thing twice for the same steps',
       with1({ materials: [...crane.materials, tongs] }),
-      { code: 'materialTwice', path: 'materials.4', severity: 'error' },
+      { code: 'materialTwice', path: 'materials.6', severity: 'error' },
     ],
     [
       'a thing for steps that are not there',

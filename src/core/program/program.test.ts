@@ -109,7 +109,7 @@ describe('checks of a program', () => {
     [
       'what is not at home',
       [planned('crane-lift')],
-      { materialsAtHome: ['box', 'kitchen-tongs'] },
+      { materialsAtHome: ['box', 'kitchen-tongs', 'sponge-block'] },
       {},
       { code: 'missingAtHome', materials: [expect.objectContaining({ id: 'clothes-pegs' })] },
     ],
@@ -227,6 +227,7 @@ describe('how a task suits a child', () => {
       'kitchen-tongs',
       'clothes-pegs',
       'box',
+      'sponge-block',
     ]);
     expect(fit('wheel', { scissorsAllowed: false }).blocks.map((finding) => finding.rule)).toEqual(['scissorsNotAllowed']);
     expect(fit('wheel', { scissorsAllowed: false }).score).toBeLessThan(-90);
@@ -239,11 +240,18 @@ describe('a task as one child is given it', () => {
     const crane = content('crane-lift');
     const home = ['kitchen-tongs', 'sponge-cube', 'bowl', 'paper-cup'];
     const replaced = replacedAt(crane, home, 1, 7);
-    expect(replaced).toEqual({ 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' });
+    expect(replaced).toEqual({ 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup', 'sponge-block': 'sponge-cube' });
     const given = contentFor(crane, { skin: 'marketStall', settings: { hands: 'preferred' }, replaced });
     expect(given).toEqual(contentFor(crane, { skin: 'marketStall', replaced }, { hands: 'preferred' }));
     expect(given).toMatchObject({ title: { en: 'Stall lift' }, dose: { hands: 'preferred' } });
-    expect(given.materials.map((material) => material.id)).toEqual(['kitchen-tongs', 'sponge-cube', 'bowl', 'paper-cup']);
+    expect(given.materials.map((material) => material.id)).toEqual([
+      'kitchen-tongs',
+      'sponge-cube',
+      'bowl',
+      'paper-cup',
+      'sponge-cube',
+      'rope-ends',
+    ]);
     expect(contentFor(crane, {}).slug).toBe('crane-lift');
   });
 });

@@ -1,7 +1,7 @@
 import type { KnobKey } from '../knobs';
 import { SETTING_WORDS } from './settingWords';
 import { SHAPE_ORDERS, type TaskSettings } from './settings';
-import type { TaskContent, TaskStep } from './taskContent';
+import { withSpans, type TaskContent, type TaskStep } from './taskContent';
 import { mapText, say, type LocalText } from '../text';
 
 /** Seconds for which a helper waits before helping, where prompts go from least to most. */
@@ -168,13 +168,12 @@ function withoutSteps(task: TaskContent, leaves: (step: TaskContent['ladder']['s
   if (left.length === steps.length || left.length < LEAST_STEPS) return task;
   const place = (step: number) => stays.slice(0, step - 1).filter(Boolean).length + 1;
   const moved = Math.min(left.length, place(startStep));
-  const materials = task.materials.flatMap((material) => {
-    if (!material.steps) return [material];
-    const [from, to] = [place(material.steps.from), place(material.steps.to + 1) - 1];
-    // A thing of steps that are all gone is not needed any more.
-    return from > to ? [] : [{ ...material, steps: { from, to } }];
+  const kept = withSpans(task, (span) => {
+    const [from, to] = [place(span.from), place(span.to + 1) - 1];
+    // What belongs to steps that are all gone goes with them.
+    return from > to ? null : { from, to };
   });
   const atEnd = moved === 1 || moved === left.length;
   const startReason = atEnd ? (task.ladder.startReason ?? LEFT_BY_SETTING) : task.ladder.startReason;
-  return { ...task, materials, ladder: { ...task.ladder, steps: left, startStep: moved, ...(startReason ? { startReason } : {}) } };
+  return { ...kept, ladder: { ...task.ladder, steps: left, startStep: moved, ...(startReason ? { startReason } : {}) } };
 }

@@ -1,5 +1,5 @@
 import { loadLibrary } from '../../../library/loadLibrary';
-import { applySettings, helpAtStep, helperStepsAt, mostHelpAt } from '.';
+import { applySettings, helpAtStep, linesAt, mostHelpAt } from '.';
 
 const library = loadLibrary();
 describe('the help that a step is made of', () => {
@@ -15,7 +15,7 @@ describe('the help that a step is made of', () => {
       const faded = applySettings(task, { promptFading: 'mostToLeast' });
       faded.ladder.steps.forEach((_, index) => {
         const help = helpAtStep(faded, index + 1);
-        const says = helperStepsAt(faded, index + 1).some(({ en }) => /^Help a lot at first/.test(en));
+        const says = linesAt(faded, 'helperSteps', index + 1).some(({ en }) => /^Help a lot at first/.test(en));
         expect([task.slug, index + 1, says && (help === 'words' || help === 'alone')]).toEqual([task.slug, index + 1, false]);
       });
     }

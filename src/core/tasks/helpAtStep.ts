@@ -1,7 +1,7 @@
 import { HELP_LEVELS, type HelpLevel } from '../sessions';
-import type { LocalText } from '../text';
 import { SETTING_WORDS } from './settingWords';
-import { knobOf, type TaskContent } from './taskContent';
+import { doseAtStep } from './doseAtStep';
+import { isNeededAt, knobOf, type TaskContent, type TaskLine } from './taskContent';
 
 /** The levels of the help knob by their usual names, as a report names the help that was given. */
 const HELP_OF_LEVEL: Readonly<Record<string, HelpLevel>> = {
@@ -29,10 +29,20 @@ export function mostHelpAt(content: Pick<TaskContent, 'knobs' | 'ladder'>, step:
   return own !== null && HELP_LEVELS.indexOf(own) < HELP_LEVELS.indexOf(allowed) ? own : allowed;
 }
 
-/** What the helper does at a step. How help is faded is not said where there is nothing left to fade. */
-export function helperStepsAt(content: Pick<TaskContent, 'knobs' | 'ladder' | 'helperSteps'>, step: number): LocalText[] {
+/** Lines of a setting that hold only at steps with another kind of help, or with turns of the hands. */
+const wordsOf = (setting: 'promptFading' | 'hands') => Object.values(SETTING_WORDS[setting]).map(({ en }) => en);
+
+/**
+ * The lines of a task that are said at a step. How help is faded is not said where there is nothing left to fade, nor turns of
+ * the hands where both work at once.
+ */
+export function linesAt(content: Pick<TaskContent, 'knobs' | 'ladder' | 'dose' | LineList>, list: LineList, step: number): TaskLine[] {
   const help = helpAtStep(content, step);
-  if (help !== 'words' && help !== 'alone') return content.helperSteps;
-  const fading = Object.values(SETTING_WORDS.promptFading).map(({ en }) => en);
-  return content.helperSteps.filter(({ en }) => !fading.includes(en));
+  const idle = [
+    ...(help === 'words' || help === 'alone' ? wordsOf('promptFading') : []),
+    ...(doseAtStep(content, step).hands === 'both' ? wordsOf('hands') : []),
+  ];
+  return content[list].filter((line) => isNeededAt(line, step) && !idle.includes(line.en));
 }
+
+type LineList = 'helperSteps' | 'childSteps' | 'cues' | 'looksRight' | 'cautions';

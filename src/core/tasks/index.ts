@@ -1,5 +1,5 @@
-export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema } from './taskContent';
-export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskStep } from './taskContent';
+export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema, withSpans } from './taskContent';
+export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskLine, TaskStep } from './taskContent';
 export { HANDS, placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
@@ -7,4 +7,4 @@ export type { SettingId, TaskSettings } from './settings';
 export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } from './applySettings';
 export { dressedIn, skinsOf } from './dressedIn';
 export { doseAtStep, plannedDoseOf } from './doseAtStep';
-export { helpAtStep, helperStepsAt, mostHelpAt } from './helpAtStep';
+export { helpAtStep, linesAt, mostHelpAt } from './helpAtStep';

@@ -1,4 +1,4 @@
-import type { TaskContent } from './taskContent';
+import { isNeededAt, type TaskContent } from './taskContent';
 import type { LocalText } from '../text';
 
 export const HANDS = ['left', 'right', 'unsettled'] as const;
@@ -13,12 +13,29 @@ export interface PlacedThing {
 /**
  * The table map turned for a child's hand: the preferred side is the side of the working hand. Where the hand is not
  * settled things are offered in the middle, so that the child's own choice shows. Source: common practice, no source.
+ * @param step where given, only what is needed at that step lies there, under its own name
  */
-export function placesFor(task: Pick<TaskContent, 'tableMap'>, hand: Hand): PlacedThing[] {
-  return task.tableMap.map(({ what, place }) => {
-    if (place === 'middle' || place === 'far') return { what, side: place };
-    if (hand === 'unsettled') return { what, side: place === 'preferredSide' ? 'middle' : 'far' };
-    const onLeft = (place === 'preferredSide') === (hand === 'left');
-    return { what, side: onLeft ? 'left' : 'right' };
+export function placesFor(task: Pick<TaskContent, 'tableMap' | 'materials'>, hand: Hand, step?: number): PlacedThing[] {
+  return task.tableMap.flatMap((placed): PlacedThing[] => {
+    const what = nameAt(task, placed, step);
+    return what ? [{ what, side: sideOf(placed.place, hand) }] : [];
   });
+}
+
+function sideOf(place: TaskContent['tableMap'][number]['place'], hand: Hand): TableSide {
+  if (place === 'middle' || place === 'far') return place;
+  if (hand === 'unsettled') return place === 'preferredSide' ? 'middle' : 'far';
+  return (place === 'preferredSide') === (hand === 'left') ? 'left' : 'right';
+}
+
+/** What a thing on the map is called at a step; null where nothing of it is needed there. */
+function nameAt(
+  { materials }: Pick<TaskContent, 'materials'>,
+  { what, things }: TaskContent['tableMap'][number],
+  step?: number,
+): LocalText | null {
+  if (!things || step === undefined) return what;
+  const needed = materials.find((material) => things.includes(material.id) && isNeededAt(material, step));
+  if (!needed) return null;
+  return things.length === 1 ? what : needed.name;
 }

@@ -18,6 +18,9 @@ const measuresSchema = z.strictObject(
   >,
 );
 
+/** Steps of the ladder, 1-based, both included; all where nothing is said. */
+const spanSchema = z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) });
+
 const mm = z.number().positive().max(10_000);
 
 /** The outer shape of a thing, for the check of small parts. */
@@ -80,7 +83,7 @@ function schemasOf(least: 0 | 1) {
     count: z.number().int().min(1).max(200),
     sizeMm: z.number().positive().max(3000).optional(),
     /** The steps of the ladder that need it, both included; all where nothing is said. */
-    steps: z.strictObject({ from: z.number().int().min(1), to: z.number().int().min(1) }).optional(),
+    steps: spanSchema.optional(),
     ...careFields,
     substitutes: z.array(substituteSchema).max(4).default([]),
     /** What comes off it or out of it while it is used. */
@@ -96,7 +99,12 @@ function schemasOf(least: 0 | 1) {
   const placeSchema = z.strictObject({
     what: localTextSchema,
     place: z.enum(['preferredSide', 'otherSide', 'middle', 'far']),
+    /** The materials that it is, by their ids: it lies there only where one of them is needed, and of several bears the name of that one. */
+    things: z.array(slugSchema).max(6).optional(),
   });
+
+  /** A line of the instructions; with `steps` it is said only there. */
+  const lineSchema = localTextSchema.extend({ steps: spanSchema.optional() });
 
   /** Another dress of the same task: only what it is called and the story told change. */
   const dressSchema = z.strictObject({ title: localTextSchema, story: localTextSchema });
@@ -123,12 +131,12 @@ function schemasOf(least: 0 | 1) {
     dose: doseSchemaOf(least),
     materials: z.array(materialSchema).max(12),
     tableMap: z.array(placeSchema).max(6),
-    helperSteps: z.array(localTextSchema).min(least).max(8),
-    childSteps: z.array(localTextSchema).min(least).max(8),
+    helperSteps: z.array(lineSchema).min(least).max(8),
+    childSteps: z.array(lineSchema).min(least).max(8),
     /** What makes the right thing happen by itself, in place of correcting. */
-    cues: z.array(localTextSchema).max(4).default([]),
-    looksRight: z.array(localTextSchema).min(least).max(6),
-    cautions: z.array(localTextSchema).min(least).max(6),
+    cues: z.array(lineSchema).max(4).default([]),
+    looksRight: z.array(lineSchema).min(least).max(6),
+    cautions: z.array(lineSchema).min(least).max(6),
     /** What the moves bring, apart from the materials. */
     moveHazards: z.array(z.enum(HAZARDS)).default([]),
     stopRule: localTextSchema,
@@ -159,8 +167,29 @@ export type Material = TaskContent['materials'][number];
 export type Substitute = Material['substitutes'][number];
 export type Shape = z.infer<typeof shapeSchema>;
 
-/** True where a material is needed at any of the steps from `from` to `to`, both included. */
-export function isNeededAt(material: Pick<Material, 'steps'>, from: number, to = from): boolean {
+export type StepSpan = z.infer<typeof spanSchema>;
+/** A line of the instructions. */
+export type TaskLine = TaskContent['helperSteps'][number];
+
+const LINES = ['helperSteps', 'childSteps', 'cues', 'looksRight', 'cautions'] as const;
+
+/**
+ * The task with its spans of steps changed, as when a step comes or goes.
+ * @param change gives the new span, or null for what stands at no step any more
+ */
+export function withSpans(task: TaskContent, change: (span: StepSpan) => StepSpan | null): TaskContent {
+  const changed = <Item extends { readonly steps?: StepSpan | undefined }>(items: readonly Item[]): Item[] =>
+    items.flatMap((item) => {
+      if (!item.steps) return [item];
+      const steps = change(item.steps);
+      return steps ? [{ ...item, steps }] : [];
+    });
+  const lines = Object.fromEntries(LINES.map((list) => [list, changed(task[list])])) as Pick<TaskContent, (typeof LINES)[number]>;
+  return { ...task, ...lines, materials: changed(task.materials) };
+}
+
+/** True where a material is needed, or a line is said, at any of the steps from `from` to `to`, both included. */
+export function isNeededAt(material: { readonly steps?: StepSpan | undefined }, from: number, to = from): boolean {
   return !material.steps || (material.steps.from <= to && material.steps.to >= from);
 }
 

@@ -1,4 +1,5 @@
-import { isNeededAt, knobOf, placesFor, taskContentSchema } from '.';
+import { checkTask } from '../library';
+import { applySettings, isNeededAt, knobOf, linesAt, placesFor, taskContentSchema } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
@@ -24,5 +25,33 @@ describe('a task', () => {
   it('is refused with every fault by its path', () => {
     const bad = taskContentSchema.safeParse({ ...crane, title: { en: '' }, dose: { ...crane.dose, rounds: 0 } });
     expect(bad.error?.issues.map((issue) => issue.path.join('.'))).toEqual(expect.arrayContaining(['title.en', 'dose.rounds']));
+  });
+});
+
+describe('what belongs to the step at hand', () => {
+  const crane = loadLibrary().find(({ slug }) => slug === 'crane-lift')!;
+  const namesAt = (step: number) => placesFor(crane, 'right', step).map(({ what }) => what.en);
+
+  it('on the table lies what is needed at that step, under its name', () => {
+    expect(namesAt(1)).toEqual(['sponge blocks, 70 mm', 'shoe box']);
+    expect(namesAt(3)).toEqual(['clothes pegs', 'shoe box']);
+    expect(namesAt(7)).toEqual(['knotted rope ends, 40 mm', 'small cup']);
+  });
+
+  it('lines of other steps are not said, nor turns of the hands where both work at once', () => {
+    const inTurn = applySettings(crane, { hands: 'bothInTurn' });
+    const said = (step: number) => linesAt(inTurn, 'helperSteps', step).map(({ en }) => en);
+    const turns = ['After five, swap hands.', 'Do a turn with one hand, then a turn with the other.'];
+    expect(turns.filter((line) => said(1).includes(line))).toEqual([]);
+    expect(turns.filter((line) => said(2).includes(line))).toEqual(turns);
+  });
+
+  it('over the whole library: nothing lies on the table that is not in the list of what is needed', () => {
+    const stray = loadLibrary().flatMap((task) =>
+      checkTask(task)
+        .filter(({ code }) => code === 'placeNotNeeded')
+        .map(({ path }) => `${task.slug} ${path}`),
+    );
+    expect(stray).toEqual([]);
   });
 });

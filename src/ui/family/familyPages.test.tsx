@@ -115,8 +115,8 @@ describe('a task on the family’s page', () => {
   it('lies on the table as the child’s hand asks', () => {
     const found = asked(programTask('crane-lift', 1));
     const page = (hand: Hand) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
-    expect(page('right')).toContain('the pile of pegs: on the right');
-    expect(page('left')).toContain('the pile of pegs: on the left');
+    expect(page('right')).toContain('clothes pegs: on the right');
+    expect(page('left')).toContain('clothes pegs: on the left');
     expect(page('unsettled')).toContain('Let Odalys choose the hand.');
   });
 

@@ -1,5 +1,5 @@
 import { cautionsFor, safeSubstitutes, type ChildForSafety, type SafetyFinding } from '@/core/safety';
-import { helperStepsAt, isNeededAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
+import { isNeededAt, linesAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
 import { isTranslated, say, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
@@ -17,7 +17,8 @@ interface Props {
 /** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
 export function TaskInstructions({ content, step, child, words, pieces }: Props) {
   const { t, local, language } = words;
-  const places = placesFor(content, child.hand);
+  const places = placesFor(content, child.hand, step);
+  const lines = (list: 'helperSteps' | 'childSteps' | 'cues' | 'looksRight' | 'cautions') => linesAt(content, list, step);
   const placeWords = (place: (typeof places)[number]) => t(`side.${place.side}`, { what: local(place.what) });
   const needed = content.materials.filter((material) => isNeededAt(material, step));
   const { findings, supervision } = cautionsFor(content, step, child.care);
@@ -58,9 +59,9 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           {child.hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
         </>
       )}
-      <Said who={t('youDo')} texts={[...helperStepsAt(content, step), ...content.cues].map(local)} />
-      <Said who={t('childDoes', { name: child.calledName })} texts={content.childSteps.map(local)} />
-      <Said who={t('looksRight')} texts={content.looksRight.map(local)} />
+      <Said who={t('youDo')} texts={[...lines('helperSteps'), ...lines('cues')].map(local)} />
+      <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps').map(local)} />
+      <Said who={t('looksRight')} texts={lines('looksRight').map(local)} />
       <div className="watch mt-3">
         <strong>{t('watchOut')}.</strong>
         <ul className="list-disc pl-5">
@@ -68,7 +69,7 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           {findings.map((finding) => (
             <li key={finding.key}>{cautionWords(finding, words)}</li>
           ))}
-          {content.cautions.map((text, index) => (
+          {lines('cautions').map((text, index) => (
             <li key={index}>{local(text)}</li>
           ))}
           <li>{local(content.stopRule)}</li>

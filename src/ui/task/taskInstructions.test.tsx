@@ -87,7 +87,7 @@ describe('the table map', () => {
   });
 
   it('draws nothing to follow where there is one place alone', () => {
-    const alone = placesFor({ tableMap: [{ what: { en: 'tray', es: 'bandeja' }, place: 'middle' }] }, 'left');
+    const alone = placesFor({ materials: [], tableMap: [{ what: { en: 'tray', es: 'bandeja' }, place: 'middle' }] }, 'left');
     expect(
       renderToStaticMarkup(<TableMapDrawing places={alone} wordsOf={(place) => place.what.en} hand="left" childName="x" label="map" />),
     ).not.toContain('stroke-width="2.5"');

@@ -33,6 +33,22 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
               </option>
             ))}
           </select>
+          <select
+            aria-label={`Which material ${place.what.en} is`}
+            value={place.things?.[0] ?? ''}
+            disabled={fixed}
+            className="field w-[180px]"
+            onChange={(event) =>
+              edit({ kind: 'set', path: ['tableMap', index, 'things'], value: event.target.value ? [event.target.value] : undefined })
+            }
+          >
+            <option value="">by its words</option>
+            {[...new Map(task.materials.map(({ id, name }) => [id, name.en]))].map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
           {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>take out</Small>}
         </div>
       ))}

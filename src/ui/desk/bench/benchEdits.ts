@@ -1,6 +1,6 @@
 import type { Grade, KnobKey } from '@/core/knobs';
 import { textOf, type LocalText } from '@/core/text';
-import type { TaskContent, TaskStep } from '@/core/tasks';
+import { withSpans, type TaskContent, type TaskStep } from '@/core/tasks';
 import type { UsualLevel } from './usualLevels';
 
 type Path = readonly (string | number)[];
@@ -95,16 +95,12 @@ function withSteps(task: TaskContent, steps: TaskStep[], place: number, by: 1 | 
   const within = (step: number) => Math.min(count, Math.max(1, step));
   const { startStep } = task.ladder;
   const start = within(startStep - 1 > place || (by > 0 && startStep - 1 === place) ? startStep + by : startStep);
-  const materials = task.materials.map((material) => {
-    if (!material.steps) return material;
-    const shifted = {
-      from:
-        material.steps.from - 1 > place || (by > 0 && material.steps.from - 1 === place) ? material.steps.from + by : material.steps.from,
-      to: material.steps.to - 1 >= place ? material.steps.to + by : material.steps.to,
-    };
-    return { ...material, steps: { from: within(shifted.from), to: within(Math.max(shifted.from, shifted.to)) } };
+  const shifted = withSpans(task, ({ from, to }) => {
+    const begin = from - 1 > place || (by > 0 && from - 1 === place) ? from + by : from;
+    const end = to - 1 >= place ? to + by : to;
+    return { from: within(begin), to: within(Math.max(begin, end)) };
   });
-  return { ...task, materials, ladder: { ...task.ladder, startStep: start, steps } };
+  return { ...shifted, ladder: { ...task.ladder, startStep: start, steps } };
 }
 
 function moved(task: TaskContent, step: number, by: 1 | -1): TaskContent {

@@ -104,7 +104,7 @@ describe('the editors', () => {
   it('show the table as each hand gets it', () => {
     const drawn = renderToStaticMarkup(<TableMapEditor {...propsOf(crane)} />);
     for (const caption of ['left-handed', 'right-handed', 'hand not settled']) expect(drawn).toContain(caption);
-    expect(drawn).toContain('aria-label="the pile of pegs: on the left. the lorry box: on the right"');
+    expect(drawn).toContain('aria-label="the pile: on the left. the lorry box: on the right"');
   });
 
   it('measure the words in both languages', () => {

@@ -74,6 +74,8 @@ export function taskFindingWords(finding: TaskFinding, task: TaskContent): strin
       return words('taskFindings.numberNotTarget', { said: finding.said, asked: finding.asked });
     case 'handsNotTarget':
       return words('taskFindings.handsNotTarget');
+    case 'placeNotNeeded':
+      return words('taskFindings.placeNotNeeded', { thing: finding.thing.en, step: finding.step });
     case 'stepsOutside':
       return words('taskFindings.stepsOutside', { count: finding.count });
     case 'knobTwice':

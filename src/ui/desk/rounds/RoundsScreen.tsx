@@ -180,7 +180,7 @@ const DEED_KEYS: Readonly<Record<SilenceDeed, string>> = {
   sentAgain: 's',
   newLink: 'n',
   onPaper: 'p',
-  called: 'c',
+  called: 'a',
   askedTeacher: 't',
   leftIt: 'h',
 };

@@ -4,7 +4,8 @@ import { STATUS_OF } from '@/server/errors';
 import { appContext } from '@/server/context';
 import { viewFamily, type FamilyView } from '@/server/reports/viewFamily';
 import { FamilyTrouble } from '@/ui/family/FamilyTrouble';
-import { languageOf } from '@/core/text';
+import { closedLink } from '@/server/reports/closedLink';
+import { languageOf, LANGUAGES } from '@/core/text';
 import { familyWords, type FamilyWords } from '@/ui/shared/familyWords';
 
 export type FamilyAddress = Promise<Record<string, string | string[] | undefined>>;
@@ -18,7 +19,19 @@ export async function familyScreen(
   const answered = await answer(() => viewFamily(appContext(), token));
   if (!answered.ok) {
     setAnswerStatus(STATUS_OF[answered.fault.code]);
-    return <FamilyTrouble fault={answered.fault} words={await familyWords(languageOf(wished))} />;
+    const isClosed = answered.fault.code === 'linkRevoked' || answered.fault.code === 'linkExpired';
+    const whose = isClosed ? await answer(() => closedLink(appContext(), token)) : null;
+    const known = whose?.ok ? whose.value : null;
+    const language = languageOf(wished ?? known?.language);
+    // A link that is nobody's is told in every language.
+    const languages = known || wished ? [language] : LANGUAGES;
+    return (
+      <FamilyTrouble
+        fault={answered.fault}
+        words={await Promise.all(languages.map((each) => familyWords(each)))}
+        ask={known?.lead ?? null}
+      />
+    );
   }
   return render(answered.value, await familyWords(languageOf(wished ?? answered.value.child.familyLanguage)));
 }

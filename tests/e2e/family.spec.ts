@@ -1,4 +1,18 @@
-import { expect, test, ask, beginAnew, childIdOf, linkOf, openTask, reportCount, sendReport, served, signIn, newPage } from './yard';
+import {
+  expect,
+  test,
+  ask,
+  beginAnew,
+  childIdOf,
+  linkOf,
+  openTask,
+  reportCount,
+  sendReport,
+  served,
+  signIn,
+  newPage,
+  dayBefore,
+} from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -199,6 +213,84 @@ test.describe('with scripts on', () => {
       await desk.goto('/rounds');
       await expect(desk.getByRole('link', { name: 'Greta J.: maybe hurt' })).toHaveCount(1);
     });
+  });
+
+  test('a count, the help and the words survive too hard, a reload and today’s page, and go with the report', async ({ page }) => {
+    await beginAnew('Kasimir D.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(page);
+    const counted = page.locator('input[inputmode=numeric]').first();
+    await page.getByRole('button', { name: /Tap here for each good one/ }).click({ clickCount: 3 });
+    await expect(counted).toHaveValue('3');
+    await page.getByText('Only words').click();
+    await page.getByText('Anything else?').first().click();
+    await page.getByRole('textbox', { name: 'Anything else?' }).fill('He sang all the while.');
+    await page.getByRole('link', { name: 'Too hard' }).click();
+    await expect(page).toHaveURL(/step=2/);
+    await expect(counted).toHaveValue('3');
+    await page.reload();
+    await expect(counted).toHaveValue('3');
+    await page.getByRole('link', { name: 'Back to today' }).click();
+    await openTask(page);
+    await expect(page).toHaveURL(/step=2/);
+    await expect(counted).toHaveValue('3');
+    await sendReport(page);
+    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
+    await expect(page).not.toHaveURL(/said=/);
+    const id = await childIdOf('Kasimir D.');
+    const [told] = await ask<{ step: number; help: string; words: string; count: number }>(
+      'SELECT step, help, words, CAST(COALESCE(left_count, 0) + COALESCE(right_count, 0) + COALESCE(amount, 0) AS INTEGER) AS count FROM reports WHERE child_id = ?',
+      [id],
+    );
+    expect(told).toEqual({ step: 2, help: 'words', words: 'He sang all the while.', count: 3 });
+    await openTask(page);
+    await expect(page.getByText('Already told today: 3.')).toBeVisible();
+    await page.getByRole('link', { name: 'No, we did it once more' }).click();
+    await page.locator('input[inputmode=numeric]').first().fill('2');
+    await sendReport(page);
+    await expect(page.getByText('told 2 times today')).toBeVisible();
+    expect(await reportCount('Kasimir D.')).toBe(2);
+  });
+
+  test('not done takes one tap for the reason', async ({ page }) => {
+    await beginAnew('Kasimir D.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(page);
+    await page.getByText('We did not do this one').click();
+    await page.getByRole('button', { name: 'Did not want to' }).click();
+    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
+    expect(await ask('SELECT done, stop_reason FROM reports WHERE child_id = ?', [await childIdOf('Kasimir D.')])).toEqual([
+      { done: 0, stop_reason: 'refused' },
+    ]);
+  });
+
+  test('a page left open over night asks whose day it was', async ({ page }) => {
+    await beginAnew('Kasimir D.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(page);
+    await page.locator('input[inputmode=numeric]').first().fill('4');
+    // The phone's clock goes on to tomorrow; the server takes no day that is not yet, so what was done stays of this day.
+    await page.evaluate(() => {
+      const tomorrow = Date.now() + 86_400_000;
+      globalThis.Date = new Proxy(Date, { get: (target, key) => (key === 'now' ? () => tomorrow : Reflect.get(target, key)) });
+    });
+    await sendReport(page);
+    await expect(page.getByText(/^This page is from .*\. When was it done\?$/)).toBeVisible();
+    expect(await reportCount('Kasimir D.')).toBe(0);
+    await page.getByRole('button', { name: /^On / }).click();
+    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
+    expect(await reportCount('Kasimir D.')).toBe(1);
+  });
+
+  test('a plan that has not begun asks for nothing yet', async ({ page }) => {
+    const id = await beginAnew('Kasimir D.');
+    await ask('UPDATE program_versions v JOIN programs p ON p.id = v.program_id SET v.starts_on = ? WHERE p.child_id = ?', [
+      dayBefore(-3),
+      id,
+    ]);
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await expect(page.getByText(/^This plan begins on/)).toBeVisible();
+    await expect(page.getByText('Start', { exact: true })).toHaveCount(0);
   });
 
   test('what was said can be changed on the same day', async ({ page }) => {

@@ -185,7 +185,7 @@ describe('a program made with the heart', () => {
     expect(before.choices).toEqual({
       skin: 'weatherStation',
       childSettings: { hands: 'preferred' },
-      replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup' },
+      replaced: { 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup', 'sponge-block': 'sponge-cube' },
     });
     expect(before.content.title.en).toBe('Kite lift');
     expect(before.content.materials.map((material) => material.name.en)).toEqual([

@@ -23,7 +23,7 @@ const HALVES = /^[+-]?\d+(?:[.,][05])?$/;
 /**
  * Reads a family's form. A word that is not understood is an issue with its field, never a guess; an empty field is a thing
  * that was not told. What is read is judged by `checkSession`, and all faults come back at once.
- * @param raw fields `done` (yes, no), `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
+ * @param raw fields `done` (yes, no), or `notDone` with the reason, `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
  */
 export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionFacts, SessionIssue> {
   const issues: SessionIssue[] = [];
@@ -33,8 +33,10 @@ export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionF
     const word = readChoice(raw[path], Object.keys(TICKS) as (keyof typeof TICKS)[], path, issues);
     return word === null ? false : TICKS[word];
   };
-  const done = choice('done', ['yes', 'no']);
-  const stopReason = choice('stopReason', STOP_REASONS);
+  // One tap says both that it was not done and why.
+  const notDone = choice('notDone', STOP_REASONS);
+  const done = notDone === null ? choice('done', ['yes', 'no']) : 'no';
+  const stopReason = notDone ?? choice('stopReason', STOP_REASONS);
   const facts: SessionFacts = {
     done: done === null ? true : YES_NO[done],
     step: text(raw.step) === '' ? limits.step : wholeOf(text(raw.step)),
@@ -72,6 +74,7 @@ const FIELDS = [
   'doneOn',
   'saidBy',
   'done',
+  'notDone',
   'step',
 ];
 

@@ -31,7 +31,7 @@ export const PRESSES = ['pressed', 'mistake'] as const;
 export type Press = (typeof PRESSES)[number];
 
 export type CountField = 'left' | 'right' | 'amount' | 'minutes';
-export type ChoiceField = 'done' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
+export type ChoiceField = 'done' | 'notDone' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
 
 /** What is wrong with a report, by field. `given` is what came, cut short. */
 export type SessionIssue =

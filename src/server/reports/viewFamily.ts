@@ -30,6 +30,8 @@ export interface FamilyTask {
   readonly task: ProgramTask;
   /** The latest report of this task that was done today. */
   readonly reportedToday: SaidToday | null;
+  /** How often it was told of today: two phones may each have a word of their own. */
+  readonly timesToday: number;
   /** Something hurt at this task: closed till a person lifts the stop, or open again from a day on. */
   readonly closed: Closed | null;
 }
@@ -74,6 +76,9 @@ export async function viewFamily(context: Context, token: string): Promise<Famil
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
       reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && tellsOfPractice(report)) ?? null,
+      timesToday: reports.filter(
+        (report) => report.taskId === task.taskId && report.doneOn === today && report.done && tellsOfPractice(report),
+      ).length,
       closed: closedBy(task.taskId, stops, lifts, today),
     }));
     const isToday = ({ task }: FamilyTask) => task.weekdays.includes(weekdayOf(today));

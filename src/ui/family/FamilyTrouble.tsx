@@ -4,21 +4,26 @@ import type { FamilyWords } from '../shared/familyWords';
 
 interface Props {
   readonly fault: Fault;
-  readonly words: FamilyWords;
+  /** In each language that it is told in. */
+  readonly words: readonly FamilyWords[];
+  /** Who can be asked for another link. */
+  readonly ask?: string | null;
 }
 
-export function FamilyTrouble({ fault, words }: Props) {
-  const { language } = words;
+export function FamilyTrouble({ fault, words, ask = null }: Props) {
   return (
-    <main className="mx-auto max-w-[30rem] px-[18px] pt-[12vh]" lang={language}>
+    <main className="mx-auto max-w-[30rem] px-[18px] pt-[12vh]" lang={words[0]!.language}>
       {fault.code === 'databaseAway' && <meta httpEquiv="refresh" content="3" />}
       <svg width="56" height="42" viewBox="0 0 25 19" aria-hidden="true">
         <path d="M0 19V13H8V7H16V0H25V19Z" fill="var(--color-green)" />
       </svg>
       <h1 className="mt-3 text-[24px]">Yard Steps</h1>
-      <p role="alert" className="mt-3">
-        {familyFaultWords(fault, words)}
-      </p>
+      {words.map((each) => (
+        <p key={each.language} role="alert" className="mt-3" lang={each.language}>
+          {familyFaultWords(fault, each)}
+          {ask && ` ${each.t('askWho', { name: ask })}`}
+        </p>
+      ))}
     </main>
   );
 }

@@ -37,6 +37,7 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
 const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyTaskView => ({
   task,
   reportedToday: null,
+  timesToday: 0,
   closed: null,
   ...change,
 });
@@ -55,6 +56,7 @@ const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof Famil
       token="token"
       words={spoken.en}
       wishedStep={Number.NaN}
+      isAgain={false}
       newKey="new-key"
       hurtKey="hurt-key"
       {...change}

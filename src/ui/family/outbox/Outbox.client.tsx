@@ -25,6 +25,13 @@ type State =
  */
 export function Outbox({ address, words }: { address: string; words: OutboxWords }) {
   const [state, setState] = useState<State>({ kind: 'none' });
+  // What was said of the last sending is said once: a bookmark or a reload later says nothing of it.
+  useEffect(() => {
+    const place = new URL(window.location.href);
+    if (!place.searchParams.has('said')) return;
+    place.searchParams.delete('said');
+    window.history.replaceState(window.history.state, '', place);
+  }, []);
   useEffect(() => {
     let ended = false;
     const flush = async () => {

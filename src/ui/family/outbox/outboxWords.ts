@@ -1,4 +1,7 @@
 import type { FamilyWords } from '../../shared/familyWords';
+import type { CalendarDay } from '@/core/calendar';
+import { dayLocale, longDay } from '../../shared/days';
+import type { ReportFormWords } from '../report/ReportForm.client';
 import type { OutboxWords } from './Outbox.client';
 
 const HOLE = '\u0000';
@@ -7,4 +10,17 @@ const HOLE = '\u0000';
 export function outboxWords({ t }: FamilyWords): OutboxWords {
   const [before = '', after = ''] = t('refused', { why: HOLE }).split(HOLE);
   return { kept: t('kept'), sent: t('sent'), refused: [before, after], showDay: t('showDay') };
+}
+
+/** What the report's form says beside, with the day on which the page was made. */
+export function reportFormWords(words: FamilyWords, day: CalendarDay): ReportFormWords {
+  const { t, language } = words;
+  const said = { day: longDay(day, dayLocale(language)) };
+  return {
+    ...outboxWords(words),
+    sending: t('sending'),
+    whichDay: t('whichDay', said),
+    onDay: t('onDay', said),
+    todayInstead: t('todayInstead'),
+  };
 }

@@ -16,7 +16,7 @@ describe('the page that answers a form that could not be taken in', () => {
     const fault = faultForFamily(invalid, es);
     const page = mendPage({ raw: { left: '-1', right: '5', words: 'bien' }, fault, words: es, address: '/f/x/report' });
     expect(page).toContain('-1 es menos que 0. Escriba 0 o más.');
-    expect(page).toContain('<input name="left" value="-1">');
+    expect(page).toContain('<input name="left" aria-invalid="true" value="-1">');
     expect(page).toContain('<input type="hidden" name="right" value="5">');
   });
 

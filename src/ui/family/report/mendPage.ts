@@ -18,6 +18,11 @@ export function mendPage({ raw, fault, words, address }: Mend): string {
     left: t('leftHand'),
     right: t('rightHand'),
     amount: t('count'),
+    minutes: t('minutes'),
+    notDone: t('whyNotDone'),
+    help: t('help'),
+    effort: t('felt'),
+    stopReason: t('stopped'),
     doneOn: t('when'),
     words: t('more'),
     saidBy: t('who'),
@@ -28,8 +33,8 @@ export function mendPage({ raw, fault, words, address }: Mend): string {
     if (!wrong) return `<input type="hidden" name="${escape(name)}" value="${escape(value)}">`;
     const box =
       name === 'words'
-        ? `<textarea name="words" rows="10">${escape(value)}</textarea>`
-        : `<input name="${escape(name)}" value="${escape(value)}"${name === 'doneOn' ? ' type="date"' : ''}>`;
+        ? `<textarea name="words" rows="10" aria-invalid="true">${escape(value)}</textarea>`
+        : `<input name="${escape(name)}" aria-invalid="true" value="${escape(value)}"${name === 'doneOn' ? ' type="date"' : ''}>`;
     return `<label><b>${escape(labels[name] ?? name)}</b><span class="wrong">${escape(wrong)}</span>${box}</label>`;
   });
   return `<!doctype html><html lang="${language}"><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Yard Steps</title>
@@ -37,7 +42,7 @@ export function mendPage({ raw, fault, words, address }: Mend): string {
 input,textarea{display:block;width:100%;box-sizing:border-box;font:inherit;padding:.5rem;border:1.5px solid #55625d;border-radius:8px;background:#fffdf8}.wrong{display:block;color:#a3402a;font-weight:700}
 button{width:100%;min-height:3rem;border:0;border-radius:8px;background:#1f5a4c;color:#fffdf8;font:inherit;font-weight:700}</style>
 <h1>${escape(t('notSavedTitle'))}</h1><p role="alert">${escape(fault.words)}</p>
-<form method="post" action="${escape(address)}">${fields.join('\n')}<button>${escape(t('tryAgain'))}</button></form></html>`;
+<form method="post" action="${escape(address)}">${fields.join('\n')}<button>${escape(t('tryAgain'))}</button></form><p><a href="${escape(address.replace(/\/report$/, ''))}?lang=${language}">${escape(t('back'))}</a></p></html>`;
 }
 
 const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };

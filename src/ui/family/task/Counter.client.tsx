@@ -39,7 +39,7 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
     if (box) box.value = count;
     note(index, count);
   };
-  const lastCounted = numbers.findLastIndex((count) => count > 0);
+  const lastCounted = numbers.reduce((last, count, index) => (count > 0 ? index : last), -1);
   return (
     <div className="mt-2">
       {scripted && tap && (

@@ -8,7 +8,7 @@ import { ReportForm } from '../report/ReportForm.client';
 import { HurtLink, HurtSection } from '../hurt/HurtSection';
 import { HurtWords } from '../hurt/HurtWords';
 import { dayLocale, longDay } from '../../shared/days';
-import { outboxWords } from '../outbox/outboxWords';
+import { reportFormWords } from '../outbox/outboxWords';
 import { Stones } from '../today/Stones';
 import { targetWords } from '../today/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
@@ -21,6 +21,8 @@ interface Props {
   readonly token: string;
   readonly words: FamilyWords;
   readonly wishedStep: number;
+  /** True where the task was done once more today: a report of its own. */
+  readonly isAgain: boolean;
   /** A new report's own key, so that a repeat makes no second one. */
   readonly newKey: string;
   /** The key of what *Something hurt* sends. */
@@ -29,15 +31,17 @@ interface Props {
 
 /** Pain has a place of its own, within reach all the time. */
 const FAMILY_STOPS = STOP_REASONS.filter((reason) => reason !== 'pain');
+/** Why it was not done, a tap each. */
+const NOT_DONE_REASONS = ['time', 'tired', 'refused', 'upset', 'other'] as const;
 const MOST_CALLS_EACH = 15;
 const LONGEST_RUN = 3;
 
 /** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
-export function FamilyTask({ view, found, place, token, words, wishedStep, newKey, hurtKey }: Props) {
+export function FamilyTask({ view, found, place, token, words, wishedStep, isAgain, newKey, hurtKey }: Props) {
   const { t, local, language } = words;
   const { task } = found;
-  // What was said under an earlier version stays as it is: a new version asks anew.
-  const said = found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
+  // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
+  const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
   const { content } = task;
   const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
   const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
@@ -89,12 +93,31 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
               pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
             />
 
-            <ReportForm action={`/f/${token}/report`} words={outboxWords(words)}>
+            <ReportForm
+              action={`/f/${token}/report`}
+              words={reportFormWords(words, view.today)}
+              versionTaskId={task.versionTaskId}
+              step={step}
+              day={view.today}
+              timeZone={view.child.timeZone}
+            >
               <input type="hidden" name="lang" value={language} />
               <input type="hidden" name="idempotencyKey" value={newKey} />
               <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
               <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
               <input type="hidden" name="step" value={step} />
+              {said && <ToldAlready said={said} words={words} again={`${address}&again=1`} />}
+              <label className="mt-4 block">
+                {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
+                <input
+                  type="date"
+                  name="doneOn"
+                  max={view.today}
+                  defaultValue={said?.doneOn ?? view.today}
+                  className="box"
+                  data-field="doneOn"
+                />
+              </label>
               <h2 className="mt-6 text-[20px]">
                 {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
               </h2>
@@ -143,17 +166,6 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
                   </label>
                 )}
                 <label className="mt-3 block">
-                  {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
-                  <input
-                    type="date"
-                    name="doneOn"
-                    max={view.today}
-                    defaultValue={said?.doneOn ?? view.today}
-                    className="box"
-                    data-field="doneOn"
-                  />
-                </label>
-                <label className="mt-3 block">
                   {t('who')}
                   <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
                 </label>
@@ -161,9 +173,17 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, newKe
               <button className="press press-main mt-4" name="done" value="yes">
                 {said ? t('sendChange') : t('send')}
               </button>
-              <button className="press mt-2.5" name="done" value="no">
-                {t('sayNotDone')}
-              </button>
+              <details className="mt-2.5">
+                <summary className="press">{t('sayNotDone')}</summary>
+                <p className="mt-2 font-bold">{t('whyNotDone')}</p>
+                <div className="mt-1 grid grid-cols-2 gap-2">
+                  {NOT_DONE_REASONS.map((reason) => (
+                    <button key={reason} className="press" name="notDone" value={reason}>
+                      {t(`stops.${reason}`)}
+                    </button>
+                  ))}
+                </div>
+              </details>
             </ReportForm>
             <HurtLink words={words} />
           </div>
@@ -195,6 +215,20 @@ function ClosedTask({
     );
   }
   return <HurtWords task={task} emergencyNumber={emergencyNumber} words={words} title={t('closedTitle', { task })} />;
+}
+
+/** Somebody has told of it today, perhaps on another phone: this changes that word, unless it was done once more. */
+function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWords; again: string }) {
+  const { t } = words;
+  const amount = said.amount === null ? t('notCounted') : String(said.amount);
+  return (
+    <p className="watch mt-4">
+      {said.saidBy ? t('toldBy', { amount, who: said.saidBy }) : t('toldAlready', { amount })}{' '}
+      <a className="underline underline-offset-4" href={again}>
+        {t('tellAgain')}
+      </a>
+    </p>
+  );
 }
 
 function Amounts({ said, dose, words }: { said: SaidToday | null; dose: Dose; words: FamilyWords }) {

@@ -24,6 +24,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
   const done = tasks.filter(({ reportedToday }) => reportedToday !== null).length;
   const locale = dayLocale(language);
   const over = version !== null && version.endsOn < today;
+  const isAhead = version !== null && version.startsOn > today;
   return (
     <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
       <header className="flex items-baseline justify-between gap-4">
@@ -43,7 +44,8 @@ export function FamilyToday({ view, token, words, said }: Props) {
       <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
       <h1 className="mt-2 text-[26px]">{headline(view, words)}</h1>
       {version === null && <p className="mt-2">{t('noProgram')}</p>}
-      {over && <p className="watch mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
+      {over && <p className="mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
+      {isAhead && <p className="mt-2">{t('begins', { day: longDay(version.startsOn, locale) })}</p>}
       {version !== null && tasks.length === 0 && <p className="mt-2">{t('nothingToday')}</p>}
       <Notes view={view} words={words} />
       {version?.note && (
@@ -51,9 +53,10 @@ export function FamilyToday({ view, token, words, said }: Props) {
           {version.note}
         </p>
       )}
+      {(over || isAhead) && tasks.length > 0 && <h2 className="mt-6 text-[18px]">{t(over ? 'mayStill' : 'comingUp')}</h2>}
       <ol className="mt-3">
         {tasks.map((each) => (
-          <TaskLine key={each.task.versionTaskId} each={each} token={token} words={words} />
+          <TaskLine key={each.task.versionTaskId} each={each} isAsked={!over && !isAhead} token={token} words={words} />
         ))}
       </ol>
       {otherTasks.length > 0 && (
@@ -61,7 +64,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
           <h2 className="mt-6 text-[18px]">{t('otherDays')}</h2>
           <ol>
             {otherTasks.map((each) => (
-              <TaskLine key={each.task.versionTaskId} each={each} token={token} words={words} />
+              <TaskLine key={each.task.versionTaskId} each={each} isAsked={!over && !isAhead} token={token} words={words} />
             ))}
           </ol>
         </>
@@ -72,7 +75,8 @@ export function FamilyToday({ view, token, words, said }: Props) {
 }
 
 /** Praise only where something was done today, nothing hurt, and nothing asks for more. */
-function headline({ tasks, hurtToday }: FamilyView, { t }: FamilyWords): string {
+function headline({ tasks, hurtToday, version, today }: FamilyView, { t }: FamilyWords): string {
+  if (version !== null && (version.endsOn < today || version.startsOn > today)) return t('today');
   const open = tasks.filter(({ closed }) => closed === null);
   if (tasks.length === 0 || open.some(({ reportedToday }) => reportedToday === null)) return t('today');
   const allDone = open.length > 0 && open.every(({ reportedToday }) => reportedToday?.done);
@@ -91,7 +95,7 @@ function ownName(language: Language): string {
   return name.charAt(0).toLocaleUpperCase(language) + name.slice(1);
 }
 
-function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string; words: FamilyWords }) {
+function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsked: boolean; token: string; words: FamilyWords }) {
   const { t, local, language } = words;
   const { task, reportedToday } = each;
   const dose = doseAt(task.dose, task.step);
@@ -103,7 +107,7 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
             {local(task.content.title)}
           </strong>
           <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
-            {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : t('start')}
+            {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
           </span>
         </span>
         <span className="block text-[15px] text-soft">
@@ -112,7 +116,7 @@ function TaskLine({ each, token, words }: { each: FamilyTaskView; token: string;
           {each.closed
             ? null
             : reportedToday?.done
-              ? `${saidAmount(reportedToday, words)} · ${t('change')}`
+              ? `${[saidAmount(reportedToday, words), ...(each.timesToday > 1 ? [t('toldTwice', { times: each.timesToday })] : [])].join(' · ')} · ${t('change')}`
               : `${targetWords(dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(dose)) })}`}
         </span>
       </a>

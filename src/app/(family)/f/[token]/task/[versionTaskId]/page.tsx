@@ -11,6 +11,7 @@ interface Props {
 export default async function FamilyTaskPage({ params, searchParams }: Props) {
   const { token, versionTaskId } = await params;
   const step = Number(await textFrom(searchParams, 'step'));
+  const isAgain = (await textFrom(searchParams, 'again')) === '1';
   return familyScreen(token, await textFrom(searchParams, 'lang'), (view, words) => {
     const all = [...view.tasks, ...view.otherTasks];
     const index = all.findIndex(({ task }) => task.versionTaskId === Number(versionTaskId));
@@ -25,6 +26,7 @@ export default async function FamilyTaskPage({ params, searchParams }: Props) {
         token={token}
         words={words}
         wishedStep={step}
+        isAgain={isAgain}
         newKey={randomUUID()}
         hurtKey={randomUUID()}
       />

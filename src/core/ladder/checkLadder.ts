@@ -56,10 +56,11 @@ export type LadderFinding =
   | { readonly severity: 'error'; readonly code: 'startAtEnd'; readonly step: number }
   | { readonly severity: 'error'; readonly code: 'demandFalls'; readonly step: number; readonly knobs: readonly KnobKey[] }
   | { readonly severity: 'error'; readonly code: 'doesNotFit'; readonly step: number; readonly itemMm: number; readonly openingMm: number }
-  | { readonly severity: 'warning'; readonly code: 'bigJump'; readonly step: number; readonly times: number }
+  | { readonly severity: 'warning' | 'note'; readonly code: 'bigJump'; readonly step: number; readonly times: number }
   | { readonly severity: 'note'; readonly code: 'idleKnob'; readonly step: 1; readonly knob: KnobKey };
 
-/** A rise above this many times the ladder's median rise is said. */
+/** A rise above this many times the ladder's median rise is said; from the second on as a warning. */
+const UNEVEN = 1.5;
 const BIG_JUMP = 3;
 
 /**
@@ -150,7 +151,9 @@ function checkRises(knobs: readonly TaskKnob[], { steps }: Ladder): LadderFindin
   const median = (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2;
   if (median <= 0) return [];
   return rises.flatMap((rise, index) =>
-    rise > BIG_JUMP * median ? [{ severity: 'warning', code: 'bigJump', step: index + 2, times: rise / median } as const] : [],
+    rise > UNEVEN * median
+      ? [{ severity: rise > BIG_JUMP * median ? 'warning' : 'note', code: 'bigJump', step: index + 2, times: rise / median } as const]
+      : [],
   );
 }
 

@@ -68,9 +68,12 @@ describe('order of grades', () => {
   });
 });
 
+/** What is to be mended; that rises are uneven is only noted. */
+const mended = (of: Ladder) => checkLadder(knobs, of).filter(({ severity }) => severity !== 'note');
+
 describe('checks of a ladder', () => {
   it('finds nothing in a sound one', () => {
-    expect(checkLadder(knobs, sound)).toEqual([]);
+    expect(mended(sound)).toEqual([]);
   });
 
   it.each([
@@ -107,9 +110,9 @@ describe('checks of a ladder', () => {
   });
 
   it('asks for an easier and a harder neighbour of the start, or a reason', () => {
-    expect(checkLadder(knobs, { ...sound, startStep: 1 })).toEqual([{ severity: 'error', code: 'startAtEnd', step: 1 }]);
-    expect(checkLadder(knobs, { ...sound, startStep: 1, startReason: 'The first one is success for sure' })).toEqual([]);
-    expect(checkLadder(knobs, { ...sound, startStep: 5 })).toEqual([{ severity: 'error', code: 'startOffLadder', step: 5, count: 4 }]);
+    expect(mended({ ...sound, startStep: 1 })).toEqual([{ severity: 'error', code: 'startAtEnd', step: 1 }]);
+    expect(mended({ ...sound, startStep: 1, startReason: 'The first one is success for sure' })).toEqual([]);
+    expect(mended({ ...sound, startStep: 5 })).toEqual([{ severity: 'error', code: 'startOffLadder', step: 5, count: 4 }]);
     expect(checkLadder(knobs, ladder([{ tool: 0 }], { startStep: 1, startReason: 'x' }))).toContainEqual(
       expect.objectContaining({ code: 'tooFewSteps' }),
     );
@@ -153,5 +156,15 @@ describe('knobs and rises at their bounds', () => {
     const jump = 9;
     expect(codes(toolOf(jump + 2), steps([0, 1, jump]))).toEqual([]);
     expect(codes(toolOf(jump + 3), steps([0, 1, 2, jump]))).toEqual(['bigJump']);
+  });
+
+  it('a rise over one and a half times the middle one is noted, over three times warned of', () => {
+    const rise = (levels: number[]) =>
+      checkLadder(toolOf(12), steps(levels)).flatMap((found) =>
+        found.code === 'bigJump' ? [[found.severity, found.step, Math.round(found.times)]] : [],
+      );
+    expect(rise([0, 2, 4, 7])).toEqual([]);
+    expect(rise([0, 1, 2, 4])).toEqual([['note', 4, 2]]);
+    expect(rise([0, 1, 2, 6])).toEqual([['warning', 4, 4]]);
   });
 });

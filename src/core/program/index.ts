@@ -19,3 +19,5 @@ export type { PlacedContent, TaskToFreeze } from './stepChanges';
 export { draftFrom } from './draftFrom';
 export { givenTask } from './givenTask';
 export { outcomeSettingsAt } from './outcomeAt';
+export { treadsOf } from './treadsOf';
+export type { Tread } from './treadsOf';

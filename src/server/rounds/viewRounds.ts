@@ -1,6 +1,6 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
-import { taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
+import { taskFlight, treadsOf, type Tread, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import { isOfStop, silenceDeedsOf, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenOf,
@@ -46,6 +46,8 @@ export interface DecisionInFull {
   readonly reports: readonly LoggedReport[];
   /** What closes tasks of the child now, of this task and of others. */
   readonly stops: readonly Stop[];
+  /** How this person's children fared at the step that is suggested; null where none is. */
+  readonly tread: Tread | null;
   /** What was done about silence before, latest first. */
   readonly earlierDeeds: readonly SettledDecision[];
   /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
@@ -83,7 +85,15 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     const full =
       decision &&
       whose &&
-      (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? []));
+      (await inFull(
+        work,
+        decision,
+        whose.child,
+        programs.get(whose.child.id)!,
+        today,
+        stops.get(whose.child.id) ?? [],
+        children.map(({ id }) => id),
+      ));
     return {
       childIds: children.map((child) => child.id),
       today,
@@ -117,6 +127,7 @@ async function inFull(
   program: ProgramVersion,
   today: CalendarDay,
   stops: readonly Stop[],
+  caseload: readonly number[],
 ): Promise<Omit<DecisionInFull, 'mayChange'>> {
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
@@ -133,9 +144,11 @@ async function inFull(
     most: REPORTS_SHOWN,
   });
   const reports = await loggedReports(work, entries);
-  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers, earlierDeeds };
+  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers, earlierDeeds, tread: null };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
-  const changes = (await gradeChanges(work, [child.id])).filter((change) => change.taskId === task.taskId);
+  const all = await gradeChanges(work, caseload);
+  const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
+  const toStep = decision.suggestion?.toStep ?? null;
   const done = sessions.filter((session) => session.done);
   return {
     decision,
@@ -147,5 +160,6 @@ async function inFull(
     stops,
     dangers,
     earlierDeeds,
+    tread: (toStep !== null && treadsOf(task.taskId, all).find(({ step }) => step === toStep)) || null,
   };
 }

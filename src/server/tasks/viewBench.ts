@@ -1,6 +1,18 @@
 import { calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
 import { taskDraftSchema, type TaskContent } from '@/core/tasks';
-import { inTransaction, taskDrafts, taskRecords, taskVersionsById, versionsOfTask, workplaceOf } from '@/db';
+import { treadsOf, type Tread } from '@/core/program';
+import {
+  childrenOf,
+  gradeChanges,
+  type RecordedChange,
+  type Work,
+  inTransaction,
+  taskDrafts,
+  taskRecords,
+  taskVersionsById,
+  versionsOfTask,
+  workplaceOf,
+} from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { may } from '../may';
@@ -24,6 +36,8 @@ export interface BenchView {
   /** Titles of the other tasks, by slug: for twins. */
   readonly titles: Readonly<Record<string, string>>;
   readonly library: readonly TaskContent[];
+  /** How this person's children fared at each of its steps. */
+  readonly treads: readonly Tread[];
 }
 
 /** What one version of a task held: an older one can be laid on the bench again. */
@@ -35,6 +49,14 @@ export async function viewVersion(context: Context, _actor: PersonActor, slug: s
     if (!content) throw new AppError('notFound');
     return content;
   });
+}
+
+async function changesOfCaseload(work: Work, actor: PersonActor): Promise<RecordedChange[]> {
+  const own = await childrenOf(work, actor.personId);
+  return gradeChanges(
+    work,
+    own.map(({ child }) => child.id),
+  );
 }
 
 /** A task on the bench: the draft where this person has one, else the newest version. */
@@ -52,6 +74,7 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
     return {
       slug,
       content,
+      treads: record ? treadsOf(record.taskId, await changesOfCaseload(work, actor)) : [],
       taskVersionId: record?.taskVersionId ?? null,
       basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
       draftSavedAt: drafted?.success ? draft!.savedAt : null,

@@ -127,6 +127,7 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
         </div>
         <div className="mt-3">
           <FlightGrid
+            treads={view.treads}
             task={task}
             findings={findings.filter((finding) => finding.code !== 'form')}
             step={shownStep}

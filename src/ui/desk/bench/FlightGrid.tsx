@@ -1,6 +1,7 @@
 import type { Dispatch, KeyboardEvent } from 'react';
 import { compareGrades, demandOf, isFieldKnob, KNOB_IDS, type KnobKey, type TaskKnob } from '@/core/knobs';
 import type { TaskFinding } from '@/core/library';
+import type { Tread } from '@/core/program';
 import { doseAtStep, filledStep, type TaskContent } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
 import { amountIn, amountWords, TARGETS, withAmount } from '../parts/targets';
@@ -11,6 +12,8 @@ import { SHAPE_KNOB } from './usualLevels';
 import { BenchStairs } from './BenchStairs';
 
 interface Props {
+  /** How this person's children fared at each step. */
+  readonly treads?: readonly Tread[];
   readonly task: TaskContent;
   readonly findings: readonly TaskFinding[];
   readonly step: number;
@@ -22,7 +25,7 @@ interface Props {
 const NAME_WIDTH = 128;
 
 /** The flight drawn large over its grid: a column a step, a row a knob. Each cell is turned where it stands. */
-export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props) {
+export function FlightGrid({ treads = [], task, findings, step, onStep, edit, fixed }: Props) {
   const { steps } = task.ladder;
   const faulty = new Set(
     findings
@@ -96,6 +99,18 @@ export function FlightGrid({ task, findings, step, onStep, edit, fixed }: Props)
               <AmountCell key={index} task={task} step={index} chosen={index === step} edit={edit} onStep={onStep} fixed={fixed} />
             ))}
           </tr>
+          {treads.length > 0 && (
+            <tr>
+              <th scope="row" className="py-1 pr-2 text-left align-top font-semibold">
+                my children
+              </th>
+              {steps.map((_, index) => (
+                <td key={index} className="border-l border-line px-1.5 py-1 align-top leading-tight text-soft">
+                  {treadWords(treads.find((tread) => tread.step === index + 1))}
+                </td>
+              ))}
+            </tr>
+          )}
         </tbody>
       </table>
     </div>
@@ -157,6 +172,14 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
       )}
     </td>
   );
+}
+
+/** "2 here; 9 came, 3 went on up, 4 back" */
+function treadWords(tread: Tread | undefined): string {
+  if (!tread) return '';
+  const here = tread.standing ? [`${tread.standing} here`] : [];
+  const came = tread.came ? [`${tread.came} came, ${tread.wentUp} went on up, ${tread.wentBack} back`] : [];
+  return [...here, ...came].join('; ');
 }
 
 /** What a step asks for: its own in bold, the task's in plain. Another number makes it the step's own. */

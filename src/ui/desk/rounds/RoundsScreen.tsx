@@ -1,4 +1,4 @@
-import type { ProgramTask } from '@/core/program';
+import type { ProgramTask, Tread } from '@/core/program';
 import { answersOf, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
@@ -54,7 +54,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
           <RoundsEvidence here={here} today={view.today} />
           <aside>
-            <Why decision={here.decision} task={here.task} />
+            <Why decision={here.decision} task={here.task} tread={here.tread} />
             <EarlierDeeds here={here} timeZone={view.timeZone} />
             <RoundsActs
               key={here.decision.key}
@@ -105,7 +105,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
 
 const addressOf = (decision: Decision) => `/rounds?at=${encodeURIComponent(decision.key)}`;
 
-function Why({ decision, task }: { decision: Decision; task: ProgramTask | null }) {
+function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask | null; tread: Tread | null }) {
   const { why, otherwise } = decisionWhy(decision);
   const urgent = URGENT.has(decision.kind);
   const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
@@ -120,6 +120,12 @@ function Why({ decision, task }: { decision: Decision; task: ProgramTask | null 
       {knobs.length > 0 && (
         <p className="mt-2">
           {knobs.length === 1 ? 'One knob moves' : `${knobs.length} knobs move`}: <strong>{knobs.join('; ')}</strong>.
+        </p>
+      )}
+      {tread && tread.came > 1 && (
+        <p className="mt-2 text-[14px]">
+          Of your children {tread.came} came to step {tread.step}: {tread.wentUp} went on up, {tread.wentBack} went back
+          {tread.standing > 0 && `, ${tread.standing} ${tread.standing === 1 ? 'stands' : 'stand'} there now`}.
         </p>
       )}
       <p className="mt-2 text-soft">{otherwise}</p>

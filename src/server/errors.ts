@@ -26,7 +26,8 @@ export interface FaultDetails {
   staleTask: { readonly expected: number | null; readonly current: number };
   staleDecision: null;
   goneOn: null;
-  unsafeStep: { readonly step: number; readonly things: string };
+  /** `takesReason`: a reason lets it pass; where it does not, the rule blocks. */
+  unsafeStep: { readonly step: number; readonly things: string; readonly takesReason: boolean };
   reasonNeeded: null;
   linkUnknown: null;
   linkExpired: null;

@@ -1,3 +1,4 @@
+import { inTransaction, versionOf } from '@/db';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { viewContents } from '@/server/tasks/viewContents';
 import { viewBuilder } from '@/server/programs/viewBuilder';
@@ -103,13 +104,20 @@ describe('a program made with the heart', () => {
     const here = (await viewRounds(bed.context, ines, null)).here!;
     expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 6 } } });
     const up = decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
-    await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 6, things: 'washers' } });
+    await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 6, things: 'washers', takesReason: true } });
     expect(
       await bed.read(
         'SELECT MAX(v.number) AS number FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId',
         { childId },
       ),
     ).toEqual([{ number: 1 }]);
+    // The reason can be given on the card; it is kept with the task.
+    const given = { childId, key: here.decision.key, answer: 'up', expectedVersion: 1, safetyReason: 'Only at my elbow' };
+    await decide(bed.context, ines, given);
+    const next = await inTransaction(bed.db, (work) => versionOf(work, childId, 2));
+    const washers = next!.tasks.find(({ content }) => content.slug === 'pocket-the-washers')!;
+    expect(washers).toMatchObject({ step: 6, stepSinceVersion: 2 });
+    expect(Object.values(washers.choices.reasons ?? {})).toContain('Only at my elbow');
   });
 
   it('keeps a placed task in its version when the library gets a newer one, and shows both', async () => {

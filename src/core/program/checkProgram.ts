@@ -4,6 +4,7 @@ import { matchHome } from '../materials';
 import type { SafetyFinding } from '../safety';
 import { PARTS } from '../vocabulary';
 import type { Hand, Material, Substitute, TaskContent, TaskSettings } from '../tasks';
+import { isReordered, type SentLadder } from './sentLadders';
 import { contentFor } from './contentFor';
 import type { PlannedTask, ProgramDraft } from './programDraft';
 import { safetyBetween } from './safetyBetween';
@@ -39,6 +40,8 @@ export type ProgramFinding =
       readonly code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice';
       readonly task: number;
     }
+  /** Settings of today would give the family the steps in another order than they were sent: keep that one, or take the new. */
+  | { readonly severity: 'error'; readonly code: 'orderChanged'; readonly task: number; readonly sent: SentLadder }
   /** A rule that blocks, or that asks for a reason and has none yet, is an error; the rest are cautions. */
   | { readonly severity: 'error' | 'caution'; readonly code: 'safety'; readonly task: number; readonly finding: SafetyFinding }
   | { readonly severity: 'caution'; readonly code: 'missingAtHome'; readonly task: number; readonly materials: readonly Material[] }
@@ -63,14 +66,25 @@ export type ProgramFinding =
  * What is wrong with a draft for this child, beside the place it speaks of. Source of the cautions: common practice, no
  * published source; they defer to the therapist's judgement and local rules.
  * @param tasks content of each draft task, by its index
+ * @param sent the ladders that the family has now
  */
-export function checkProgram(draft: ProgramDraft, tasks: readonly TaskContent[], child: ChildFacts, today: CalendarDay): ProgramFinding[] {
+export function checkProgram(
+  draft: ProgramDraft,
+  tasks: readonly TaskContent[],
+  child: ChildFacts,
+  today: CalendarDay,
+  sent: readonly SentLadder[] = [],
+): ProgramFinding[] {
   const findings: ProgramFinding[] = [];
   if (draft.tasks.length === 0) findings.push({ severity: 'error', code: 'noTasks', task: null });
   if (daysBetween(draft.startsOn, draft.endsOn) < 0) findings.push({ severity: 'error', code: 'endsBeforeStart', task: null });
   else if (draft.endsOn < today) findings.push({ severity: 'error', code: 'endedAlready', task: null });
   draft.tasks.forEach((planned, index) => {
-    findings.push(...checkPlacement(planned, index, tasks[index]!, draft, child), ...checkForChild(planned, tasks[index]!, index, child));
+    findings.push(
+      ...checkPlacement(planned, index, tasks[index]!, draft, child),
+      ...checkOrderOfSteps(planned, index, tasks[index]!, child, sent),
+      ...checkForChild(planned, tasks[index]!, index, child),
+    );
   });
   findings.push(
     ...checkBudget(draft, child),
@@ -99,6 +113,18 @@ function checkPlacement(
   if (planned.weekdays.length === 0) add('noDays');
   if (draft.tasks.findIndex((other) => other.taskVersionId === planned.taskVersionId) < task) add('twice');
   return findings;
+}
+
+function checkOrderOfSteps(
+  planned: PlannedTask,
+  task: number,
+  content: TaskContent,
+  child: ChildFacts,
+  all: readonly SentLadder[],
+): ProgramFinding[] {
+  const sent = all.find(({ taskVersionId }) => taskVersionId === planned.taskVersionId);
+  if (!sent || planned.choices.takesNewOrder || !isReordered(sent, contentFor(content, planned.choices, child.taskSettings))) return [];
+  return [{ severity: 'error', code: 'orderChanged', task, sent }];
 }
 
 function checkForChild(planned: PlannedTask, content: TaskContent, task: number, child: ChildFacts): ProgramFinding[] {

@@ -21,3 +21,5 @@ export { givenTask } from './givenTask';
 export { outcomeSettingsAt } from './outcomeAt';
 export { treadsOf } from './treadsOf';
 export type { Tread } from './treadsOf';
+export { sentLadders } from './sentLadders';
+export type { SentLadder } from './sentLadders';

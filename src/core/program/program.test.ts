@@ -8,10 +8,15 @@ import {
   minutesOnWeekday,
   programDraftSchema,
   replacedAt,
+  sentLadders,
+  toFreeze,
   type ChildFacts,
   type PlannedTask,
   type ProgramDraft,
+  type ProgramVersion,
+  type TaskChoices,
 } from '.';
+import type { TaskSettings } from '../tasks';
 
 const library = loadLibrary();
 const content = (slug: string) => library.find((task) => task.slug === slug)!;
@@ -266,4 +271,57 @@ it('of two children who differ in one thing alone, a task never suits the one be
     if (asked.asks.length + asked.blocks.length > plainly.asks.length + plainly.blocks.length)
       expect(asked.score).toBeLessThan(plainly.score);
   }
+});
+
+describe('an order of steps that was sent', () => {
+  const shapes = content('roofs-and-ramps');
+  const version = (childSettings: TaskSettings): ProgramVersion => ({
+    programId: 1,
+    number: 1,
+    startsOn: today,
+    endsOn: today,
+    sentOn: today,
+    note: '',
+    tasks: [
+      {
+        ...planned('roofs-and-ramps'),
+        versionTaskId: 1,
+        taskId: 7,
+        content: contentFor(shapes, { childSettings }),
+        choices: { childSettings },
+        target: 4,
+        stepSinceVersion: 1,
+      },
+    ],
+  });
+  const draftOf = (choices: TaskChoices = {}) => [planned('roofs-and-ramps', { choices })];
+  const found = (choices: TaskChoices, taskSettings: TaskSettings) =>
+    checkProgram(
+      { startsOn: today, endsOn: calendarDay('2026-12-08'), note: '', tasks: draftOf(choices) },
+      [shapes],
+      { ...child, taskSettings },
+      today,
+      sentLadders(version({ shapeOrder: 'strokesFirst' })),
+    ).filter(({ code }) => code === 'orderChanged');
+
+  it('is not changed unsaid: another order is kept off or taken', () => {
+    expect(found({}, { shapeOrder: 'strokesFirst' })).toEqual([]);
+    expect(found({}, { shapeOrder: 'crossingsFirst' })).toMatchObject([{ severity: 'error', task: 0 }]);
+    expect(found({ settings: { shapeOrder: 'strokesFirst' } }, { shapeOrder: 'crossingsFirst' })).toEqual([]);
+    expect(found({ takesNewOrder: true }, { shapeOrder: 'crossingsFirst' })).toEqual([]);
+  });
+
+  it('taken anew begins its evidence anew, and what was chosen to take it is not frozen', () => {
+    const freeze = (shapeOrder: 'strokesFirst' | 'crossingsFirst') =>
+      toFreeze(
+        draftOf({ takesNewOrder: true })[0]!,
+        { taskId: 7, taskVersionId: planned('roofs-and-ramps').taskVersionId, content: shapes },
+        { ...child, taskSettings: { shapeOrder } },
+        version({ shapeOrder: 'strokesFirst' }),
+        2,
+      );
+    expect(freeze('strokesFirst').stepSinceVersion).toBe(1);
+    expect(freeze('crossingsFirst').stepSinceVersion).toBe(2);
+    expect(freeze('crossingsFirst').choices).not.toHaveProperty('takesNewOrder');
+  });
 });

@@ -18,6 +18,8 @@ export const taskChoicesSchema = z.strictObject({
   childSettings: taskSettingsSchema.optional(),
   /** Why the task is given although a rule of safety asks for a reason, by the key of the finding. */
   reasons: z.record(z.string().max(120), z.string().max(300)).optional(),
+  /** True where the therapist takes another order of the steps than the one that was sent. Not frozen. */
+  takesNewOrder: z.boolean().optional(),
   /** What this home uses in place of a material: ids of the substitutes by ids of the materials. */
   replaced: z.record(z.string().max(80), z.string().max(80)).optional(),
 });

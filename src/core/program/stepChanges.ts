@@ -2,6 +2,7 @@ import { dayTargetOf, doseAt, type PlannedDose } from '../dose';
 import type { TaskContent } from '../tasks';
 import type { ChildFacts } from './checkProgram';
 import { contentFor, replacedAt } from './contentFor';
+import { isReordered, sentLadders } from './sentLadders';
 import type { PlannedTask, TaskChoices } from './programDraft';
 import type { ProgramTask, ProgramVersion } from './programVersion';
 
@@ -58,7 +59,7 @@ export interface PlacedContent {
 
 /**
  * A planned task as version `number` freezes it. The same step goes on: what was done at it under the version before still
- * counts as evidence.
+ * counts as evidence; where the steps stand in another order, a number means another step, and evidence begins anew.
  */
 export function toFreeze(
   planned: PlannedTask,
@@ -68,6 +69,10 @@ export function toFreeze(
   number: number,
 ): TaskToFreeze {
   const earlier = before?.tasks.find((candidate) => candidate.taskId === placed.taskId);
+  const isSameOrder = !isReordered(
+    sentLadders(before).find(({ taskVersionId }) => taskVersionId === earlier?.taskVersionId),
+    contentFor(placed.content, planned.choices, child.taskSettings),
+  );
   return {
     taskId: placed.taskId,
     taskVersionId: placed.taskVersionId,
@@ -79,15 +84,16 @@ export function toFreeze(
     dose: planned.dose,
     choices: frozenChoices(planned.choices, placed.content, child),
     target: dayTargetOf(doseAt(planned.dose, planned.step)),
-    stepSinceVersion: earlier && earlier.step === planned.step ? earlier.stepSinceVersion : number,
+    stepSinceVersion: earlier && earlier.step === planned.step && isSameOrder ? earlier.stepSinceVersion : number,
   };
 }
 
 /** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
 function frozenChoices(choices: TaskChoices, content: TaskContent, child: ChildFacts): TaskChoices {
   const settled = contentFor(content, choices, child.taskSettings);
+  const { takesNewOrder: _taken, ...chosen } = choices;
   return {
-    ...choices,
+    ...chosen,
     childSettings: child.taskSettings,
     replaced: replacedAt(settled, child.materialsAtHome, 1, settled.ladder.steps.length),
   };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
 import { factsOf } from '@/core/child';
-import { checkProgram, inOrderOfParts, programDraftSchema, toFreeze, type ProgramDraft } from '@/core/program';
+import { checkProgram, sentLadders, inOrderOfParts, programDraftSchema, toFreeze, type ProgramDraft } from '@/core/program';
 import { currentVersions, dropDraft, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -30,16 +30,17 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
     const versions = await tasksOfDraft(work, draft);
     const today = calendarDayInZone(now, child.timeZone);
     const facts = factsOf(child, today);
+    const before = (await currentVersions(work, [childId])).get(childId) ?? null;
     const findings = checkProgram(
       draft,
       versions.map((version) => version.content),
       facts,
       today,
+      sentLadders(before),
     );
     if (findings.some((finding) => finding.severity === 'error')) throw new AppError('invalid', { findings });
     if (findings.some((finding) => finding.severity === 'caution') && !cautionsRead)
       throw new AppError('invalid', { cautionsUnread: true });
-    const before = (await currentVersions(work, [childId])).get(childId) ?? null;
     const planned = inOrderOfParts(draft.tasks.map((task, index) => ({ ...task, version: versions[index]! })));
     const versionNumber = await writeNextVersion(work, context, actor, {
       child,

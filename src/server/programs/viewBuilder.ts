@@ -1,7 +1,7 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import { observedPace } from '@/core/dose';
-import { draftFrom, programDraftSchema, type ProgramDraft } from '@/core/program';
+import { draftFrom, sentLadders, type SentLadder, programDraftSchema, type ProgramDraft } from '@/core/program';
 import type { Skill } from '@/core/vocabulary';
 import {
   currentVersions,
@@ -33,6 +33,8 @@ export interface BuilderView {
   readonly child: Child;
   readonly today: CalendarDay;
   readonly currentVersion: number;
+  /** The ladders that the family has now. */
+  readonly sent: readonly SentLadder[];
   /** Tasks that something that hurt has closed: sending opens none of them. */
   readonly closedTaskIds: readonly number[];
   readonly draft: ProgramDraft;
@@ -66,6 +68,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       child,
       today,
       currentVersion: current?.number ?? 0,
+      sent: sentLadders(current),
       closedTaskIds: (await openStops(work, [childId])).map(({ taskId }) => taskId),
       draft: shown,
       placed: [...placed.values()],

@@ -25,7 +25,8 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { sendLinkOf } from '../messages/links';
 import { invalid, parseInput } from '../parseInput';
-import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
+import { recordStepChange } from '../programs/nextVersion';
+import { regrade } from './regrade';
 import { loadDecisions, seenKey } from './loadDecisions';
 import { keepClosed, lift, see, takeOut, write } from './stopDeeds';
 
@@ -43,6 +44,8 @@ const inputSchema = z.object({
   spokeTo: z.string().trim().max(200).default(''),
   fromDay: z.string().trim().max(10).default(''),
   atStep: z.coerce.number().int().min(1).max(12).optional(),
+  /** For a step that a rule of safety asks about: why it is given all the same. */
+  safetyReason: z.string().trim().max(300).default(''),
   /** For silence that is left for now: what was done about it. */
   deed: z.enum(SILENCE_DEEDS).optional(),
 });
@@ -171,26 +174,32 @@ async function changeStep(by: 1 | -1, work: Work, context: Context, actor: Perso
   if (!task) throw invalid({ path: 'answer', code: 'noTask' });
   const toStep = task.step + by;
   if (toStep < 1 || toStep > task.content.ladder.steps.length) throw invalid({ path: 'answer', code: 'offLadder' });
-  refuseUnsafe(atStep(task, toStep, task.stepSinceVersion), factsOf(child, calendarDayInZone(context.now(), child.timeZone)));
-  const versionNumber = await writeNextVersion(work, context, actor, {
-    child,
-    expectedVersion: input.expectedVersion,
-    startsOn: program.startsOn,
-    endsOn: program.endsOn,
-    note: program.note,
-    reason: 'regrade',
-    tasksFor: (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep, next) : each)),
-    text: 'newStep',
-    decisionId,
-  });
+  const facts = factsOf(child, calendarDayInZone(context.now(), child.timeZone));
+  const reasoned = withReason(atStep(task, toStep, task.stepSinceVersion), facts, input.safetyReason);
+  const versionNumber = await regrade(
+    work,
+    context,
+    actor,
+    settling,
+    (next) => program.tasks.map((each) => (each === task ? { ...reasoned, stepSinceVersion: next } : each)),
+    'newStep',
+  );
   const cause = input.reason === '' && isFollowed(decision, input.answer) ? 'suggestion' : 'decided';
   const { taskId, step: fromStep } = task;
   await recordStepChange(work, context, actor, child, { taskId, versionNumber, fromStep, toStep, cause, reason: input.reason, decisionId });
 }
 
-/** A step that a rule of safety stops is not reached by one key: the builder shows the rule and takes a reason. */
-function refuseUnsafe({ content, choices, step, chooseFrom, chooseTo }: ProgramTask, child: ChildFacts): void {
+/**
+ * A step that a rule of safety stops is not reached by one key: a reason is asked for and kept with the task, and what a rule
+ * blocks stays blocked. @throws AppError unsafeStep
+ */
+function withReason(task: ProgramTask, child: ChildFacts, reason: string): ProgramTask {
+  const { content, choices, step, chooseFrom, chooseTo } = task;
   const stopped = safetyBetween(content, chooseFrom, chooseTo, child, choices.reasons).filter(({ stops }) => stops);
-  if (stopped.length === 0) return;
-  throw new AppError('unsafeStep', { step, things: stopped.map(({ finding }) => finding.thing?.en ?? finding.rule).join(', ') });
+  if (stopped.length === 0) return task;
+  const takesReason = stopped.every(({ finding }) => finding.severity === 'acknowledge');
+  const things = stopped.map(({ finding }) => finding.thing?.en ?? finding.rule).join(', ');
+  if (!takesReason || reason === '') throw new AppError('unsafeStep', { step, things, takesReason });
+  const reasons = Object.fromEntries(stopped.map(({ finding }) => [finding.key, reason]));
+  return { ...task, choices: { ...choices, reasons: { ...choices.reasons, ...reasons } } };
 }

@@ -5,7 +5,8 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { putInPost } from '../messages/putInPost';
 import { invalid } from '../parseInput';
-import { recordStepChange, writeNextVersion } from '../programs/nextVersion';
+import { recordStepChange } from '../programs/nextVersion';
+import { regrade } from './regrade';
 import type { Settling } from './decide';
 
 /** Notes who read of the harm, and when. It opens nothing. */
@@ -27,17 +28,14 @@ export async function lift(work: Work, context: Context, actor: PersonActor, set
   await addLift(work, liftOf('lifted', context, actor, settling, { fromDay, atStep: toStep }), decision.reportIds);
   if (input.words) await note(work, context, actor, settling);
   if (!task || toStep === task.step) return tell(work, context, actor, settling);
-  const versionNumber = await writeNextVersion(work, context, actor, {
-    child,
-    expectedVersion: input.expectedVersion,
-    startsOn: program.startsOn,
-    endsOn: program.endsOn,
-    note: program.note,
-    reason: 'regrade',
-    tasksFor: (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep!, next) : each)),
-    text: 'word',
-    decisionId: settling.decisionId,
-  });
+  const versionNumber = await regrade(
+    work,
+    context,
+    actor,
+    settling,
+    (next) => program.tasks.map((each) => (each === task ? atStep(task, toStep!, next) : each)),
+    'word',
+  );
   const change = {
     taskId,
     versionNumber,
@@ -57,21 +55,11 @@ export async function keepClosed(work: Work, context: Context, actor: PersonActo
 
 /** Takes the task out of the program with the next version. */
 export async function takeOut(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
-  const { input, decision, child, program } = settling;
+  const { input, decision, program } = settling;
   await see(work, context, actor, settling);
   await addLift(work, liftOf('takenOut', context, actor, settling, { fromDay: null, atStep: null }), decision.reportIds);
   if (input.words) await note(work, context, actor, settling);
-  await writeNextVersion(work, context, actor, {
-    child,
-    expectedVersion: input.expectedVersion,
-    startsOn: program.startsOn,
-    endsOn: program.endsOn,
-    note: program.note,
-    reason: 'regrade',
-    tasksFor: () => program.tasks.filter(({ taskId }) => taskId !== decision.taskId),
-    text: 'word',
-    decisionId: settling.decisionId,
-  });
+  await regrade(work, context, actor, settling, () => program.tasks.filter(({ taskId }) => taskId !== decision.taskId), 'word');
 }
 
 /** Words to the family: they stand on its page, and a text says that there is a word. */

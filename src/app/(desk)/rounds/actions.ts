@@ -6,25 +6,25 @@ import { act } from '@/app/screen';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
 import { faultWords } from '@/ui/desk/frame/Trouble';
+import type { Decide, RoundsFault } from '@/ui/desk/rounds/roundsAct';
 
-export interface RoundsFault {
-  readonly words: string;
-  /** True where the page shows something that is no longer so. */
-  readonly stale: boolean;
-}
-
-export type Decided = { readonly ok: true; readonly decisionId: number } | { readonly ok: false; readonly fault: RoundsFault };
+type Decided = Awaited<ReturnType<Decide>>;
 
 /** Leaves going on to the screen, which has fetched the next card ahead. */
 export async function decideAction(form: FormData): Promise<Decided> {
   const answered = await act((actor, context) => decide(context, actor, Object.fromEntries(form)));
   if (answered.ok) return { ok: true, decisionId: answered.value.decisionId };
-  return { ok: false, fault: { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') } };
+  const { fault } = answered;
+  const takesReason = fault.code === 'unsafeStep' && fault.detail !== null && 'takesReason' in fault.detail && fault.detail.takesReason;
+  return {
+    ok: false,
+    fault: { words: faultWords(fault), stale: fault.code.startsWith('stale'), reasonFor: takesReason ? String(form.get('answer')) : null },
+  };
 }
 
 export async function undoAction(_before: RoundsFault | null, form: FormData): Promise<RoundsFault | null> {
   const answered = await act((actor, context) => undoDecision(context, actor, Number(form.get('decisionId'))));
-  if (!answered.ok) return { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale') };
+  if (!answered.ok) return { words: faultWords(answered.fault), stale: answered.fault.code.startsWith('stale'), reasonFor: null };
   revalidatePath('/rounds');
   redirect(`/rounds?at=${encodeURIComponent(answered.value.key)}`);
 }

@@ -1,21 +1,19 @@
 import { useState } from 'react';
-import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards, type DoseTarget } from '@/core/dose';
+import { callHands, minutesOf, reckonDose, repetitionsFrom, splitIntoCards } from '@/core/dose';
 import { SKILLS, type Skill } from '@/core/vocabulary';
 import type { TaskContent } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
-import { amountIn, TARGETS, targetOf, withAmount, workOf, WORKS, workValue } from '../parts/targets';
 import { doseSentence, hiddenPractice, minutesSentence } from '../parts/doseWords';
 import { seededRandom } from '@/core/random';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
+import { TargetFields } from './TargetFields';
 
 const DAYS = 5;
 
 /** How much of it: the target, what a day and a week come to, what has to be prepared, how long it takes. */
 export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
   const { dose } = task;
-  const { target } = dose;
-  const amount = amountIn(target);
   const set = (key: keyof TaskContent['dose'], value: unknown) => edit({ kind: 'set', path: ['dose', key], value });
   const number = (
     key: 'rounds' | 'secondsEach' | 'restSeconds' | 'setUpMinutes' | 'tidyUpMinutes' | 'piecesPerRepetition',
@@ -37,57 +35,13 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
-        <label className="block">
-          <span className="block text-[13px] font-semibold text-soft">target</span>
-          <select
-            value={target.kind}
-            disabled={fixed}
-            className="field"
-            onChange={(event) => set('target', targetOf(event.target.value as DoseTarget['kind'], amount ?? 1))}
-          >
-            {Object.entries(TARGETS).map(([kind, { name }]) => (
-              <option key={kind} value={kind}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        {amount !== null && (
-          <NumberField
-            label={target.kind === 'count' ? 'in a round' : TARGETS[target.kind].amount}
-            value={amount}
-            least={TARGETS[target.kind].step}
-            most={TARGETS[target.kind].most}
-            step={TARGETS[target.kind].step}
-            fixed={fixed}
-            onNumber={(value) => set('target', withAmount(target, value))}
-          />
-        )}
-        {target.kind === 'hold' && (
-          <NumberField
-            label="seconds held"
-            value={target.seconds}
-            least={1}
-            most={120}
-            fixed={fixed}
-            onNumber={(seconds) => set('target', { ...target, seconds })}
-          />
-        )}
-        <label className="block">
-          <span className="block text-[13px] font-semibold text-soft">hands</span>
-          <select
-            value={workValue(dose)}
-            disabled={fixed}
-            className="field"
-            onChange={(event) => edit({ kind: 'set', path: ['dose'], value: { ...dose, ...workOf(event.target.value) } })}
-          >
-            {WORKS.map(({ value, name }) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <TargetFields
+          dose={dose}
+          fixed={fixed}
+          labels={{ target: 'target', count: 'in a round', hands: 'hands' }}
+          onTarget={(target) => set('target', target)}
+          onWork={(work) => edit({ kind: 'set', path: ['dose'], value: { ...dose, ...work } })}
+        />
         {number('rounds', 'rounds', 1, 20)}
         {number('secondsEach', 'seconds each', 0, 300)}
         {number('restSeconds', 'rest, s', 0, 600)}

@@ -1,9 +1,8 @@
-import type { DoseTarget, StepDose } from '@/core/dose';
 import { doseAtStep, filledStep } from '@/core/tasks';
-import { amountIn, TARGETS, targetOf, withAmount, workOf, WORKS, workValue } from '../parts/targets';
 import { harderBy } from './FlightGrid';
 import type { EditorProps } from './editorProps';
-import { FindingsAt, LocalField, NumberField, Small } from './parts';
+import { FindingsAt, LocalField, Small } from './parts';
+import { TargetFields } from './TargetFields';
 
 interface Props extends EditorProps {
   readonly step: number;
@@ -127,62 +126,16 @@ function Reason({ label, value, onReason, fixed }: { label: string; value: strin
 function StepDoseFields({ task, step, edit, fixed }: Pick<Props, 'task' | 'step' | 'edit' | 'fixed'>) {
   const own = task.ladder.steps[step]?.dose;
   const dose = doseAtStep(task, step + 1);
-  const amount = amountIn(dose.target);
   const path = ['ladder', 'steps', step, 'dose'];
-  const set = (key: keyof StepDose, value: unknown) => edit({ kind: 'set', path: [...path, key], value });
   return (
     <div className="mt-1 flex flex-wrap items-end gap-3">
-      <label className="block">
-        <span className="block text-[13px] font-semibold text-soft">this step asks for</span>
-        <select
-          value={dose.target.kind}
-          disabled={fixed}
-          className="field"
-          onChange={(event) => set('target', targetOf(event.target.value as DoseTarget['kind'], amount ?? 1))}
-        >
-          {Object.entries(TARGETS).map(([kind, { name }]) => (
-            <option key={kind} value={kind}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      {amount !== null && (
-        <NumberField
-          label={TARGETS[dose.target.kind].amount}
-          value={amount}
-          least={TARGETS[dose.target.kind].step}
-          most={TARGETS[dose.target.kind].most}
-          step={TARGETS[dose.target.kind].step}
-          fixed={fixed}
-          onNumber={(value) => set('target', withAmount(dose.target, value))}
-        />
-      )}
-      {dose.target.kind === 'hold' && (
-        <NumberField
-          label="seconds held"
-          value={dose.target.seconds}
-          least={1}
-          most={120}
-          fixed={fixed}
-          onNumber={(seconds) => set('target', { ...dose.target, seconds })}
-        />
-      )}
-      <label className="block">
-        <span className="block text-[13px] font-semibold text-soft">hands at this step</span>
-        <select
-          value={workValue(dose)}
-          disabled={fixed}
-          className="field"
-          onChange={(event) => edit({ kind: 'set', path, value: { ...own, ...workOf(event.target.value) } })}
-        >
-          {WORKS.map(({ value, name }) => (
-            <option key={value} value={value}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <TargetFields
+        dose={dose}
+        fixed={fixed}
+        labels={{ target: 'this step asks for', count: 'how many', hands: 'hands at this step' }}
+        onTarget={(target) => edit({ kind: 'set', path: [...path, 'target'], value: target })}
+        onWork={(work) => edit({ kind: 'set', path, value: { ...own, ...work } })}
+      />
       <span className="pb-1.5 text-[14px] text-soft">
         {own ? !fixed && <Small onPress={() => edit({ kind: 'set', path, value: undefined })}>as the task says</Small> : 'as the task says'}
       </span>

@@ -52,8 +52,8 @@ export function Builder({ view, save, send }: BuilderProps) {
   const facts = useMemo(() => factsOf(child, today), [child, today]);
   const findings = useMemo(() => {
     const contents = tasks.flatMap((task) => (task ? [task.content] : []));
-    return contents.length === draft.tasks.length ? checkProgram(draft, contents, facts, today) : [];
-  }, [draft, tasks, facts, today]);
+    return contents.length === draft.tasks.length ? checkProgram(draft, contents, facts, today, view.sent) : [];
+  }, [draft, tasks, facts, today, view.sent]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   const cautions = findings.filter((finding) => finding.severity === 'caution');
   const whole = findings.filter((finding) => finding.task === null);
@@ -120,6 +120,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                           key={finding.code === 'safety' ? finding.finding.key : finding.code}
                           finding={finding}
                           planned={task}
+                          task={placed}
                           index={index}
                           library={library}
                           childSettings={child.taskSettings}

@@ -5,12 +5,13 @@ import type { TaskSettings } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
 import { Finding } from '../parts/Finding';
 import { safetyWords } from '../parts/taskWords';
-import type { DraftEdit, LibraryTask } from './draftEdits';
+import { settingsAsSent, type DraftEdit, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 
 interface Props {
   readonly finding: ProgramFinding;
   readonly planned: PlannedTask;
+  readonly task: LibraryTask;
   readonly index: number;
   readonly library: readonly LibraryTask[];
   readonly childSettings: TaskSettings;
@@ -18,7 +19,7 @@ interface Props {
 }
 
 /** A finding beside its task; where a rule of safety asks for a reason, the place to write it, and the safer twin where there is one. */
-export function ProgramFindingRow({ finding, planned, index, library, childSettings, edit }: Props) {
+export function ProgramFindingRow({ finding, planned, task, index, library, childSettings, edit }: Props) {
   const safety = finding.code === 'safety' ? finding.finding : null;
   const reasons = planned.choices.reasons ?? {};
   const twin = safety?.twin ? library.find((task) => task.content.slug === safety.twin) : undefined;
@@ -45,6 +46,20 @@ export function ProgramFindingRow({ finding, planned, index, library, childSetti
             className="field min-w-0 flex-1"
           />
         </label>
+      )}
+      {finding.code === 'orderChanged' && (
+        <span className="mt-1 flex gap-4">
+          <button
+            type="button"
+            className="link"
+            onClick={() => edit({ kind: 'settings', index, task, settings: settingsAsSent(task, finding.sent), childSettings })}
+          >
+            keep the order that was sent
+          </button>
+          <button type="button" className="link" onClick={() => edit({ kind: 'choose', index, choices: { takesNewOrder: true } })}>
+            take the new order
+          </button>
+        </span>
       )}
       {safety && <span className="block text-[13px] text-soft">Rule: {safety.source}.</span>}
     </Finding>

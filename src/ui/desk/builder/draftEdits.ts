@@ -1,5 +1,5 @@
 import { doseAt, minutesOf, type StepDose } from '@/core/dose';
-import { contentFor, inOrderOfParts, type PlannedTask, type ProgramDraft, type TaskChoices } from '@/core/program';
+import { contentFor, inOrderOfParts, type PlannedTask, type ProgramDraft, type SentLadder, type TaskChoices } from '@/core/program';
 import { plannedDoseOf, type TaskContent, type TaskSettings } from '@/core/tasks';
 
 export interface LibraryTask {
@@ -116,8 +116,13 @@ function withSettings(
     chooseFrom: onLadder(task.chooseFrom),
     chooseTo: onLadder(task.chooseTo),
     dose: { ...task.dose, hands: dose.hands, secondsEach: dose.secondsEach, atSteps: plannedDoseOf(placed).atSteps },
-    choices: { ...task.choices, settings },
+    choices: { ...task.choices, settings, takesNewOrder: undefined },
   };
+}
+
+/** The settings that give a task just as it was sent, whatever the child's are today. */
+export function settingsAsSent({ content }: LibraryTask, sent: SentLadder): TaskSettings {
+  return { ...content.settings, ...sent.settings };
 }
 
 /** What is asked for at today's step: the step's own where it has one, else what holds for all steps. */

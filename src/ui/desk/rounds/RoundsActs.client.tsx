@@ -51,6 +51,19 @@ export function RoundsActs(props: Props) {
           )}
         </p>
       )}
+      {fault?.reasonFor && (
+        <form action={decide} className="mb-3 flex items-end gap-3">
+          {hidden}
+          <input type="hidden" name="answer" value={fault.reasonFor} />
+          <label className="block min-w-0 flex-1">
+            <span className="font-semibold">Why is it given all the same?</span>
+            <input name="safetyReason" required maxLength={300} autoFocus autoComplete="off" className="field mt-1 w-full" />
+          </label>
+          <button className="act" disabled={waiting}>
+            Give it
+          </button>
+        </form>
+      )}
       {props.decisionKey && asking === null && (
         <ul>
           {props.acts.map((choice) => (

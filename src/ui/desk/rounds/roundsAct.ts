@@ -2,6 +2,8 @@ import type { SilenceDeed } from '@/core/rounds';
 
 export interface RoundsFault {
   readonly words: string;
+  /** The answer that a reason would let pass; null where none is asked for. */
+  readonly reasonFor: string | null;
   readonly stale: boolean;
 }
 export type ActionOf = (before: RoundsFault | null, form: FormData) => Promise<RoundsFault | null>;

@@ -43,7 +43,7 @@ export function useSettling({ decide, nextKey, nextIsSameChild }: Settling) {
       // An address that nothing was fetched for is asked of the server.
       router.push(nextKey ? addressOf(nextKey) : `/rounds?at=&after=${answered.decisionId}`);
     } catch {
-      setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true });
+      setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true, reasonFor: null });
     } finally {
       setDeciding(false);
     }

@@ -1,9 +1,8 @@
 import { factsOf } from '@/core/child';
-import { callHands, doseAt, reckonDose, type Dose } from '@/core/dose';
+import { doseAt, reckonDose } from '@/core/dose';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
-import { seededRandom } from '@/core/random';
 import type { FamilyWords } from '../../shared/familyWords';
-import { Counter } from './Counter.client';
+import { Amounts, Caller } from './Amounts';
 import { ReportForm } from '../report/ReportForm.client';
 import { HurtLink, HurtSection } from '../hurt/HurtSection';
 import { HurtWords } from '../hurt/HurtWords';
@@ -33,8 +32,6 @@ interface Props {
 const FAMILY_STOPS = STOP_REASONS.filter((reason) => reason !== 'pain');
 /** Why it was not done, a tap each. */
 const NOT_DONE_REASONS = ['time', 'tired', 'refused', 'upset', 'other'] as const;
-const MOST_CALLS_EACH = 15;
-const LONGEST_RUN = 3;
 
 /** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
 export function FamilyTask({ view, found, place, token, words, wishedStep, isAgain, newKey, hurtKey }: Props) {
@@ -228,47 +225,6 @@ function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWor
         {t('tellAgain')}
       </a>
     </p>
-  );
-}
-
-function Amounts({ said, dose, words }: { said: SaidToday | null; dose: Dose; words: FamilyWords }) {
-  const { t } = words;
-  const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
-  const isFoot = dose.limb === 'foot';
-  const tap = { hint: t('tapHint'), less: t('tapUndo'), swap: t(isFoot ? 'swapFeet' : 'swapHands') };
-  const asked = (amount: number) => (amount > 0 ? { target: amount, of: t('ofTarget', { target: amount }) } : { target: null, of: '' });
-  if (handTurns === 2) {
-    return (
-      <Counter
-        tap={tap}
-        fields={[
-          { name: 'left', label: t(isFoot ? 'leftFoot' : 'leftHand'), ...asked(perHand), start: said?.left ?? null },
-          { name: 'right', label: t(isFoot ? 'rightFoot' : 'rightHand'), ...asked(perHand), start: said?.right ?? null },
-        ]}
-      />
-    );
-  }
-  const label = { minutes: t('minutes'), pieces: t('pieces'), holds: t('holds'), repetitions: t('count') }[unit];
-  // Minutes are read off a clock, not tapped.
-  return (
-    <Counter
-      tap={unit === 'minutes' ? null : tap}
-      fields={[{ name: 'amount', label, ...asked(perDay), start: said?.plainAmount ?? null }]}
-    />
-  );
-}
-
-/** A fair order of left and right for those who like to call it; the same all day, another tomorrow. */
-function Caller({ dose, seed, words }: { dose: Dose; seed: number; words: FamilyWords }) {
-  const { t } = words;
-  const { unit, handTurns, perHand } = reckonDose(dose, 1);
-  if (handTurns !== 2 || unit === 'minutes' || dose.limb === 'foot' || perHand === 0 || perHand > MOST_CALLS_EACH) return null;
-  const calls = callHands(perHand, LONGEST_RUN, seededRandom(seed));
-  return (
-    <details className="mt-2">
-      <summary className="min-h-[2.6rem] py-1.5">{t('callHands')}</summary>
-      <p className="sheet">{calls.map((hand) => t(`calls.${hand}`)).join(' · ')}</p>
-    </details>
   );
 }
 

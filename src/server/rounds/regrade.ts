@@ -1,0 +1,29 @@
+import type { PartKind, Work } from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { writeNextVersion, type VersionWish } from '../programs/nextVersion';
+import type { Settling } from './decide';
+
+/** The next version as a decision makes it: span and note stay as they were sent. Gives back its number. */
+export function regrade(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  { input, child, program, decisionId }: Settling,
+  tasksFor: VersionWish['tasksFor'],
+  text: PartKind,
+): Promise<number> {
+  const { startsOn, endsOn, note } = program;
+  const { expectedVersion } = input;
+  return writeNextVersion(work, context, actor, {
+    child,
+    expectedVersion,
+    startsOn,
+    endsOn,
+    note,
+    reason: 'regrade',
+    tasksFor,
+    text,
+    decisionId,
+  });
+}

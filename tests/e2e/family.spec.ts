@@ -110,6 +110,8 @@ test.describe('with scripts on', () => {
     await context.setOffline(true);
     await sendReport(page);
     await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is kept on this phone');
+    // In the outbox, and only there: kept twice it would be told twice.
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('yard-draft')))).toEqual([]);
     expect(await reportCount('Silas Y.')).toBe(before);
     await context.setOffline(false);
     await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Sent.', { timeout: 15_000 });

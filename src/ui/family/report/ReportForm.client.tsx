@@ -41,6 +41,8 @@ export function ReportForm({ action, words, versionTaskId, step, day, timeZone, 
   const [wrong, setWrong] = useState<Wrong | null>(null);
   const form = useRef<HTMLFormElement>(null);
   const pressed = useRef<HTMLElement | null>(null);
+  /** True once it lies in the outbox: what is kept twice would be sent twice. */
+  const isGone = useRef(false);
   const task = String(versionTaskId);
 
   useEffect(() => {
@@ -66,7 +68,7 @@ export function ReportForm({ action, words, versionTaskId, step, day, timeZone, 
   }, [wrong, state]);
 
   // A tap counts after its own click: what is kept is what stands then.
-  const keepSoon = () => setTimeout(() => form.current && keepDraft(action, task, day, form.current), 0);
+  const keepSoon = () => setTimeout(() => form.current && !isGone.current && keepDraft(action, task, day, form.current), 0);
 
   const send = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -87,12 +89,14 @@ export function ReportForm({ action, words, versionTaskId, step, day, timeZone, 
     ]);
     const report: KeptReport = { address: action, fields };
     setState('sending');
+    isGone.current = true;
     keep(report);
     const sent = await sendReport(report);
     const isToMend = sent.kind === 'refused' && Object.keys(sent.fields).length > 0;
     // What was refused can still be mended here; where it can't (the link is closed), it stays kept.
     if (sent.kind === 'taken' || isToMend) drop(report);
     if (sent.kind === 'refused' && !isToMend) keep({ ...report, refused: sent.words });
+    isGone.current = !isToMend;
     if (!isToMend) dropDraft(action, task);
     if (sent.kind === 'taken') return window.location.assign(sent.next);
     setState(sent.kind === 'kept' ? 'kept' : 'open');

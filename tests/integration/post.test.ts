@@ -102,6 +102,38 @@ describe('what is decided about a child', () => {
     expect((await texts()).slice(before)).toEqual(['Yard Steps: there is a word for you from the therapist. Open your private page: LINK']);
   });
 
+  it('nobody adds to a message, or takes out of it, once its time has come, though the runner is late', async () => {
+    const before = (await texts()).length;
+    const key = await readyFor('crane-lift');
+    const step = await settle(key, 'up');
+    minutes(10);
+    await bed.report(childId, { question: 'on', words: 'Why?' });
+    const asked = (await viewRounds(bed.context, ines, null)).open.find((each) => each.kind === 'question')!.key;
+    // The report's helper let the runner act; a message of its own waits from here.
+    await settle(asked, 'wrote', { words: 'I will call.' });
+    minutes(10);
+    await undoDecision(bed.context, ines, step);
+    const waiting = () => bed.read<{ kind: string }>("SELECT kind FROM messages WHERE status = 'waiting' ORDER BY id");
+    expect(await waiting()).toEqual([{ kind: 'note' }, { kind: 'takenBack' }]);
+    minutes(10);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toEqual([
+      'Yard Steps: there is a new step in the home practice. Open your private page: LINK',
+      'Yard Steps: there is a word for you from the therapist. Open your private page: LINK',
+      'Yard Steps: a step in the home practice was taken back. What holds now is on your private page: LINK',
+    ]);
+  });
+
+  it('a decision whose message is due is not taken back unsaid', async () => {
+    const before = (await texts()).length;
+    const step = await settle(await readyFor('crane-lift'), 'up');
+    minutes(10);
+    await undoDecision(bed.context, ines, step);
+    minutes(10);
+    await bed.runJobs();
+    expect((await texts()).slice(before)).toHaveLength(2);
+  });
+
   it('the minutes are a setting from 0 to 60 of who may change the workplace', async () => {
     const supervisor = { ...ines, role: 'supervisor' } as const;
     expect(await refusal(setPostMinutes(bed.context, supervisor, '61'))).toBe('invalid');

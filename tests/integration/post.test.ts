@@ -3,6 +3,7 @@ import type { PersonActor } from '@/server/actor';
 import { sendLinkAgain, sendNewLink } from '@/server/messages/links';
 import { viewPost } from '@/server/messages/viewPost';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { closedLink } from '@/server/reports/closedLink';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
@@ -165,6 +166,10 @@ describe('the link of a family', () => {
     const old = (await links()).at(-1)!.split('/f/')[1]!;
     await sendNewLink(bed.context, ines, childId);
     expect(await refusal(viewFamily(bed.context, old))).toBe('linkRevoked');
+    // Said in the family's language, with whom to ask; of a link that never was nothing is known.
+    expect(await closedLink(bed.context, old)).toEqual({ language: 'en', lead: 'Ines Calloway-Brandt' });
+    expect(await closedLink(bed.context, 'A'.repeat(32))).toBeNull();
+    expect(await closedLink(bed.context, "' OR 1=1")).toBeNull();
     await bed.runJobs();
     const fresh = (await links()).at(-1)!.split('/f/')[1]!;
     expect(fresh).not.toBe(old);
@@ -173,6 +178,19 @@ describe('the link of a family', () => {
 });
 
 describe('silence', () => {
+  it('an assistant notes a call, and sends no link', async () => {
+    const teodor = await bed.person('Teodor Wray', 'assistant');
+    await bed.share(childId, teodor, 'assist');
+    bed.passDays(4);
+    const { key } = (await viewRounds(bed.context, teodor, null)).open.find(({ kind }) => kind === 'neverOpened')!;
+    const told = { childId, key, answer: 'hold', expectedVersion: 1, laterDays: '3' };
+    const before = await links();
+    expect(await refusal(decide(bed.context, teodor, { ...told, deed: 'newLink' }))).toBe('notAllowed');
+    await decide(bed.context, teodor, { ...told, deed: 'called', reason: 'Nobody answered.' });
+    await bed.runJobs();
+    expect(await links()).toEqual(before);
+  });
+
   it('is met with a deed, comes back on the day that was said, and tells what was done before', async () => {
     bed.passDays(4);
     const here = async () => (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'neverOpened');

@@ -1,5 +1,6 @@
 import type { NextConfig } from 'next';
-import { FAMILY_HEADERS, securityHeaders } from './src/main/headers';
+import { FAMILY_HEADERS, securityHeaders, withoutScripts } from './src/main/headers';
+import { PLAIN_COOKIE } from './src/ui/shared/plainCookie';
 
 const listed = (headers: Readonly<Record<string, string>>) => Object.entries(headers).map(([key, value]) => ({ key, value }));
 
@@ -14,9 +15,11 @@ const config: NextConfig = {
   devIndicators: false,
   distDir: process.env.YARD_DIST ?? '.next',
   async headers() {
+    const everywhere = securityHeaders(process.env.NODE_ENV === 'development');
     return [
-      { source: '/:path*', headers: listed(securityHeaders(process.env.NODE_ENV === 'development')) },
+      { source: '/:path*', headers: listed(everywhere) },
       { source: '/f/:path*', headers: listed(FAMILY_HEADERS) },
+      { source: '/f/:path*', has: [{ type: 'cookie', key: PLAIN_COOKIE }], headers: listed(withoutScripts(everywhere)) },
     ];
   },
 };

@@ -14,6 +14,7 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   outputDir: '.data/e2e-results',
   use: {
+    serviceWorkers: 'block',
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

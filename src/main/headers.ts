@@ -20,3 +20,9 @@ export function securityHeaders(isDevelopment: boolean): Readonly<Record<string,
 
 /** What a family's pages carry beside. */
 export const FAMILY_HEADERS: Readonly<Record<string, string>> = { 'Referrer-Policy': 'no-referrer', 'X-Robots-Tag': 'noindex' };
+
+/** The same headers for a page whose scripts may not run: its plain forms stand. */
+export function withoutScripts(headers: Readonly<Record<string, string>>): Readonly<Record<string, string>> {
+  const policy = headers['Content-Security-Policy']!.replace(/script-src [^;]*/, "script-src 'none'");
+  return { ...headers, 'Content-Security-Policy': policy };
+}

@@ -1,3 +1,5 @@
+import { renewPages } from '../offline/keptPages';
+
 /** Reports that have not reached us yet, kept on the family's own phone until they have. */
 export interface KeptReport {
   readonly address: string;
@@ -35,7 +37,10 @@ export async function sendReport(report: KeptReport): Promise<Sending> {
   try {
     const answer = await fetch(report.address, { method: 'POST', body, headers: { accept: 'application/json' } });
     const said = (await answer.json()) as { next?: string; words?: string; fields?: Record<string, string> };
-    if (answer.ok && said.next) return { kind: 'taken', next: said.next };
+    if (answer.ok && said.next) {
+      renewPages(report.address, fieldOf(report, 'versionTaskId'), fieldOf(report, 'hurt') === 'on');
+      return { kind: 'taken', next: said.next };
+    }
     if (answer.status < 500) return { kind: 'refused', words: said.words ?? '', fields: said.fields ?? {} };
   } catch {
     // No network, or an answer that was cut off: it stays kept.
@@ -43,8 +48,10 @@ export async function sendReport(report: KeptReport): Promise<Sending> {
   return { kind: 'kept' };
 }
 
-function keyOf(report: KeptReport): string {
-  return report.fields.find(([name]) => name === 'idempotencyKey')?.[1] ?? '';
+const keyOf = (report: KeptReport) => fieldOf(report, 'idempotencyKey');
+
+function fieldOf(report: KeptReport, name: string): string {
+  return report.fields.find(([each]) => each === name)?.[1] ?? '';
 }
 
 function store(reports: readonly KeptReport[]): void {

@@ -8,8 +8,17 @@ const HOLE = '\u0000';
 
 /** What the outbox says, ready for the page's script. */
 export function outboxWords({ t }: FamilyWords): OutboxWords {
-  const [before = '', after = ''] = t('refused', { why: HOLE }).split(HOLE);
-  return { kept: t('kept'), sent: t('sent'), refused: [before, after], showDay: t('showDay') };
+  return { kept: t('kept'), sent: t('sent'), refused: around(t('refused', { why: HOLE })), showDay: t('showDay') };
+}
+
+/** What a kept page says of itself, before and after the time. */
+export function keptPageWords({ t }: FamilyWords): readonly [string, string] {
+  return around(t('keptPage', { when: HOLE }));
+}
+
+function around(said: string): readonly [string, string] {
+  const [before = '', after = ''] = said.split(HOLE);
+  return [before, after];
 }
 
 /** What the report's form says beside, with the day on which the page was made. */

@@ -7,7 +7,8 @@ import { ReportForm } from '../report/ReportForm.client';
 import { HurtLink, HurtSection } from '../hurt/HurtSection';
 import { HurtWords } from '../hurt/HurtWords';
 import { dayLocale, longDay } from '../../shared/days';
-import { reportFormWords } from '../outbox/outboxWords';
+import { keptPageWords, reportFormWords } from '../outbox/outboxWords';
+import { KeptPage } from '../offline/KeptPage.client';
 import { Stones } from '../today/Stones';
 import { targetWords } from '../today/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
@@ -57,6 +58,14 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, isAga
       <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
       <p className="text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
 
+      <KeptPage
+        link={`/f/${token}`}
+        pages={[]}
+        stamp=""
+        language={dayLocale(language)}
+        timeZone={view.child.timeZone}
+        words={keptPageWords(words)}
+      />
       {found.closed && (
         <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words} />
       )}

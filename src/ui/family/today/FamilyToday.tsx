@@ -3,7 +3,8 @@ import { doseAt, minutesOf } from '@/core/dose';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Outbox } from '../outbox/Outbox.client';
-import { outboxWords } from '../outbox/outboxWords';
+import { keptPageWords, outboxWords } from '../outbox/outboxWords';
+import { KeptPage } from '../offline/KeptPage.client';
 import { HurtWords } from '../hurt/HurtWords';
 import { Notes } from './Notes';
 import { Stones } from './Stones';
@@ -40,6 +41,14 @@ export function FamilyToday({ view, token, words, said }: Props) {
         </span>
       </header>
       <Said said={said} view={view} words={words} />
+      <KeptPage
+        link={`/f/${token}`}
+        pages={pagesFrom(view, token, language)}
+        stamp={stampOf(view, language)}
+        language={locale}
+        timeZone={child.timeZone}
+        words={keptPageWords(words)}
+      />
       <Outbox address={`/f/${token}/report`} words={outboxWords(words)} />
       <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
       <h1 className="mt-2 text-[26px]">{headline(view, words)}</h1>
@@ -72,6 +81,21 @@ export function FamilyToday({ view, token, words, said }: Props) {
       <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
     </main>
   );
+}
+
+/** Every page that can be gone to from the day: each task as it is today, and at the other steps that may be chosen. */
+function pagesFrom({ tasks, otherTasks }: FamilyView, token: string, language: Language): string[] {
+  const all = [...tasks, ...otherTasks].map(({ task }) => ({ task, page: `/f/${token}/task/${task.versionTaskId}?lang=${language}` }));
+  const steps = all.flatMap(({ task: { chooseFrom, chooseTo }, page }) =>
+    Array.from({ length: chooseTo - chooseFrom + 1 }, (_, index) => `${page}&step=${chooseFrom + index}`),
+  );
+  return [`/f/${token}?lang=${language}`, ...all.map(({ page }) => page), ...steps];
+}
+
+/** What must be the same for kept pages to be true still. */
+function stampOf({ today, version, tasks, otherTasks, notes, lifts }: FamilyView, language: Language): string {
+  const closed = [...tasks, ...otherTasks].filter((each) => each.closed !== null).map(({ task }) => task.versionTaskId);
+  return [language, today, version?.number ?? 0, closed.join('+'), notes[0]?.id ?? 0, lifts.length].join('/');
 }
 
 /** Praise only where something was done today, nothing hurt, and nothing asks for more. */

@@ -1,7 +1,16 @@
-import { familyScreen, textFrom, type FamilyAddress } from '@/app/familyScreen';
+import { familyScreen, familyTitle, textFrom, type FamilyAddress } from '@/app/familyScreen';
 import { FamilyToday } from '@/ui/family/today/FamilyToday';
 
-export default async function FamilyPage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: FamilyAddress }) {
+interface Props {
+  readonly params: Promise<{ token: string }>;
+  readonly searchParams: FamilyAddress;
+}
+
+export async function generateMetadata({ params, searchParams }: Props) {
+  return familyTitle((await params).token, await textFrom(searchParams, 'lang'), (_, { t }) => t('today'));
+}
+
+export default async function FamilyPage({ params, searchParams }: Props) {
   const { token } = await params;
   const said = await textFrom(searchParams, 'said');
   return familyScreen(token, await textFrom(searchParams, 'lang'), (view, words) => (

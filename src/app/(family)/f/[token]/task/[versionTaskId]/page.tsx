@@ -1,11 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { redirect } from 'next/navigation';
-import { familyScreen, textFrom, type FamilyAddress } from '@/app/familyScreen';
+import { familyScreen, familyTitle, textFrom, type FamilyAddress } from '@/app/familyScreen';
 import { FamilyTask } from '@/ui/family/task/FamilyTask';
 
 interface Props {
   readonly params: Promise<{ token: string; versionTaskId: string }>;
   readonly searchParams: FamilyAddress;
+}
+
+export async function generateMetadata({ params, searchParams }: Props) {
+  const { token, versionTaskId } = await params;
+  return familyTitle(token, await textFrom(searchParams, 'lang'), ({ tasks, otherTasks }, { local }) => {
+    const found = [...tasks, ...otherTasks].find(({ task }) => task.versionTaskId === Number(versionTaskId));
+    return found && local(found.task.content.title);
+  });
 }
 
 export default async function FamilyTaskPage({ params, searchParams }: Props) {

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -12,13 +12,25 @@ const WATCHED = /\.(ts|tsx|css|json|mjs|js|svg|png|woff2?)$/;
 export async function ensureBuild(): Promise<void> {
   const wanted = hashOfSources();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
-  await step('Building (about a minute the first time)', () => {
-    const built = spawnSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
-      encoding: 'utf8',
+  await step('Building (about a minute the first time)', async () => {
+    await build();
+    writeFileSync(STAMP, wanted);
+  });
+}
+
+/** Waits without holding up what runs beside. */
+function build(): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const built = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
+      stdio: ['ignore', 'pipe', 'pipe'],
       env: { ...process.env, NODE_ENV: 'production' },
     });
-    if (built.status !== 0) throw new Error(`The build failed:\n${built.stdout.slice(-3000)}\n${built.stderr.slice(-3000)}`);
-    writeFileSync(STAMP, wanted);
+    let said = '';
+    const hear = (part: Buffer) => (said = (said + part.toString('utf8')).slice(-6000));
+    built.stdout.on('data', hear);
+    built.stderr.on('data', hear);
+    built.once('error', reject);
+    built.once('close', (status) => (status === 0 ? resolve() : reject(new Error(`The build failed:\n${said}`))));
   });
 }
 

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
@@ -25,18 +25,8 @@ export async function test(words: readonly string[]): Promise<number> {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e') });
-  const counts: Counts[] = await allOf(CHECKS.filter(({ kind }) => wanted(kind)));
-  if (wanted('unit')) counts.push(jest('unit', []));
-  if (wanted('integration')) counts.push(jest('integration', ['--runInBand']));
-  if (wanted('e2e')) {
-    try {
-      await ensureBuild();
-      counts.push({ passed: 1, failed: 0 }, playwright());
-    } catch (error) {
-      say(error instanceof Error ? error.message : String(error));
-      counts.push({ passed: 0, failed: 1 });
-    }
-  }
+  // The browser's tests keep one core busy and the others another: side by side they take two thirds of the time.
+  const counts = (await Promise.all([besides(wanted), wanted('e2e') ? endToEnd() : []])).flat();
   const sum = counts.reduce((total, each) => ({ passed: total.passed + each.passed, failed: total.failed + each.failed }), {
     passed: 0,
     failed: 0,
@@ -45,34 +35,35 @@ export async function test(words: readonly string[]): Promise<number> {
   return sum.failed === 0 && sum.passed > 0 ? 0 : 1;
 }
 
-/** A check of the sources that passes or fails as a whole. */
+/** What is run, and how its result is read. */
 interface Check {
   readonly kind: string;
   readonly what: string;
   readonly program: string;
   readonly words: readonly string[];
+  /** A runner of many tests tells its counts; anything else passes or fails as a whole. */
+  readonly project?: string;
 }
 
 const CHECKS: readonly Check[] = [
   { kind: 'lint', what: 'Lint and boundaries', program: 'eslint', words: ['.', '--max-warnings', '0'] },
-  { kind: 'types', what: 'Types', program: 'tsc', words: ['--noEmit', '--incremental', 'false'] },
-  { kind: 'types', what: 'Types of the core alone', program: 'tsc', words: ['--noEmit', '-p', 'src/core/tsconfig.json'] },
   { kind: 'format', what: 'Format', program: 'prettier', words: ['--check', '--log-level', 'warn', '.'] },
   { kind: 'unused', what: 'Unused code and packages', program: 'knip', words: ['--no-progress', '--no-config-hints'] },
+  jest('unit'),
+  // After the build has written the types of the routes, which these read.
+  { kind: 'types', what: 'Types', program: 'tsc', words: ['--noEmit', '--incremental', 'false'] },
+  { kind: 'types', what: 'Types of the core alone', program: 'tsc', words: ['--noEmit', '-p', 'src/core/tsconfig.json'] },
+  jest('integration'),
 ];
 
-/** Each of these programs keeps one core busy: two run at a time, and each says its words when it is done. */
-async function allOf(checks: readonly Check[]): Promise<Counts[]> {
-  const waiting = [...checks];
+/** All but the end-to-end tests, one after the other; each says its words when it is done. */
+async function besides(wanted: (kind: string) => boolean): Promise<Counts[]> {
   const counts: Counts[] = [];
-  const work = async () => {
-    for (let check = waiting.shift(); check; check = waiting.shift()) {
-      const { status, words } = await output(check);
-      say(`\n== ${check.what}\n${words}`.trimEnd());
-      counts.push(status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
-    }
-  };
-  await Promise.all([work(), work()]);
+  for (const check of CHECKS.filter(({ kind }) => wanted(kind))) {
+    const { status, words } = await output(check);
+    say(`\n== ${check.what}\n${words}`.trimEnd());
+    counts.push(check.project ? countsOfJest(check.project, status) : { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 });
+  }
   return counts;
 }
 
@@ -87,10 +78,15 @@ function output({ program, words }: Check): Promise<{ status: number | null; wor
   });
 }
 
-function jest(project: string, words: readonly string[]): Counts {
-  say(`\n== ${project} tests`);
-  const file = path.join(RESULTS, `${project}.json`);
-  const status = run('jest', ['--selectProjects', project, '--json', `--outputFile=${file}`, '--silent', ...words]);
+const resultsOf = (project: string) => path.join(RESULTS, `${project}.json`);
+
+function jest(project: string): Check {
+  const words = ['--selectProjects', project, '--json', `--outputFile=${resultsOf(project)}`, '--silent', '--runInBand'];
+  return { kind: project, what: `${project} tests`, program: 'jest', words, project };
+}
+
+function countsOfJest(project: string, status: number | null): Counts {
+  const file = resultsOf(project);
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const result = JSON.parse(readFileSync(file, 'utf8')) as {
     numPassedTests: number;
@@ -101,20 +97,32 @@ function jest(project: string, words: readonly string[]): Counts {
   return { passed: result.numPassedTests, failed: failed || (status === 0 ? 0 : 1) };
 }
 
-function playwright(): Counts {
-  say('\n== end-to-end tests');
-  const file = path.join(RESULTS, 'e2e.json');
-  const status = run('playwright', ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file });
+async function endToEnd(): Promise<Counts[]> {
+  try {
+    await ensureBuild();
+    return [{ passed: 1, failed: 0 }, await playwright()];
+  } catch (error) {
+    say(error instanceof Error ? error.message : String(error));
+    return [{ passed: 0, failed: 1 }];
+  }
+}
+
+async function playwright(): Promise<Counts> {
+  const file = resultsOf('e2e');
+  const status = await run('playwright', ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file });
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const { stats } = JSON.parse(readFileSync(file, 'utf8')) as { stats: { expected: number; unexpected: number; flaky: number } };
   const failed = stats.unexpected + stats.flaky;
   return { passed: stats.expected, failed: failed || (status === 0 ? 0 : 1) };
 }
 
-function run(program: string, words: readonly string[], environment: Record<string, string> = {}): number {
-  const ran = spawnSync(path.join('node_modules', '.bin', program), words, {
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...environment },
+function run(program: string, words: readonly string[], environment: Record<string, string>): Promise<number | null> {
+  return new Promise((resolve, reject) => {
+    const ran = spawn(path.join('node_modules', '.bin', program), words, {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...environment },
+    });
+    ran.once('error', reject);
+    ran.once('close', resolve);
   });
-  return ran.status ?? 1;
 }

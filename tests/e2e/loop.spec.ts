@@ -1,5 +1,5 @@
 import { type Page } from '@playwright/test';
-import { expect, test, ask, beginAnew, dayBefore, newestLink, reportFirstTask, sendReport, signIn, newPage } from './yard';
+import { expect, test, ask, beginAnew, dayBefore, linkOf, newestLink, reportFirstTask, sendReport, signIn, newPage } from './yard';
 
 const CHILD = 'Yara S.';
 
@@ -153,4 +153,41 @@ test('silence is met with a call, which is kept, and the card is gone till the d
   expect(await ask('SELECT answer, deed, reason FROM decisions WHERE child_id = ?', [child])).toEqual([
     { answer: 'hold', deed: 'called', reason: 'The aunt: the number is an old one.' },
   ]);
+});
+
+test('a practice rests: the sheet for the bag is looked at, the rest is decided by keys, and the family reads till when', async ({
+  page,
+  browser,
+}) => {
+  const child = await beginAnew('Silas Y.');
+  await ask('UPDATE family_links SET first_opened_at = NULL WHERE child_id = ?', [child]);
+  await signIn(page);
+  await page.goto('/rounds');
+  await page.getByRole('link', { name: 'Silas Y.: link never opened' }).click();
+  await expect(page.getByRole('heading', { name: 'The link was never opened' })).toBeVisible();
+  await page.keyboard.press('v');
+  await expect(page.getByRole('heading', { level: 1, name: 'On paper: Silas Y.' })).toBeVisible();
+  const pages = page.getByRole('article');
+  expect(await pages.count()).toBeGreaterThan(1);
+  await expect(pages.first()).toContainText('911');
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'The link was never opened' })).toBeVisible();
+
+  await page.keyboard.press('u');
+  const day = page.getByLabel('It goes on again on');
+  await day.fill(dayBefore(0));
+  await page.getByRole('button', { name: 'Let it rest' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('one after today, and within 120 days');
+  await day.fill(dayBefore(-10));
+  // The first Escape leaves the field, and keeps what was typed.
+  await page.keyboard.press('Escape');
+  await expect(day).toHaveValue(dayBefore(-10));
+  await page.getByRole('button', { name: 'Let it rest' }).click();
+  await expect(page.getByRole('link', { name: 'Silas Y.: link never opened' })).toHaveCount(0);
+  const family = await newPage(browser, { viewport: { width: 390, height: 844 } });
+  await family.goto(`${linkOf('Silas Y.')}?lang=en`);
+  await expect(family.getByText(/^The practice rests until/)).toBeVisible();
+  await expect(family.getByText('Start', { exact: true })).toHaveCount(0);
+  await page.goto('/yard?search=silas');
+  await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('rests until');
 });

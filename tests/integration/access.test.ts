@@ -8,6 +8,7 @@ import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewPost } from '@/server/messages/viewPost';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { viewBuilder } from '@/server/programs/viewBuilder';
+import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';
 import { decide } from '@/server/rounds/decide';
@@ -61,6 +62,7 @@ type Door = [file: string, open: (actor: PersonActor, wish: Wish) => Promise<unk
 const doors: Door[] = [
   ['caseload/viewChild', (actor, { childId }) => viewChild(bed.context, actor, childId), 'read'],
   ['messages/viewPost', (actor, { childId }) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
+  ['programs/viewPaper', (actor, { childId }) => viewPaper(bed.context, actor, childId), 'read'],
   ['programs/viewBuilder', (actor, { childId }) => viewBuilder(bed.context, actor, childId), 'change'],
   ['programs/saveDraft', (actor, { childId }) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
   [

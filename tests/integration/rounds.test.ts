@@ -163,3 +163,39 @@ it('keeps no amount told apart from nothing done: an empty report is no struggle
   expect(view.log.map((report) => [report.amount, report.outcome])).toEqual(Array(3).fill([null, 'uncounted']));
   expect(view.practice.adherence.knownDone).toBe(3);
 });
+
+describe('children at one tread', () => {
+  it('are told together with how others fared there, and can be looked at alone', async () => {
+    const ready = async (calledName: string) => {
+      const childId = await bed.child(ines, { calledName });
+      await bed.send(ines, childId);
+      for (let day = 0; day < 3; day += 1) {
+        const versionTaskId = await bed.versionTaskId(childId, 'crane-lift');
+        await bed.report(childId, { versionTaskId, help: 'alone', left: '5', right: '5', doneOn: '' });
+        bed.passDays(1);
+      }
+      return childId;
+    };
+    const first = await ready('Wren');
+    const one = (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'ready')!;
+    await decide(bed.context, ines, { childId: first, key: one.key, answer: 'up', expectedVersion: 1 });
+    await ready('Bram');
+    await ready('Silas');
+    await ready('Odalys');
+    const view = await viewRounds(bed.context, ines, null);
+    const [group] = view.treads;
+    expect(view.treads).toHaveLength(1);
+    expect(group).toMatchObject({
+      step: one.suggestion!.toStep,
+      title: { en: 'Crane lift' },
+      tread: { came: 1, wentBack: 0, standing: 1 },
+    });
+    expect(view.onlyTread).toBeNull();
+    const alone = await viewRounds(bed.context, ines, null, `${group!.taskId}:${group!.step}`);
+    expect(alone.onlyTread).toEqual(group);
+    expect(alone.open.map(({ key }) => key)).toEqual(group!.keys);
+    expect(view.open.length).toBeGreaterThan(3);
+    // What is no tread shows all.
+    expect((await viewRounds(bed.context, ines, null, '1:99')).open).toHaveLength(view.open.length);
+  });
+});

@@ -16,6 +16,8 @@ export { plannedSpans } from './plannedSpans';
 export type { SentVersion } from './plannedSpans';
 export { atStep, standsAs, stepTakenBack, stepTargets, toFreeze } from './stepChanges';
 export type { PlacedContent, TaskToFreeze } from './stepChanges';
+export { restOf } from './restOf';
+export type { Rest } from './restOf';
 export { draftFrom } from './draftFrom';
 export { givenTask } from './givenTask';
 export { outcomeSettingsAt } from './outcomeAt';

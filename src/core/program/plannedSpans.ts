@@ -7,6 +7,8 @@ export interface SentVersion {
   readonly startsOn: CalendarDay;
   readonly endsOn: CalendarDay;
   readonly sentOn: CalendarDay;
+  readonly resumesOn: CalendarDay | null;
+  readonly isEnded: boolean;
   readonly tasks: PlannedSpan['tasks'];
 }
 
@@ -17,13 +19,16 @@ function beginningOf({ startsOn, sentOn }: Pick<SentVersion, 'startsOn' | 'sentO
 
 /**
  * The days for which each version held, as the family's page shows them: from its beginning to its end, or to the day
- * before the next one begins. A version sent ahead leaves the one before it in force until its start.
+ * before the next one begins. A version sent ahead leaves the one before it in force until its start; one that rests asks for
+ * nothing till it goes on, and one that a person ended for nothing at all.
  */
 export function plannedSpans(versions: readonly SentVersion[]): PlannedSpan[] {
   const ordered = [...versions].sort((a, b) => a.number - b.number);
-  return ordered.map((version, index) => {
+  return ordered.flatMap((version, index) => {
+    if (version.isEnded) return [];
     const later = ordered.slice(index + 1).map((next) => addDays(beginningOf(next), -1));
     const to = later.reduce((earliest, day) => (day < earliest ? day : earliest), version.endsOn);
-    return { from: beginningOf(version), to, tasks: version.tasks };
+    const from = beginningOf(version);
+    return [{ from: version.resumesOn !== null && version.resumesOn > from ? version.resumesOn : from, to, tasks: version.tasks }];
   });
 }

@@ -280,6 +280,8 @@ describe('an order of steps that was sent', () => {
     number: 1,
     startsOn: today,
     endsOn: today,
+    resumesOn: null,
+    isEnded: false,
     sentOn: today,
     note: '',
     tasks: [

@@ -29,6 +29,8 @@ describe('spans of versions', () => {
     number,
     startsOn: day('2026-11-02'),
     endsOn: day('2026-11-30'),
+    resumesOn: null,
+    isEnded: false,
     sentOn: day(sentOn),
     tasks: [],
   });

@@ -32,6 +32,10 @@ export interface ProgramVersion {
   readonly startsOn: CalendarDay;
   readonly endsOn: CalendarDay;
   readonly sentOn: CalendarDay;
+  /** Lets the practice rest till this day; null where it does not. */
+  readonly resumesOn: CalendarDay | null;
+  /** A person ended the practice. */
+  readonly isEnded: boolean;
   readonly note: string;
   readonly tasks: readonly ProgramTask[];
 }

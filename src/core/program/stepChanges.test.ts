@@ -1,5 +1,5 @@
 import { calendarDay } from '../calendar';
-import { draftFrom, givenTask, plannedSpans, type ProgramVersion, type SentVersion } from '.';
+import { draftFrom, givenTask, plannedSpans, restOf, type ProgramVersion, type SentVersion } from '.';
 import { atStep, standsAs, stepTakenBack, toFreeze } from './stepChanges';
 import { exampleProgramTask, stockTask } from '../../../tests/fixtures/tarrowHill';
 
@@ -75,10 +75,29 @@ describe('the days for which versions held', () => {
     number,
     startsOn: calendarDay(startsOn),
     endsOn: calendarDay(endsOn),
+    resumesOn: null,
+    isEnded: false,
     sentOn: calendarDay(sentOn),
     tasks: [],
   });
   const spans = (...versions: SentVersion[]) => plannedSpans(versions).map(({ from, to }) => [from, to]);
+
+  it('a rest asks for nothing till it goes on, and an end by a person for nothing at all', () => {
+    const before = version(1, '2026-11-01', '2026-11-30');
+    const resting = { ...version(2, '2026-11-01', '2026-12-10', '2026-11-12'), resumesOn: calendarDay('2026-11-23') };
+    expect(spans(before, resting)).toEqual([
+      ['2026-11-01', '2026-11-11'],
+      ['2026-11-23', '2026-12-10'],
+    ]);
+    const ended = { ...version(2, '2026-11-01', '2026-11-12', '2026-11-12'), isEnded: true };
+    expect(spans(before, ended)).toEqual([['2026-11-01', '2026-11-11']]);
+    expect(restOf(resting, calendarDay('2026-11-22'))).toEqual({ kind: 'until', day: '2026-11-23' });
+    expect([restOf(resting, calendarDay('2026-11-23')), restOf(before, before.endsOn), restOf(ended, ended.endsOn)]).toEqual([
+      null,
+      null,
+      { kind: 'ended' },
+    ]);
+  });
 
   it('a version sent ahead leaves the one before it in force until its start (B2)', () => {
     expect(spans(version(1, '2026-11-01', '2026-11-30'), version(2, '2026-11-16', '2026-12-15', '2026-11-10'))).toEqual([

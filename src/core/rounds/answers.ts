@@ -76,20 +76,25 @@ export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, ans
 }
 
 /** What is done about silence or an ending, beside waiting: kept with the decision, and told on the next card of its kind. */
-export const SILENCE_DEEDS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'leftIt'] as const;
+export const SILENCE_DEEDS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'paused', 'ended', 'leftIt'] as const;
 export type SilenceDeed = (typeof SILENCE_DEEDS)[number];
 
 const DEEDS: Partial<Record<DecisionKind, readonly SilenceDeed[]>> = {
-  quiet: ['sentAgain', 'called', 'onPaper', 'askedTeacher', 'leftIt'],
+  quiet: ['sentAgain', 'called', 'onPaper', 'askedTeacher', 'paused', 'ended', 'leftIt'],
   // A text to the number that nobody opened is not the first thing.
-  neverOpened: ['called', 'newLink', 'onPaper', 'askedTeacher', 'leftIt'],
-  ended: ['called', 'askedTeacher', 'leftIt'],
-  ending: ['called', 'askedTeacher', 'leftIt'],
+  neverOpened: ['called', 'newLink', 'onPaper', 'askedTeacher', 'paused', 'ended', 'leftIt'],
+  ended: ['called', 'askedTeacher', 'ended', 'leftIt'],
+  ending: ['called', 'askedTeacher', 'paused', 'ended', 'leftIt'],
 };
 
 /** What can be done about a decision of silence; empty for all others. All of it lets the card come back on a chosen day. */
 export function silenceDeedsOf(kind: DecisionKind): readonly SilenceDeed[] {
   return DEEDS[kind] ?? [];
+}
+
+/** True for what goes to the family by its link, or changes the program: only who may change it does so. */
+export function deedNeedsLead(deed: SilenceDeed): boolean {
+  return deed === 'sentAgain' || deed === 'newLink' || deed === 'paused' || deed === 'ended';
 }
 
 /** A decision as a person settled it or put it off. */

@@ -1,6 +1,7 @@
 import type { Suggestion } from '../advancing';
 import { daysBetween, type CalendarDay } from '../calendar';
 import { groupBy } from '../groupBy';
+import { restOf } from '../program';
 import type { Danger } from '../safety';
 
 export const DECISION_KINDS = [
@@ -27,6 +28,10 @@ export interface ChildSituation {
   readonly sentOn: CalendarDay;
   readonly startsOn: CalendarDay;
   readonly endsOn: CalendarDay;
+  /** A person ended the practice. */
+  readonly isEnded: boolean;
+  /** The day on which it goes on after a rest; null where it had none. */
+  readonly resumesOn: CalendarDay | null;
   /** The day of the latest report, by any way; null where none ever came. */
   readonly lastWordOn: CalendarDay | null;
   readonly linkOpened: boolean;
@@ -96,7 +101,8 @@ function fromReports({ childId, unreadReports }: ChildSituation): Decision[] {
   });
 }
 
-function fromSuggestions({ childId, tasks }: ChildSituation): Decision[] {
+function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {
+  if (isEnded) return [];
   const kinds = { up: 'ready', down: 'tooHard', ladderEnd: 'ladderEnd', stuck: 'stuck' } as const;
   return tasks.flatMap(({ taskId, stepSinceVersion, suggestion }) => {
     if (suggestion.move === 'hold' || suggestion.move === 'holdForPerson') return [];
@@ -118,14 +124,16 @@ function stageOf(days: number): number {
 
 /**
  * At most one of the four: who never opened the link is not also quiet, and an ending program needs a new one first. Silence
- * counts from the latest of the last word, the sending and the start: before that nothing could come.
+ * counts from the latest of the last word, the sending, the start and the end of a rest: before that nothing could come. Where
+ * a person ended the practice, or lets it rest, nobody waits for a word.
  */
 function fromSilence(situation: ChildSituation, today: CalendarDay, settings: RoundsSettings): Decision[] {
-  const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened } = situation;
+  const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened, resumesOn } = situation;
+  if (restOf(situation, today)) return [];
   const left = daysBetween(today, endsOn);
   if (left < 0) return [decision('ended', childId, `${programId}:${endsOn}:${stageOf(-left)}`, { days: -left })];
   if (left <= settings.endingDays) return [decision('ending', childId, `${programId}:${endsOn}`, { days: left })];
-  const begun = sentOn > startsOn ? sentOn : startsOn;
+  const begun = [sentOn, startsOn, resumesOn ?? startsOn].sort().at(-1)!;
   const sinceBegun = daysBetween(begun, today);
   if (!linkOpened && (lastWordOn === null || lastWordOn < begun)) {
     const version = `${programId}:v${versionNumber}:${stageOf(sinceBegun)}`;

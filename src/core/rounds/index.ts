@@ -1,8 +1,11 @@
 export { DECISION_KINDS, decisionsFor } from './decisionsFor';
 export type { ChildSituation, Decision, DecisionKind, RoundsSettings } from './decisionsFor';
+export { atOneTread } from './atOneTread';
+export type { AtOneTread } from './atOneTread';
 export {
   answersOf,
   changesStep,
+  deedNeedsLead,
   DECISION_ANSWERS,
   isFollowed,
   needsLead,

@@ -17,6 +17,8 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   sentOn: addDays(today, -10),
   startsOn: addDays(today, -10),
   endsOn: addDays(today, 20),
+  resumesOn: null,
+  isEnded: false,
   lastWordOn: addDays(today, -1),
   linkOpened: true,
   tasks: [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion('hold') }],
@@ -26,6 +28,23 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
 });
 const task = (move: Suggestion['move']) => [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion(move) }];
 const kinds = (situations: ChildSituation[]) => decisionsFor(situations, today).map((decision) => `${decision.childId} ${decision.kind}`);
+
+describe('a practice that a person ended, or lets rest', () => {
+  const silent = { lastWordOn: addDays(today, -30), sentOn: addDays(today, -40), startsOn: addDays(today, -40) };
+  const urgent = { stops: [{ reportId: 7, taskId: 1, danger: 'told' as const }], tasks: task('up') };
+
+  it('asks for no word and, once ended, for no step; what hurt is still told', () => {
+    expect(kinds([child(1, silent)])).toEqual(['1 quiet']);
+    expect(kinds([child(1, { ...silent, resumesOn: addDays(today, 1) })])).toEqual([]);
+    expect(kinds([child(1, { ...silent, isEnded: true, endsOn: addDays(today, -3) })])).toEqual([]);
+    expect(kinds([child(1, { ...urgent, isEnded: true })])).toEqual(['1 safetyWord']);
+  });
+
+  it('counts silence from the day on which it went on', () => {
+    expect(kinds([child(1, { ...silent, resumesOn: addDays(today, -6) })])).toEqual([]);
+    expect(decisionsFor([child(1, { ...silent, resumesOn: addDays(today, -7) })], today)).toMatchObject([{ kind: 'quiet', days: 7 }]);
+  });
+});
 
 describe('what asks for a person', () => {
   it('comes most urgent first, whatever the order of the children', () => {

@@ -35,7 +35,9 @@ export function arrangeYard(rows: readonly YardRow[], wish: YardWish, today: Cal
   });
 }
 
-export function isSilent(row: Pick<YardRow, 'daysSinceWord'>): boolean {
+/** Nobody waits for a word where the practice rests or was ended. */
+export function isSilent(row: Pick<YardRow, 'daysSinceWord' | 'rest'>): boolean {
+  if (row.rest) return false;
   return row.daysSinceWord === null || row.daysSinceWord >= SILENT_DAYS;
 }
 
@@ -43,7 +45,7 @@ function matches(row: YardRow, { search, filter, school }: YardWish, today: Cale
   if (school !== null && row.school !== school) return false;
   if (filter === 'silent' && !isSilent(row)) return false;
   if (filter === 'struggling' && !row.practice.days.some((day) => day.word === 'saidNotDone' || day.word === 'partly')) return false;
-  if (filter === 'ending' && (row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
+  if (filter === 'ending' && (row.rest?.kind === 'ended' || row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
   const wanted = plain(search).split(/\s+/).filter(Boolean);
   const text = plain([row.name, row.school, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '));
   return wanted.every((word) => text.includes(word));

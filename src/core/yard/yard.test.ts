@@ -11,7 +11,10 @@ const task = exampleProgramTask('crane-lift');
 
 describe('the yard', () => {
   const row = (childId: number, name: string, rest: Partial<YardRow> = {}): YardRow => ({
-    ...yardRow({ child, tasks: [], endsOn: null, versions: [], changes: [], reports: [], lastWordOn: today, closedTaskIds: [] }, today),
+    ...yardRow(
+      { child, tasks: [], endsOn: null, rest: null, versions: [], changes: [], reports: [], lastWordOn: today, closedTaskIds: [] },
+      today,
+    ),
     childId,
     name,
     ...rest,
@@ -25,6 +28,7 @@ describe('the yard', () => {
         child,
         tasks: [task],
         endsOn: day('2026-12-02'),
+        rest: null,
         lastWordOn: day('2026-11-20'),
         closedTaskIds: [],
         changes: [change(3, '2026-11-18')],
@@ -33,6 +37,8 @@ describe('the yard', () => {
             number: 1,
             startsOn: day('2026-11-18'),
             endsOn: day('2026-12-02'),
+            resumesOn: null,
+            isEnded: false,
             sentOn: day('2026-11-18'),
             tasks: [{ taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10, unit: 'repetitions' }],
           },
@@ -66,6 +72,9 @@ describe('the yard', () => {
     expect(names(arrangeYard(rows, { ...wish, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
     expect(names(arrangeYard(rows, { ...wish, filter: 'silent' }, today))).toEqual(['B', 'C']);
     expect(names(arrangeYard(rows, { ...wish, filter: 'ending' }, today))).toEqual(['C']);
+    const rest = { kind: 'ended' } as const;
+    expect(names(arrangeYard([row(1, 'B', { rest, daysSinceWord: 9 })], { ...wish, filter: 'silent' }, today))).toEqual([]);
+    expect(names(arrangeYard([row(3, 'C', { rest, endsOn: day('2026-11-29') })], { ...wish, filter: 'ending' }, today))).toEqual([]);
     const ends = (days: number) => arrangeYard([row(1, 'A', { endsOn: addDays(today, days) })], { ...wish, filter: 'ending' }, today);
     expect([names(ends(7)), names(ends(8))]).toEqual([['A'], []]);
     expect(names(arrangeYard(rows, { ...wish, school: 'Z' }, today))).toEqual(['A']);
@@ -111,6 +120,7 @@ describe('the yard', () => {
       child,
       tasks: [{ ...task, step: 9 }],
       endsOn: null,
+      rest: null,
       versions: [],
       changes: [],
       reports: [],

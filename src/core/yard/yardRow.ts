@@ -3,7 +3,7 @@ import { addDays, daysBetween, daysFromTo, type CalendarDay } from '../calendar'
 import type { LocalText } from '../text';
 import { daysAtSteps } from '../program';
 import { nameOf, type Child } from '../child';
-import { plannedSpans, type SentVersion } from '../program';
+import { plannedSpans, type Rest, type SentVersion } from '../program';
 import { demandsOf, stepName, type GradeChange, type ProgramTask } from '../program';
 
 export interface YardFlight {
@@ -27,12 +27,15 @@ export interface YardRow {
   /** Null where no word ever came. */
   readonly daysSinceWord: number | null;
   readonly endsOn: CalendarDay | null;
+  /** Nothing is asked: ended by a person, or resting till a day. */
+  readonly rest: Rest | null;
 }
 
 export interface YardInput {
   readonly child: Child;
   readonly tasks: readonly ProgramTask[];
   readonly endsOn: CalendarDay | null;
+  readonly rest: Rest | null;
   readonly versions: readonly SentVersion[];
   readonly changes: readonly GradeChange[];
   readonly reports: readonly PracticeReport[];
@@ -52,7 +55,7 @@ export function yardDays(today: CalendarDay): CalendarDay[] {
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
 export function yardRow(
-  { child, tasks, endsOn, versions, changes, reports, lastWordOn, closedTaskIds }: YardInput,
+  { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds }: YardInput,
   today: CalendarDay,
 ): YardRow {
   return {
@@ -76,5 +79,6 @@ export function yardRow(
     practice: practiceOf(yardDays(today), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
     endsOn,
+    rest,
   };
 }

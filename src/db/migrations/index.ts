@@ -9,6 +9,7 @@ import { reportsTrail } from './0006-reports-trail';
 import { stopsNotes } from './0007-stops-notes';
 import { targetsByStep } from './0008-targets-by-step';
 import { postHeld } from './0009-post-held';
+import { rest } from './0010-rest';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -21,6 +22,7 @@ export const MIGRATIONS: readonly Migration[] = [
   stopsNotes,
   targetsByStep,
   postHeld,
+  rest,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -52,6 +52,9 @@ const COLUMNS = {
     sent_by: BIGINT,
     sent_at: moment,
     sent_on: DATEONLY,
+    resumes_on: DATEONLY,
+    is_ended: BOOLEAN,
+    decision_id: BIGINT,
   },
   version_tasks: {
     program_version_id: BIGINT,

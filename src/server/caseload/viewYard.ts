@@ -1,7 +1,7 @@
 import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/yard';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { restOf, type ProgramVersion } from '@/core/program';
 import { childrenOf, inTransaction, workplaceOf } from '@/db';
-
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -17,6 +17,8 @@ export interface YardView {
   readonly silent: number;
 }
 
+const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (version ? restOf(version, today) : null);
+
 /** The whole caseload, a row a child, arranged as wished. */
 export async function viewYard(context: Context, actor: PersonActor, wish: YardWish): Promise<YardView> {
   const { childIds, ...view } = await inTransaction(context.db, async (work) => {
@@ -31,6 +33,7 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
           child,
           tasks: facts.current.get(child.id)?.tasks ?? [],
           endsOn: facts.current.get(child.id)?.endsOn ?? null,
+          rest: restIn(facts.current.get(child.id), today),
           versions: facts.versions.get(child.id) ?? [],
           changes: facts.changes.get(child.id) ?? [],
           reports: facts.reports.get(child.id) ?? [],

@@ -96,6 +96,8 @@ const MESSAGE_KIND = {
   program: 'program',
   newStep: 'newStep',
   takenBack: 'takenBack',
+  paused: 'paused',
+  ended: 'ended',
   word: 'note',
   several: 'several',
 } as const satisfies Record<TextKind, MessageKind>;

@@ -13,6 +13,9 @@ export interface VersionWish {
   readonly expectedVersion: number;
   readonly startsOn: NewVersion['startsOn'];
   readonly endsOn: NewVersion['endsOn'];
+  /** A rest or an end that a person decided goes on with each further version, till a program is sent anew. */
+  readonly resumesOn: NewVersion['resumesOn'];
+  readonly isEnded: boolean;
   readonly note: string;
   readonly reason: NewVersion['reason'];
   readonly tasksFor: (number: number) => readonly TaskToFreeze[];
@@ -20,6 +23,8 @@ export interface VersionWish {
   readonly text: PartKind | null;
   /** The decision that made it; null where a program was sent. */
   readonly decisionId: number | null;
+  /** Where nothing new is asked of the family and nothing was told: the day from which it holds; today where left out. */
+  readonly sentOn?: NewVersion['sentOn'];
 }
 
 /**
@@ -38,11 +43,14 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     number,
     startsOn: wish.startsOn,
     endsOn: wish.endsOn,
+    resumesOn: wish.resumesOn,
+    isEnded: wish.isEnded,
+    decisionId: wish.decisionId,
     note: wish.note,
     reason: wish.reason,
     sentBy: actor.personId,
     sentAt: now,
-    sentOn: calendarDayInZone(now, child.timeZone),
+    sentOn: wish.sentOn ?? calendarDayInZone(now, child.timeZone),
     tasks: wish.tasksFor(number),
   });
   if (wish.text) await putInPost(work, context, actor, { child, kind: wish.text, decisionId: wish.decisionId });

@@ -47,6 +47,8 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
       expectedVersion,
       startsOn: draft.startsOn,
       endsOn: draft.endsOn,
+      resumesOn: null,
+      isEnded: false,
       note: draft.note,
       reason: 'sent',
       tasksFor: (next) => planned.map((task) => toFreeze(task, task.version, facts, before, next)),

@@ -4,6 +4,7 @@ import { factsOf, type Child } from '@/core/child';
 import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/program';
 import {
   answersOf,
+  deedNeedsLead,
   DECISION_ANSWERS,
   isFollowed,
   isOfStop,
@@ -27,6 +28,7 @@ import { sendLinkOf } from '../messages/links';
 import { invalid, parseInput } from '../parseInput';
 import { recordStepChange } from '../programs/nextVersion';
 import { regrade } from './regrade';
+import { end, pause } from './restDeeds';
 import { loadDecisions, seenKey } from './loadDecisions';
 import { keepClosed, lift, see, takeOut, write } from './stopDeeds';
 
@@ -39,7 +41,7 @@ const inputSchema = z.object({
   /** For `wrote`: what goes to the family. */
   words: z.string().trim().max(600).default(''),
   laterDays: z.coerce.number().int().min(1).max(30).default(1),
-  /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. */
+  /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. A rest, too, ends on `fromDay`. */
   found: z.string().trim().max(600).default(''),
   spokeTo: z.string().trim().max(200).default(''),
   fromDay: z.string().trim().max(10).default(''),
@@ -75,7 +77,7 @@ const DEEDS = {
   },
   hold: async (...all) => {
     await read(...all);
-    await askAgain(...all);
+    await doDeed(...all);
   },
   read,
   wrote: async (...all) => {
@@ -140,11 +142,14 @@ function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceDeed | null
   return deed ?? 'leftIt';
 }
 
-/** The family's link goes out once more: the standing one, or a new one in its place. */
-async function askAgain(work: Work, context: Context, actor: PersonActor, { input, decision, child }: Settling): Promise<void> {
+/** What is done about silence beside being written down: the family's link goes out once more, or the practice rests or ends. */
+async function doDeed(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
+  const { input, decision, child } = settling;
   const deed = deedOf(decision, input);
-  if (deed !== 'sentAgain' && deed !== 'newLink') return;
+  if (!deed || !deedNeedsLead(deed)) return;
   await requireChild(work, actor, child.id, 'changeProgram');
+  if (deed === 'paused') return pause(work, context, actor, settling);
+  if (deed === 'ended') return end(work, context, actor, settling);
   await sendLinkOf(work, context, actor, child, deed === 'newLink');
 }
 

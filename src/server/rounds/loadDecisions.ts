@@ -71,6 +71,8 @@ export async function loadDecisions(
         sentOn: program.sentOn,
         startsOn: program.startsOn,
         endsOn: program.endsOn,
+        isEnded: program.isEnded,
+        resumesOn: program.resumesOn,
         lastWordOn: words.get(child.id) ?? null,
         // Who answers by paper or call has no link to open.
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),

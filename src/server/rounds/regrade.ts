@@ -13,13 +13,15 @@ export function regrade(
   tasksFor: VersionWish['tasksFor'],
   text: PartKind,
 ): Promise<number> {
-  const { startsOn, endsOn, note } = program;
+  const { startsOn, endsOn, resumesOn, isEnded, note } = program;
   const { expectedVersion } = input;
   return writeNextVersion(work, context, actor, {
     child,
     expectedVersion,
     startsOn,
     endsOn,
+    resumesOn,
+    isEnded,
     note,
     reason: 'regrade',
     tasksFor,

@@ -11,6 +11,7 @@ import {
   undoDecisionById,
   unmarkRead,
   versionOf,
+  versionOfDecision,
   type Work,
 } from '@/db';
 import { requireChild } from '../access';
@@ -38,6 +39,7 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     if (decision.undoneAt !== null) throw new AppError('staleDecision');
     if (decision.answer === 'takenOut') throw new AppError('goneOn');
     const wasTold = !(await takeOutOfPost(work, context, child, decision.id));
+    if (decision.deed === 'paused' || decision.deed === 'ended') await goOnAsBefore(work, context, actor, child, decision, wasTold);
     if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision, wasTold);
     await unmarkRead(work, child.id, decision.id);
     await closeAgain(work, child.id, decision.id);
@@ -45,6 +47,37 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     await undoDecisionById(work, decision.id, actor.personId, now);
     await noteChanges(work, now, [entryOf(actor, now, [child.id], 'decision.undone', { kind: decision.kind })]);
     return { childId: child.id, key: decision.key };
+  });
+}
+
+/** The practice goes on as it stood before it was paused or ended, where nothing was sent since. */
+async function goOnAsBefore(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  child: Child,
+  decision: SettledDecision,
+  wasTold: boolean,
+): Promise<void> {
+  await requireChild(work, actor, child.id, 'changeProgram');
+  const made = await versionOfDecision(work, decision.id);
+  const before = made === null ? null : await versionOf(work, child.id, made - 1);
+  const current = (await currentVersions(work, [child.id])).get(child.id);
+  if (!before || !current || current.number !== made) throw new AppError('goneOn');
+  await writeNextVersion(work, context, actor, {
+    startsOn: before.startsOn,
+    endsOn: before.endsOn,
+    resumesOn: before.resumesOn,
+    isEnded: before.isEnded,
+    note: before.note,
+    // Untold, the rest never was: silence counts on from where it stood.
+    ...(!wasTold && { sentOn: before.sentOn }),
+    child,
+    expectedVersion: current.number,
+    reason: 'undo',
+    tasksFor: () => before.tasks,
+    text: wasTold ? 'program' : null,
+    decisionId: null,
   });
 }
 
@@ -73,6 +106,8 @@ async function takeStepBack(
     expectedVersion: current.number,
     startsOn: current.startsOn,
     endsOn: current.endsOn,
+    resumesOn: current.resumesOn,
+    isEnded: current.isEnded,
     note: current.note,
     reason: 'undo',
     tasksFor: () => current.tasks.map((task) => (task === present ? stepTakenBack(present, before) : task)),

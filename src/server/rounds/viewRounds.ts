@@ -1,7 +1,8 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, treadsOf, type Tread, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
-import { isOfStop, silenceDeedsOf, type Decision, type SettledDecision } from '@/core/rounds';
+import { atOneTread, isOfStop, silenceDeedsOf, type AtOneTread, type Decision, type SettledDecision } from '@/core/rounds';
+import type { LocalText } from '@/core/text';
 import {
   childrenOf,
   dangersSince,
@@ -14,6 +15,7 @@ import {
   workplaceOf,
   type PastDanger,
   type PostMessage,
+  type RecordedChange,
   type Stop,
   type Work,
 } from '@/db';
@@ -34,6 +36,16 @@ export interface RoundsView {
   /** What this person's families are told today: still waiting, or gone out, latest first. */
   readonly post: readonly PostMessage[];
   readonly timeZone: string;
+  /** Where several of the cards are about one tread, the largest group first. */
+  readonly treads: readonly TreadGroup[];
+  /** The one of them that is looked at alone: `open` holds its cards. */
+  readonly onlyTread: TreadGroup | null;
+}
+
+export interface TreadGroup extends AtOneTread {
+  readonly title: LocalText;
+  /** How this person's children fared at it before. */
+  readonly tread: Tread | null;
 }
 
 export interface DecisionInFull {
@@ -61,18 +73,43 @@ const DEEDS_SHOWN = 3;
 /** A second injury within so many days is told on the card. Common practice, no source. */
 const DANGER_DAYS = 30;
 
-/** The queue of decisions and the one that is being looked at. */
-export async function viewRounds(context: Context, actor: PersonActor, at: string | null): Promise<RoundsView> {
+/**
+ * The queue of decisions and the one that is being looked at.
+ * @param tread looks at what stands at one tread alone: its task and step, as in `12:4`
+ */
+export async function viewRounds(
+  context: Context,
+  actor: PersonActor,
+  at: string | null,
+  tread: string | null = null,
+): Promise<RoundsView> {
   const { childIds, ...view } = await inTransaction(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const children = own.map((each) => each.child);
     const { timeZone } = await workplaceOf(work);
     const accessOf = new Map(own.map((each) => [each.child.id, each.access]));
     const mayLift = (childId: number) => may(actor, accessOf.get(childId) ?? 'assist', 'changeProgram');
-    const { open, standing, programs, today, stops } = await loadDecisions(work, context, children, timeZone, {
+    const {
+      open: all,
+      standing,
+      programs,
+      today,
+      stops,
+    } = await loadDecisions(work, context, children, timeZone, {
       personId: actor.personId,
       mayLift,
     });
+    const changes = await gradeChanges(
+      work,
+      children.map(({ id }) => id),
+    );
+    const treads = atOneTread(all).map((group): TreadGroup => {
+      const tasks = [...programs.values()].flatMap((program) => program.tasks);
+      const { title } = tasks.find(({ taskId }) => taskId === group.taskId)!.content;
+      return { ...group, title, tread: treadsOf(group.taskId, changes).find(({ step }) => step === group.step) ?? null };
+    });
+    const onlyTread = treads.find(({ taskId, step }) => tread === `${taskId}:${step}`) ?? null;
+    const open = onlyTread ? all.filter(({ key }) => onlyTread.keys.includes(key)) : all;
     const decision = open.find((candidate) => candidate.key === at) ?? open[0] ?? null;
     const settledToday = standing.filter(
       (settled) =>
@@ -85,15 +122,7 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
     const full =
       decision &&
       whose &&
-      (await inFull(
-        work,
-        decision,
-        whose.child,
-        programs.get(whose.child.id)!,
-        today,
-        stops.get(whose.child.id) ?? [],
-        children.map(({ id }) => id),
-      ));
+      (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
     return {
       childIds: children.map((child) => child.id),
       today,
@@ -107,6 +136,8 @@ export async function viewRounds(context: Context, actor: PersonActor, at: strin
       ).filter(({ createdAt }) => calendarDayInZone(createdAt, timeZone) === today),
       settledToday,
       open,
+      treads,
+      onlyTread,
       names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),
       here: full && whose ? { ...full, mayChange: may(actor, whose.access, 'changeProgram') } : null,
     };
@@ -127,7 +158,7 @@ async function inFull(
   program: ProgramVersion,
   today: CalendarDay,
   stops: readonly Stop[],
-  caseload: readonly number[],
+  all: readonly RecordedChange[],
 ): Promise<Omit<DecisionInFull, 'mayChange'>> {
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
@@ -146,7 +177,6 @@ async function inFull(
   const reports = await loggedReports(work, entries);
   if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers, earlierDeeds, tread: null };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
-  const all = await gradeChanges(work, caseload);
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;
   const done = sessions.filter((session) => session.done);

@@ -8,7 +8,7 @@ import { FamilyTask } from './task/FamilyTask';
 import { FamilyToday } from './today/FamilyToday';
 import type { FamilyTask as FamilyTaskView, FamilyView } from '@/server/reports/viewFamily';
 import { familyWords, type FamilyWords } from '../shared/familyWords';
-import { targetWords } from './today/targetWords';
+import { targetWords } from '../task/targetWords';
 
 let spoken: Record<'en' | 'es', FamilyWords>;
 beforeAll(async () => {
@@ -27,6 +27,8 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
     number: 1,
     startsOn: today,
     endsOn: calendarDay('2026-12-07'),
+    resumesOn: null,
+    isEnded: false,
     sentOn: today,
     note: '',
     tasks: tasks.map(({ task }) => task),
@@ -87,6 +89,18 @@ describe('a family’s day', () => {
     );
   });
 
+  it('asks for nothing while the practice rests, or once a person ended it', () => {
+    const planned = view([asked(programTask('crane-lift', 1))]);
+    const resting = dayPage({ ...planned, version: { ...planned.version!, resumesOn: calendarDay('2026-12-01') } });
+    expect(resting).toContain('The practice rests until 1 December.');
+    expect(resting).not.toContain('>Start<');
+    expect(dayPage({ ...planned, version: { ...planned.version!, resumesOn: today } })).toContain('>Start<');
+    const ended = dayPage({ ...planned, version: { ...planned.version!, isEnded: true, endsOn: today } });
+    expect(ended).toContain('The practice ended on 24 November. Thank you for all you did.');
+    expect(ended).not.toContain('A new one will come');
+    expect(ended).not.toContain('>Start<');
+  });
+
   it('shows the fixed words as long as a task is on hold, and says to wait with it', () => {
     const page = dayPage(
       view([asked(programTask('crane-lift', 1), { closed: { kind: 'stop' } }), asked(programTask('star-beams', 2))]),
@@ -134,8 +148,8 @@ describe('a task on the family’s page', () => {
 
   it('needs only what this step needs', () => {
     const found = asked(programTask('pocket-the-washers', 1, { step: 7, chooseFrom: 6, chooseTo: 8 }));
-    expect(taskPage(found)).toContain('5 washers');
-    expect(taskPage(asked(programTask('pocket-the-washers', 1)))).not.toContain('5 washers');
+    expect(taskPage(found)).toContain('washers × 5');
+    expect(taskPage(asked(programTask('pocket-the-washers', 1)))).not.toContain('washers × 5');
   });
 
   it('fills in what was said today, to be put right', () => {

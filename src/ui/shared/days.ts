@@ -6,7 +6,7 @@ function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = 
 }
 
 /** "Mon 23" */
-export const shortDay = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric' }).replace(',', '');
+export const shortDay = (day: CalendarDay, locale = 'en-GB') => format(day, { weekday: 'short', day: 'numeric' }, locale).replace(',', '');
 /** "23 November" */
 /** How days are written to who reads a language: English ones as the desk writes them. */
 export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? 'en-GB' : language);

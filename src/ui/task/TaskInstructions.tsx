@@ -37,8 +37,8 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           <ul className="list-disc pl-5">
             {needed.map((material, index) => (
               <li key={index}>
-                {material.count > 1 && `${material.count} `}
                 {local(material.name)}
+                {material.count > 1 && ` × ${material.count}`}
                 <OrElse what={safeSubstitutes(content, material, child.care)[0]} words={words} />
               </li>
             ))}
@@ -63,7 +63,7 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
       <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps').map(local)} />
       <Said who={t('looksRight')} texts={lines('looksRight').map(local)} />
       <div className="watch mt-3">
-        <strong>{t('watchOut')}.</strong>
+        <h2 className="font-text text-[17px] font-bold">{t('watchOut')}</h2>
         <ul className="list-disc pl-5">
           {supervision !== 'near' && <li className="font-bold">{t(`supervision.${supervision}`)}</li>}
           {findings.map((finding) => (
@@ -95,7 +95,7 @@ function Said({ who, texts }: { who: string; texts: readonly string[] }) {
   if (texts.length === 0) return null;
   return (
     <div className="mt-3">
-      <strong>{who}</strong>
+      <h2 className="font-text text-[17px] font-bold">{who}</h2>
       <ol className="list-decimal pl-5">
         {texts.map((text, index) => (
           <li key={index}>{text}</li>

@@ -31,9 +31,9 @@ const page = (
 
 describe('a task’s instructions', () => {
   it('name what this step needs, and what may replace it', () => {
-    expect(page('clip-the-plans', 1)).toContain('6 flat hair clips');
-    expect(page('clip-the-plans', 1)).not.toContain('6 clothes pegs');
-    expect(page('clip-the-plans', 3)).toContain('6 clothes pegs<span class="text-soft"> (or flat hair clips)');
+    expect(page('clip-the-plans', 1)).toContain('flat hair clips × 6');
+    expect(page('clip-the-plans', 1)).not.toContain('clothes pegs × 6');
+    expect(page('clip-the-plans', 3)).toContain('clothes pegs × 6<span class="text-soft"> (or flat hair clips)');
   });
 
   it('carry the cautions that the rules compute, in the family’s words', () => {
@@ -46,9 +46,9 @@ describe('a task’s instructions', () => {
   });
 
   it('tell where every knob stands, whatever the step’s own words leave out', () => {
-    expect(page('vest-buttons', 3)).toContain('Today so:</strong> shown first · shirt buttons · on the table · two buttons');
+    expect(page('vest-buttons', 3)).toContain('At this step:</strong> shown first · shirt buttons · on the table · two buttons');
     expect(page('vest-buttons', 6, { language: 'es' })).toContain(
-      'Hoy, así:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones',
+      'En este escalón:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones',
     );
   });
 

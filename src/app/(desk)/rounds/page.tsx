@@ -5,9 +5,10 @@ import { Shell } from '@/ui/desk/frame/Shell';
 import { decideAction, undoAction } from './actions';
 
 export default async function RoundsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const { at } = await searchParams;
+  const { at, tread } = await searchParams;
+  const textOf = (value: typeof at) => (typeof value === 'string' ? value : null);
   return screen(async (actor, context) => {
-    const view = await viewRounds(context, actor, typeof at === 'string' ? at : null);
+    const view = await viewRounds(context, actor, textOf(at), textOf(tread));
     const findable = Object.entries(view.names).map(([id, name]) => ({ href: `/children/${id}`, name }));
     return (
       <Shell here="/rounds" personName={actor.name} findable={findable}>

@@ -1,4 +1,13 @@
-export { changeOfDecision, currentVersions, draftOf, gradeChanges, versionHolding, versionOf, versionsSince } from './read';
+export {
+  changeOfDecision,
+  currentVersions,
+  draftOf,
+  gradeChanges,
+  versionHolding,
+  versionOf,
+  versionOfDecision,
+  versionsSince,
+} from './read';
 export type { ChangeCause, ChangeOfDecision, RecordedChange } from './read';
 export { addGradeChange, addVersion, dropDraft, lockProgram, saveDraft } from './write';
 export type { NewGradeChange, NewVersion } from './write';

@@ -15,6 +15,8 @@ interface VersionTaskRow {
   readonly starts_on: string;
   readonly ends_on: string;
   readonly sent_on: string;
+  readonly resumes_on: string | null;
+  readonly is_ended: number;
   readonly note: string;
   readonly id: number;
   readonly task_id: number;
@@ -31,7 +33,7 @@ interface VersionTaskRow {
   readonly choices: unknown;
 }
 
-const VERSION_TASKS = `SELECT p.child_id, v.program_id, v.number, v.starts_on, v.ends_on, v.sent_on, v.note, t.id, t.task_id, t.task_version_id AS taskVersionId,
+const VERSION_TASKS = `SELECT p.child_id, v.program_id, v.number, v.starts_on, v.ends_on, v.sent_on, v.resumes_on, v.is_ended, v.note, t.id, t.task_id, t.task_version_id AS taskVersionId,
   k.content_hash AS contentHash, t.part, t.step, t.choose_from, t.choose_to, t.weekdays, t.dose, t.target, t.step_since_version, t.choices
   FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
   JOIN task_versions k ON k.id = t.task_version_id`;
@@ -83,6 +85,7 @@ async function toVersions(work: Work, rows: readonly VersionTaskRow[]): Promise<
           startsOn: calendarDay(first.starts_on),
           endsOn: calendarDay(first.ends_on),
           sentOn: calendarDay(first.sent_on),
+          ...restColumns(first),
           note: first.note,
           tasks: own.map((row): ProgramTask => {
             const choices = readChoices(row.choices);
@@ -108,15 +111,29 @@ async function toVersions(work: Work, rows: readonly VersionTaskRow[]): Promise<
   );
 }
 
+type RestRow = 'resumes_on' | 'is_ended';
+
+function restColumns({ resumes_on, is_ended }: Pick<VersionTaskRow, RestRow>): Pick<ProgramVersion, 'resumesOn' | 'isEnded'> {
+  return { resumesOn: resumes_on === null ? null : calendarDay(resumes_on), isEnded: is_ended === 1 };
+}
+
+/** The number of the version that a decision made; null where it made none. */
+export async function versionOfDecision(work: Work, decisionId: number): Promise<number | null> {
+  const [row] = await tablesOf(work).select<{ number: number }>('SELECT number FROM program_versions WHERE decision_id = :decisionId', {
+    decisionId,
+  });
+  return row?.number ?? null;
+}
+
 /** What was planned since a day: the versions that still held on it or came after, by child. */
 export async function versionsSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, SentVersion[]>> {
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<
-    Pick<VersionTaskRow, 'child_id' | 'number' | 'starts_on' | 'ends_on' | 'sent_on' | 'task_id' | 'weekdays' | 'target'> & {
+    Pick<VersionTaskRow, RestRow | 'child_id' | 'number' | 'starts_on' | 'ends_on' | 'sent_on' | 'task_id' | 'weekdays' | 'target'> & {
       kind: unknown;
     }
   >(
-    `SELECT p.child_id, v.number, v.starts_on, v.ends_on, v.sent_on, t.task_id, t.weekdays, t.target, COALESCE(JSON_VALUE(t.dose, CONCAT('$.atSteps."', t.step, '".target.kind')), JSON_VALUE(t.dose, '$.target.kind')) AS kind
+    `SELECT p.child_id, v.number, v.starts_on, v.ends_on, v.sent_on, v.resumes_on, v.is_ended, t.task_id, t.weekdays, t.target, COALESCE(JSON_VALUE(t.dose, CONCAT('$.atSteps."', t.step, '".target.kind')), JSON_VALUE(t.dose, '$.target.kind')) AS kind
      FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
      WHERE p.child_id IN (:childIds) AND v.ends_on >= :since
        AND v.number >= COALESCE((SELECT MAX(e.number) FROM program_versions e WHERE e.program_id = p.id AND GREATEST(e.sent_on, e.starts_on) <= :since), 0)`,
@@ -131,6 +148,7 @@ export async function versionsSince(work: Work, childIds: readonly number[], sin
         startsOn: calendarDay(tasks[0]!.starts_on),
         endsOn: calendarDay(tasks[0]!.ends_on),
         sentOn: calendarDay(tasks[0]!.sent_on),
+        ...restColumns(tasks[0]!),
         tasks: tasks.map((row) => ({
           taskId: row.task_id,
           weekdays: readWeekdays(row.weekdays),

@@ -21,7 +21,10 @@ export interface NewVersion {
   readonly startsOn: CalendarDay;
   readonly endsOn: CalendarDay;
   readonly note: string;
-  readonly reason: 'sent' | 'regrade' | 'undo';
+  readonly reason: 'sent' | 'regrade' | 'undo' | 'paused' | 'ended';
+  readonly resumesOn: CalendarDay | null;
+  readonly isEnded: boolean;
+  readonly decisionId: number | null;
   readonly sentBy: number;
   readonly sentAt: Instant;
   readonly sentOn: CalendarDay;
@@ -41,6 +44,9 @@ export async function addVersion(work: Work, version: NewVersion): Promise<numbe
     sent_by: version.sentBy,
     sent_at: version.sentAt,
     sent_on: version.sentOn,
+    resumes_on: version.resumesOn,
+    is_ended: version.isEnded,
+    decision_id: version.decisionId,
   });
   await tables.insertAll(
     'version_tasks',

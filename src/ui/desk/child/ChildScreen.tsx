@@ -35,11 +35,16 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
         <span>
           <PracticeDots days={practice.days} />
         </span>
+        {program && (
+          <Link href={`/children/${child.id}/paper`} prefetch={false} className="act ml-auto" data-key="v" data-key-says="View it on paper">
+            On paper <KeyCap>V</KeyCap>
+          </Link>
+        )}
         {view.mayChange && (
           <Link
             href={`/children/${child.id}/program`}
             prefetch={false}
-            className="act act-main ml-auto"
+            className={`act act-main ${program ? '' : 'ml-auto'}`}
             data-key="b"
             data-key-says="Build the next program"
           >
@@ -76,7 +81,7 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
       <p className="text-[14px] text-soft">How we know: {adherenceHow(practice.adherence)}</p>
       <div className="mt-6 grid grid-cols-[minmax(0,1fr)_340px] gap-8">
         <div className="min-w-0 space-y-8">
-          <Program program={program} flights={view.flights} />
+          <Program program={program} flights={view.flights} today={view.today} />
           <section>
             <h2 className="mb-2 text-[18px]">What came in</h2>
             <ReportTable reports={view.log.slice(0, 25)} withTask />
@@ -132,14 +137,16 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
   );
 }
 
-function Program({ program, flights }: { program: ProgramVersion | null; flights: ChildView['flights'] }) {
+function Program({ program, flights, today }: { program: ProgramVersion | null } & Pick<ChildView, 'flights' | 'today'>) {
   if (!program) return <p className="text-soft">No program has been sent yet.</p>;
   return (
     <section>
       <h2 className="text-[18px]">
         The program{' '}
         <span className="font-text text-[15px] font-normal text-soft">
-          version {program.number}, sent {longDay(program.sentOn)}, until {longDay(program.endsOn)}
+          version {program.number}, sent {longDay(program.sentOn)}, {program.isEnded ? 'the practice ended on' : 'until'}{' '}
+          {longDay(program.endsOn)}
+          {!program.isEnded && program.resumesOn && program.resumesOn > today && `, rests until ${longDay(program.resumesOn)}`}
         </span>
       </h2>
       {flights.map(({ task, flight }) => (

@@ -112,7 +112,12 @@ function useKeys(setOpen: (what: 'find' | 'keys') => void) {
         setOpen('find');
         return;
       }
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isTyping(event.target)) {
+        // Out of the field first: what was typed is thrown away by no single key.
+        if (event.key === 'Escape' && event.target instanceof HTMLElement) event.target.blur();
+        return;
+      }
       if (event.key === '?') return setOpen('keys');
       const wanted = chord && Date.now() < chord.until ? `${chord.key} ${event.key}` : event.key;
       chord = event.key === 'g' ? { key: 'g', until: Date.now() + CHORD_MILLISECONDS } : null;

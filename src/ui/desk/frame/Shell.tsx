@@ -28,7 +28,7 @@ export function Shell({
       <a href="#main" className="absolute -top-20 left-2 bg-sheet p-2 focus:top-2">
         To the content
       </a>
-      <header className="border-b border-line">
+      <header className="border-b border-line print:hidden">
         <div className="mx-auto flex h-10 max-w-[1400px] items-center gap-6 px-[22px]">
           <span className="flex items-center gap-2 font-title text-[17px] font-bold">
             <Mark />

@@ -1,8 +1,13 @@
 import type { Fault } from '@/server/answer';
 import { words } from '../../shared/deskWords';
 
+/** What is wrong in one field, where that can be said without the field beside it. */
+const ISSUES = ['notADay', 'notADayAhead', 'empty', 'tooLong', 'offLadder', 'notForThisKind'] as const;
+
 /** The words for a fault, with its numbers filled in. */
 export function faultWords({ code, detail, logId }: Fault): string {
+  const issues = detail && 'issues' in detail ? detail.issues.map((issue) => ISSUES.find((each) => each === issue.code)) : [];
+  if (issues.length && issues.every((issue) => issue !== undefined)) return issues.map((issue) => words(`issues.${issue}`)).join(' ');
   const told = Object.entries(detail ?? {}).filter((entry): entry is [string, string | number] => typeof entry[1] !== 'object');
   return words(`faults.${code}`, { ...Object.fromEntries(told), logId: logId ?? '' });
 }

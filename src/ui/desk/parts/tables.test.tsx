@@ -78,10 +78,11 @@ describe('the yard’s table', () => {
     ),
     daysSinceWord: null,
     endsOn: null,
+    rest: null,
   };
-  const drawn = renderToStaticMarkup(
-    <YardTable sheet={yardSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [row] }])} />,
-  );
+  const sheetOf = (each: YardRow) =>
+    renderToStaticMarkup(<YardTable sheet={yardSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />);
+  const drawn = sheetOf(row);
 
   it('shows a child with its flight, its range and its last word', () => {
     expect(drawn).toContain('href="/children/7"');
@@ -92,11 +93,16 @@ describe('the yard’s table', () => {
     expect(drawn).toContain('1 no word');
   });
 
+  it('tells a rest and an end where it would tell silence', () => {
+    const with_ = (rest: YardRow['rest']) => sheetOf({ ...row, rest });
+    expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon 7 Dec');
+    expect(with_({ kind: 'ended' })).toContain('the practice ended');
+    expect(with_({ kind: 'ended' })).not.toContain('text-brick');
+    expect(sheetOf(row)).toContain('text-brick');
+  });
+
   it('says so where there is no program', () => {
-    const bare = renderToStaticMarkup(
-      <YardTable sheet={yardSheet(yardDays(today), [{ title: null, visitDays: '', rows: [{ ...row, flights: [] }] }])} />,
-    );
-    expect(bare).toContain('no program yet');
+    expect(sheetOf({ ...row, flights: [] })).toContain('no program yet');
   });
 });
 

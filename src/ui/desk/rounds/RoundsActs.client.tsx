@@ -5,7 +5,7 @@ import { useActionState, useState } from 'react';
 import { KeyCap } from '../parts/KeyCap';
 import type { ActionOf, Asking, Decide, RoundsAct, StopChoices } from './roundsAct';
 import { RoundsQuestion, SENDS } from './RoundsQuestion';
-import { addressOf, useSettling } from './useSettling';
+import { useSettling } from './useSettling';
 
 interface Props {
   readonly stop: StopChoices | null;
@@ -18,8 +18,12 @@ interface Props {
   readonly version: number;
   /** The bench, where a step between is put in. */
   readonly betweenHref: string | null;
+  /** The sheet for the bag, where it may go home on paper. */
+  readonly paperHref: string | null;
   readonly builderHref: string | null;
-  readonly nextKey: string | null;
+  readonly nextHref: string | null;
+  /** Where the round is looked at once this was the last card. */
+  readonly doneHref: string;
   /** True where the next card is of the same child: what is settled here may change what it shows. */
   readonly nextIsSameChild: boolean;
   readonly lastDecisionId: number | null;
@@ -92,42 +96,19 @@ export function RoundsActs(props: Props) {
               </li>
             </>
           )}
-          {props.betweenHref && (
-            <li className="border-b border-line">
-              <Link
-                href={props.betweenHref}
-                prefetch={false}
-                data-key="b"
-                data-key-says="A step between, on the bench"
-                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
-              >
-                <KeyCap>B</KeyCap> A step between, on the bench
-              </Link>
-            </li>
-          )}
-          {props.builderHref && (
-            <li className="border-b border-line">
-              <Link
-                href={props.builderHref}
-                prefetch={false}
-                data-key="o"
-                data-key-says="Another step or dose"
-                className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
-              >
-                <KeyCap>O</KeyCap> Another step or dose
-              </Link>
-            </li>
-          )}
+          {props.betweenHref && <LinkAct cap="B" says="A step between, on the bench" href={props.betweenHref} />}
+          {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}
+          {props.builderHref && <LinkAct cap="O" says="Another step or dose" href={props.builderHref} />}
           <li className="border-b border-line">
             <PlainAct cap="W" dataKey="w" says="Write to the family" onClick={() => setAsking('write')} />
           </li>
           <li className="border-b border-line">
             <PlainAct cap="L" dataKey="l" says="Later, until…" onClick={() => setAsking('later')} />
           </li>
-          {props.nextKey && (
+          {props.nextHref && (
             <li>
               <Link
-                href={addressOf(props.nextKey)}
+                href={props.nextHref}
                 prefetch
                 data-key="ArrowRight"
                 data-key-says="Next, leave this one open"
@@ -183,6 +164,23 @@ function ActButton({ act, strong = false, ...rest }: { act: RoundsAct; strong?: 
     >
       <KeyCap>{act.key.toUpperCase()}</KeyCap> {act.words}
     </button>
+  );
+}
+
+/** Leads to another screen; the decision stays open. */
+function LinkAct({ cap, says, href }: { cap: string; says: string; href: string }) {
+  return (
+    <li className="border-b border-line">
+      <Link
+        href={href}
+        prefetch={false}
+        data-key={cap.toLowerCase()}
+        data-key-says={says}
+        className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
+      >
+        <KeyCap>{cap}</KeyCap> {says}
+      </Link>
+    </li>
   );
 }
 

@@ -135,16 +135,35 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceDeed; answer: string }
         <span className="font-semibold">{isCall ? 'Whom did you reach, and what was said?' : 'To remember (you may leave it out)'}</span>
         <textarea name="reason" required={isCall} maxLength={400} rows={2} autoFocus={isCall} className="field mt-1 w-full" />
       </label>
-      <label className="block">
-        <span className="font-semibold">If no word comes, show it again in</span>{' '}
-        <select name="laterDays" defaultValue={7} autoFocus={!isCall} className="field">
-          {[1, 3, 7, 14, 28].map((days) => (
-            <option key={days} value={days}>
-              {days === 1 ? '1 day' : `${days} days`}
-            </option>
-          ))}
-        </select>
-      </label>
+      {deed === 'paused' && (
+        <>
+          <label className="block">
+            <span className="font-semibold">It goes on again on</span>
+            <input name="fromDay" type="date" required autoFocus className="field mt-1 block" />
+          </label>
+          <p className="text-[13px] text-soft">
+            The family reads this day. Till then nothing is asked of it, and nobody counts the days. The last day of the program moves as
+            far.
+          </p>
+        </>
+      )}
+      {deed === 'ended' && (
+        <p className="text-[13px] text-soft">
+          The family reads that the practice ended and is thanked; it can still send word. A new program can be sent at any time.
+        </p>
+      )}
+      {deed !== 'paused' && deed !== 'ended' && (
+        <label className="block">
+          <span className="font-semibold">If no word comes, show it again in</span>{' '}
+          <select name="laterDays" defaultValue={7} autoFocus={!isCall} className="field">
+            {[1, 3, 7, 14, 28].map((days) => (
+              <option key={days} value={days}>
+                {days === 1 ? '1 day' : `${days} days`}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </>
   );
 }

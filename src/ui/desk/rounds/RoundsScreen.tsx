@@ -1,9 +1,10 @@
 import type { ProgramTask, Tread } from '@/core/program';
-import { answersOf, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
+import { answersOf, deedNeedsLead, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { Fence, type FencePost } from './Fence';
+import { roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
 import { RoundsActs } from './RoundsActs.client';
 import type { ActionOf, Decide, RoundsAct, StopChoices } from './roundsAct';
@@ -18,7 +19,8 @@ export interface RoundsProps {
 const URGENT = new Set(['safetyWord', 'maybeHurt', 'question']);
 
 export function RoundsScreen({ view, decide, undo }: RoundsProps) {
-  const { here, open, settledToday } = view;
+  const { here, open, settledToday, onlyTread } = view;
+  const addressOf = (key: string) => roundsAddress(key, onlyTread);
   const place = open.findIndex((decision) => decision.key === here?.decision.key);
   const total = settledToday.length + open.length;
   const next = open[place + 1] ?? open[0];
@@ -31,7 +33,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
     ...open.map((decision, index) => ({
       state: index === place ? ('here' as const) : URGENT.has(decision.kind) ? ('urgent' as const) : ('open' as const),
       label: `${view.names[decision.childId]}: ${words(`decisionKinds.${decision.kind}`)}`,
-      href: addressOf(decision),
+      href: addressOf(decision.key),
     })),
   ];
   return (
@@ -49,6 +51,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
           </span>
         </p>
       </div>
+      <AtOneTread view={view} />
       <InThePost view={view} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
@@ -71,8 +74,10 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
                   ? `/tasks/${here.task.content.slug}#step-${here.decision.suggestion!.toStep}`
                   : null
               }
+              paperHref={here.decision.kind === 'quiet' || here.decision.kind === 'neverOpened' ? `/children/${here.child.id}/paper` : null}
               builderHref={here.mayChange ? `/children/${here.child.id}/program` : null}
-              nextKey={next && next.key !== here.decision.key ? next.key : null}
+              nextHref={next && next.key !== here.decision.key ? addressOf(next.key) : null}
+              doneHref={addressOf('')}
               nextIsSameChild={next?.childId === here.child.id}
               lastDecisionId={settledToday.at(-1)?.id ?? null}
             />
@@ -92,8 +97,10 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
             stop={null}
             mostLaterDays={1}
             betweenHref={null}
+            paperHref={null}
             builderHref={null}
-            nextKey={null}
+            nextHref={null}
+            doneHref={addressOf('')}
             nextIsSameChild={false}
             lastDecisionId={settledToday.at(-1)?.id ?? null}
           />
@@ -102,8 +109,6 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
     </>
   );
 }
-
-const addressOf = (decision: Decision) => `/rounds?at=${encodeURIComponent(decision.key)}`;
 
 function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask | null; tread: Tread | null }) {
   const { why, otherwise } = decisionWhy(decision);
@@ -130,6 +135,42 @@ function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask 
       )}
       <p className="mt-2 text-soft">{otherwise}</p>
     </section>
+  );
+}
+
+/** Where several children stand before one tread: looked at together, it may be the ladder and not the child. */
+function AtOneTread({ view: { treads, onlyTread } }: { view: RoundsView }) {
+  if (treads.length === 0) return null;
+  return (
+    <p className="mt-1 text-[13px] text-soft">
+      <span className="font-semibold">At one tread:</span>{' '}
+      {treads.map((group, index) => {
+        const { taskId, step, title, keys, tread } = group;
+        const isHere = group === onlyTread;
+        const held = tread && tread.came > 0 ? `, ${tread.came - tread.wentBack} of ${tread.came} held it before` : '';
+        return (
+          <span key={`${taskId}:${step}`}>
+            {index > 0 && ' · '}
+            <a
+              className={isHere ? 'font-semibold text-ink' : 'link'}
+              aria-current={isHere ? 'true' : undefined}
+              href={roundsAddress(null, group)}
+            >
+              {title.en} to step {step}
+            </a>
+            : {keys.length} children{held}
+          </span>
+        );
+      })}
+      {onlyTread && (
+        <>
+          {' · '}
+          <a className="link" href="/rounds">
+            show all cards
+          </a>
+        </>
+      )}
+    </p>
   );
 }
 
@@ -188,9 +229,10 @@ const DEED_KEYS: Readonly<Record<SilenceDeed, string>> = {
   onPaper: 'p',
   called: 'a',
   askedTeacher: 't',
+  paused: 'u',
+  ended: 'e',
   leftIt: 'h',
 };
-const SENDS_LINK: ReadonlySet<SilenceDeed> = new Set(['sentAgain', 'newLink']);
 
 /** The acts that make sense here, each with its key; what follows the suggestion comes first. */
 function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
@@ -210,7 +252,7 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
   const deeds = silenceDeedsOf(decision.kind);
   if (deeds.length) {
     return deeds
-      .filter((deed) => mayChange || !SENDS_LINK.has(deed))
+      .filter((deed) => mayChange || !deedNeedsLead(deed))
       .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
   }
   if (!suggestion || decision.kind === 'ladderEnd') {

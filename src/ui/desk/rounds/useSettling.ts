@@ -9,17 +9,17 @@ import type { Decide, RoundsFault } from './roundsAct';
 let justSettled = { decisionId: 0, isSameChild: false };
 const NOTHING_SETTLED = justSettled;
 
-export const addressOf = (key: string) => `/rounds?at=${encodeURIComponent(key)}`;
-
 interface Settling {
   readonly decide: Decide;
-  readonly nextKey: string | null;
+  /** The next card's address, and the round's where this was the last. */
+  readonly nextHref: string | null;
+  readonly doneHref: string;
   /** True where the next card is of the same child: what is settled here may change what it shows. */
   readonly nextIsSameChild: boolean;
 }
 
 /** Settles a decision on the server, and only then goes on: to the card that was fetched ahead, where there is one. */
-export function useSettling({ decide, nextKey, nextIsSameChild }: Settling) {
+export function useSettling({ decide, nextHref, doneHref, nextIsSameChild }: Settling) {
   const router = useRouter();
   const [deciding, setDeciding] = useState(false);
   const [fault, setFault] = useState<RoundsFault | null>(null);
@@ -41,7 +41,7 @@ export function useSettling({ decide, nextKey, nextIsSameChild }: Settling) {
       if (!answered.ok) return setFault(answered.fault);
       justSettled = { decisionId: answered.decisionId, isSameChild: nextIsSameChild };
       // An address that nothing was fetched for is asked of the server.
-      router.push(nextKey ? addressOf(nextKey) : `/rounds?at=&after=${answered.decisionId}`);
+      router.push(nextHref ?? `${doneHref}&after=${answered.decisionId}`);
     } catch {
       setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true, reasonFor: null });
     } finally {

@@ -5,10 +5,10 @@ import { SILENT_DAYS } from '@/core/yard';
 import { calendarDay } from '@/core/calendar';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
-import { sinceDays, spanOfDays } from '../../shared/days';
+import { dayAndMonth, sinceDays, spanOfDays } from '../../shared/days';
 import type { DoseGiven } from '@/core/adherence';
 import { adherenceHow, doseHow, percent, percentRange } from '../parts/figures';
-import { adherenceOf, daysOf, doseOf, type SheetRow, type YardSheet } from './yardSheet';
+import { adherenceOf, daysOf, doseOf, ENDED, type SheetRow, type YardSheet } from './yardSheet';
 
 /** The caseload, a row a child. It is a part of its own for the scripts, so that they are told its rows as data and not as drawings. */
 export function YardTable({ sheet }: { sheet: YardSheet }) {
@@ -45,7 +45,7 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
 
 function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
   const { since } = row;
-  const silent = since === null || since >= SILENT_DAYS;
+  const silent = row.rest === undefined && (since === null || since >= SILENT_DAYS);
   const adherence = adherenceOf(row);
   const dose = doseOf(row);
   return (
@@ -55,6 +55,11 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
           {row.name}
         </Link>
         {row.flights.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
+        {row.rest !== undefined && (
+          <span className="block text-[12px] text-soft">
+            {row.rest === ENDED ? 'the practice ended' : `rests until ${dayAndMonth(calendarDay(row.rest))}`}
+          </span>
+        )}
       </td>
       <td>
         {row.flights.map(([index, step, stepName, daysSpent, closed]) => {

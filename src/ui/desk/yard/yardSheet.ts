@@ -19,6 +19,8 @@ export interface SheetRow {
   readonly uncounted: number;
   /** Days since the last word; null where none ever came. */
   readonly since: number | null;
+  /** Till which day it rests, or that a person ended it; left out where practice is asked for. */
+  readonly rest?: string;
 }
 
 /**
@@ -30,6 +32,8 @@ export interface YardSheet {
   readonly tasks: readonly { readonly title: string; readonly demands: readonly number[] }[];
   readonly groups: readonly { readonly title: string | null; readonly visitDays: string; readonly rows: readonly SheetRow[] }[];
 }
+
+export const ENDED = 'ended';
 
 const DAY_LETTERS = { done: 'd', partly: 'p', saidNotDone: 'n', noWord: '-', free: ' ', open: 'o' } as const satisfies Record<
   DayWord,
@@ -48,7 +52,7 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
     if (!tasks.has(key)) tasks.set(key, task);
     return tasks.get(key)!.index;
   };
-  const sheetRow = ({ childId, name, flights, practice, daysSinceWord }: YardRow): SheetRow => {
+  const sheetRow = ({ childId, name, flights, practice, daysSinceWord, rest }: YardRow): SheetRow => {
     const { planned, knownDone, saidNotDone } = practice.adherence;
     return {
       id: childId,
@@ -66,6 +70,7 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
       }),
       uncounted: practice.dose.uncounted,
       since: daysSinceWord,
+      ...(rest && { rest: rest.kind === 'ended' ? ENDED : rest.day }),
     };
   };
   const told = groups.map(({ title, visitDays, rows }) => ({ title, visitDays, rows: rows.map(sheetRow) }));

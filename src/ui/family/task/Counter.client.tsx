@@ -19,6 +19,8 @@ const nothing = () => () => {};
  * was typed before the scripts came stays: the boxes hold it themselves, and are read.
  */
 export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: { hint: string; less: string; swap: string } | null }) {
+  /** What was tapped last is spoken: whose eyes or hands are with the child hears that it counted. */
+  const [lastTapped, setLastTapped] = useState<number | null>(null);
   const [counts, setCounts] = useState(() => fields.map((field) => String(field.start ?? '')));
   const scripted = useSyncExternalStore(
     nothing,
@@ -39,17 +41,22 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
     if (box) box.value = count;
     note(index, count);
   };
+  const tapOn = (index: number, count: number) => {
+    setCount(index, String(count));
+    setLastTapped(index);
+  };
   const lastCounted = numbers.reduce((last, count, index) => (count > 0 ? index : last), -1);
   return (
     <div className="mt-2">
       {scripted && tap && (
         <>
           <div className={`grid gap-2.5 ${tapped.length > 1 ? 'grid-cols-2' : ''}`}>
-            {tapped.map((index) => (
+            {tapped.map((index, place) => (
+              // By its place, so that a press of a key stays where it was when the hand changes.
               <button
-                key={index}
+                key={place}
                 type="button"
-                onClick={() => setCount(index, String(numbers[index]! + 1))}
+                onClick={() => tapOn(index, numbers[index]! + 1)}
                 className="block w-full rounded-[12px] bg-green-tint px-4 py-4 text-center select-none active:bg-straw-tint"
               >
                 <span className="font-title text-[52px] leading-none font-bold">{numbers[index]}</span>{' '}
@@ -61,10 +68,17 @@ export function Counter({ fields, tap }: { fields: readonly CountField[]; tap: {
               </button>
             ))}
           </div>
+          <p role="status" className="sr-only">
+            {lastTapped !== null &&
+              [
+                `${fields[lastTapped]!.label}: ${numbers[lastTapped]} ${fields[lastTapped]!.of}.`,
+                ...(!isTally && active !== lastTapped && numbers[active] === 0 ? [`${tap.swap}: ${fields[active]!.label}.`] : []),
+              ].join(' ')}
+          </p>
           <button
             type="button"
             disabled={lastCounted < 0}
-            onClick={() => setCount(lastCounted, String(numbers[lastCounted]! - 1))}
+            onClick={() => tapOn(lastCounted, numbers[lastCounted]! - 1)}
             className="mx-auto block min-h-[2.6rem] px-4 text-[15px] underline disabled:opacity-50"
           >
             {tap.less}

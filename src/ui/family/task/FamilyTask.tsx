@@ -10,7 +10,7 @@ import { dayLocale, longDay } from '../../shared/days';
 import { keptPageWords, reportFormWords } from '../outbox/outboxWords';
 import { KeptPage } from '../offline/KeptPage.client';
 import { Stones } from '../today/Stones';
-import { targetWords } from '../today/targetWords';
+import { targetWords } from '../../task/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 

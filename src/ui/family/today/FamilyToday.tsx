@@ -1,5 +1,6 @@
 import { LANGUAGES, type Language } from '@/core/text';
 import { doseAt, minutesOf } from '@/core/dose';
+import { restOf } from '@/core/program';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Outbox } from '../outbox/Outbox.client';
@@ -8,7 +9,7 @@ import { KeptPage } from '../offline/KeptPage.client';
 import { HurtWords } from '../hurt/HurtWords';
 import { Notes } from './Notes';
 import { Stones } from './Stones';
-import { targetWords } from './targetWords';
+import { targetWords } from '../../task/targetWords';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 
 interface Props {
@@ -25,7 +26,9 @@ export function FamilyToday({ view, token, words, said }: Props) {
   const done = tasks.filter(({ reportedToday }) => reportedToday !== null).length;
   const locale = dayLocale(language);
   const over = version !== null && version.endsOn < today;
+  const rest = version && restOf(version, today);
   const isAhead = version !== null && version.startsOn > today;
+  const isAsked = !over && !rest && !isAhead;
   return (
     <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
       <header className="flex items-baseline justify-between gap-4">
@@ -53,7 +56,9 @@ export function FamilyToday({ view, token, words, said }: Props) {
       <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
       <h1 className="mt-2 text-[26px]">{headline(view, words)}</h1>
       {version === null && <p className="mt-2">{t('noProgram')}</p>}
-      {over && <p className="mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
+      {over && !rest && <p className="mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
+      {rest?.kind === 'ended' && <p className="mt-2">{t('endedByPerson', { day: longDay(version!.endsOn, locale) })}</p>}
+      {rest?.kind === 'until' && <p className="mt-2">{t('rests', { day: longDay(rest.day, locale) })}</p>}
       {isAhead && <p className="mt-2">{t('begins', { day: longDay(version.startsOn, locale) })}</p>}
       {version !== null && tasks.length === 0 && <p className="mt-2">{t('nothingToday')}</p>}
       <Notes view={view} words={words} />
@@ -62,10 +67,10 @@ export function FamilyToday({ view, token, words, said }: Props) {
           {version.note}
         </p>
       )}
-      {(over || isAhead) && tasks.length > 0 && <h2 className="mt-6 text-[18px]">{t(over ? 'mayStill' : 'comingUp')}</h2>}
+      {!isAsked && tasks.length > 0 && <h2 className="mt-6 text-[18px]">{t(isAhead ? 'comingUp' : 'mayStill')}</h2>}
       <ol className="mt-3">
         {tasks.map((each) => (
-          <TaskLine key={each.task.versionTaskId} each={each} isAsked={!over && !isAhead} token={token} words={words} />
+          <TaskLine key={each.task.versionTaskId} each={each} isAsked={isAsked} token={token} words={words} />
         ))}
       </ol>
       {otherTasks.length > 0 && (
@@ -73,7 +78,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
           <h2 className="mt-6 text-[18px]">{t('otherDays')}</h2>
           <ol>
             {otherTasks.map((each) => (
-              <TaskLine key={each.task.versionTaskId} each={each} isAsked={!over && !isAhead} token={token} words={words} />
+              <TaskLine key={each.task.versionTaskId} each={each} isAsked={isAsked} token={token} words={words} />
             ))}
           </ol>
         </>
@@ -100,7 +105,7 @@ function stampOf({ today, version, tasks, otherTasks, notes, lifts }: FamilyView
 
 /** Praise only where something was done today, nothing hurt, and nothing asks for more. */
 function headline({ tasks, hurtToday, version, today }: FamilyView, { t }: FamilyWords): string {
-  if (version !== null && (version.endsOn < today || version.startsOn > today)) return t('today');
+  if (version !== null && (version.endsOn < today || version.startsOn > today || restOf(version, today))) return t('today');
   const open = tasks.filter(({ closed }) => closed === null);
   if (tasks.length === 0 || open.some(({ reportedToday }) => reportedToday === null)) return t('today');
   const allDone = open.length > 0 && open.every(({ reportedToday }) => reportedToday?.done);

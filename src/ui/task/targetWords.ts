@@ -1,5 +1,5 @@
 import { reckonDose, type Dose } from '@/core/dose';
-import type { FamilyWords } from '../../shared/familyWords';
+import type { FamilyWords } from '../shared/familyWords';
 
 /** What is asked for today, said so that it can be counted: "5 with each hand: 10 in all". */
 export function targetWords(dose: Dose, words: FamilyWords): string {

@@ -78,7 +78,9 @@ function output({ program, words }: Check): Promise<{ status: number | null; wor
   });
 }
 
-const resultsOf = (project: string) => path.join(RESULTS, `${project}.json`);
+function resultsOf(project: string): string {
+  return path.join(RESULTS, `${project}.json`);
+}
 
 function jest(project: string): Check {
   const words = ['--selectProjects', project, '--json', `--outputFile=${resultsOf(project)}`, '--silent', '--runInBand'];

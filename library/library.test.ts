@@ -3,7 +3,17 @@ import { demandOf } from '@/core/knobs';
 import { minutesOf, reckonDose } from '@/core/dose';
 import { checkTask, skillCounts, thingsOf } from '@/core/library';
 import { hasTrait, smallPartVerdict } from '@/core/safety';
-import { applySettings, dressedIn, SETTING_CHOICES, SHAPE_ORDERS, type SettingId, type TaskContent } from '@/core/tasks';
+import {
+  applySettings,
+  dressedIn,
+  filledStep,
+  isNeededAt,
+  linesAt,
+  SETTING_CHOICES,
+  SHAPE_ORDERS,
+  type SettingId,
+  type TaskContent,
+} from '@/core/tasks';
 import { SKINS } from '@/core/vocabulary';
 import { familyTextOf, MOST_GRADE, readingGrade } from '@/core/wording';
 import { loadLibrary } from './loadLibrary';
@@ -67,6 +77,22 @@ const choicesOf = (task: TaskContent) =>
     SETTING_CHOICES[id].map((choice) => ({ [id]: choice, ...(choice === 'free' && { freeShapes: [...SHAPE_ORDERS.circleFirst] }) })),
   );
 
+const LISTS = ['helperSteps', 'childSteps', 'cues', 'looksRight', 'cautions'] as const;
+/** Words of a thing's name that name no thing: sizes, kinds, what stands in every house. */
+const NO_NAMES = new Set(
+  'paper small large with hand your child short long wide thin thick soft sheet piece pieces table each plastic round stiff card'.split(
+    ' ',
+  ),
+);
+const namesIn = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .filter((word) => word.length > 3 && !NO_NAMES.has(word));
+const stem = (word: string) => word.slice(0, 4);
+/** Tells which of the task's things is the safer one: it stands at the steps with the others. */
+const SAFER_THINGS = 'If your child puts things in the mouth, use the big card discs only.';
+
 describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, task) => {
   it('passes every check with no error, and has everything that a finished task has', () => {
     expect(checkTask(task).filter((finding) => finding.severity !== 'note')).toEqual([]);
@@ -91,6 +117,22 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
   it('fits into a family evening and has arithmetic that adds up', () => {
     expect(minutesOf(task.dose)).toBeLessThanOrEqual(15);
     expect(reckonDose(task.dose, 5).perWeek).toBe(reckonDose(task.dose, 1).perDay * 5);
+  });
+
+  it('speaks at no step of a thing that other steps alone need', () => {
+    const spoken = task.ladder.steps.flatMap((step, index) => {
+      const isHere = (material: TaskContent['materials'][number]) => isNeededAt(material, index + 1);
+      const here = task.materials
+        .filter(isHere)
+        .flatMap(({ name, substitutes }) => [name, ...substitutes].flatMap(({ en }) => namesIn(en)));
+      const elsewhere = task.materials.flatMap((material) => (isHere(material) ? [] : namesIn(material.name.en))).map(stem);
+      const lines = LISTS.flatMap((list) => linesAt(task, list, index + 1));
+      return [filledStep(task, step).how, ...lines]
+        .filter(({ en }) => namesIn(en).some((word) => elsewhere.includes(stem(word)) && !here.map(stem).includes(stem(word))))
+        .map(({ en }) => en)
+        .filter((en) => en !== SAFER_THINGS);
+    });
+    expect(spoken).toEqual([]);
   });
 
   it('is read at grade 6 or below in both languages, in every skin', () => {

@@ -1,5 +1,6 @@
 import { checkHeavyGrip, HEAVY_GRIP_CAP, minutesOf, reckonDose } from '../dose';
 import { checkAmountWords } from './checkAmountWords';
+import { checkStandsAlone } from './checkStandsAlone';
 import { isFieldKnob, type KnobKey } from '../knobs';
 import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
@@ -16,6 +17,8 @@ export type TaskFinding =
   | (Placed & { readonly code: 'untranslated'; readonly language: WordingLanguage; readonly count: number })
   /** A step says another number than it asks for. */
   | (Placed & { readonly code: 'numberNotTarget'; readonly language: WordingLanguage; readonly said: number; readonly asked: number })
+  /** A step speaks of the one before it. */
+  | (Placed & { readonly code: 'leansOnStepBefore'; readonly language: WordingLanguage; readonly said: string })
   /** A step says both hands, and counts each for itself. */
   | (Placed & { readonly code: 'handsNotTarget'; readonly language: WordingLanguage })
   /** On the table map lies what is not in the list of what is needed. */
@@ -61,6 +64,7 @@ export function checkTask(task: TaskContent): TaskFinding[] {
     ...checkKnobs(task),
     ...checkSteps(task),
     ...checkAmountWords(task),
+    ...checkStandsAlone(task),
     ...checkDose(task),
     ...checkPlaces(task),
     ...checkMaterials(task),

@@ -199,3 +199,40 @@ it('counts tasks by skill, and lists every thing once', () => {
   expect(new Set(things.map((thing) => thing.id)).size).toBe(things.length);
   expect(things.map((thing) => thing.id)).toEqual(expect.arrayContaining(['clothes-pegs', 'clay', 'hair-clips']));
 });
+
+describe('a step that speaks of the one before it', () => {
+  const steps = crane.ladder.steps;
+  const saying = (how: { en: string; es: string }) => {
+    const ladder = { ...crane.ladder, steps: steps.map((step, index) => (index === 4 ? { ...step, how } : step)) };
+    return checkTask({ ...crane, ladder }).flatMap((finding) =>
+      finding.code === 'leansOnStepBefore' ? [[finding.path, finding.language, finding.said]] : [],
+    );
+  };
+  const sound = { en: 'Lift one peg into the cup.', es: 'Levanten un gancho a la taza.' };
+
+  // Each of them stood in the library once.
+  it.each([
+    ['No stick. Leave a gap by eye.', 'No'],
+    ['The strip is wider now.', 'now'],
+    ['The path is wider. Cut along it.', 'The path is wider'],
+    ['Same loose band. Count slowly.', 'Same'],
+    ['The same with a pencil.', 'The same with'],
+    ['Do not lift the edge any more.', 'any more'],
+    ['Use a small cup in place of the box.', 'in place of'],
+  ])('%s', (en, said) => {
+    expect(saying({ ...sound, en })).toEqual([['ladder.steps.4.how', 'en', said]]);
+  });
+
+  it.each([
+    ['Sin puntos. Junten las esquinas.', 'Sin'],
+    ['La tira ahora es ancha.', 'ahora'],
+    ['Lo mismo con lápiz.', 'Lo mismo'],
+    ['Usen una taza en vez de la caja.', 'en vez de'],
+  ])('%s', (es, said) => {
+    expect(saying({ ...sound, es })).toEqual([['ladder.steps.4.how', 'es', said]]);
+  });
+
+  it('is not one that draws the same as a card shows', () => {
+    expect(saying({ en: 'Look at the card. Draw the same.', es: 'Mire la tarjeta. Dibuje lo mismo.' })).toEqual([]);
+  });
+});

@@ -124,7 +124,7 @@ describe('the editors', () => {
   });
 
   it('show the family’s page of the chosen step', () => {
-    expect(renderToStaticMarkup(<Preview task={crane} step={4} />)).toContain('Use a small cup in place of the box');
+    expect(renderToStaticMarkup(<Preview task={crane} step={4} />)).toContain('A small cup stands on the other side');
   });
 });
 

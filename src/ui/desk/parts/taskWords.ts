@@ -72,6 +72,8 @@ export function taskFindingWords(finding: TaskFinding, task: TaskContent): strin
       return words('taskFindings.untranslated', { count: finding.count, language: languageName(finding.language) });
     case 'numberNotTarget':
       return words('taskFindings.numberNotTarget', { said: finding.said, asked: finding.asked });
+    case 'leansOnStepBefore':
+      return words('taskFindings.leansOnStepBefore', { said: finding.said });
     case 'handsNotTarget':
       return words('taskFindings.handsNotTarget');
     case 'placeNotNeeded':

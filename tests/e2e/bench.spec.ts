@@ -269,5 +269,5 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(family.getByText('Your hand is a cloud.')).toBeVisible();
   await expect(family.getByText('Pick up two card discs')).toBeVisible();
   await expect(family.getByRole('img', { name: /on the left/ })).toBeVisible();
-  await expect(family.getByText('Watch out.')).toBeVisible();
+  await expect(family.getByRole('heading', { name: 'Watch out' })).toBeVisible();
 });

@@ -17,6 +17,7 @@ test.describe('pages kept on the phone', () => {
     await page.goto(`${linkOf('Silas Y.')}?lang=en`);
     const tasks = page.getByRole('listitem').getByRole('link', { name: /Start/ });
     const count = await tasks.count();
+    expect(count).toBeGreaterThan(1);
     // The day, and each task as it is and at three steps.
     await expect.poll(() => page.evaluate(keptPages)).toBe(1 + 4 * count);
     await expect(page.getByText('There is no network.')).toHaveCount(0);

@@ -135,7 +135,7 @@ export async function beginAnew(name: string, stack = served()): Promise<number>
   await run('UPDATE family_links SET revoked_at = NULL, expires_at = ? WHERE child_id = ?', [new Date(now() + 40 * 86_400_000), childId]);
   await run(
     `UPDATE program_versions v JOIN programs p ON p.id = v.program_id
-     SET v.number = 1, p.current_version = 1, v.starts_on = ?, v.sent_on = ?, v.ends_on = ?, v.reason = 'sent' WHERE p.child_id = ?`,
+     SET v.number = 1, p.current_version = 1, v.starts_on = ?, v.sent_on = ?, v.ends_on = ?, v.reason = 'sent', v.resumes_on = NULL, v.is_ended = 0 WHERE p.child_id = ?`,
     [dayBefore(7), dayBefore(7), dayBefore(-21), childId],
   );
   await run(

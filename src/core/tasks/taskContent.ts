@@ -86,9 +86,17 @@ function schemasOf(least: 0 | 1) {
     steps: spanSchema.optional(),
     ...careFields,
     substitutes: z.array(substituteSchema).max(4).default([]),
-    /** What comes off it or out of it while it is used. */
+    /** What comes off it or out of it while it is used; with `steps`, only there. */
     looseParts: z
-      .array(z.strictObject({ id: slugSchema, name: localTextSchema, sizeMm: z.number().positive().max(3000).optional(), ...careFields }))
+      .array(
+        z.strictObject({
+          id: slugSchema,
+          name: localTextSchema,
+          sizeMm: z.number().positive().max(3000).optional(),
+          steps: spanSchema.optional(),
+          ...careFields,
+        }),
+      )
       .max(4)
       .default([]),
   });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'react';
+import { dangerIn } from '@/core/safety';
 import { Outbox, type OutboxWords } from '../outbox/Outbox.client';
 import { drop, keep, sendReport, type KeptReport } from '../outbox/outboxStore';
 import { draftOf, dropDraft, fillIn, keepDraft } from './draftStore';
@@ -29,6 +30,8 @@ interface Wrong {
   readonly words: string;
   readonly fields: Readonly<Record<string, string>>;
 }
+
+const FREE_WORDS = new Set(['words', 'saidBy']);
 
 const dayIn = (timeZone: string) => new Intl.DateTimeFormat('en-CA', { timeZone }).format(Date.now());
 
@@ -100,6 +103,9 @@ export function ReportForm({ action, words, versionTaskId, step, day, timeZone, 
     if (!isToMend) dropDraft(action, task);
     if (sent.kind === 'taken') return window.location.assign(sent.next);
     setState(sent.kind === 'kept' ? 'kept' : 'open');
+    // The server reads the words, too, once they reach it; till then nobody else does.
+    if (sent.kind === 'kept' && fields.some(([name, value]) => FREE_WORDS.has(name) && dangerIn(value).length > 0))
+      window.location.hash = '#hurt';
     if (sent.kind === 'refused') {
       setWrong(sent);
       shown.querySelector<HTMLElement>(`[data-field="${Object.keys(sent.fields)[0]}"]`)?.focus();

@@ -1,0 +1,120 @@
+import { expect, test, beginAnew, linkOf, newPage, openTask, reportCount, sendReport, signIn } from './yard';
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+test.describe('something that hurts', () => {
+  const link = () => `${linkOf('Greta J.')}?lang=en`;
+  test.beforeEach(() => beginAnew('Greta J.'));
+
+  test('at the touch, with no network: the fixed words, the task closed; told when the network is back, and only a person opens it', async ({
+    page,
+    context,
+    browser,
+  }) => {
+    await page.goto(link());
+    await openTask(page);
+    const title = await page.getByRole('heading', { level: 1 }).textContent();
+    await context.setOffline(true);
+    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await expect(page.getByRole('heading', { name: `Stop: ${title}` })).toBeFocused();
+    await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toHaveAttribute('href', 'tel:911');
+    await expect(page.getByText('no one watches this page all the time')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await expect(page.getByRole('status').filter({ hasText: 'This task is closed now.' })).toContainText('kept on this phone');
+    await page.goBack();
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await page.getByLabel(/What happened/).fill('The clip snapped on a finger');
+    await page.getByRole('button', { name: 'Tell the therapist' }).click();
+    await context.setOffline(false);
+    await page.goto(link());
+    await expect(page.getByText('Sent.')).toBeVisible({ timeout: 15_000 });
+    await page.goto(link());
+    await page.getByRole('link', { name: /Closed/ }).click();
+    await expect(page.getByRole('heading', { name: `${title} is closed` })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Something hurt' })).toHaveCount(0);
+
+    const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+    await signIn(desk);
+    await desk.goto('/rounds');
+    await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
+    await expect(desk.getByText('The clip snapped on a finger').first()).toBeVisible();
+    await desk.keyboard.press('r');
+    await expect(desk.getByText('Nobody has read of it yet.').filter({ visible: true })).toHaveCount(0);
+    await desk.goto('/rounds');
+    await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
+    await expect(desk.getByText(/Read by Ines Calloway-Brandt/).filter({ visible: true })).toHaveCount(1);
+    await desk.keyboard.press('f');
+    await desk.getByLabel('What did you find?').fill('A red mark, gone by the evening');
+    await desk.getByLabel('Whom did you speak to?').fill('the grandmother');
+    await desk.getByLabel(/To the family/).fill('Use the soft clips first.');
+    await desk.getByRole('button', { name: 'Lift the stop and tell the family' }).click();
+    await expect(desk.getByRole('link', { name: 'Greta J.: something hurt' })).toHaveCount(0);
+
+    await page.goto(link());
+    await expect(page.getByText('Use the soft clips first.')).toBeVisible();
+    await expect(page.getByText(/open again from/)).toContainText('Ines Calloway-Brandt');
+    await openTask(page);
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeVisible();
+  });
+
+  test('without scripts the same words are there at the touch, before anything is sent', async ({ browser }) => {
+    const page = await newPage(browser, { javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
+    await page.goto(link());
+    await openTask(page);
+    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await page.getByRole('button', { name: 'Tell the therapist' }).click();
+    await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(1);
+  });
+
+  test('pressed by mistake: open again at once, and the therapist reads that it was pressed', async ({ page, browser }) => {
+    await page.goto(link());
+    await openTask(page);
+    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await expect(page.getByText('Your therapist has the word.')).toBeVisible();
+    await page.getByRole('button', { name: 'Pressed by mistake' }).click();
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeVisible();
+    await page.goto(link());
+    await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);
+    const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+    await signIn(desk);
+    await desk.goto('/rounds');
+    await expect(desk.getByRole('link', { name: 'Greta J.: pressed by mistake' })).toHaveCount(1);
+  });
+
+  test('danger in free words that could not be sent: the fixed words at once, the task closed on the phone', async ({ page, context }) => {
+    await page.goto(link());
+    await openTask(page);
+    const title = await page.getByRole('heading', { level: 1 }).textContent();
+    await page.getByText('Anything else?').first().click();
+    await page.locator('.doing textarea[name=words]').fill('Her finger is swolen');
+    await context.setOffline(true);
+    await sendReport(page);
+    await expect(page.getByRole('heading', { name: `Stop: ${title}` })).toBeFocused();
+    await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await context.setOffline(false);
+    await page.goto(link());
+    await expect.poll(() => reportCount('Greta J.')).toBe(2);
+    await page.goto(link());
+    await expect(page.getByRole('link', { name: /Closed/ })).toBeVisible();
+  });
+
+  test('danger in free words closes the task too', async ({ page, browser }) => {
+    await page.goto(link());
+    await openTask(page);
+    await page
+      .getByText(/^(Anything else|¿Algo más)\?$/)
+      .first()
+      .click();
+    await page.getByRole('textbox', { name: 'Anything else?' }).fill('he swolowed a bit of it');
+    await sendReport(page);
+    await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
+    const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+    await signIn(desk);
+    await desk.goto('/rounds');
+    await expect(desk.getByRole('link', { name: 'Greta J.: maybe hurt' })).toHaveCount(1);
+  });
+});

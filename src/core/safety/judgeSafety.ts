@@ -169,9 +169,12 @@ function severityOf(hazard: PlainHazard, child: ChildForSafety | null): SafetySe
 
 /** The task's own materials that are needed at any of the steps from `from` to `to`, both included, with what comes off them there. */
 export function thingsAt(task: Pick<TaskContent, 'materials'>, from: number, to: number): ThingInUse[] {
-  return task.materials
-    .filter((material) => isNeededAt(material, from, to))
-    .map((material) => ({ ...material, looseParts: material.looseParts.filter((part) => isNeededAt(part, from, to)) }));
+  return (
+    task.materials
+      .filter((material) => isNeededAt(material, from, to))
+      // What is kept on somebody's bench from before may know of no parts.
+      .map((material) => ({ ...material, looseParts: (material.looseParts ?? []).filter((part) => isNeededAt(part, from, to)) }))
+  );
 }
 
 export type TaskTrait = 'scissors' | 'food';

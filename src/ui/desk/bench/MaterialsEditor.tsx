@@ -18,7 +18,7 @@ export function MaterialsEditor({ task, things, findings, edit, fixed }: Props) 
     const known = things.find((thing) => thing.id === id);
     const own = `own-${task.materials.length + 1}`;
     const { name, ...care } = known ?? { id: own, name: { en: '' }, hazards: [], allergens: [], textures: [] };
-    edit({ kind: 'insert', path: ['materials'], value: { ...care, name, count: 1, substitutes: [] } });
+    edit({ kind: 'insert', path: ['materials'], value: { ...care, name, count: 1, substitutes: [], looseParts: [] } });
   };
   return (
     <>

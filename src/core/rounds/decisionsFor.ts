@@ -72,17 +72,27 @@ export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, nev
 /**
  * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
  * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
- * its most urgent one stands.
+ * its most urgent one stands, or stood before it was settled: who goes on from card to card passes nobody by.
+ * @param settled what was settled on this day
  */
-export function decisionsFor(situations: readonly ChildSituation[], today: CalendarDay, settings = DEFAULT_ROUNDS): Decision[] {
+export function decisionsFor(
+  situations: readonly ChildSituation[],
+  today: CalendarDay,
+  settings = DEFAULT_ROUNDS,
+  settled: readonly Pick<Decision, 'childId' | 'kind'>[] = [],
+): Decision[] {
   const all = situations.flatMap((situation) => [
     ...fromStops(situation),
     ...fromReports(situation),
     ...fromSuggestions(situation),
     ...fromSilence(situation, today, settings),
   ]);
-  const byUrgency = DECISION_KINDS.flatMap((kind) => all.filter((decision) => decision.kind === kind));
-  return [...groupBy(byUrgency, ({ childId }) => childId).values()].flat();
+  const urgency = new Map<number, number>();
+  for (const { childId, kind } of [...settled, ...all])
+    urgency.set(childId, Math.min(urgency.get(childId) ?? Infinity, DECISION_KINDS.indexOf(kind)));
+  return [...groupBy(all, ({ childId }) => childId)]
+    .sort(([one], [other]) => urgency.get(one)! - urgency.get(other)!)
+    .flatMap(([, own]) => DECISION_KINDS.flatMap((kind) => own.filter((decision) => decision.kind === kind)));
 }
 
 /** One a closed task, while it is closed: a further report of harm at it makes it a new one. */

@@ -29,6 +29,15 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
 const task = (move: Suggestion['move']) => [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion(move) }];
 const kinds = (situations: ChildSituation[]) => decisionsFor(situations, today).map((decision) => `${decision.childId} ${decision.kind}`);
 
+it('a child’s cards stay where its most urgent one stood, once that is settled today', () => {
+  const round = [child(1, { tasks: task('down') }), child(2, { tasks: task('up') }), child(3, { tasks: task('down') })];
+  const order = (settled: { childId: number; kind: 'question' | 'quiet' }[]) =>
+    decisionsFor(round, today, undefined, settled).map(({ childId }) => childId);
+  expect(order([])).toEqual([1, 3, 2]);
+  expect(order([{ childId: 2, kind: 'question' }])).toEqual([2, 1, 3]);
+  expect(order([{ childId: 1, kind: 'quiet' }])).toEqual([1, 3, 2]);
+});
+
 describe('a practice that a person ended, or lets rest', () => {
   const silent = { lastWordOn: addDays(today, -30), sentOn: addDays(today, -40), startsOn: addDays(today, -40) };
   const urgent = { stops: [{ reportId: 7, taskId: 1, danger: 'told' as const }], tasks: task('up') };

@@ -100,7 +100,10 @@ export async function loadDecisions(
   const settled = new Set(standing.map((decision) => decision.key));
   const hasSeen = (decision: Decision) =>
     seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
-  const open = decisionsFor(remembered, today).filter((decision) => !settled.has(decision.key) && !hasSeen(decision));
+  const settledToday = standing.filter(({ decidedAt, answer }) => answer !== 'later' && calendarDayInZone(decidedAt, timeZone) === today);
+  const open = decisionsFor(remembered, today, undefined, settledToday).filter(
+    (decision) => !settled.has(decision.key) && !hasSeen(decision),
+  );
   return { open, standing, programs, today, stops };
 }
 

@@ -56,7 +56,7 @@ export function ChildScreen({ view, changeHome, ...acts }: ChildProps) {
       {view.stops.length > 0 && (
         <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <strong>Something hurt.</strong> Closed till the stop is lifted in Rounds:{' '}
-          {view.stops
+          {[...new Map([...view.stops].reverse().map((stop) => [stop.taskId, stop])).values()]
             .map(
               (stop) =>
                 `${program?.tasks.find((task) => task.taskId === stop.taskId)?.content.title.en ?? 'a task that is out'}, since ${longDay(stop.doneOn)}`,

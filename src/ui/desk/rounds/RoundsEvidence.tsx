@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { groupBy } from '@/core/groupBy';
 import { isOfStop } from '@/core/rounds';
 import { nameOf } from '@/core/child';
 import type { DecisionInFull } from '@/server/rounds/viewRounds';
@@ -17,16 +18,21 @@ function Harm({ here }: { here: DecisionInFull }) {
   if (stops.length === 0 && !isOfStop(decision.kind)) return null;
   return (
     <div className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
-      {stops.map((stop) => (
-        <p key={stop.reportId}>
-          <strong>
-            Closed since {longDay(stop.doneOn)}: {nameIn(stop.taskId)}.
-          </strong>{' '}
-          {stop.readers.length === 0
-            ? 'Nobody has read of it yet.'
-            : `Read by ${stop.readers.map((reader) => `${reader.name}, ${dayOf(reader.readAt)}`).join('; ')}.`}
-        </p>
-      ))}
+      {[...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
+        // Read of, once the last word is.
+        const { readers } = own.at(-1)!;
+        return (
+          <p key={taskId}>
+            <strong>
+              Closed since {longDay(own[0]!.doneOn)}: {nameIn(taskId)}.
+            </strong>{' '}
+            {own.length > 1 && `Told ${own.length} times. `}
+            {readers.length === 0
+              ? `Nobody has read ${own.length > 1 ? 'the last of it' : 'of it'} yet.`
+              : `Read by ${readers.map((reader) => `${reader.name}, ${dayOf(reader.readAt)}`).join('; ')}.`}
+          </p>
+        );
+      })}
       {isOfStop(decision.kind) && dangers.length > 0 && (
         <p>
           <strong>Not the first in 30 days:</strong> {dangers.map((each) => `${longDay(each.doneOn)} (${nameIn(each.taskId)})`).join(', ')}.

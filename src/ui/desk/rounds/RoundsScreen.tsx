@@ -112,6 +112,8 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
 
 function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask | null; tread: Tread | null }) {
   const { why, otherwise } = decisionWhy(decision);
+  // Of those who came by a step up: others stand there who were placed at it, or came back to it.
+  const stayed = tread ? tread.came - tread.wentUp - tread.wentBack : 0;
   const urgent = URGENT.has(decision.kind);
   const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
   return (
@@ -130,7 +132,7 @@ function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask 
       {tread && tread.came > 1 && (
         <p className="mt-2 text-[14px]">
           Of your children {tread.came} came to step {tread.step}: {tread.wentUp} went on up, {tread.wentBack} went back
-          {tread.standing > 0 && `, ${tread.standing} ${tread.standing === 1 ? 'stands' : 'stand'} there now`}.
+          {stayed > 0 && `, ${stayed} ${stayed === 1 ? 'is' : 'are'} still there`}.
         </p>
       )}
       <p className="mt-2 text-soft">{otherwise}</p>

@@ -114,6 +114,15 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
     expect(demands).toEqual([...new Set(demands)].sort((a, b) => a - b));
   });
 
+  it('calls each kind of help that reports can name by that name, so that its rules hold', () => {
+    const unnamed = task.knobs
+      .filter(({ knob }) => knob === 'help')
+      .flatMap(({ levels }) =>
+        levels.filter(({ en, usual }) => /words|alone|shown|point|hand over hand/.test(en) && !usual).map(({ en }) => en),
+      );
+    expect(unnamed).toEqual([]);
+  });
+
   it('fits into a family evening and has arithmetic that adds up', () => {
     expect(minutesOf(task.dose)).toBeLessThanOrEqual(15);
     expect(reckonDose(task.dose, 5).perWeek).toBe(reckonDose(task.dose, 1).perDay * 5);

@@ -59,6 +59,19 @@ describe('a practice that rests', () => {
     expect(await quiet()).toMatchObject({ days: 7 });
   });
 
+  it('goes on through what else is decided meanwhile', async () => {
+    for (let day = 0; day < 3; day += 1) {
+      await bed.report(childId, { versionTaskId: await bed.versionTaskId(childId), help: 'alone', left: '5', right: '5' });
+      bed.passDays(1);
+    }
+    bed.passDays(6);
+    const day = addDays(today(), 5);
+    await settle({ deed: 'paused', fromDay: day });
+    const ready = (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'ready')!;
+    await decide(bed.context, ines, { childId, key: ready.key, answer: 'up', expectedVersion: 2 });
+    expect(await program()).toMatchObject({ number: 3, resumesOn: day });
+  });
+
   it.each([
     ['no day', 'soon'],
     ['today', '0'],

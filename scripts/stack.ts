@@ -9,7 +9,7 @@ import type { Clock } from '@/server/ports';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
 import { startMariaDb, stopMariaDb, type PrivateMariaDb } from './mariadb';
-import { portLike } from './ports';
+import { portExactly, portLike } from './ports';
 import { pause, waitFor, waitForEnd } from './processes';
 import { step } from './say';
 
@@ -22,6 +22,10 @@ export interface StackWish {
   readonly databaseUrl?: string | undefined;
   readonly mode: 'start' | 'dev';
   readonly withDemo: boolean;
+  /** The address to listen on; this machine alone where left out. */
+  readonly host?: string;
+  /** The address that links carry, where it is not the one that is listened on. */
+  readonly origin?: string | undefined;
   readonly fresh?: boolean;
   /** How far the clock of all that belongs to the stack runs from the machine's, in milliseconds. */
   readonly clockShift?: number;
@@ -49,7 +53,7 @@ export async function startStack(given: StackWish): Promise<Stack> {
   const wish = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
   if (wish.fresh) await stopAndForget(wish);
   mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
-  const port = await portLike(wish.port);
+  const port = wish.host ? await portExactly(wish.port) : await portLike(wish.port);
   const url = `http://127.0.0.1:${port}`;
   const mariadb = wish.databaseUrl
     ? null
@@ -147,7 +151,8 @@ function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJ
     YARD_DATABASE_URL: databaseUrl,
     YARD_DATA: wish.folder,
     // Behind a proxy with https the address is another one; the cookie is then Secure.
-    YARD_ORIGIN: process.env.YARD_ORIGIN ?? url,
+    YARD_ORIGIN: wish.origin ?? process.env.YARD_ORIGIN ?? url,
+    YARD_HOST: wish.host ?? '127.0.0.1',
     YARD_CLOCK_SHIFT: String(wish.clockShift ?? 0),
     NEXT_TELEMETRY_DISABLED: '1',
   };

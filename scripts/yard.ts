@@ -3,12 +3,14 @@ import { database } from './commands/database';
 import { demo } from './commands/demo';
 import { dev } from './commands/dev';
 import { mutate } from './commands/mutate';
+import { serve } from './commands/serve';
 import { stop } from './commands/stop';
 import { test } from './commands/test';
 import { say } from './say';
 
 const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<number>; says: string }> = {
   demo: { run: demo, says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]' },
+  serve: { run: serve, says: 'serve without the demo, by the settings of yard.config.json (docs/running.md)   [--config FILE]' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
   test: {
     run: test,

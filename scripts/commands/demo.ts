@@ -48,11 +48,12 @@ function portFrom(words: readonly string[]): number {
   return port;
 }
 
-function refuseSecond(): void {
-  if (!existsSync(PID_FILE)) return;
-  const pid = Number(readFileSync(PID_FILE, 'utf8'));
+/** @throws Error where another process serves the same data */
+export function refuseSecond(pidFile = PID_FILE): void {
+  if (!existsSync(pidFile)) return;
+  const pid = Number(readFileSync(pidFile, 'utf8'));
   if (pid !== process.pid && isAlive(pid)) throw new Error(`Yard Steps runs already (process ${pid}). ./yard stop ends it.`);
-  rmSync(PID_FILE);
+  rmSync(pidFile);
 }
 
 function report(stack: Stack): void {
@@ -72,7 +73,7 @@ Ctrl-C stops it. The data stays; ./yard demo --fresh starts anew.`);
 }
 
 /** Waits for Ctrl-C (or ./yard stop), then ends all that was started. */
-export function untilStopped(stack: Stack): Promise<number> {
+export function untilStopped(stack: Stack, pidFile = PID_FILE): Promise<number> {
   return new Promise((resolve) => {
     let stopping = false;
     const end = async () => {
@@ -80,8 +81,8 @@ export function untilStopped(stack: Stack): Promise<number> {
       stopping = true;
       say('\nStopping…');
       await stack.stop();
-      rmSync(PID_FILE, { force: true });
-      say('Stopped. The data is kept in .data.');
+      rmSync(pidFile, { force: true });
+      say(`Stopped. The data is kept in ${path.relative('', path.dirname(pidFile)) || '.'}.`);
       resolve(0);
     };
     process.on('SIGINT', end);

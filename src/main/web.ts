@@ -13,7 +13,7 @@ import { FAMILY_HEADERS, securityHeaders } from './headers';
  * evening hour. The route does the same through Next; here it costs a tenth. `web.ts PORT`
  */
 const port = Number(process.argv[2]);
-const hostname = '127.0.0.1';
+const hostname = process.env.YARD_HOST ?? '127.0.0.1';
 const INTAKE = /^\/f\/([A-Za-z0-9_-]{1,64})\/report$/;
 const MOST_BYTES = 64 * 1024;
 const INTAKE_HEADERS = { ...securityHeaders(false), ...FAMILY_HEADERS, 'cache-control': 'no-store' };

@@ -10,6 +10,7 @@ import { stopsNotes } from './0007-stops-notes';
 import { targetsByStep } from './0008-targets-by-step';
 import { postHeld } from './0009-post-held';
 import { rest } from './0010-rest';
+import { invitations } from './0011-invitations';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -23,6 +24,7 @@ export const MIGRATIONS: readonly Migration[] = [
   targetsByStep,
   postHeld,
   rest,
+  invitations,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

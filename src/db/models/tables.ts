@@ -10,6 +10,7 @@ const moment = DATE(3);
 const COLUMNS = {
   people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment },
   sign_ins: { person_id: BIGINT, token_hash: STRING, device: STRING, created_at: moment, expires_at: moment, revoked_at: moment },
+  invitations: { token_hash: STRING, role: STRING, created_at: moment, expires_at: moment, used_at: moment },
   workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER, post_minutes: INTEGER },
   schools: { name: STRING, visit_days: STRING },
   school_years: { first_day: DATEONLY, last_day: DATEONLY },

@@ -1,4 +1,4 @@
-export { countPeople, openSignIns, personByEmail, signInByHash } from './read';
-export type { OpenSignIn, Person, SignIn } from './read';
-export { addPerson, addSignIn, revokeSignInOf } from './write';
+export { countPeople, invitationByHash, openSignIns, personByEmail, signInByHash } from './read';
+export type { Invitation, OpenSignIn, Person, SignIn } from './read';
+export { addInvitation, addPerson, addSignIn, dropUnusedInvitations, revokeSignInOf, spendInvitation } from './write';
 export type { NewSignIn } from './write';

@@ -57,3 +57,19 @@ export async function openSignIns(work: Work, personId: number, now: Instant): P
     { personId, now: momentText(now) },
   );
 }
+
+export interface Invitation {
+  readonly id: number;
+  readonly role: Role;
+  readonly expiresAt: Instant;
+  readonly usedAt: Instant | null;
+}
+
+/** @param lock holds the row until the transaction ends, so that two who use one link meet here */
+export async function invitationByHash(work: Work, tokenHash: string, lock: boolean): Promise<Invitation | null> {
+  const [row] = await tablesOf(work).select<Omit<Invitation, 'role'> & { role: unknown }>(
+    `SELECT id, role, expires_at AS expiresAt, used_at AS usedAt FROM invitations WHERE token_hash = :tokenHash ${lock ? 'FOR UPDATE' : ''}`,
+    { tokenHash },
+  );
+  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}

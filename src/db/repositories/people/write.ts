@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/calendar';
+import type { Role } from '@/core/child';
 import { tablesOf, type Work } from '../../work';
 import type { Person } from './read';
 
@@ -28,4 +29,17 @@ export async function addSignIn(work: Work, { personId, tokenHash, device, creat
 /** Ends one of a person's own open sessions. False where it is none of theirs, or ended before. */
 export async function revokeSignInOf(work: Work, personId: number, signInId: number, at: Instant): Promise<boolean> {
   return (await tablesOf(work).update('sign_ins', { revoked_at: at }, { id: signInId, person_id: personId, revoked_at: null })) > 0;
+}
+
+export async function addInvitation(work: Work, tokenHash: string, role: Role, createdAt: Instant, expiresAt: Instant): Promise<void> {
+  await tablesOf(work).insert('invitations', { token_hash: tokenHash, role, created_at: createdAt, expires_at: expiresAt });
+}
+
+export async function spendInvitation(work: Work, invitationId: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('invitations', { used_at: at }, { id: invitationId });
+}
+
+/** Takes away what nobody has used: a link that was printed and lost opens nothing. */
+export async function dropUnusedInvitations(work: Work): Promise<void> {
+  await tablesOf(work).remove('invitations', { used_at: null });
 }

@@ -39,7 +39,11 @@ export function YardScreen({ view, wish }: YardProps) {
       <Wishes wish={wish} schools={view.schools} />
       <RowKeys />
       <YardTable sheet={yardSheet(view.days, view.groups)} />
-      {shown === 0 && <p className="mt-6 text-soft">Nobody fits. Show everyone, or search for less.</p>}
+      {shown === 0 && (
+        <p className="mt-6 text-soft">
+          {view.childCount === 0 ? 'No child is with you yet.' : 'Nobody fits. Show everyone, or search for less.'}
+        </p>
+      )}
       <p className="mt-6 text-[13px] text-soft">
         Practised is a range: known done ÷ planned … (known done + no word) ÷ planned. No word is not the same as not done. Full disc: all
         done · half disc: partly · bar: said not done · dot: no word.

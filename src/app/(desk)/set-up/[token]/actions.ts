@@ -1,0 +1,28 @@
+'use server';
+
+import { headers } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { keepSession } from '@/app/session';
+import { answer } from '@/server/answer';
+import { appContext } from '@/server/context';
+import { acceptInvitation } from '@/server/people/invitations';
+import { signIn } from '@/server/people/signIn';
+import { faultWords } from '@/ui/desk/frame/Trouble';
+import type { SetUpFault } from '@/ui/desk/setUp/SetUpForm.client';
+
+export async function acceptAction(_before: SetUpFault | null, form: FormData): Promise<SetUpFault | null> {
+  const context = appContext();
+  const device = (await headers()).get('user-agent') ?? '';
+  const answered = await answer(async () => {
+    const account = await acceptInvitation(context, Object.fromEntries(form));
+    return signIn(context, { ...account, device });
+  });
+  if (!answered.ok) {
+    const { detail } = answered.fault;
+    const fields = detail && 'issues' in detail ? detail.issues.map(({ path }) => path) : [];
+    const typed = ['name', 'email', 'timeZone', 'emergencyNumber'].map((name) => [name, String(form.get(name) ?? '')] as const);
+    return { words: faultWords(answered.fault), fields, typed: Object.fromEntries(typed) };
+  }
+  await keepSession(answered.value);
+  redirect('/yard');
+}

@@ -1,0 +1,52 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { settingsFrom } from './settings';
+
+const folder = mkdtempSync(path.join(tmpdir(), 'yard-settings-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function fileWith(text: string): string {
+  const file = path.join(folder, 'yard.config.json');
+  writeFileSync(file, text);
+  return file;
+}
+
+describe('the settings that the product is served with', () => {
+  it('have a sound default each', () => {
+    expect(settingsFrom(fileWith('{}'), {})).toEqual({
+      listen: { host: '127.0.0.1', port: 3000 },
+      publicAddress: null,
+      database: null,
+      dataFolder: path.resolve('.data/serve'),
+    });
+  });
+
+  it('are those of the file, and the environment wins', () => {
+    const file = fileWith('{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/" }');
+    const settings = settingsFrom(file, { YARD_LISTEN_PORT: '8080', YARD_DATA_FOLDER: '/srv/yard', YARD_DATABASE_URL: '' });
+    expect(settings).toEqual({
+      listen: { host: '0.0.0.0', port: 8080 },
+      publicAddress: 'https://yard.tarrowhill.example',
+      database: null,
+      dataFolder: '/srv/yard',
+    });
+  });
+
+  it.each([
+    ['no JSON', '{', /is no JSON/],
+    ['a list', '[]', /holds no settings/],
+    ['a setting that is none', '{ "colour": "green" }', /colour/],
+    ['a port that is none', '{ "listen": { "port": 70000 } }', /listen\.port/],
+    ['an address with a path', '{ "publicAddress": "https://school.example/yard" }', /publicAddress: an address without a path/],
+    ['an address of another kind', '{ "publicAddress": "javascript:alert(1)" }', /publicAddress/],
+    ['another database', '{ "database": "postgres://x" }', /database: an address such as mariadb/],
+  ])('refuse %s, by its name', (_, text, words) => {
+    expect(() => settingsFrom(fileWith(text), {})).toThrow(words);
+  });
+
+  it('say which variable of the environment is wrong, and which file is not there', () => {
+    expect(() => settingsFrom(fileWith('{}'), { YARD_LISTEN_PORT: 'eighty' })).toThrow(/listen\.port: .*\(told by YARD_LISTEN_PORT\)/);
+    expect(() => settingsFrom(path.join(folder, 'nowhere.json'), {})).toThrow(/There is no .*nowhere\.json/);
+  });
+});

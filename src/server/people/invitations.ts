@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { instantAfterDays, isTimeZone } from '@/core/calendar';
+import type { Role } from '@/core/child';
+import {
+  addInvitation,
+  addPerson,
+  countPeople,
+  dropUnusedInvitations,
+  inTransaction,
+  invitationByHash,
+  isDuplicate,
+  setUpWorkplace,
+  spendInvitation,
+  type Invitation,
+  type Work,
+} from '@/db';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+import { invalid, parseInput } from '../parseInput';
+import { hashOf, newToken, TOKEN_FORM } from '../secrets';
+import { hashPassword } from './signIn';
+
+const INVITATION_DAYS = 7;
+/** The first account changes the workplace and leads children. */
+const FIRST_ROLE: Role = 'therapist';
+
+/**
+ * The token of a one-time link by which the first person gets an account; null where somebody works here already. An older
+ * one that nobody used opens nothing any more.
+ */
+export async function inviteFirst(context: Context): Promise<string | null> {
+  const token = newToken();
+  return inTransaction(context.db, async (work) => {
+    if ((await countPeople(work)) > 0) return null;
+    const now = context.now();
+    await dropUnusedInvitations(work);
+    await addInvitation(work, hashOf(token), FIRST_ROLE, now, instantAfterDays(now, INVITATION_DAYS));
+    return token;
+  });
+}
+
+export interface InvitationView {
+  readonly role: Role;
+  /** Nobody works here yet: the workplace is told, too. */
+  readonly isFirst: boolean;
+}
+
+/** What a one-time link offers. @throws AppError linkUnknown, linkExpired, linkRevoked where it was used */
+export async function viewInvitation(context: Context, token: string): Promise<InvitationView> {
+  return inTransaction(context.db, async (work) => {
+    const { role } = await openInvitation(work, context, token, false);
+    return { role, isFirst: (await countPeople(work)) === 0 };
+  });
+}
+
+/** Twelve letters at least, as NIST SP 800-63B-4 would have fifteen where a password stands alone and eight beside another factor (from memory). */
+const LEAST_PASSWORD = 12;
+/** A shorter name stands in many a good password. */
+const LEAST_TELLING = 4;
+
+const accountSchema = z.object({
+  token: z.string(),
+  name: z.string().trim().min(2, 'nameShort').max(80, 'nameLong'),
+  email: z
+    .string()
+    .trim()
+    .toLowerCase()
+    .max(190, 'notAnAddress')
+    .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'notAnAddress'),
+  password: z.string().min(LEAST_PASSWORD, 'passwordShort').max(200, 'passwordLong'),
+});
+const workplaceSchema = z.object({
+  timeZone: z.string().refine(isTimeZone, 'notATimeZone'),
+  emergencyNumber: z
+    .string()
+    .trim()
+    .regex(/^[0-9+ ()-]{2,20}$/, 'notANumber'),
+});
+
+/**
+ * Makes the account that a one-time link offers; the first one says where this is, too. Nothing is written where anything is wrong.
+ * @throws AppError linkUnknown, linkExpired, linkRevoked, invalid
+ */
+export async function acceptInvitation(
+  context: Context,
+  raw: Readonly<Record<string, unknown>>,
+): Promise<{ email: string; password: string }> {
+  const { token } = parseInput(accountSchema.pick({ token: true }), raw);
+  const { isFirst } = await viewInvitation(context, token);
+  const { name, email, password } = parseInput(accountSchema, raw);
+  const place = isFirst ? parseInput(workplaceSchema, raw) : null;
+  const telling = [name, email.split('@')[0]!].map(plainly).filter((word) => word.length >= LEAST_TELLING);
+  if (telling.some((word) => plainly(password).includes(word))) throw invalid({ path: 'password', code: 'passwordGuessed' });
+  // Takes a tenth of a second: no connection is held meanwhile.
+  const passwordHash = await hashPassword(password);
+  try {
+    await inTransaction(context.db, async (work) => {
+      const invitation = await openInvitation(work, context, token, true);
+      if (place) await setUpWorkplace(work, place);
+      await addPerson(work, { name, email, role: invitation.role, passwordHash }, context.now());
+      await spendInvitation(work, invitation.id, context.now());
+    });
+  } catch (error) {
+    if (isDuplicate(error)) throw invalid({ path: 'email', code: 'addressTaken' });
+    throw error;
+  }
+  return { email, password };
+}
+
+const plainly = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+
+async function openInvitation(work: Work, context: Context, token: string, lock: boolean): Promise<Invitation> {
+  const invitation = TOKEN_FORM.test(token) ? await invitationByHash(work, hashOf(token), lock) : null;
+  if (!invitation) throw new AppError('linkUnknown');
+  if (invitation.usedAt !== null) throw new AppError('linkRevoked');
+  if (invitation.expiresAt <= context.now()) throw new AppError('linkExpired');
+  return invitation;
+}

@@ -1,0 +1,71 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { freePort } from '../../scripts/ports';
+import { expect, test } from './yard';
+
+/** What `./yard serve` says, until it has said a thing, or ended. */
+function serve(config: string): { process: ChildProcess; said: () => string; ended: Promise<number | null> } {
+  const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/yard.ts', 'serve', '--config', config], {
+    env: { ...process.env, NODE_ENV: 'production', YARD_CLOCK_SHIFT: '0' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let text = '';
+  started.stdout.on('data', (part: Buffer) => (text += part.toString('utf8')));
+  started.stderr.on('data', (part: Buffer) => (text += part.toString('utf8')));
+  return { process: started, said: () => text, ended: new Promise((resolve) => started.once('close', resolve)) };
+}
+
+test('an empty start: a one-time link, the first account by keyboard, the stock library; the second start offers no other', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const folder = mkdtempSync(path.join(tmpdir(), 'yard-serve-'));
+  const config = path.join(folder, 'yard.config.json');
+  const port = await freePort();
+  const settings = { listen: { port }, dataFolder: path.join(folder, 'data') };
+  writeFileSync(config, JSON.stringify({ ...settings, colour: 'green' }));
+  const refused = serve(config);
+  expect(await refused.ended).toBe(1);
+  expect(refused.said()).toContain('colour');
+
+  writeFileSync(config, JSON.stringify(settings));
+  let served = serve(config);
+  try {
+    await expect.poll(() => served.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    const link = served.said().match(/http\S+\/set-up\/\S+/)![0];
+    await page.goto(link);
+    await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
+    await expect(page.getByLabel('Time zone of the school')).not.toHaveValue('');
+    await page.keyboard.type('Ines Calloway-Brandt');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('ines@tarrowhill.example');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('ines calloway-brandt');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert').first()).toContainText('Your name or address stands in the password');
+    // What was written stands there still; the password is asked for anew, and has the focus.
+    await expect(page.getByLabel('Your name')).toHaveValue('Ines Calloway-Brandt');
+    await expect(page.getByLabel('Password')).toBeFocused();
+    await page.keyboard.type('one step at a time');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/yard$/);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('0 children');
+    await expect(page.getByText('No child is with you yet.')).toBeVisible();
+    await page.goto(`http://127.0.0.1:${port}/tasks?search=crane`);
+    await expect(page.getByRole('link', { name: /Crane lift/ }).first()).toBeVisible();
+    await page.goto(link);
+    await expect(page.getByRole('alert').first()).toContainText('This link was used already');
+
+    served.process.kill('SIGTERM');
+    expect(await served.ended).toBe(0);
+    served = serve(config);
+    await expect.poll(() => served.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    expect(served.said()).not.toContain('set-up');
+  } finally {
+    served.process.kill('SIGTERM');
+    await served.ended;
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

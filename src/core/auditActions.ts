@@ -27,6 +27,9 @@ export const AUDIT_ACTIONS = [
   'report.taken',
   'report.corrected',
   'child.deleted',
+  'password.changed',
+  'person.invited',
+  'invitation.takenBack',
   // Stands in trails that were kept before the demo was lived through the use cases.
   'demo.loaded',
 ] as const;

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { freePort } from '../../scripts/ports';
-import { expect, test } from './yard';
+import { expect, newPage, test } from './yard';
 
 /** What `./yard serve` says, until it has said a thing, or ended. */
 function serve(config: string): { process: ChildProcess; said: () => string; ended: Promise<number | null> } {
@@ -17,8 +17,9 @@ function serve(config: string): { process: ChildProcess; said: () => string; end
   return { process: started, said: () => text, ended: new Promise((resolve) => started.once('close', resolve)) };
 }
 
-test('an empty start: a one-time link, the first account by keyboard, the stock library; the second start offers no other', async ({
+test('an empty start: a one-time link, the first account by keyboard, a colleague by invitation; the second start offers no other', async ({
   page,
+  browser,
 }) => {
   test.setTimeout(120_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'yard-serve-'));
@@ -57,6 +58,25 @@ test('an empty start: a one-time link, the first account by keyboard, the stock 
     await expect(page.getByRole('link', { name: /Crane lift/ }).first()).toBeVisible();
     await page.goto(link);
     await expect(page.getByRole('alert').first()).toContainText('This link was used already');
+
+    await page.goto(`http://127.0.0.1:${port}/settings`);
+    await page.getByLabel('Invite').selectOption('assistant');
+    await page.getByRole('button', { name: 'Make a one-time link' }).click();
+    const invited = await page.getByLabel('One-time link').inputValue();
+    await expect(page.getByText('an open invitation, assistant')).toBeVisible();
+    await page.getByLabel('Present password').fill('one step at a time');
+    await page.getByLabel('New password').fill('four words and a plank');
+    await page.getByRole('button', { name: 'Change it' }).click();
+    await expect(page.getByText('Your password is changed.')).toBeVisible();
+    const colleague = await newPage(browser);
+    await colleague.goto(invited);
+    await expect(colleague.getByRole('heading', { name: 'Your account' })).toBeVisible();
+    await expect(colleague.getByLabel('Time zone of the school')).toHaveCount(0);
+    await colleague.getByLabel('Your name').fill('Teodor Wray');
+    await colleague.getByLabel('E-mail address').fill('teodor@tarrowhill.example');
+    await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
+    await colleague.getByRole('button', { name: 'Begin' }).click();
+    await expect(colleague).toHaveURL(/\/yard$/);
 
     served.process.kill('SIGTERM');
     expect(await served.ended).toBe(0);

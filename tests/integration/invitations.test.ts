@@ -1,4 +1,6 @@
-import { acceptInvitation, inviteFirst, viewInvitation } from '@/server/people/invitations';
+import { acceptInvitation, invite, inviteFirst, takeInvitationBack, viewInvitation } from '@/server/people/invitations';
+import { changePassword } from '@/server/people/password';
+import { viewSettings } from '@/server/settings/workplace';
 import { actorOfToken } from '@/server/people/sessions';
 import { signIn } from '@/server/people/signIn';
 import { addStockTasks } from '@/server/tasks/stockLibrary';
@@ -71,6 +73,68 @@ describe('the first account', () => {
     const token = (await inviteFirst(bed.context))!;
     expect(await refusal(acceptInvitation(bed.context, account(token, change)))).toBe('invalid');
     expect(await viewInvitation(bed.context, token)).toMatchObject({ isFirst: true });
+  });
+});
+
+describe('a colleague', () => {
+  it('is invited with a role by who may change the workplace, asked for no place, and the link opens once', async () => {
+    const ines = await bed.person('Ines Calloway-Brandt');
+    const { link } = await invite(bed.context, ines, { role: 'assistant' });
+    const token = link.split('/set-up/')[1]!;
+    expect(await viewInvitation(bed.context, token)).toEqual({ role: 'assistant', isFirst: false });
+    const {
+      timeZone: _zone,
+      emergencyNumber: _number,
+      ...told
+    } = account(token, { name: 'Teodor Wray', email: 'teodor@tarrowhill.example' });
+    const made = await acceptInvitation(bed.context, told);
+    const teodor = await actorOfToken(bed.context, (await signIn(bed.context, made)).token);
+    expect(teodor.role).toBe('assistant');
+    expect(await refusal(invite(bed.context, teodor, { role: 'supervisor' }))).toBe('notAllowed');
+    expect(await refusal(invite(bed.context, ines, { role: 'owner' }))).toBe('invalid');
+    expect((await viewSettings(bed.context, ines)).people.map(({ name, role }) => [name, role])).toEqual([
+      ['Ines Calloway-Brandt', 'therapist'],
+      ['Teodor Wray', 'assistant'],
+    ]);
+  });
+
+  it('comes by no invitation that was taken back, nor by an address that somebody has', async () => {
+    const ines = await bed.person('Ines Calloway-Brandt');
+    const { link } = await invite(bed.context, ines, { role: 'therapist' });
+    const token = link.split('/set-up/')[1]!;
+    const [open] = (await viewSettings(bed.context, ines)).invitations;
+    const [{ email }] = (await bed.read<{ email: string }>('SELECT email FROM people')) as [{ email: string }];
+    expect(await refusal(acceptInvitation(bed.context, account(token, { name: 'Teodor Wray', email })))).toBe('invalid');
+    await takeInvitationBack(bed.context, ines, open!.id);
+    expect(await refusal(viewInvitation(bed.context, token))).toBe('linkUnknown');
+    expect(await refusal(takeInvitationBack(bed.context, ines, open!.id))).toBe('notFound');
+  });
+});
+
+describe('a password', () => {
+  it('is changed by who knows the present one; every other place is signed out', async () => {
+    const made = await acceptInvitation(bed.context, account((await inviteFirst(bed.context))!));
+    const here = await signIn(bed.context, made);
+    const there = await signIn(bed.context, made);
+    const ines = await actorOfToken(bed.context, here.token);
+    const change = (current: string, password: string) => refusal(changePassword(bed.context, ines, { current, password }));
+    expect(await change('one step at a tim', 'four words and a plank')).toBe('invalid');
+    expect(await change(made.password, 'too short')).toBe('invalid');
+    expect(await change(made.password, 'ines calloway-brandt it is')).toBe('invalid');
+    await changePassword(bed.context, ines, { current: made.password, password: 'four words and a plank' });
+    expect(await refusal(actorOfToken(bed.context, there.token))).toBe('signInNeeded');
+    expect((await actorOfToken(bed.context, here.token)).personId).toBe(ines.personId);
+    expect(await refusal(signIn(bed.context, made))).toBe('signInFailed');
+    await signIn(bed.context, { ...made, password: 'four words and a plank' });
+  });
+
+  it('is not guessed at without end by who found a session open', async () => {
+    const made = await acceptInvitation(bed.context, account((await inviteFirst(bed.context))!));
+    const ines = await actorOfToken(bed.context, (await signIn(bed.context, made)).token);
+    const guesses: string[] = [];
+    for (let guess = 0; guess < 10; guess += 1)
+      guesses.push(await refusal(changePassword(bed.context, ines, { current: `guess ${guess}`, password: 'four words and a plank' })));
+    expect(guesses.slice(-2)).toEqual(['tooManyTries', 'tooManyTries']);
   });
 });
 

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { instantAfterDays, isTimeZone } from '@/core/calendar';
-import type { Role } from '@/core/child';
+import { ROLES, type Role } from '@/core/child';
 import {
   addInvitation,
   addPerson,
   countPeople,
+  dropInvitation,
   dropUnusedInvitations,
   inTransaction,
   invitationByHash,
@@ -14,10 +15,14 @@ import {
   type Invitation,
   type Work,
 } from '@/db';
+import { requireMay } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
 import { hashOf, newToken, TOKEN_FORM } from '../secrets';
+import { passwordSchema, refuseGuessed } from './password';
 import { hashPassword } from './signIn';
 
 const INVITATION_DAYS = 7;
@@ -39,6 +44,34 @@ export async function inviteFirst(context: Context): Promise<string | null> {
   });
 }
 
+const inviteSchema = z.object({ role: z.enum(ROLES) });
+
+/**
+ * A one-time link for a colleague, good for seven days. It is told once: only its hash is kept.
+ * @throws AppError notAllowed, invalid
+ */
+export async function invite(context: Context, actor: PersonActor, raw: unknown): Promise<{ link: string }> {
+  requireMay(actor, 'changeWorkplace');
+  const { role } = parseInput(inviteSchema, raw);
+  const token = newToken();
+  const now = context.now();
+  await inTransaction(context.db, async (work) => {
+    await addInvitation(work, hashOf(token), role, now, instantAfterDays(now, INVITATION_DAYS));
+    await noteChanges(work, now, [entryOf(actor, now, [], 'person.invited', { role })]);
+  });
+  return { link: `${context.origin}/set-up/${token}` };
+}
+
+/** An invitation that opens nothing any more. @throws AppError notAllowed, notFound where it was used or taken back */
+export async function takeInvitationBack(context: Context, actor: PersonActor, invitationId: number): Promise<void> {
+  requireMay(actor, 'changeWorkplace');
+  const now = context.now();
+  await inTransaction(context.db, async (work) => {
+    if (!(await dropInvitation(work, invitationId))) throw new AppError('notFound');
+    await noteChanges(work, now, [entryOf(actor, now, [], 'invitation.takenBack')]);
+  });
+}
+
 export interface InvitationView {
   readonly role: Role;
   /** Nobody works here yet: the workplace is told, too. */
@@ -53,11 +86,6 @@ export async function viewInvitation(context: Context, token: string): Promise<I
   });
 }
 
-/** Twelve letters at least, as NIST SP 800-63B-4 would have fifteen where a password stands alone and eight beside another factor (from memory). */
-const LEAST_PASSWORD = 12;
-/** A shorter name stands in many a good password. */
-const LEAST_TELLING = 4;
-
 const accountSchema = z.object({
   token: z.string(),
   name: z.string().trim().min(2, 'nameShort').max(80, 'nameLong'),
@@ -67,7 +95,7 @@ const accountSchema = z.object({
     .toLowerCase()
     .max(190, 'notAnAddress')
     .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'notAnAddress'),
-  password: z.string().min(LEAST_PASSWORD, 'passwordShort').max(200, 'passwordLong'),
+  password: passwordSchema,
 });
 const workplaceSchema = z.object({
   timeZone: z.string().refine(isTimeZone, 'notATimeZone'),
@@ -89,8 +117,7 @@ export async function acceptInvitation(
   const { isFirst } = await viewInvitation(context, token);
   const { name, email, password } = parseInput(accountSchema, raw);
   const place = isFirst ? parseInput(workplaceSchema, raw) : null;
-  const telling = [name, email.split('@')[0]!].map(plainly).filter((word) => word.length >= LEAST_TELLING);
-  if (telling.some((word) => plainly(password).includes(word))) throw invalid({ path: 'password', code: 'passwordGuessed' });
+  refuseGuessed(password, { name, email });
   // Takes a tenth of a second: no connection is held meanwhile.
   const passwordHash = await hashPassword(password);
   try {
@@ -106,8 +133,6 @@ export async function acceptInvitation(
   }
   return { email, password };
 }
-
-const plainly = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 async function openInvitation(work: Work, context: Context, token: string, lock: boolean): Promise<Invitation> {
   const invitation = TOKEN_FORM.test(token) ? await invitationByHash(work, hashOf(token), lock) : null;

@@ -50,7 +50,8 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
   return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000) };
 }
 
-async function countTry(context: Context, email: string): Promise<void> {
+/** Counts a try at an address's password. @throws AppError tooManyTries */
+export async function countTry(context: Context, email: string): Promise<void> {
   try {
     await context.signInTries.consume(email);
   } catch (limit) {

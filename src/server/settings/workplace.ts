@@ -5,7 +5,9 @@ import {
   changeEmergencyNumber,
   changePostMinutes,
   inTransaction,
+  openInvitations,
   openSignIns,
+  peopleHere,
   schoolCalendarOn,
   workplaceOf,
   type OpenSignIn,
@@ -14,18 +16,29 @@ import {
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
+import { may } from '../may';
 import { parseInput } from '../parseInput';
 
 export interface SettingsView extends Workplace {
   readonly calendar: SchoolCalendar | null;
   readonly signIns: readonly OpenSignIn[];
+  readonly people: Awaited<ReturnType<typeof peopleHere>>;
+  readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
+  readonly mayChange: boolean;
 }
 
 export async function viewSettings(context: Context, actor: PersonActor): Promise<SettingsView> {
   return inTransaction(context.db, async (work) => {
     const workplace = await workplaceOf(work);
     const calendar = await schoolCalendarOn(work, calendarDayInZone(context.now(), workplace.timeZone));
-    return { ...workplace, calendar, signIns: await openSignIns(work, actor.personId, context.now()) };
+    return {
+      ...workplace,
+      calendar,
+      signIns: await openSignIns(work, actor.personId, context.now()),
+      people: await peopleHere(work),
+      invitations: await openInvitations(work, context.now()),
+      mayChange: may(actor, null, 'changeWorkplace'),
+    };
   });
 }
 

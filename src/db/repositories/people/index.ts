@@ -1,4 +1,14 @@
-export { countPeople, invitationByHash, openSignIns, personByEmail, signInByHash } from './read';
+export { countPeople, invitationByHash, openInvitations, openSignIns, peopleHere, personById, personByEmail, signInByHash } from './read';
 export type { Invitation, OpenSignIn, Person, SignIn } from './read';
-export { addInvitation, addPerson, addSignIn, dropUnusedInvitations, revokeSignInOf, spendInvitation } from './write';
+export {
+  addInvitation,
+  addPerson,
+  addSignIn,
+  changePasswordHash,
+  dropInvitation,
+  dropUnusedInvitations,
+  revokeOtherSignIns,
+  revokeSignInOf,
+  spendInvitation,
+} from './write';
 export type { NewSignIn } from './write';

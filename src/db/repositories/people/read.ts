@@ -19,6 +19,14 @@ export async function personByEmail(work: Work, email: string): Promise<Person |
   return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
 }
 
+export async function personById(work: Work, personId: number): Promise<Person | null> {
+  const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
+    'SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE id = :personId',
+    { personId },
+  );
+  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}
+
 /** How many people work here: 0 in a database that nobody has begun with. */
 export async function countPeople(work: Work): Promise<number> {
   const [row] = await tablesOf(work).select<{ count: number }>('SELECT COUNT(*) AS count FROM people');
@@ -56,6 +64,23 @@ export async function openSignIns(work: Work, personId: number, now: Instant): P
      WHERE person_id = :personId AND revoked_at IS NULL AND expires_at > :now ORDER BY id DESC`,
     { personId, now: momentText(now) },
   );
+}
+
+/** Everybody who works here, by name. */
+export async function peopleHere(work: Work): Promise<readonly Omit<Person, 'passwordHash'>[]> {
+  const rows = await tablesOf(work).select<Omit<Person, 'role' | 'passwordHash'> & { role: unknown }>(
+    'SELECT id, name, email, role FROM people ORDER BY name, id',
+  );
+  return rows.map((row) => ({ ...row, role: oneOf('role', ROLES, row.role) }));
+}
+
+/** Invitations that can still be used, the newest first. */
+export async function openInvitations(work: Work, now: Instant): Promise<readonly Omit<Invitation, 'usedAt'>[]> {
+  const rows = await tablesOf(work).select<Omit<Invitation, 'role' | 'usedAt'> & { role: unknown }>(
+    'SELECT id, role, expires_at AS expiresAt FROM invitations WHERE used_at IS NULL AND expires_at > :now ORDER BY id DESC',
+    { now: momentText(now) },
+  );
+  return rows.map((row) => ({ ...row, role: oneOf('role', ROLES, row.role) }));
 }
 
 export interface Invitation {

@@ -43,3 +43,21 @@ export async function spendInvitation(work: Work, invitationId: number, at: Inst
 export async function dropUnusedInvitations(work: Work): Promise<void> {
   await tablesOf(work).remove('invitations', { used_at: null });
 }
+
+/** False where it was used or taken back already. */
+export async function dropInvitation(work: Work, invitationId: number): Promise<boolean> {
+  return (await tablesOf(work).remove('invitations', { id: invitationId, used_at: null })) > 0;
+}
+
+export async function changePasswordHash(work: Work, personId: number, passwordHash: string): Promise<void> {
+  await tablesOf(work).update('people', { password_hash: passwordHash }, { id: personId });
+}
+
+/** Ends every session of a person but one. */
+export async function revokeOtherSignIns(work: Work, personId: number, signInId: number, at: Instant): Promise<void> {
+  const open = await tablesOf(work).select<{ id: number }>(
+    'SELECT id FROM sign_ins WHERE person_id = :personId AND id <> :signInId AND revoked_at IS NULL',
+    { personId, signInId },
+  );
+  for (const { id } of open) await tablesOf(work).update('sign_ins', { revoked_at: at }, { id });
+}

@@ -4,7 +4,16 @@ import { words } from '../../shared/deskWords';
 /** What is wrong in one field, where that can be said without the field beside it. */
 const ISSUES = [
   ...(['notADay', 'notADayAhead', 'empty', 'tooLong', 'offLadder', 'notForThisKind'] as const),
-  ...(['nameShort', 'nameLong', 'notAnAddress', 'addressTaken', 'passwordShort', 'passwordLong', 'passwordGuessed'] as const),
+  ...([
+    'nameShort',
+    'nameLong',
+    'notAnAddress',
+    'addressTaken',
+    'passwordShort',
+    'passwordLong',
+    'passwordGuessed',
+    'passwordWrong',
+  ] as const),
   ...(['notATimeZone', 'notANumber'] as const),
 ] as const;
 

@@ -2,6 +2,8 @@ import type { Instant } from '@/core/calendar';
 import type { SettingsView } from '@/server/settings/workplace';
 import { longDay, momentIn } from '../../shared/days';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import type { InviteAction } from './InviteForm.client';
+import { PasswordSection, PeopleSection } from './PeopleSections';
 
 export interface SettingsProps {
   readonly view: SettingsView;
@@ -12,9 +14,15 @@ export interface SettingsProps {
   readonly setAuditDays: WordedAction;
   /** How long a message waits for what else is decided. */
   readonly setPostMinutes: WordedAction;
+  readonly changePassword: WordedAction;
+  /** True right after it was changed. */
+  readonly passwordIsChanged: boolean;
+  readonly invite: InviteAction;
+  readonly takeInvitationBack: WordedAction;
 }
 
-export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAuditDays, setPostMinutes }: SettingsProps) {
+export function SettingsScreen(props: SettingsProps) {
+  const { view, hereId, revoke, signOut, setNumber, setAuditDays, setPostMinutes } = props;
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -93,6 +101,8 @@ export function SettingsScreen({ view, hereId, revoke, signOut, setNumber, setAu
           <p className="mt-1 text-soft">No school year is set.</p>
         )}
       </section>
+      <PeopleSection view={view} invite={props.invite} takeBack={props.takeInvitationBack} />
+      <PasswordSection change={props.changePassword} isChanged={props.passwordIsChanged} />
       <section>
         <h2 className="text-[18px]">Where you are signed in</h2>
         <ul className="mt-1">

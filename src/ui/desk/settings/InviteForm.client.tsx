@@ -1,0 +1,53 @@
+'use client';
+
+import { useActionState } from 'react';
+
+export type Invited = { readonly link: string } | { readonly fault: string } | null;
+export type InviteAction = (before: Invited, form: FormData) => Promise<Invited>;
+
+const ROLES = [
+  ['therapist', 'a therapist'],
+  ['assistant', 'an assistant'],
+  ['supervisor', 'a supervisor'],
+] as const;
+
+/** Makes a one-time link for a colleague; it is shown once, to be handed on. */
+export function InviteForm({ action }: { action: InviteAction }) {
+  const [answer, send, sending] = useActionState(action, null);
+  return (
+    <form action={send} className="mt-2">
+      <span className="flex items-center gap-3">
+        <label>
+          Invite{' '}
+          <select name="role" defaultValue="therapist" className="field">
+            {ROLES.map(([role, says]) => (
+              <option key={role} value={role}>
+                {says}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button className="act" disabled={sending}>
+          Make a one-time link
+        </button>
+      </span>
+      {answer && 'fault' in answer && (
+        <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          {answer.fault}
+        </p>
+      )}
+      {answer && 'link' in answer && (
+        <p role="status" className="mt-2">
+          Hand this on; it opens once, for seven days, and is not shown again:
+          <input
+            readOnly
+            aria-label="One-time link"
+            value={answer.link}
+            className="field mt-1 w-full"
+            onFocus={(event) => event.target.select()}
+          />
+        </p>
+      )}
+    </form>
+  );
+}

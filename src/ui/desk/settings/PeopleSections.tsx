@@ -1,0 +1,67 @@
+import type { Instant } from '@/core/calendar';
+import type { SettingsView } from '@/server/settings/workplace';
+import { momentIn } from '../../shared/days';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { InviteForm, type InviteAction } from './InviteForm.client';
+
+interface Props {
+  readonly view: SettingsView;
+  readonly invite: InviteAction;
+  readonly takeBack: WordedAction;
+}
+
+/** Who works here, and who was invited to. */
+export function PeopleSection({ view, invite, takeBack }: Props) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Who works here</h2>
+      <ul className="mt-1">
+        {view.people.map((person) => (
+          <li key={person.id} className="border-t border-line py-1.5">
+            {person.name}, <span className="text-soft">{person.role}</span>
+          </li>
+        ))}
+        {view.invitations.map((invitation) => (
+          <li key={invitation.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+            <span className="text-soft">
+              an open invitation, {invitation.role}, until {momentIn(invitation.expiresAt as Instant, view.timeZone)}
+            </span>
+            {view.mayChange && (
+              <ActionForm action={takeBack} hidden={{ invitationId: invitation.id }}>
+                <button className="link">take it back</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      {view.mayChange && <InviteForm action={invite} />}
+    </section>
+  );
+}
+
+export function PasswordSection({ change, isChanged }: { change: WordedAction; isChanged: boolean }) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Your password</h2>
+      <p className="mt-1 text-soft">Twelve letters or more: three or four words do well. Everywhere else you are signed out.</p>
+      {isChanged && (
+        <p role="status" className="mt-2 font-semibold text-green">
+          Your password is changed.
+        </p>
+      )}
+      <ActionForm action={change} hidden={{}} className="mt-2">
+        <span className="flex flex-wrap items-end gap-3">
+          <label>
+            <span className="block text-[13px]">Present password</span>
+            <input name="current" type="password" autoComplete="current-password" required className="field w-[220px]" />
+          </label>
+          <label>
+            <span className="block text-[13px]">New password</span>
+            <input name="password" type="password" autoComplete="new-password" required minLength={12} className="field w-[220px]" />
+          </label>
+          <button className="act">Change it</button>
+        </span>
+      </ActionForm>
+    </section>
+  );
+}

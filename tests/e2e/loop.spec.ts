@@ -191,3 +191,21 @@ test('a practice rests: the sheet for the bag is looked at, the rest is decided 
   await page.goto('/yard?search=silas');
   await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('rests until');
 });
+
+test('a key that is pressed as soon as a child’s next card stands is not lost', async ({ page }) => {
+  const child = await beginAnew('Bram T.');
+  await reportFirstTask(page.request, 'Bram T.', { question: 'on', words: 'May he stand?', doneOn: dayBefore(1) });
+  await reportFirstTask(page.request, 'Bram T.', { question: 'on', words: 'And sit?', doneOn: dayBefore(2) });
+  await signIn(page);
+  await page.goto('/rounds');
+  await page.getByRole('link', { name: 'Bram T.: question' }).first().click();
+  const card = page.locator('[data-decision]');
+  await expect(card).toHaveAttribute('data-decision', new RegExp(`^question:${child}:`));
+  const first = await card.getAttribute('data-decision');
+  await page.keyboard.press('r');
+  await expect(card).not.toHaveAttribute('data-decision', first!);
+  await expect(card).toHaveAttribute('data-decision', new RegExp(`^question:${child}:`));
+  await page.keyboard.press('r');
+  const settled = () => ask<{ answer: string }>("SELECT answer FROM decisions WHERE child_id = ? AND kind = 'question'", [child]);
+  await expect.poll(async () => (await settled()).map(({ answer }) => answer)).toEqual(['read', 'read']);
+});

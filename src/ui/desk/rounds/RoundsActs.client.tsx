@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useActionState, useState } from 'react';
+import { useActionState, useEffect, useRef, useState } from 'react';
 import { KeyCap } from '../parts/KeyCap';
 import type { ActionOf, Asking, Decide, RoundsAct, StopChoices } from './roundsAct';
 import { RoundsQuestion, SENDS } from './RoundsQuestion';
@@ -32,8 +32,17 @@ interface Props {
 /** The acts of a decision, a key each. What goes another way than the suggestion asks for a reason first. */
 export function RoundsActs(props: Props) {
   const [asking, setAsking] = useState<Asking>(null);
-  const { fault, decide, waiting, settledBefore } = useSettling(props);
+  const { fault, decide, deciding, refreshing, settledBefore } = useSettling(props);
+  const waiting = deciding || refreshing;
   const [undoFault, undo, undoing] = useActionState(props.undo, null);
+  // A key that is pressed while the card is not fresh yet is kept, and done as soon as it is; a decision under way takes none.
+  const pressed = useRef<string | null>(null);
+  useEffect(() => {
+    if (refreshing || pressed.current === null) return;
+    const key = pressed.current;
+    pressed.current = null;
+    document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click();
+  }, [refreshing]);
   const lastDecisionId = Math.max(settledBefore, props.lastDecisionId ?? 0);
   const hidden = (
     <>
@@ -76,7 +85,12 @@ export function RoundsActs(props: Props) {
                 <form action={decide}>
                   {hidden}
                   {choice.reason && <input type="hidden" name="reason" value={choice.reason} />}
-                  <ActButton act={choice} disabled={waiting} strong />
+                  <ActButton
+                    act={choice}
+                    disabled={deciding}
+                    {...(refreshing && { onWait: () => (pressed.current = choice.key) })}
+                    strong
+                  />
                 </form>
               ) : (
                 <ActButton act={choice} onClick={() => setAsking(choice)} />
@@ -151,16 +165,30 @@ export function RoundsActs(props: Props) {
   );
 }
 
-function ActButton({ act, strong = false, ...rest }: { act: RoundsAct; strong?: boolean; disabled?: boolean; onClick?: () => void }) {
+interface ActProps {
+  readonly act: RoundsAct;
+  readonly strong?: boolean;
+  readonly disabled?: boolean;
+  /** Keeps a press while the card is not fresh yet; absent where it is. */
+  readonly onWait?: () => void;
+  readonly onClick?: () => void;
+}
+
+function ActButton({ act, strong = false, disabled = false, onWait, onClick }: ActProps) {
+  const keepPress = (event: React.MouseEvent) => {
+    event.preventDefault();
+    onWait?.();
+  };
   return (
     <button
-      type={rest.onClick ? 'button' : 'submit'}
+      type={onClick ? 'button' : 'submit'}
       name="answer"
       value={act.answer}
       data-key={act.key}
       data-key-says={act.words}
+      disabled={disabled}
       className={`flex w-full items-center gap-3 py-[7px] text-left hover:bg-green-tint ${strong ? 'font-bold' : ''}`}
-      {...rest}
+      onClick={onWait ? keepPress : onClick}
     >
       <KeyCap>{act.key.toUpperCase()}</KeyCap> {act.words}
     </button>

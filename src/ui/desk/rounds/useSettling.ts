@@ -48,5 +48,5 @@ export function useSettling({ decide, nextHref, doneHref, nextIsSameChild }: Set
       setDeciding(false);
     }
   };
-  return { fault, decide: settle, waiting: deciding || (refreshing && settledBefore.isSameChild), settledBefore: settledBefore.decisionId };
+  return { fault, decide: settle, deciding, refreshing: refreshing && settledBefore.isSameChild, settledBefore: settledBefore.decisionId };
 }

@@ -50,15 +50,18 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
   });
 }
 
-/** The practice goes on as it stood before it was paused or ended, where nothing was sent since. */
-async function goOnAsBefore(
+/** Takes back what a decision did to the program; `wasTold`: its message has gone out. @throws AppError goneOn */
+type TakeBack = (
   work: Work,
   context: Context,
   actor: PersonActor,
   child: Child,
   decision: SettledDecision,
   wasTold: boolean,
-): Promise<void> {
+) => Promise<void>;
+
+/** The practice goes on as it stood before it was paused or ended, where nothing was sent since. */
+const goOnAsBefore: TakeBack = async (work, context, actor, child, decision, wasTold) => {
   await requireChild(work, actor, child.id, 'changeProgram');
   const made = await versionOfDecision(work, decision.id);
   const before = made === null ? null : await versionOf(work, child.id, made - 1);
@@ -79,16 +82,9 @@ async function goOnAsBefore(
     text: wasTold ? 'program' : null,
     decisionId: null,
   });
-}
+};
 
-async function takeStepBack(
-  work: Work,
-  context: Context,
-  actor: PersonActor,
-  child: Child,
-  decision: SettledDecision,
-  wasTold: boolean,
-): Promise<void> {
+const takeStepBack: TakeBack = async (work, context, actor, child, decision, wasTold) => {
   const change = await changeOfDecision(work, decision.id);
   const current = (await currentVersions(work, [child.id])).get(child.id);
   // A stop that was lifted at the same step, or left closed, changed none.
@@ -123,4 +119,4 @@ async function takeStepBack(
     reason: '',
     decisionId: null,
   });
-}
+};

@@ -1,5 +1,6 @@
 import type { Hand } from '@/core/tasks';
-import type { ReportWay } from '@/core/sessions';
+import type { Texture } from '@/core/vocabulary';
+import type { ChildRecord } from '@/core/child';
 
 /** How a family of the demo lives with its program. */
 export type FamilyKind =
@@ -16,7 +17,7 @@ export interface DemoChild {
   readonly mouthsThings?: true;
   readonly noScissors?: true;
   readonly allergies?: readonly string[];
-  readonly avoids?: readonly string[];
+  readonly avoids?: readonly Texture[];
   readonly noPrinter?: true;
 }
 
@@ -79,7 +80,7 @@ export const CHILDREN: readonly DemoChild[] = NAMES.split('|').map((full, index)
   };
 });
 
-export const WAY_OF: Record<FamilyKind, ReportWay> = {
+export const WAY_OF: Record<FamilyKind, ChildRecord['reportWay']> = {
   steady: 'link',
   weekends: 'link',
   keenThenQuiet: 'link',
@@ -124,27 +125,4 @@ export const HOME_WORDS: Record<'en' | 'es', readonly string[]> = {
     'bien',
     'mucho mejor que antes',
   ],
-};
-
-export const GOAL_WORDS: Record<string, { readonly words: string; readonly baseline: string; readonly criterion: string }> = {
-  handWarmUp: {
-    words: 'Opens and closes both hands ten times before table work',
-    baseline: '4 of 10',
-    criterion: '10 of 10 on 4 of 5 days',
-  },
-  forceModulation: {
-    words: 'Carries small things with tongs without dropping them',
-    baseline: '3 of 10',
-    criterion: '8 of 10 in three sessions',
-  },
-  inHandManipulation: {
-    words: 'Keeps three small things in the palm while picking up the next',
-    baseline: '1 piece',
-    criterion: '3 pieces, each hand',
-  },
-  preWriting: { words: 'Copies circle, cross and square from a model', baseline: 'circle, traced', criterion: 'all three, copied' },
-  scissors: { words: 'Cuts along a straight 6 mm path', baseline: 'single snips', criterion: '15 cm in the path, 4 of 5 times' },
-  tearing: { words: 'Tears and glues eight tiles with both hands', baseline: 'whole-hand tearing', criterion: '8 tiles with a pinch' },
-  selfCareFasteners: { words: 'Zips the worn vest alone', baseline: 'pulls up when started', criterion: 'alone, 3 of 3' },
-  wholeBodyCoordination: { words: 'Moves arms and legs together to a count', baseline: 'arms only', criterion: '10 in rhythm' },
 };

@@ -1,5 +1,7 @@
 import { addDays, calendarDayInZone, daysFromTo, instant, instantAfterDays, type CalendarDay, type Instant } from '@/core/calendar';
 import { factsOf, type Child, type Role } from '@/core/child';
+import { GOAL_PATTERNS, goalSchema, type GoalContent } from '@/core/goals';
+import type { Skill } from '@/core/vocabulary';
 import {
   addChild,
   addGoal,
@@ -26,7 +28,7 @@ import { viewFamily } from '@/server/reports/viewFamily';
 import { decide } from '@/server/rounds/decide';
 import { loadDecisions } from '@/server/rounds/loadDecisions';
 import type { TaskContent } from '@/core/tasks';
-import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, GOAL_WORDS, PEOPLE, SCHOOLS, WAY_OF, type DemoChild } from './children';
+import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF, type DemoChild } from './children';
 import { childOf } from './childOf';
 import { draftFor, plannedTasks, type Planned } from './plannedTasks';
 import { reportsOfDay, type KnownVersions } from './reportsOfDay';
@@ -136,17 +138,22 @@ async function setUp(
     if (index % 8 === 0) await giveAccess(work, childId, people.supervisor, 'shared');
     const child = (await childById(work, childId))!;
     const planned = plannedTasks(demo, index, tasks, factsOf(child, today));
-    for (const { content } of planned.slice(1, 3)) {
-      await addGoal(work, childId, {
-        skill: content.skill,
-        ...GOAL_WORDS[content.skill]!,
-        mostHelp: 'shown',
-        reviewOn: addDays(today, 30 + (index % 40)),
-      });
+    for (const { version, content } of planned.slice(1, 3)) {
+      const goal = goalFor(content.skill, version.taskId, addDays(today, -84), addDays(today, 30 + (index % 40)));
+      await addGoal(work, childId, { content: goal, why: '', writtenBy: people.therapist, writtenAt: at });
     }
     stories.push({ child, demo, index, planned, history: simulateHistory(demo, planned, today, SEED + index) });
   }
   return { people, stories };
+}
+
+/** The bank's goal for a skill, begun twelve weeks ago a third of the way. */
+function goalFor(skill: Skill, taskId: number, baselineOn: CalendarDay, reviewOn: CalendarDay): GoalContent {
+  const pattern = GOAL_PATTERNS.find((each) => each.skill === skill)!;
+  const { measure } = pattern;
+  const to = measure.kind === 'rating' ? measure.levels.length - 1 : measure.to;
+  const from = measure.kind === 'help' ? 'steadied' : measure.kind === 'rating' ? 0 : Math.floor(Number(to) / 3);
+  return goalSchema.parse({ ...pattern, measure: { ...measure, from, to, baselineOn }, reviewOn, taskIds: [taskId] });
 }
 
 async function addPeople(work: Work, at: Instant): Promise<Ids> {

@@ -41,6 +41,8 @@ export async function measureHeart(): Promise<HeartFigure[]> {
     scissorsAllowed: false,
     allergies: ['wheat'],
     texturesAvoided: ['sticky'],
+    precautions: [],
+    practiceWeekdays: [1, 2, 3, 4, 5, 6, 7],
     minutesPerDay: 20,
     materialsAtHome: ['paper', 'box'],
     taskSettings: {},

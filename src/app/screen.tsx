@@ -6,7 +6,7 @@ import type { PersonActor } from '@/server/actor';
 import { appContext, type Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { actorOfToken } from '@/server/people/sessions';
-import { Trouble } from '@/ui/desk/frame/Trouble';
+import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
 
 export const SESSION_COOKIE = 'yard';
 
@@ -30,4 +30,14 @@ export async function act<Value>(job: (actor: PersonActor, context: Context) => 
   const answered = await answer(async () => job(await actorNow(), appContext()), unstable_rethrow);
   if (!answered.ok && answered.fault.code === 'signInNeeded') redirect('/sign-in');
   return answered;
+}
+
+/** A therapist's file or data: the same for route handlers, giving a fault's words with its status. */
+export async function answerWith<Value>(
+  job: (actor: PersonActor, context: Context) => Promise<Value>,
+  respond: (value: Value) => Response | Promise<Response>,
+): Promise<Response> {
+  const answered = await act(job);
+  if (!answered.ok) return new Response(faultWords(answered.fault), { status: STATUS_OF[answered.fault.code] });
+  return respond(answered.value);
 }

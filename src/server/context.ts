@@ -1,4 +1,3 @@
-import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { Random } from '@/core/random';
 import type { Database } from '@/db';
 import { LookBook } from './audit/trail';
@@ -23,18 +22,13 @@ export interface ContextParts {
 export interface Context extends ContextParts {
   readonly looks: LookBook;
   readonly intake: IntakeQueue;
-  readonly signInTries: RateLimiterMemory;
 }
-
-/** Eight wrong tries for an address in fifteen minutes, then a pause. */
-const SIGN_IN_TRIES = { points: 8, duration: 15 * 60 };
 
 export function createContext(parts: ContextParts): Context {
   const context: Context = {
     ...parts,
     looks: new LookBook(parts.db, parts.now),
     intake: new IntakeQueue(() => context),
-    signInTries: new RateLimiterMemory(SIGN_IN_TRIES),
   };
   return context;
 }

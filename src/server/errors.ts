@@ -25,6 +25,8 @@ export interface FaultDetails {
   staleVersion: { readonly expected: number; readonly current: number };
   staleTask: { readonly expected: number | null; readonly current: number };
   staleDecision: null;
+  staleRecord: null;
+  stillLeads: { readonly children: number };
   goneOn: null;
   /** `takesReason`: a reason lets it pass; where it does not, the rule blocks. */
   unsafeStep: { readonly step: number; readonly things: string; readonly takesReason: boolean };
@@ -47,6 +49,8 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   staleVersion: 409,
   staleTask: 409,
   staleDecision: 409,
+  staleRecord: 409,
+  stillLeads: 409,
   goneOn: 409,
   unsafeStep: 422,
   reasonNeeded: 422,

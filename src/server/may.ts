@@ -2,11 +2,12 @@ import type { Access, Role } from '@/core/child';
 import type { PersonActor } from './actor';
 
 /** What can be done about one child. */
-export type ChildAct = 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
+export type ChildAct = 'readLooks' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
 /** What can be done about the workplace and its library. */
-export type WorkplaceAct = 'makeTasks' | 'changeWorkplace';
+export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeAllCaseloads';
 
 const BY_ACCESS = {
+  readLooks: ['lead', 'shared'],
   readChild: ['lead', 'shared', 'assist'],
   settleDecision: ['lead', 'shared', 'assist'],
   changeProgram: ['lead', 'shared'],
@@ -15,12 +16,15 @@ const BY_ACCESS = {
 
 /** An assistant reads, logs and settles what needs no change, and changes nothing that is the therapist's, whatever the access. */
 const BY_ROLE = {
+  readLooks: ['therapist', 'supervisor'],
   readChild: ['therapist', 'assistant', 'supervisor'],
   settleDecision: ['therapist', 'assistant', 'supervisor'],
   changeProgram: ['therapist', 'supervisor'],
   leadChild: ['therapist', 'supervisor'],
   makeTasks: ['therapist', 'supervisor'],
   changeWorkplace: ['therapist', 'supervisor'],
+  addChildren: ['therapist', 'supervisor'],
+  seeAllCaseloads: ['supervisor'],
 } as const satisfies Record<ChildAct | WorkplaceAct, readonly Role[]>;
 
 /**
@@ -32,7 +36,6 @@ export function may(actor: Pick<PersonActor, 'role'>, access: null, act: Workpla
 export function may({ role }: Pick<PersonActor, 'role'>, access: Access | null, act: ChildAct | WorkplaceAct): boolean {
   const roles: readonly Role[] = BY_ROLE[act];
   if (!roles.includes(role)) return false;
-  if (access === null) return act === 'makeTasks' || act === 'changeWorkplace';
-  const accesses: readonly Access[] = act in BY_ACCESS ? BY_ACCESS[act as ChildAct] : [];
-  return accesses.includes(access);
+  const accesses: readonly Access[] | null = act in BY_ACCESS ? BY_ACCESS[act as ChildAct] : null;
+  return accesses === null ? access === null : access !== null && accesses.includes(access);
 }

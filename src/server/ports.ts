@@ -35,6 +35,11 @@ export interface PhoneOnShow {
   read(to: string): Promise<PhoneText[]>;
 }
 
+/** By what the text service knows who works here. */
+export function personAddressOf(personId: number): string {
+  return `person-${personId}`;
+}
+
 /** By what the text service knows a family. */
 export function addressOf(childId: number): string {
   return `family-${childId}`;

@@ -1,5 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { exampleChild } from '../fixtures/tarrowHill';
+import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { looksForFile, viewLooks } from '@/server/audit/viewLooks';
 import { changeHome } from '@/server/caseload/changeHome';
+import { askForHome, settleHome } from '@/server/caseload/homeInventory';
+import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/caseload/moveChild';
+import { viewRecord } from '@/server/caseload/viewRecord';
+import { changeRecord } from '@/server/caseload/writeRecord';
+import { exportChild } from '@/server/exchange/exportChild';
+import { viewGoal } from '@/server/goals/viewGoal';
+import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
@@ -54,9 +64,25 @@ interface Wish {
   readonly decisionId: number;
   readonly messageId: number;
   readonly textId: number;
+  readonly goalId: number;
 }
 
-type Door = [file: string, open: (actor: PersonActor, wish: Wish) => Promise<unknown>, need: 'read' | 'settle' | 'change' | 'lead'];
+type Door = [
+  file: string,
+  open: (actor: PersonActor, wish: Wish) => Promise<unknown>,
+  need: 'read' | 'settle' | 'looks' | 'change' | 'lead',
+];
+
+const record = recordFrom(valuesFrom(exampleChild()));
+const GOAL = {
+  skill: 'scissors',
+  statement: 'Cuts along a path',
+  measure: { kind: 'count', of: 10, from: 2, to: 8, baselineOn: '2026-11-01' },
+  mostHelp: 'words',
+  sessions: 3,
+  reviewOn: '2027-02-01',
+  taskIds: [],
+};
 
 /** Every use case that names a child. */
 const doors: Door[] = [
@@ -85,6 +111,40 @@ const doors: Door[] = [
   ['messages/links', (actor, { childId, linkId }) => revokeLink(bed.context, actor, childId, linkId), 'change'],
   ['messages/tryAgain', (actor, { childId, messageId }) => tryMessageAgain(bed.context, actor, childId, messageId), 'change'],
   ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
+  ['audit/viewLooks', (actor, { childId }) => viewLooks(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
+  ['audit/viewLooks', (actor, { childId }) => looksForFile(bed.context, actor, childId, () => ''), 'looks'],
+  ['caseload/viewRecord', (actor, { childId }) => viewRecord(bed.context, actor, childId), 'change'],
+  [
+    'caseload/writeRecord',
+    (actor, { childId }) => changeRecord(bed.context, actor, { childId, record, school: 'A', seenChange: 0 }),
+    'change',
+  ],
+  ['caseload/homeInventory', (actor, { childId }) => askForHome(bed.context, actor, childId), 'change'],
+  ['caseload/homeInventory', (actor, { childId }) => settleHome(bed.context, actor, { childId, answerId: 1, takes: true }), 'change'],
+  ['goals/viewGoal', (actor, { childId, goalId }) => viewGoal(bed.context, actor, childId, goalId), 'change'],
+  [
+    'goals/writeGoal',
+    (actor, { childId, goalId }) => writeGoal(bed.context, actor, { childId, goalId, seenVersion: 1, why: '', goal: GOAL }),
+    'change',
+  ],
+  [
+    'goals/writeGoal',
+    (actor, { childId, goalId }) => closeGoal(bed.context, actor, { childId, goalId, why: 'met', isOpen: false }),
+    'change',
+  ],
+  ['caseload/moveChild', (actor, { childId }) => leaveCaseload(bed.context, actor, { childId, why: 'moved' }), 'lead'],
+  ['caseload/moveChild', (actor, { childId }) => comeBack(bed.context, actor, childId), 'lead'],
+  [
+    'caseload/moveChild',
+    (actor, { childId }) => handOver(bed.context, actor, { childIds: [childId], to: stranger.personId, note: '', staysSharing: false }),
+    'lead',
+  ],
+  [
+    'caseload/moveChild',
+    (actor, { childId }) => shareChild(bed.context, actor, { childId, personId: stranger.personId, access: 'shared' }),
+    'lead',
+  ],
+  ['exchange/exportChild', (actor, { childId }) => exportChild(bed.context, actor, childId), 'lead'],
   ['caseload/deleteChild', (actor, { childId }) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],
 ];
 
@@ -92,6 +152,7 @@ const THING_DOORS = {
   linkId: 'messages/links',
   messageId: 'messages/tryAgain',
   textId: 'reports/keepIncoming',
+  goalId: 'goals/writeGoal',
 } as const;
 
 /** All that a child can have that is named by a number, given up, open or undecided, so that only its owner decides. */
@@ -104,7 +165,8 @@ async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
   const [message] = await bed.read<{ id: number }>('SELECT id FROM messages WHERE child_id = :childId', { childId });
   await bed.write("UPDATE messages SET status = 'givenUp' WHERE id = :id", message);
   const textId = await keepIncoming(bed.context, { serviceKey: `t${childId}`, childId, from: '+1', text: '?', issues: [] });
-  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId };
+  const { goalId } = await writeGoal(bed.context, lead, { childId, goalId: null, seenVersion: 0, why: '', goal: GOAL });
+  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId, goalId };
 }
 
 const stateOf = async (childId: number) => [
@@ -115,6 +177,9 @@ const stateOf = async (childId: number) => [
   await bed.read('SELECT words, corrected_at FROM reports WHERE child_id = :childId', { childId }),
   await bed.read('SELECT current_version FROM programs WHERE child_id = :childId', { childId }),
   await bed.read('SELECT child_id FROM program_drafts WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT * FROM goals WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT * FROM child_access WHERE child_id = :childId', { childId }),
+  await bed.read('SELECT * FROM children WHERE id = :childId', { childId }),
 ];
 
 it('the list of these doors names every file that asks for a child', () => {
@@ -140,7 +205,7 @@ describe('nobody reaches a child that is neither theirs nor shared with them', (
 });
 
 describe('nobody reaches what is another child’s by naming it beside a child of their own', () => {
-  it.each(['linkId', 'messageId', 'textId'] as const)('%s', async (thing) => {
+  it.each(['linkId', 'messageId', 'textId', 'goalId'] as const)('%s', async (thing) => {
     const before = await stateOf(childId);
     const wish = { ...othersThings, [thing]: things[thing] };
     const [, open] = doors.findLast(([file]) => file === THING_DOORS[thing])!;

@@ -2,7 +2,7 @@ import { plannedDoseOf } from '@/core/tasks';
 import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { addDays, calendarDay, calendarDayInZone, instant, type Instant } from '@/core/calendar';
-import type { Role } from '@/core/child';
+import { EMPTY_RECORD, type Role } from '@/core/child';
 import type { ProgramDraft } from '@/core/program';
 import { seededRandom } from '@/core/random';
 import {
@@ -159,6 +159,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
 }
 
 const CHILD: NewChild = {
+  ...EMPTY_RECORD,
   calledName: 'Odalys',
   initial: 'V',
   schoolId: 1,

@@ -6,3 +6,5 @@ export { ageOn } from './age';
 export type { Age } from './age';
 export { isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
 export type { SchoolBreak, SchoolCalendar } from './schoolCalendar';
+export { schoolYearSchema } from './schoolYear';
+export type { ReportingPeriod, SchoolYear } from './schoolYear';

@@ -1,31 +1,18 @@
 import { ageOn, type Age, type CalendarDay } from '../calendar';
 import type { ChildFacts } from '../program';
-import type { ReportWay } from '../sessions';
-import type { Hand, TaskSettings } from '../tasks';
+import type { TaskSettings } from '../tasks';
+import type { ChildRecord } from './childRecord';
 
 /** A child as the program knows one: a called name and an initial, and the facts that change decisions. */
-export interface Child {
+export interface Child extends ChildRecord {
   readonly id: number;
-  readonly calledName: string;
-  readonly initial: string;
   readonly school: string;
   readonly visitDays: string;
-  readonly bornOn: CalendarDay;
-  readonly hand: Hand;
-  readonly mouthsThings: boolean;
-  readonly scissorsAllowed: boolean;
-  readonly hasPrinter: boolean;
-  readonly minutesPerDay: number;
-  readonly familyLanguage: string;
-  readonly homeLanguages: readonly string[];
-  readonly allergies: readonly string[];
-  readonly texturesAvoided: readonly string[];
-  readonly materialsAtHome: readonly string[];
-  readonly helpers: string;
-  readonly reportWay: ReportWay;
   readonly timeZone: string;
   /** What the therapist chose for this child where schools of thought differ. */
   readonly taskSettings: TaskSettings;
+  /** The day on which the child left the caseload; null where it is on it. */
+  readonly leftOn: CalendarDay | null;
 }
 
 export function nameOf(child: Pick<Child, 'calledName' | 'initial'>): string {

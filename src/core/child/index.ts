@@ -1,4 +1,12 @@
 export { ageOf, factsOf, nameOf } from './child';
 export type { Child } from './child';
+export { childRecordSchema, CONTACT_MAY_BE_SENT, CONTACT_WAYS, EMPTY_RECORD, FAMILY_WAYS } from './childRecord';
+export type { ChildFact, ChildRecord, Contact } from './childRecord';
+export { homeAnswersSchema, withHomeAnswers } from './homeAnswers';
+export type { HomeAnswers } from './homeAnswers';
+export { factChanges } from './factChanges';
+export type { FactChange } from './factChanges';
+export { DATE_ORDERS, ROSTER_FACTS } from './roster';
+export type { DateOrder, RosterFact } from './roster';
 export { ACCESSES, ROLES } from './access';
 export type { Access, Role } from './access';

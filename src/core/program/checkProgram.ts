@@ -1,7 +1,7 @@
 import { daysBetween, type CalendarDay } from '../calendar';
 import { checkHeavyGrip, doseAt, minutesOf } from '../dose';
 import { matchHome } from '../materials';
-import type { SafetyFinding } from '../safety';
+import type { Precaution, SafetyFinding } from '../safety';
 import { PARTS } from '../vocabulary';
 import type { Hand, Material, Substitute, TaskContent, TaskSettings } from '../tasks';
 import { isReordered, type SentLadder } from './sentLadders';
@@ -17,6 +17,9 @@ export interface ChildFacts {
   readonly scissorsAllowed: boolean;
   readonly allergies: readonly string[];
   readonly texturesAvoided: readonly string[];
+  readonly precautions: readonly Precaution[];
+  /** ISO weekdays on which this family practises. */
+  readonly practiceWeekdays: readonly number[];
   readonly minutesPerDay: number;
   readonly materialsAtHome: readonly string[];
   /** What the therapist chose for this child where schools of thought differ. */
@@ -35,6 +38,7 @@ export type ProgramFinding =
       readonly budget: number;
     }
   | { readonly severity: 'caution'; readonly code: 'writingWithoutWarmUp'; readonly task: null }
+  | { readonly severity: 'caution'; readonly code: 'notAFamilyDay'; readonly task: null; readonly weekday: number }
   | {
       readonly severity: 'error';
       readonly code: 'stepOffLadder' | 'chooseOffLadder' | 'chooseWithoutStep' | 'noDays' | 'twice';
@@ -88,6 +92,7 @@ export function checkProgram(
   });
   findings.push(
     ...checkBudget(draft, child),
+    ...checkFamilyDays(draft, child),
     ...checkOrder(draft),
     ...checkHeavyGrip(draft.tasks.map(({ dose, step, weekdays }) => ({ dose: doseAt(dose, step), weekdays }))).map(
       (found) => ({ severity: 'caution', task: null, ...found }) as const,
@@ -160,6 +165,12 @@ function checkBudget(draft: ProgramDraft, child: ChildFacts): ProgramFinding[] {
   const fullest = days.reduce((most, day) => (day.minutes > most.minutes ? day : most));
   if (fullest.minutes <= child.minutesPerDay) return [];
   return [{ severity: 'caution', code: 'overBudget', task: null, ...fullest, budget: child.minutesPerDay }];
+}
+
+/** Only the first day that is none of the family's is said. */
+function checkFamilyDays(draft: ProgramDraft, { practiceWeekdays }: ChildFacts): ProgramFinding[] {
+  const weekdays = draft.tasks.flatMap((task) => task.weekdays).filter((weekday) => !practiceWeekdays.includes(weekday));
+  return weekdays.length ? [{ severity: 'caution', code: 'notAFamilyDay', task: null, weekday: Math.min(...weekdays) }] : [];
 }
 
 /** Warm-ups come before writing. */

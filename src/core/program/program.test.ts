@@ -28,6 +28,8 @@ const child: ChildFacts = {
   scissorsAllowed: true,
   allergies: [],
   texturesAvoided: [],
+  precautions: [],
+  practiceWeekdays: [1, 2, 3, 4, 5, 6, 7],
   minutesPerDay: 20,
   taskSettings: {},
   materialsAtHome: library.flatMap((task) => task.materials.map((material) => material.id)),

@@ -1,4 +1,5 @@
-import { judgeSafety, thingsAt, type ChildForSafety, type SafetyFinding } from '../safety';
+import { judgeSafety, thingsAt, type ChildForSafety, type Precaution, type SafetyFinding } from '../safety';
+import { precautionsBetween } from './precautionsBetween';
 import type { TaskContent } from '../tasks';
 import type { TaskChoices } from './programDraft';
 
@@ -20,10 +21,14 @@ export function safetyBetween(
   task: TaskContent,
   from: number,
   to: number,
-  child: ChildForSafety,
+  child: ChildForSafety & { readonly precautions: readonly Precaution[] },
   reasons: TaskChoices['reasons'] = {},
 ): SettledFinding[] {
-  return judgeSafety(task, thingsAt(task, from, to), child).findings.map((finding) => {
+  const findings = [
+    ...judgeSafety(task, thingsAt(task, from, to), child).findings,
+    ...precautionsBetween(task, from, to, child.precautions),
+  ];
+  return findings.map((finding) => {
     const isReasoned = finding.severity === 'acknowledge' && (reasons[finding.key] ?? '').trim().length >= LEAST_REASON;
     return { finding, stops: finding.severity !== 'caution' && !isReasoned };
   });

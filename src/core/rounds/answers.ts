@@ -20,11 +20,15 @@ export type DecisionAnswer = (typeof DECISION_ANSWERS)[number];
 const ANSWERS = {
   safetyWord: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
   maybeHurt: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
+  // What a rule blocks is not held by a reason: the task goes, or another is built.
+  unsafe: ['takenOut', 'wrote', 'later'],
+  unsuitable: ['takenOut', 'hold', 'wrote', 'later'],
   pressed: ['read', 'wrote', 'later'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],
   ready: ['up', 'hold', 'down', 'wrote', 'later'],
   stuck: ['hold', 'up', 'down', 'wrote', 'later'],
+  handSettled: ['hold', 'wrote', 'later'],
   ladderEnd: ['hold', 'down', 'wrote', 'later'],
   quiet: ['hold', 'wrote', 'later'],
   ended: ['hold', 'wrote', 'later'],
@@ -42,9 +46,9 @@ export function isOfStop(kind: DecisionKind): kind is 'safetyWord' | 'maybeHurt'
   return kind === 'safetyWord' || kind === 'maybeHurt';
 }
 
-/** For how many days a decision may be put off at most: harm waits a day. */
+/** For how many days a decision may be put off at most: harm waits a day, and so does what may do it. */
 export function mostLaterDays(kind: DecisionKind): number {
-  return isOfStop(kind) ? 1 : 30;
+  return isOfStop(kind) || kind === 'unsafe' ? 1 : 30;
 }
 
 /** True for the answers that only who may change the program gives. */
@@ -72,6 +76,7 @@ export function isFollowed({ suggestion, kind }: Pick<Decision, 'suggestion' | '
 /** A reason is asked for where the suggestion is not followed, or a task stays closed or goes; putting off asks for none, and words to the family are one. */
 export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, answer: DecisionAnswer): boolean {
   if (answer === 'keptClosed' || answer === 'takenOut') return true;
+  if (decision.kind === 'unsuitable' && answer === 'hold') return true;
   return answer !== 'later' && answer !== 'wrote' && !isFollowed(decision, answer);
 }
 

@@ -7,12 +7,15 @@ import type { Danger } from '../safety';
 export const DECISION_KINDS = [
   'safetyWord',
   'maybeHurt',
+  'unsafe',
+  'unsuitable',
   'pressed',
   'question',
   'tooHard',
   'ready',
   'stuck',
   'ladderEnd',
+  'handSettled',
   'quiet',
   'ended',
   'ending',
@@ -43,6 +46,10 @@ export interface ChildSituation {
     readonly mistake: boolean;
     readonly isQuestion: boolean;
   }[];
+  /** Tasks that facts of today stop at steps that the family may do: what a rule blocks, or asks a reason for. */
+  readonly stoppedTasks: readonly { readonly taskId: number; readonly blocks: boolean; readonly findingKeys: readonly string[] }[];
+  /** The change by which the hand settled, in the last weeks; null where none did. */
+  readonly handChangeId: number | null;
   /** What closes tasks of the child, till a person lifts it, oldest first. */
   readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger }[];
 }
@@ -70,7 +77,7 @@ export interface RoundsSettings {
 export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
 
 /**
- * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
+ * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
  * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
  * its most urgent one stands, or stood before it was settled: who goes on from card to card passes nobody by.
  * @param settled what was settled on this day
@@ -83,6 +90,7 @@ export function decisionsFor(
 ): Decision[] {
   const all = situations.flatMap((situation) => [
     ...fromStops(situation),
+    ...fromFacts(situation),
     ...fromReports(situation),
     ...fromSuggestions(situation),
     ...fromSilence(situation, today, settings),
@@ -102,6 +110,17 @@ function fromStops({ childId, stops }: ChildSituation): Decision[] {
     const reportIds = own.map(({ reportId }) => reportId);
     return decision(kind, childId, `${taskId}:${reportIds.at(-1)}`, { taskId, reportIds });
   });
+}
+
+/** What facts of today ask about the running program: no report says so, and no silence. */
+function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituation): Decision[] {
+  if (isEnded) return [];
+  return [
+    ...stoppedTasks.map(({ taskId, blocks, findingKeys }) =>
+      decision(blocks ? 'unsafe' : 'unsuitable', childId, `${taskId}:${findingKeys.join(',')}`.slice(0, 90), { taskId }),
+    ),
+    ...(handChangeId === null ? [] : [decision('handSettled', childId, `${handChangeId}`, {})]),
+  ];
 }
 
 function fromReports({ childId, unreadReports }: ChildSituation): Decision[] {

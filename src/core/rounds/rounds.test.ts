@@ -23,6 +23,8 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   linkOpened: true,
   tasks: [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion('hold') }],
   unreadReports: [],
+  stoppedTasks: [],
+  handChangeId: null,
   stops: [],
   ...change,
 });
@@ -36,6 +38,29 @@ it('a child’s cards stay where its most urgent one stood, once that is settled
   expect(order([])).toEqual([1, 3, 2]);
   expect(order([{ childId: 2, kind: 'question' }])).toEqual([2, 1, 3]);
   expect(order([{ childId: 1, kind: 'quiet' }])).toEqual([1, 3, 2]);
+});
+
+describe('facts that changed', () => {
+  const stopped = (blocks: boolean, findingKeys = ['allergen:bowl:wheat']) =>
+    child(1, { stoppedTasks: [{ taskId: 1, blocks, findingKeys }] });
+
+  it('ask about each task that they stop, before any report or step, and again where another rule stops it', () => {
+    expect(kinds([{ ...stopped(true), tasks: task('up') }])).toEqual(['1 unsafe', '1 ready']);
+    expect(kinds([stopped(false)])).toEqual(['1 unsuitable']);
+    const key = (situation: ChildSituation) => decisionsFor([situation], today)[0]!.key;
+    expect(key(stopped(true))).toBe(key(stopped(true)));
+    expect(key(stopped(true))).not.toBe(key(stopped(true, ['latex:gloves'])));
+  });
+
+  it('hold nothing that a rule blocks; what asks for a reason is held by one', () => {
+    expect(answersOf('unsafe')).not.toContain('hold');
+    expect(needsReason({ kind: 'unsuitable', suggestion: null }, 'hold')).toBe(true);
+  });
+
+  it('ask for a look at the program once the hand has settled, and for nothing once the practice ended', () => {
+    expect(kinds([child(1, { handChangeId: 4 })])).toEqual(['1 handSettled']);
+    expect(kinds([child(1, { handChangeId: 4, isEnded: true, endsOn: today })])).toEqual([]);
+  });
 });
 
 describe('a practice that a person ended, or lets rest', () => {

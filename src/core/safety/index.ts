@@ -1,5 +1,8 @@
 export { smallPartVerdict } from './smallParts';
 export type { SmallPartVerdict } from './smallParts';
+export { allergensIn } from './allergensIn';
+export { PRECAUTION_ASKS, precautionSchema } from './precautions';
+export type { Precaution, PrecautionAsk } from './precautions';
 export { SAFETY_RULES, SUPERVISION } from './rules';
 export type { SafetyRuleId, SafetySeverity, Supervision } from './rules';
 export { hasTrait, judgeSafety, safeSubstitutes, smallnessOf, thingsAt } from './judgeSafety';

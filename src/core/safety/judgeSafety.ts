@@ -1,7 +1,9 @@
+import type { PrecautionAsk } from './precautions';
+import { allergensIn } from './allergensIn';
 import { requireAtLeast } from '../whole';
 import { isNeededAt, type Shape, type TaskContent } from '../tasks';
 import type { Allergen, Hazard, Texture } from '../vocabulary';
-import { plain, type LocalText } from '../text';
+import type { LocalText } from '../text';
 import {
   PLAIN_HAZARDS,
   SAFETY_RULES,
@@ -43,6 +45,8 @@ export interface SafetyFinding {
   readonly thing: LocalText | null;
   /** The allergen, the texture, or the smallest age of the task. */
   readonly of: string | null;
+  /** What a precaution asks to be thought of; only with the rule of that name. */
+  readonly asks?: PrecautionAsk;
   readonly supervision: Supervision;
   readonly source: string;
   /** A task that practises the same without it, by slug. */
@@ -87,7 +91,7 @@ export function judgeSafety(
   const judge = (thing: ThingInUse, of: ThingInUse | null) => {
     judgeSize(thing, child, (rule, severity) => add(rule, severity, of, null, twinFor('smallParts')));
     for (const { allergen, known } of allergensOf(thing)) {
-      const hit = child?.allergies.some((allergy) => plain(allergy) === plain(allergen));
+      const hit = child?.allergies.some((allergy) => allergensIn(allergy).includes(allergen));
       if (child && !hit) continue;
       const rule = allergen !== 'latex' ? 'allergen' : known ? 'latex' : 'latexMaybe';
       add(rule, !hit ? 'caution' : known ? 'block' : 'acknowledge', of, allergen, thing.hazards.includes('food') ? twinFor('food') : null);

@@ -46,6 +46,7 @@ export const SAFETY_RULES = {
   pinch: { source: COMMON, supervision: 'near' },
   texture: { source: COMMON, supervision: 'near' },
   age: { source: COMMON, supervision: 'near' },
+  precaution: { source: COMMON, supervision: 'near' },
 } as const satisfies Record<string, SafetyRule>;
 
 export type SafetyRuleId = keyof typeof SAFETY_RULES;

@@ -11,6 +11,7 @@ import { targetsByStep } from './0008-targets-by-step';
 import { postHeld } from './0009-post-held';
 import { rest } from './0010-rest';
 import { invitations } from './0011-invitations';
+import { firstHours } from './0012-first-hours';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -25,6 +26,7 @@ export const MIGRATIONS: readonly Migration[] = [
   postHeld,
   rest,
   invitations,
+  firstHours,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

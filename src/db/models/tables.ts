@@ -8,13 +8,14 @@ const moment = DATE(3);
 
 /** The columns that the program writes, by table. Types, keys and checks live in the migrations. */
 const COLUMNS = {
-  people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment },
+  people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment, closed_at: moment },
   sign_ins: { person_id: BIGINT, token_hash: STRING, device: STRING, created_at: moment, expires_at: moment, revoked_at: moment },
   invitations: { token_hash: STRING, role: STRING, created_at: moment, expires_at: moment, used_at: moment },
-  workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER, post_minutes: INTEGER },
+  workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER, post_minutes: INTEGER, languages: JSON_TEXT },
   schools: { name: STRING, visit_days: STRING },
   school_years: { first_day: DATEONLY, last_day: DATEONLY },
   school_breaks: { school_year_id: BIGINT, name: STRING, from_day: DATEONLY, to_day: DATEONLY },
+  reporting_periods: { school_year_id: BIGINT, name: STRING, from_day: DATEONLY, to_day: DATEONLY },
   children: {
     called_name: STRING,
     initial: STRING,
@@ -35,9 +36,26 @@ const COLUMNS = {
     time_zone: STRING,
     created_at: moment,
     task_settings: JSON_TEXT,
+    leaning_hand: STRING,
+    precautions: JSON_TEXT,
+    likes: STRING,
+    dislikes: STRING,
+    ends_well: STRING,
+    themes_not_wanted: JSON_TEXT,
+    practice_weekdays: JSON_TEXT,
+    contacts: JSON_TEXT,
+    teacher: STRING,
+    left_on: DATEONLY,
   },
+  child_changes: { child_id: BIGINT, changes: JSON_TEXT, changed_by: BIGINT, changed_at: moment },
+  hand_overs: { child_id: BIGINT, from_person: BIGINT, to_person: BIGINT, note: STRING, handed_by: BIGINT, handed_at: moment },
+  home_answers: { child_id: BIGINT, link_id: BIGINT, answers: JSON_TEXT, told_at: moment, settled_by: BIGINT, settled_at: moment },
   child_access: { child_id: BIGINT, person_id: BIGINT, access: STRING },
-  goals: { child_id: BIGINT, skill: STRING, words: STRING, baseline: STRING, criterion: STRING, most_help: STRING, review_on: DATEONLY },
+  goals: { child_id: BIGINT, current_version: INTEGER, closed_on: DATEONLY, closed_why: STRING },
+  goal_versions: { goal_id: BIGINT, number: INTEGER, content: JSON_TEXT, why: STRING, written_by: BIGINT, written_at: moment },
+  sign_in_tries: { try_key: STRING, tries: INTEGER, ends_at: moment },
+  password_links: { person_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, used_at: moment },
+  roster_columns: { person_id: BIGINT, heading: STRING, fact: STRING },
   tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT },
   task_drafts: { person_id: BIGINT, slug: STRING, content: JSON_TEXT, based_on: BIGINT, saved_at: moment },
   task_versions: { task_id: BIGINT, number: INTEGER, content: JSON_TEXT, created_at: moment },
@@ -204,7 +222,15 @@ const COLUMNS = {
 export type TableName = keyof typeof COLUMNS;
 export type Column<Name extends TableName> = keyof (typeof COLUMNS)[Name] | 'id';
 
-const WITHOUT_OWN_ID: readonly TableName[] = ['child_access', 'program_drafts', 'task_drafts', 'audit_group_children', 'report_readers'];
+const WITHOUT_OWN_ID: readonly TableName[] = [
+  'child_access',
+  'program_drafts',
+  'task_drafts',
+  'audit_group_children',
+  'report_readers',
+  'sign_in_tries',
+  'roster_columns',
+];
 
 /** The table's model on this connection, made at its first use. */
 export function tableOf(sequelize: Sequelize, name: TableName): Table {

@@ -6,7 +6,7 @@ import { taskChoicesSchema, type TaskChoices } from '@/core/program';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
 /** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */
-function reading<Value>(column: string, schema: z.ZodType<Value>): (value: unknown) => Value {
+export function reading<Value>(column: string, schema: z.ZodType<Value>): (value: unknown) => Value {
   return (value) => {
     const read = schema.safeParse(value);
     if (read.success) return read.data;

@@ -3,28 +3,31 @@ import { plannedSpans, taskFlight, type ProgramTask, type ProgramVersion, type T
 import { yardDays } from '@/core/yard';
 import type { Child } from '@/core/child';
 import { practiceOf, type Practice } from '@/core/adherence';
-import type { SettledDecision } from '@/core/rounds';
+import type { Decision, SettledDecision } from '@/core/rounds';
 import { thingsOf } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import {
-  auditOf,
   currentVersions,
   decisionsOfChild,
   goalsOf,
   gradeChanges,
+  handOversOf,
+  homeAnswerOf,
   inTransaction,
   latestTasks,
   linksOf,
   messagesOf,
   openStops,
+  peopleHere,
   practiceSince,
   reportLog,
   sessionsOfTasks,
   sharingOf,
   versionsSince,
-  type AuditRow,
+  type Colleague,
   type FamilyLink,
   type Goal,
+  type HandOver,
   type PostMessage,
   type RecordedChange,
   type Sharing,
@@ -35,6 +38,8 @@ import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
+import { stoppedTasksOf, type StoppedTask } from '../programs/stoppedTasks';
+import { loadDecisions } from '../rounds/loadDecisions';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
 export interface ChildView {
@@ -42,8 +47,18 @@ export interface ChildView {
   readonly today: CalendarDay;
   readonly goals: readonly Goal[];
   readonly sharing: readonly Sharing[];
+  readonly handOvers: readonly HandOver[];
+  /** Who works here: whom it could be shared with or handed to. */
+  readonly colleagues: readonly Colleague[];
+  /** What asks for a person about this child, most urgent first. */
+  readonly waiting: readonly Decision[];
+  /** Tasks of the running program that the child's facts of now stop. */
+  readonly stopped: readonly StoppedTask[];
+  /** The family told what is in the house, and nobody has looked at it yet. */
+  readonly homeIsTold: boolean;
   readonly mayChange: boolean;
-  readonly mayDelete: boolean;
+  readonly mayLead: boolean;
+  readonly mayReadLooks: boolean;
   readonly program: ProgramVersion | null;
   /** What closes tasks of the child now. */
   readonly stops: readonly Stop[];
@@ -54,7 +69,6 @@ export interface ChildView {
   readonly decisions: readonly SettledDecision[];
   readonly messages: readonly PostMessage[];
   readonly links: readonly FamilyLink[];
-  readonly audit: readonly AuditRow[];
   /** Everything that the library's tasks use, for what this home has. */
   readonly things: readonly HomeMaterial[];
 }
@@ -85,10 +99,16 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     return {
       child,
       mayChange: may(actor, access, 'changeProgram'),
-      mayDelete: may(actor, access, 'leadChild'),
+      mayLead: may(actor, access, 'leadChild'),
+      mayReadLooks: may(actor, access, 'readLooks'),
       today,
       goals: await goalsOf(work, childId),
       sharing: await sharingOf(work, childId),
+      handOvers: await handOversOf(work, childId),
+      colleagues: await peopleHere(work),
+      waiting: child.leftOn === null ? (await loadDecisions(work, context, [child], child.timeZone)).open : [],
+      stopped: program ? stoppedTasksOf(child, program, today) : [],
+      homeIsTold: (await homeAnswerOf(work, childId)) !== null,
       program,
       stops,
       flights: tasks.map((task) => ({
@@ -109,7 +129,6 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       decisions: await decisionsOfChild(work, childId, 20),
       messages: await messagesOf(work, [childId], 20),
       links: await linksOf(work, childId),
-      audit: await auditOf(work, childId, 25),
       things: thingsOf((await latestTasks(work)).map((task) => task.content)),
     };
   });

@@ -1,7 +1,9 @@
-import type { Work } from '@/db';
+import { inTransaction, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
-import type { JobKind, PayloadOf } from './jobs';
+import { makePasswordLink } from '../people/forgotten';
+import { personAddressOf, type TextToSend } from '../ports';
+import { passwordLinkKey, type JobKind, type PayloadOf } from './jobs';
 import { tidyHandler } from './tidy';
 
 /** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
@@ -23,6 +25,19 @@ export type LeasedKind = Exclude<JobKind, 'audit'>;
 
 export const HANDLERS = {
   deliver: deliverHandler,
+  passwordLink: {
+    prepare: (context, { personId, asking }) =>
+      inTransaction(context.db, async (work) => ({
+        to: personAddressOf(personId),
+        text: `Choose a new password for Yard Steps, within an hour: ${await makePasswordLink(work, context, personId, asking)}`,
+        idempotencyKey: passwordLinkKey(asking),
+      })),
+    act: async (context, text: TextToSend) => {
+      await context.texts.send(text);
+    },
+    settle: nothing,
+    giveUp: nothing,
+  } satisfies JobHandler<PayloadOf<'passwordLink'>, TextToSend>,
   forgetPhone: {
     prepare: async (_context, { to }) => to,
     act: (context, to) => context.texts.forget(String(to)),

@@ -2,11 +2,14 @@ import { z } from 'zod';
 import { AUDIT_ACTIONS } from '@/core/auditActions';
 import { instant, type Instant } from '@/core/calendar';
 import type { AuditEntry, NewJob } from '@/db';
+import { hashOf } from '../secrets';
 
 /** What each kind of job carries, by its kind: what is left to be done after a commit. */
 export const JOB_PAYLOADS = {
   /** Hand a message over to the text service. */
   deliver: z.strictObject({ messageId: z.number().int().positive() }),
+  /** Send a one-time link to who forgot a password. */
+  passwordLink: z.strictObject({ personId: z.number().int().positive(), asking: z.string() }),
   /** Let the text service forget a family that was deleted. */
   forgetPhone: z.strictObject({ to: z.string() }),
   /** Append looks and changes to the trail. */
@@ -35,6 +38,15 @@ export function deliverJob(messageId: number, at: Instant, runAfter = at): NewJo
 
 export function deliverKey(messageId: number): string {
   return `deliver:${messageId}`;
+}
+
+/** @param asking one of a kind for each time that it is asked: with the secret of the data folder the link is made of it */
+export function passwordLinkJob(personId: number, asking: string, at: Instant): NewJob {
+  return { kind: 'passwordLink' satisfies JobKind, key: passwordLinkKey(asking), payload: { personId, asking }, at, runAfter: at };
+}
+
+export function passwordLinkKey(asking: string): string {
+  return `passwordLink:${hashOf(asking)}`;
 }
 
 export function forgetPhoneJob(to: string, at: Instant): NewJob {

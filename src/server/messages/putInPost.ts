@@ -56,18 +56,25 @@ export async function putInPost(work: Work, context: Context, actor: PersonActor
 }
 
 /** A private link of the family, at once: nobody takes it back. */
-export async function postLinkNow(work: Work, context: Context, actor: PersonActor, child: Child, newLink: boolean): Promise<void> {
+export async function postLinkNow(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  child: Child,
+  newLink: boolean,
+  kind: 'program' | 'home' = 'program',
+): Promise<void> {
   const now = context.now();
-  const words = await textWords(child.familyLanguage, 'program');
+  const words = await textWords(child.familyLanguage, kind);
   const message = {
     childId: child.id,
-    kind: 'program',
+    kind,
     words,
     createdBy: actor.personId,
     createdAt: now,
     sendAt: null,
     newLink,
-  } as const;
+  };
   await addJobs(work, [deliverJob(await addMessage(work, message), now)]);
 }
 
@@ -94,6 +101,7 @@ async function reword(work: Work, messageId: number, child: Child): Promise<void
 /** Under which kind a text stands in Post. */
 const MESSAGE_KIND = {
   program: 'program',
+  home: 'home',
   newStep: 'newStep',
   takenBack: 'takenBack',
   paused: 'paused',

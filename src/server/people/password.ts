@@ -5,7 +5,7 @@ import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { invalid, parseInput } from '../parseInput';
-import { countTry, hashPassword } from './signIn';
+import { countTry, forgetTriesAt, hashPassword } from './signIn';
 
 /** Twelve letters at least. NIST SP 800-63B-4 asks for fifteen where a password stands alone, and eight beside another factor (from memory). */
 const LEAST_LETTERS = 12;
@@ -34,7 +34,7 @@ export async function changePassword(context: Context, actor: PersonActor, raw: 
   await countTry(context, person.email);
   // Checking and making take a tenth of a second each: no connection is held meanwhile.
   if (!(await verify(person.passwordHash, current))) throw invalid({ path: 'current', code: 'passwordWrong' });
-  await context.signInTries.delete(person.email);
+  await forgetTriesAt(context, person.email);
   refuseGuessed(password, person);
   const passwordHash = await hashPassword(password);
   const now = context.now();

@@ -1,8 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
-import { RateLimiterRes } from 'rate-limiter-flexible';
 import { z } from 'zod';
 import { instantAfterDays } from '@/core/calendar';
-import { addSignIn, inTransaction, personByEmail } from '@/db';
+import { addSignIn, countTryOf, forgetTries, inTransaction, personByEmail } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf, newToken } from '../secrets';
@@ -39,8 +38,8 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
   // Checking takes a tenth of a second: no connection is held meanwhile.
   nobodysHash ??= await hashPassword(newToken());
   const isRight = await verify(person?.passwordHash ?? nobodysHash, password);
-  if (!person || !isRight) throw new AppError('signInFailed');
-  await context.signInTries.delete(email);
+  if (!person || !isRight || person.closedAt !== null) throw new AppError('signInFailed');
+  await forgetTriesAt(context, email);
   const token = newToken();
   const createdAt = context.now();
   const expiresAt = instantAfterDays(createdAt, SIGN_IN_DAYS);
@@ -50,12 +49,22 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
   return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000) };
 }
 
-/** Counts a try at an address's password. @throws AppError tooManyTries */
+/** Eight wrong tries for an address in fifteen minutes, then a pause. */
+const MOST_TRIES = 8;
+const TRIES_MINUTES = 15;
+const MINUTE = 60_000;
+
+/** Of an address its hash: whatever letters it has, and nobody reads it there. */
+const keyOf = (email: string) => `password:${hashOf(email)}`;
+
+/** Counts a try at an address's password, in the database: every web process counts the same. @throws AppError tooManyTries */
 export async function countTry(context: Context, email: string): Promise<void> {
-  try {
-    await context.signInTries.consume(email);
-  } catch (limit) {
-    if (limit instanceof RateLimiterRes) throw new AppError('tooManyTries', { minutes: Math.ceil(limit.msBeforeNext / 60_000) });
-    throw limit;
-  }
+  const now = context.now();
+  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, keyOf(email), now, TRIES_MINUTES * MINUTE));
+  if (tries > MOST_TRIES) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
+}
+
+/** The password was the right one. */
+export async function forgetTriesAt(context: Context, email: string): Promise<void> {
+  await inTransaction(context.db, (work) => forgetTries(work, keyOf(email)));
 }

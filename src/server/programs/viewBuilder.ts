@@ -76,7 +76,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       libraryKey: await libraryKey(work),
       paces: await pacesOf(work, childId, library),
       changes: await gradeChanges(work, [childId]),
-      goalSkills: (await goalsOf(work, childId)).map((goal) => goal.skill),
+      goalSkills: (await goalsOf(work, childId)).filter((goal) => goal.closedOn === null).map((goal) => goal.content.skill),
     };
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'builder.viewed'));

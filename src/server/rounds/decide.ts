@@ -155,6 +155,7 @@ async function doDeed(work: Work, context: Context, actor: PersonActor, settling
 
 /** Seeing a closed task, or writing of it, settles nothing: only lifting it, leaving it closed or taking it out does. */
 function keyOf({ key, kind }: Decision, answer: DecisionAnswer, actor: PersonActor, now: number): string {
+  if (kind === 'unsafe' && answer === 'wrote') return `${key}:wrote:${now}`;
   if (!isOfStop(kind)) return key;
   return answer === 'seen' ? seenKey(key, actor.personId) : answer === 'wrote' ? `${key}:wrote:${now}` : key;
 }

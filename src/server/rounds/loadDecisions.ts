@@ -1,5 +1,5 @@
 import { EVIDENCE_DAYS, remember, streakRule, triesAt } from '@/core/advancing';
-import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import { outcomeSettingsAt, type ProgramVersion } from '@/core/program';
 import { groupBy } from '@/core/groupBy';
@@ -7,6 +7,7 @@ import { decisionsFor, isOfStop, type ChildSituation, type Decision, type Settle
 import {
   childrenWithOpenedLink,
   currentVersions,
+  factChangesSince,
   gradeChanges,
   lastWords,
   openStops,
@@ -18,6 +19,7 @@ import {
   type Work,
 } from '@/db';
 import type { Context } from '../context';
+import { stoppedTasksOf } from '../programs/stoppedTasks';
 
 export interface LoadedDecisions {
   readonly open: readonly Decision[];
@@ -37,6 +39,17 @@ export interface Seer {
 /** Under this key it stands that a person has seen a stop: for others it stays open. */
 export function seenKey(key: string, personId: number): string {
   return `${key}:seen:${personId}`;
+}
+
+/** For so long a change of a child's facts is held against its running program, which ends or is built anew before. */
+const CHANGES_DAYS = 180;
+
+function stoppedNow(child: Child, program: ProgramVersion, today: CalendarDay): ChildSituation['stoppedTasks'] {
+  return stoppedTasksOf(child, program, today).map(({ task, findings, blocks }) => ({
+    taskId: task.taskId,
+    blocks,
+    findingKeys: findings.map(({ key }) => key),
+  }));
 }
 
 /** Reckons what asks for a person among the children, less what was settled or put off. A constant number of queries. */
@@ -59,6 +72,9 @@ export async function loadDecisions(
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);
   const standing = await standingDecisions(work, childIds, today);
+  const changed = new Map(
+    (await factChangesSince(work, childIds, instantAfterDays(context.now(), -CHANGES_DAYS))).map((each) => [each.childId, each]),
+  );
   const situations = children.flatMap((child): ChildSituation[] => {
     const program = programs.get(child.id);
     if (!program) return [];
@@ -78,6 +94,8 @@ export async function loadDecisions(
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),
         unreadReports: unread.get(child.id) ?? [],
         stops: stopsOfChild,
+        stoppedTasks: changed.has(child.id) ? stoppedNow(child, program, today) : [],
+        handChangeId: child.hand === 'unsettled' ? null : (changed.get(child.id)?.handChangeId ?? null),
         tasks: program.tasks.map((task) => ({
           taskId: task.taskId,
           stepSinceVersion: task.stepSinceVersion,

@@ -1,5 +1,6 @@
 import { parseCalendarDay, type CalendarDay } from '@/core/calendar';
 import { atStep } from '@/core/program';
+import { isOfStop } from '@/core/rounds';
 import { addLift, addNote, noteReader, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -53,11 +54,13 @@ export async function keepClosed(work: Work, context: Context, actor: PersonActo
   if (settling.input.words) await write(work, context, actor, settling);
 }
 
-/** Takes the task out of the program with the next version. */
+/** Takes the task out of the program with the next version; with it goes what closed it. */
 export async function takeOut(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
   const { input, decision, program } = settling;
-  await see(work, context, actor, settling);
-  await addLift(work, liftOf('takenOut', context, actor, settling, { fromDay: null, atStep: null }), decision.reportIds);
+  if (isOfStop(decision.kind)) {
+    await see(work, context, actor, settling);
+    await addLift(work, liftOf('takenOut', context, actor, settling, { fromDay: null, atStep: null }), decision.reportIds);
+  }
   if (input.words) await note(work, context, actor, settling);
   await regrade(work, context, actor, settling, () => program.tasks.filter(({ taskId }) => taskId !== decision.taskId), 'word');
 }

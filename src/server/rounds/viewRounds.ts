@@ -2,6 +2,7 @@ import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, treadsOf, type Tread, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import { atOneTread, isOfStop, silenceDeedsOf, type AtOneTread, type Decision, type SettledDecision } from '@/core/rounds';
+import type { SafetyFinding } from '@/core/safety';
 import type { LocalText } from '@/core/text';
 import {
   childrenOf,
@@ -24,6 +25,7 @@ import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
+import { stoppedTasksOf } from '../programs/stoppedTasks';
 import { loadDecisions } from './loadDecisions';
 
 export interface RoundsView {
@@ -54,6 +56,8 @@ export interface DecisionInFull {
   readonly mayChange: boolean;
   readonly program: ProgramVersion;
   readonly task: ProgramTask | null;
+  /** What of the child's facts stops the task; empty for every other kind. */
+  readonly findings: readonly SafetyFinding[];
   readonly flight: TaskFlight | null;
   readonly reports: readonly LoggedReport[];
   /** What closes tasks of the child now, of this task and of others. */
@@ -148,6 +152,7 @@ export async function viewRounds(
 
 /** What was done about a closed task, and left it open for this person. */
 function leavesItOpen({ kind, answer, childId }: SettledDecision, mayLift: (childId: number) => boolean): boolean {
+  if (kind === 'unsafe' && answer === 'wrote') return true;
   return isOfStop(kind) && (answer === 'wrote' || (answer === 'seen' && mayLift(childId)));
 }
 
@@ -170,12 +175,16 @@ async function inFull(
           .filter(({ deed, undoneAt }) => deed !== null && undoneAt === null)
           .slice(0, DEEDS_SHOWN);
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
+  const asksOfFacts = decision.kind === 'unsafe' || decision.kind === 'unsuitable';
+  const findings = (asksOfFacts ? stoppedTasksOf(child, program, today) : []).flatMap((stopped) =>
+    stopped.task === task ? stopped.findings : [],
+  );
   const entries = await reportLog(work, child.id, {
     ...(decision.taskId === null ? {} : { taskId: decision.taskId }),
     most: REPORTS_SHOWN,
   });
   const reports = await loggedReports(work, entries);
-  if (!task) return { decision, child, program, task, flight: null, reports, stops, dangers, earlierDeeds, tread: null };
+  if (!task) return { decision, child, program, task, findings, flight: null, reports, stops, dangers, earlierDeeds, tread: null };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;
@@ -185,6 +194,7 @@ async function inFull(
     child,
     program,
     task,
+    findings,
     flight: { ...taskFlight(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
     reports,
     stops,

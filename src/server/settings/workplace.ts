@@ -3,6 +3,7 @@ import { calendarDayInZone, type SchoolCalendar } from '@/core/calendar';
 import {
   changeAuditDays,
   changeEmergencyNumber,
+  changeLanguages,
   changePostMinutes,
   inTransaction,
   openInvitations,
@@ -13,6 +14,7 @@ import {
   type OpenSignIn,
   type Workplace,
 } from '@/db';
+import { LANGUAGES } from '@/core/text';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -25,6 +27,8 @@ export interface SettingsView extends Workplace {
   readonly people: Awaited<ReturnType<typeof peopleHere>>;
   readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
   readonly mayChange: boolean;
+  /** Every language that families can be written to in. */
+  readonly allLanguages: readonly string[];
 }
 
 export async function viewSettings(context: Context, actor: PersonActor): Promise<SettingsView> {
@@ -38,6 +42,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       people: await peopleHere(work),
       invitations: await openInvitations(work, context.now()),
       mayChange: may(actor, null, 'changeWorkplace'),
+      allLanguages: LANGUAGES,
     };
   });
 }
@@ -73,4 +78,13 @@ export async function setPostMinutes(context: Context, actor: PersonActor, raw: 
   requireMay(actor, 'changeWorkplace');
   const { postMinutes } = parseInput(postMinutesSchema, { postMinutes: raw });
   await inTransaction(context.db, (work) => changePostMinutes(work, postMinutes));
+}
+
+const languagesSchema = z.object({ languages: z.array(z.enum(LANGUAGES)).min(1, 'notALanguage') });
+
+/** In which languages families may be written to. @throws AppError notAllowed, invalid */
+export async function setLanguages(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  requireMay(actor, 'changeWorkplace');
+  const { languages } = parseInput(languagesSchema, { languages: raw });
+  await inTransaction(context.db, (work) => changeLanguages(work, languages));
 }

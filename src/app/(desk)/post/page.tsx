@@ -11,7 +11,7 @@ export default async function PostPage({ searchParams }: { searchParams: Promise
   return screen(async (actor, context) => {
     const view = await viewPost(context, actor, { phoneOf, search: wanted });
     return (
-      <Shell here="/post" personName={actor.name}>
+      <Shell here="/post" actor={actor}>
         <PostScreen view={view} search={wanted} tryAgain={tryAgainAction} />
       </Shell>
     );

@@ -9,9 +9,8 @@ export default async function RoundsPage({ searchParams }: { searchParams: Promi
   const textOf = (value: typeof at) => (typeof value === 'string' ? value : null);
   return screen(async (actor, context) => {
     const view = await viewRounds(context, actor, textOf(at), textOf(tread));
-    const findable = Object.entries(view.names).map(([id, name]) => ({ href: `/children/${id}`, name }));
     return (
-      <Shell here="/rounds" personName={actor.name} findable={findable}>
+      <Shell here="/rounds" actor={actor}>
         <RoundsScreen view={view} decide={decideAction} undo={undoAction} />
       </Shell>
     );

@@ -4,12 +4,10 @@ import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { act, SESSION_COOKIE } from '@/app/screen';
-import { invite, takeInvitationBack } from '@/server/people/invitations';
 import { changePassword } from '@/server/people/password';
 import { revokeSignIn } from '@/server/people/sessions';
-import { setAuditDays, setEmergencyNumber, setPostMinutes } from '@/server/settings/workplace';
+import { setAuditDays, setEmergencyNumber, setLanguages, setPostMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
-import type { Invited } from '@/ui/desk/settings/InviteForm.client';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) => revokeSignIn(context, actor, Number(form.get('signInId'))));
@@ -51,15 +49,8 @@ export async function changePasswordAction(_before: string | null, form: FormDat
   redirect('/settings?said=password');
 }
 
-export async function inviteAction(_before: Invited, form: FormData): Promise<Invited> {
-  const answered = await act((actor, context) => invite(context, actor, { role: form.get('role') }));
-  if (!answered.ok) return { fault: faultWords(answered.fault) };
-  revalidatePath('/settings');
-  return answered.value;
-}
-
-export async function takeInvitationBackAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => takeInvitationBack(context, actor, Number(form.get('invitationId'))));
+export async function languagesAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setLanguages(context, actor, form.getAll('language')));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }

@@ -6,19 +6,19 @@ import {
   auditDaysAction,
   changePasswordAction,
   emergencyNumberAction,
-  inviteAction,
+  languagesAction,
   postMinutesAction,
   revokeSignInAction,
   signOutAction,
-  takeInvitationBackAction,
 } from './actions';
+import { closeAccountAction, inviteAction, takeInvitationBackAction } from './peopleActions';
 
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const isChanged = (await searchParams).said === 'password';
   return screen(async (actor, context) => {
     const view = await viewSettings(context, actor);
     return (
-      <Shell here="/settings" personName={actor.name}>
+      <Shell here="/settings" actor={actor}>
         <SettingsScreen
           view={view}
           hereId={actor.signInId}
@@ -31,6 +31,9 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           passwordIsChanged={isChanged}
           invite={inviteAction}
           takeInvitationBack={takeInvitationBackAction}
+          closeAccount={closeAccountAction}
+          setLanguages={languagesAction}
+          ownId={actor.personId}
         />
       </Shell>
     );

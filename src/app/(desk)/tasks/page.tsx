@@ -12,10 +12,9 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
   const address = await searchParams;
   return screen(async (actor, context) => {
     const view = await viewLibrary(context, actor);
-    const findable = view.tasks.map((task) => ({ href: `/tasks/${task.slug}`, name: task.content.title.en, hint: 'task' }));
     const made = typeof address.made === 'string' ? address.made : null;
     return (
-      <Shell here="/tasks" personName={actor.name} findable={findable}>
+      <Shell here="/tasks" actor={actor}>
         <LibraryScreen
           tasks={view.tasks}
           onBench={view.onBench}

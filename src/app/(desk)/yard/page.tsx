@@ -10,11 +10,8 @@ export default async function YardPage({ searchParams }: { searchParams: Address
   const wish = wishFrom(await searchParams);
   return screen(async (actor, context) => {
     const view = await viewYard(context, actor, wish);
-    const findable = view.groups.flatMap((group) =>
-      group.rows.map((row) => ({ href: `/children/${row.childId}`, name: row.name, hint: row.school })),
-    );
     return (
-      <Shell here="/yard" personName={actor.name} findable={findable}>
+      <Shell here="/yard" actor={actor}>
         <YardScreen view={view} wish={wish} />
       </Shell>
     );

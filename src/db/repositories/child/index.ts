@@ -1,4 +1,15 @@
-export { childById, childFor, childrenOf, goalsOf, sharingOf } from './read';
-export type { Goal, OwnChild, Sharing } from './read';
-export { addChild, addGoal, changeHomeOf, deleteChild, giveAccess } from './write';
-export type { DeletedCounts, NewChild, NewGoal } from './write';
+export { childById, childChangesOf, childFor, childrenOf, factChangesSince, handOversOf, sameChildOf, sharingOf } from './read';
+export type { ChildChange, HandOver, OwnChild, Sharing } from './read';
+export {
+  addChild,
+  addChildChange,
+  addHandOver,
+  changeHomeOf,
+  changeRecordOf,
+  deleteChild,
+  giveAccess,
+  lockChild,
+  setLeftOn,
+  takeAccess,
+} from './write';
+export type { DeletedCounts, NewChild, NewHandOver } from './write';

@@ -1,55 +1,93 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
-import type { Access, Child } from '@/core/child';
-import type { HelpLevel } from '@/core/sessions';
+import type { Access, Child, ChildRecord, FactChange } from '@/core/child';
 import type { TaskSettings } from '@/core/tasks';
-import type { Skill } from '@/core/vocabulary';
 import { tablesOf, type Work } from '../../work';
 
 /** A child's facts as they are first written down. */
-export interface NewChild extends Omit<Child, 'id' | 'school' | 'visitDays'> {
+export interface NewChild extends Omit<Child, 'id' | 'school' | 'visitDays' | 'leftOn'> {
   readonly schoolId: number;
 }
 
+const recordColumns = (record: ChildRecord) => ({
+  called_name: record.calledName,
+  initial: record.initial,
+  born_on: record.bornOn,
+  hand: record.hand,
+  leaning_hand: record.leaningHand,
+  mouths_things: record.mouthsThings,
+  scissors_allowed: record.scissorsAllowed,
+  has_printer: record.hasPrinter,
+  minutes_per_day: record.minutesPerDay,
+  practice_weekdays: record.practiceWeekdays,
+  family_language: record.familyLanguage,
+  home_languages: record.homeLanguages,
+  allergies: record.allergies,
+  textures_avoided: record.texturesAvoided,
+  precautions: record.precautions,
+  materials_at_home: record.materialsAtHome,
+  helpers: record.helpers,
+  likes: record.likes,
+  dislikes: record.dislikes,
+  ends_well: record.endsWell,
+  themes_not_wanted: record.themesNotWanted,
+  report_way: record.reportWay,
+  contacts: record.contacts,
+  teacher: record.teacher,
+});
+
 export async function addChild(work: Work, child: NewChild, at: Instant): Promise<number> {
   return tablesOf(work).insert('children', {
-    called_name: child.calledName,
-    initial: child.initial,
+    ...recordColumns(child),
     school_id: child.schoolId,
-    born_on: child.bornOn,
-    hand: child.hand,
-    mouths_things: child.mouthsThings,
-    scissors_allowed: child.scissorsAllowed,
-    has_printer: child.hasPrinter,
-    minutes_per_day: child.minutesPerDay,
-    family_language: child.familyLanguage,
-    home_languages: child.homeLanguages,
-    allergies: child.allergies,
-    textures_avoided: child.texturesAvoided,
-    materials_at_home: child.materialsAtHome,
     task_settings: child.taskSettings,
-    helpers: child.helpers,
-    report_way: child.reportWay,
     time_zone: child.timeZone,
     created_at: at,
   });
+}
+
+export async function changeRecordOf(work: Work, childId: number, record: ChildRecord, schoolId: number): Promise<void> {
+  await tablesOf(work).update('children', { ...recordColumns(record), school_id: schoolId }, { id: childId });
+}
+
+export interface NewChildChange {
+  readonly childId: number;
+  readonly changes: readonly FactChange[];
+  readonly changedBy: number;
+  readonly changedAt: Instant;
+}
+
+/** Keeps what changed of a child's facts, with who and when. */
+export async function addChildChange(work: Work, { childId, changes, changedBy, changedAt }: NewChildChange): Promise<number> {
+  return tablesOf(work).insert('child_changes', { child_id: childId, changes, changed_by: changedBy, changed_at: changedAt });
+}
+
+/** Off the caseload from a day on, or, with null, on it again. */
+export async function setLeftOn(work: Work, childId: number, day: CalendarDay | null): Promise<void> {
+  await tablesOf(work).update('children', { left_on: day }, { id: childId });
 }
 
 export async function giveAccess(work: Work, childId: number, personId: number, access: Access): Promise<void> {
   await tablesOf(work).insert('child_access', { child_id: childId, person_id: personId, access });
 }
 
-export interface NewGoal {
-  readonly skill: Skill;
-  readonly words: string;
-  readonly baseline: string;
-  readonly criterion: string;
-  readonly mostHelp: HelpLevel;
-  readonly reviewOn: CalendarDay;
+/** False where the person had none. */
+export async function takeAccess(work: Work, childId: number, personId: number): Promise<boolean> {
+  return (await tablesOf(work).remove('child_access', { child_id: childId, person_id: personId })) > 0;
 }
 
-export async function addGoal(work: Work, childId: number, goal: NewGoal): Promise<number> {
-  const { skill, words, baseline, criterion, mostHelp, reviewOn } = goal;
-  return tablesOf(work).insert('goals', { child_id: childId, skill, words, baseline, criterion, most_help: mostHelp, review_on: reviewOn });
+export interface NewHandOver {
+  readonly childId: number;
+  readonly fromPerson: number;
+  readonly toPerson: number;
+  readonly note: string;
+  readonly handedBy: number;
+  readonly handedAt: Instant;
+}
+
+export async function addHandOver(work: Work, handOver: NewHandOver): Promise<void> {
+  const { childId, fromPerson, toPerson, note, handedBy, handedAt } = handOver;
+  const who = { from_person: fromPerson, to_person: toPerson, handed_by: handedBy };
+  await tablesOf(work).insert('hand_overs', { child_id: childId, ...who, note, handed_at: handedAt });
 }
 
 /** What a home has, and how the child's tasks are done where schools differ. */
@@ -80,4 +118,9 @@ export async function deleteChild(work: Work, childId: number): Promise<DeletedC
   );
   await tables.remove('children', { id: childId });
   return counts!;
+}
+
+/** Two who change one child at the same moment meet here. */
+export async function lockChild(work: Work, childId: number): Promise<void> {
+  await tablesOf(work).select('SELECT id FROM children WHERE id = :childId FOR UPDATE', { childId });
 }

@@ -9,11 +9,13 @@ export interface Person {
   readonly email: string;
   readonly role: Role;
   readonly passwordHash: string;
+  /** When the account was closed; null for who works here. */
+  readonly closedAt: Instant | null;
 }
 
 export async function personByEmail(work: Work, email: string): Promise<Person | null> {
   const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
-    'SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE email = :email',
+    'SELECT id, name, email, role, password_hash AS passwordHash, closed_at AS closedAt FROM people WHERE email = :email',
     { email },
   );
   return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
@@ -21,7 +23,7 @@ export async function personByEmail(work: Work, email: string): Promise<Person |
 
 export async function personById(work: Work, personId: number): Promise<Person | null> {
   const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
-    'SELECT id, name, email, role, password_hash AS passwordHash FROM people WHERE id = :personId',
+    'SELECT id, name, email, role, password_hash AS passwordHash, closed_at AS closedAt FROM people WHERE id = :personId',
     { personId },
   );
   return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
@@ -45,7 +47,7 @@ export interface SignIn {
 export async function signInByHash(work: Work, tokenHash: string): Promise<SignIn | null> {
   const [row] = await tablesOf(work).select<Omit<SignIn, 'role'> & { role: unknown }>(
     `SELECT s.id, s.person_id AS personId, p.name, p.role, s.expires_at AS expiresAt, s.revoked_at AS revokedAt
-     FROM sign_ins s JOIN people p ON p.id = s.person_id WHERE s.token_hash = :tokenHash`,
+     FROM sign_ins s JOIN people p ON p.id = s.person_id AND p.closed_at IS NULL WHERE s.token_hash = :tokenHash`,
     { tokenHash },
   );
   return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
@@ -66,10 +68,18 @@ export async function openSignIns(work: Work, personId: number, now: Instant): P
   );
 }
 
+/** Who works here, as others see them. */
+export interface Colleague extends Omit<Person, 'passwordHash' | 'closedAt'> {
+  /** How many children on the caseload they lead. */
+  readonly leads: number;
+}
+
 /** Everybody who works here, by name. */
-export async function peopleHere(work: Work): Promise<readonly Omit<Person, 'passwordHash'>[]> {
-  const rows = await tablesOf(work).select<Omit<Person, 'role' | 'passwordHash'> & { role: unknown }>(
-    'SELECT id, name, email, role FROM people ORDER BY name, id',
+export async function peopleHere(work: Work): Promise<readonly Colleague[]> {
+  const rows = await tablesOf(work).select<Omit<Colleague, 'role'> & { role: unknown }>(
+    `SELECT p.id, p.name, p.email, p.role,
+       (SELECT COUNT(*) FROM child_access a JOIN children c ON c.id = a.child_id WHERE a.person_id = p.id AND a.access = 'lead' AND c.left_on IS NULL) AS leads
+     FROM people p WHERE p.closed_at IS NULL ORDER BY p.name, p.id`,
   );
   return rows.map((row) => ({ ...row, role: oneOf('role', ROLES, row.role) }));
 }
@@ -97,4 +107,29 @@ export async function invitationByHash(work: Work, tokenHash: string, lock: bool
     { tokenHash },
   );
   return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}
+
+export interface PasswordLink {
+  readonly id: number;
+  readonly personId: number;
+  readonly expiresAt: Instant;
+  readonly usedAt: Instant | null;
+}
+
+/** @param lock holds the row until the transaction ends, so that two who use one link meet here */
+export async function passwordLinkByHash(work: Work, tokenHash: string, lock: boolean): Promise<PasswordLink | null> {
+  const [row] = await tablesOf(work).select<PasswordLink>(
+    `SELECT id, person_id AS personId, expires_at AS expiresAt, used_at AS usedAt FROM password_links WHERE token_hash = :tokenHash ${lock ? 'FOR UPDATE' : ''}`,
+    { tokenHash },
+  );
+  return row ?? null;
+}
+
+/** How many children, on the caseload or off it, have this person as their lead: nobody leaves them without one. */
+export async function countLed(work: Work, personId: number): Promise<number> {
+  const [row] = await tablesOf(work).select<{ count: number }>(
+    "SELECT COUNT(*) AS count FROM child_access WHERE person_id = :personId AND access = 'lead'",
+    { personId },
+  );
+  return row!.count;
 }

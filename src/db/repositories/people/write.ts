@@ -3,7 +3,7 @@ import type { Role } from '@/core/child';
 import { tablesOf, type Work } from '../../work';
 import type { Person } from './read';
 
-export async function addPerson(work: Work, person: Omit<Person, 'id'>, at: Instant): Promise<number> {
+export async function addPerson(work: Work, person: Omit<Person, 'id' | 'closedAt'>, at: Instant): Promise<number> {
   const { name, email, role, passwordHash } = person;
   return tablesOf(work).insert('people', { name, email, role, password_hash: passwordHash, created_at: at });
 }
@@ -60,4 +60,32 @@ export async function revokeOtherSignIns(work: Work, personId: number, signInId:
     { personId, signInId },
   );
   for (const { id } of open) await tablesOf(work).update('sign_ins', { revoked_at: at }, { id });
+}
+
+/** Closes an account: every session ends and no new one begins; what the person did stays under their name. */
+export async function closePerson(work: Work, personId: number, at: Instant): Promise<void> {
+  const tables = tablesOf(work);
+  await tables.update('people', { closed_at: at }, { id: personId });
+  await tables.remove('child_access', { person_id: personId });
+  await revokeOtherSignIns(work, personId, 0, at);
+}
+
+export async function addPasswordLink(
+  work: Work,
+  personId: number,
+  tokenHash: string,
+  createdAt: Instant,
+  expiresAt: Instant,
+): Promise<void> {
+  await tablesOf(work).remove('password_links', { person_id: personId, used_at: null });
+  await tablesOf(work).insert('password_links', {
+    person_id: personId,
+    token_hash: tokenHash,
+    created_at: createdAt,
+    expires_at: expiresAt,
+  });
+}
+
+export async function spendPasswordLink(work: Work, linkId: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('password_links', { used_at: at }, { id: linkId });
 }

@@ -1,3 +1,14 @@
-export { countMigrations, schoolCalendarOn, workplaceOf } from './read';
-export type { Workplace } from './read';
-export { addSchool, addSchoolYear, changeAuditDays, changeEmergencyNumber, changePostMinutes, setUpWorkplace } from './write';
+export { countMigrations, schoolCalendarOn, schoolsHere, workplaceOf } from './read';
+export type { School, Workplace } from './read';
+export {
+  addSchool,
+  addSchoolYear,
+  changeAuditDays,
+  changeEmergencyNumber,
+  changeLanguages,
+  changePostMinutes,
+  changeVisitDays,
+  dropSchoolYear,
+  schoolNamed,
+  setUpWorkplace,
+} from './write';

@@ -1,4 +1,5 @@
-import { calendarDay, type CalendarDay, type SchoolCalendar } from '@/core/calendar';
+import { calendarDay, type CalendarDay, type SchoolYear } from '@/core/calendar';
+import { readTexts } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
 export interface Workplace {
@@ -8,34 +9,50 @@ export interface Workplace {
   readonly auditDays: number;
   /** How long a message waits for what else is decided, and can be taken back; 0 sends at once. */
   readonly postMinutes: number;
+  /** Languages that families may be written to in. */
+  readonly languages: readonly string[];
 }
 
-const UNSET: Workplace = { emergencyNumber: '911', timeZone: 'America/Denver', auditDays: 1095, postMinutes: 10 };
+const UNSET: Workplace = { emergencyNumber: '911', timeZone: 'America/Denver', auditDays: 1095, postMinutes: 10, languages: ['en', 'es'] };
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
-  const [row] = await tablesOf(work).select<Workplace>(
-    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes FROM workplace WHERE id = 1',
+  const [row] = await tablesOf(work).select<Omit<Workplace, 'languages'> & { languages: unknown }>(
+    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages FROM workplace WHERE id = 1',
   );
-  return row ?? UNSET;
+  return row ? { ...row, languages: readTexts(row.languages) } : UNSET;
 }
 
 /** The school year that a day lies in, else the latest one; null where none is set. */
-export async function schoolCalendarOn(work: Work, day: CalendarDay): Promise<SchoolCalendar | null> {
+export async function schoolCalendarOn(work: Work, day: CalendarDay): Promise<SchoolYear | null> {
   const tables = tablesOf(work);
   const [year] = await tables.select<{ id: number; first_day: string; last_day: string }>(
     'SELECT id, first_day, last_day FROM school_years ORDER BY (:day BETWEEN first_day AND last_day) DESC, first_day DESC LIMIT 1',
     { day },
   );
   if (!year) return null;
-  const breaks = await tables.select<{ name: string; from_day: string; to_day: string }>(
-    'SELECT name, from_day, to_day FROM school_breaks WHERE school_year_id = :id ORDER BY from_day',
-    { id: year.id },
-  );
+  const spansIn = async (table: 'school_breaks' | 'reporting_periods') => {
+    const rows = await tables.select<{ name: string; from_day: string; to_day: string }>(
+      `SELECT name, from_day, to_day FROM ${table} WHERE school_year_id = :id ORDER BY from_day`,
+      { id: year.id },
+    );
+    return rows.map(({ name, from_day, to_day }) => ({ name, from: calendarDay(from_day), to: calendarDay(to_day) }));
+  };
   return {
     firstDay: calendarDay(year.first_day),
     lastDay: calendarDay(year.last_day),
-    breaks: breaks.map((pause) => ({ name: pause.name, from: calendarDay(pause.from_day), to: calendarDay(pause.to_day) })),
+    breaks: await spansIn('school_breaks'),
+    periods: await spansIn('reporting_periods'),
   };
+}
+
+export interface School {
+  readonly id: number;
+  readonly name: string;
+  readonly visitDays: string;
+}
+
+export async function schoolsHere(work: Work): Promise<School[]> {
+  return tablesOf(work).select('SELECT id, name, visit_days AS visitDays FROM schools ORDER BY name');
 }
 
 /** How many steps the schema has gone. */

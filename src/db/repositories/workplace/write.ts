@@ -1,11 +1,11 @@
-import type { SchoolCalendar } from '@/core/calendar';
+import type { CalendarDay, SchoolYear } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
 import type { Workplace } from './read';
 
 /** The one row that says where this is. */
 export async function setUpWorkplace(
   work: Work,
-  { emergencyNumber, timeZone }: Omit<Workplace, 'auditDays' | 'postMinutes'>,
+  { emergencyNumber, timeZone }: Pick<Workplace, 'emergencyNumber' | 'timeZone'>,
 ): Promise<void> {
   // INSERT … RETURNING, since the id is ours and no auto-increment.
   await tablesOf(work).select(
@@ -30,12 +30,34 @@ export async function addSchool(work: Work, name: string, visitDays: string): Pr
   return tablesOf(work).insert('schools', { name, visit_days: visitDays });
 }
 
-export async function addSchoolYear(work: Work, { firstDay, lastDay, breaks }: SchoolCalendar): Promise<number> {
+/** The school of that name, written down if it is new. */
+export async function schoolNamed(work: Work, name: string): Promise<number> {
   const tables = tablesOf(work);
+  const [row] = await tables.select<{ id: number }>('SELECT id FROM schools WHERE name = :name', { name });
+  return row?.id ?? tables.insert('schools', { name, visit_days: '' });
+}
+
+export async function changeVisitDays(work: Work, schoolId: number, visitDays: string): Promise<void> {
+  await tablesOf(work).update('schools', { visit_days: visitDays }, { id: schoolId });
+}
+
+/** A school year with its breaks and reporting periods; one that begins on the same day is written anew. */
+export async function addSchoolYear(work: Work, { firstDay, lastDay, breaks, periods }: SchoolYear): Promise<number> {
+  const tables = tablesOf(work);
+  await tables.remove('school_years', { first_day: firstDay });
   const yearId = await tables.insert('school_years', { first_day: firstDay, last_day: lastDay });
-  await tables.insertAll(
-    'school_breaks',
-    breaks.map((pause) => ({ school_year_id: yearId, name: pause.name, from_day: pause.from, to_day: pause.to })),
-  );
+  const rows = (spans: SchoolYear['breaks']) =>
+    spans.map(({ name, from, to }) => ({ school_year_id: yearId, name, from_day: from, to_day: to }));
+  await tables.insertAll('school_breaks', rows(breaks));
+  await tables.insertAll('reporting_periods', rows(periods));
   return yearId;
+}
+
+/** Takes a year away, as when its first day moves. */
+export async function dropSchoolYear(work: Work, firstDay: CalendarDay): Promise<void> {
+  await tablesOf(work).remove('school_years', { first_day: firstDay });
+}
+
+export async function changeLanguages(work: Work, languages: readonly string[]): Promise<void> {
+  await tablesOf(work).update('workplace', { languages }, { id: 1 });
 }

@@ -13,8 +13,9 @@ export function findingWords(finding: ProgramFinding): string {
         repetitions: finding.repetitions,
         cap: finding.cap,
       });
+    case 'notAFamilyDay':
     case 'heavyGripNoRest':
-      return words('findings.heavyGripNoRest', { day: WEEKDAYS[finding.weekday - 1]! });
+      return words(`findings.${finding.code}`, { day: WEEKDAYS[finding.weekday - 1]! });
     case 'safety':
       return `${safetyWords(finding.finding)} ${words(`supervision.${finding.finding.supervision}`).replace(/^a/, 'A')}.`;
     case 'missingAtHome':

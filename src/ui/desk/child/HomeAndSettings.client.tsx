@@ -34,15 +34,15 @@ export function HomeAndSettings({ childId, settings, materialsAtHome, things, ch
   };
   const toggle = (id: string) => keep({ home: home.includes(id) ? home.filter((other) => other !== id) : [...home, id] });
   return (
-    <details className="mt-2 text-[14px]">
-      <summary className="link inline">home and settings</summary> <span role="status">{said}</span>
-      <div className="mt-2 border-l-4 border-line pl-3">
+    <>
+      <span role="status">{said}</span>
+      <div>
         <h2 className="text-[16px]">Where schools differ</h2>
         <div className="flex flex-wrap items-end gap-3">
           <SettingSelects known={{}} ids={Object.keys(SETTING_CHOICES)} chosen={chosen} onChoose={(next) => keep({ settings: next })} />
         </div>
         <h2 className="mt-3 text-[16px]">What this home has</h2>
-        <div className="columns-4 gap-4">
+        <div className="columns-2 gap-4">
           {things.map((thing) => (
             <label key={thing.id} className="flex min-h-[26px] break-inside-avoid items-center gap-1.5">
               <input
@@ -56,6 +56,6 @@ export function HomeAndSettings({ childId, settings, materialsAtHome, things, ch
           ))}
         </div>
       </div>
-    </details>
+    </>
   );
 }

@@ -4,7 +4,9 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
+import { MarkList } from '../../flight/MarkList';
 import { KeyCap } from '../parts/KeyCap';
+import { useDeskKeys } from './useDeskKeys';
 
 export interface Findable {
   readonly href: string;
@@ -14,16 +16,15 @@ export interface Findable {
 
 interface Props {
   readonly places: readonly Findable[];
-  readonly findable: readonly Findable[];
+  /** What can be done from anywhere. */
+  readonly doings: readonly Findable[];
 }
 
-const CHORD_MILLISECONDS = 1200;
-
-/** The command box (Ctrl/⌘ K), the list of this screen's keys (?), and the listener that makes `data-key` work. */
-export function DeskTools({ places, findable }: Props) {
+/** The command box (Ctrl/⌘ K), the list of this screen's keys and marks (?), and the listener that makes `data-key` work. */
+export function DeskTools({ places, doings }: Props) {
   const [open, setOpen] = useState<'find' | 'keys' | null>(null);
   const router = useRouter();
-  useKeys(setOpen);
+  useDeskKeys(setOpen);
   const go = (href: string) => {
     setOpen(null);
     router.push(href);
@@ -34,7 +35,7 @@ export function DeskTools({ places, findable }: Props) {
         find or do <KeyCap>Ctrl</KeyCap>
         <KeyCap>K</KeyCap>
       </button>
-      <button type="button" onClick={() => setOpen('keys')} className="text-soft hover:text-ink" aria-label="Keys of this screen">
+      <button type="button" onClick={() => setOpen('keys')} className="text-soft hover:text-ink" aria-label="Keys and marks of this screen">
         <KeyCap>?</KeyCap>
       </button>
       <Dialog.Root open={open !== null} onOpenChange={(next) => setOpen(next ? open : null)}>
@@ -42,9 +43,9 @@ export function DeskTools({ places, findable }: Props) {
           <Dialog.Overlay className="fixed inset-0 bg-ink/30" />
           <Dialog.Content
             aria-describedby={undefined}
-            className="fixed top-[12vh] left-1/2 max-h-[70vh] w-[520px] max-w-[92vw] -translate-x-1/2 overflow-auto rounded-[6px] border border-ink bg-sheet p-4"
+            className="fixed top-[8vh] left-1/2 max-h-[80vh] w-[560px] max-w-[92vw] -translate-x-1/2 overflow-auto rounded-[6px] border border-ink bg-sheet p-4"
           >
-            {open === 'keys' ? <KeyList /> : <FindBox places={places} findable={findable} go={go} />}
+            {open === 'keys' ? <KeyList /> : <FindBox places={places} doings={doings} go={go} close={() => setOpen(null)} />}
           </Dialog.Content>
         </Dialog.Portal>
       </Dialog.Root>
@@ -52,27 +53,59 @@ export function DeskTools({ places, findable }: Props) {
   );
 }
 
-function FindBox({ places, findable, go }: Props & { go: (href: string) => void }) {
+/** Acts and screens are there at once; children and tasks come as soon as they are asked for. */
+function FindBox({ places, doings, go, close }: Props & { go: (href: string) => void; close: () => void }) {
+  const [found, setFound] = useState<readonly Findable[]>([]);
+  const [here] = useState(actsHere);
+  useEffect(() => {
+    const stop = new AbortController();
+    fetch('/find', { signal: stop.signal })
+      .then((answer) => (answer.ok ? (answer.json() as Promise<Findable[]>) : []))
+      .then(setFound)
+      .catch(() => {});
+    return () => stop.abort();
+  }, []);
+  const press = (element: HTMLElement) => {
+    close();
+    // Once the box has given the focus back.
+    setTimeout(() => element.click(), 0);
+  };
   return (
-    <Command label="Find a child or a screen">
+    <Command label="Find a child, a task, a screen or something to do">
       <Dialog.Title className="sr-only">Find or do</Dialog.Title>
-      <Command.Input placeholder="A child’s name, a screen…" className="field w-full text-[17px]" />
+      <Command.Input placeholder="A child, a task, a screen, something to do…" className="field w-full text-[17px]" />
       <Command.List className="mt-2">
         <Command.Empty className="p-2 text-soft">Nothing by that name.</Command.Empty>
-        {[...places, ...findable].map((item) => (
-          <Command.Item
-            key={item.href}
-            value={`${item.name} ${item.hint ?? ''}`}
-            onSelect={() => go(item.href)}
-            className="flex cursor-pointer justify-between px-2 py-1.5 data-[selected=true]:bg-straw-tint"
-          >
-            <span>{item.name}</span>
-            <span className="text-soft">{item.hint}</span>
-          </Command.Item>
+        {here.map(({ says, element }) => (
+          <FindRow key={`here ${says}`} name={says} hint="here" onSelect={() => press(element)} />
+        ))}
+        {[...places, ...doings, ...found].map((item) => (
+          <FindRow key={item.href} name={item.name} hint={item.hint ?? 'screen'} onSelect={() => go(item.href)} />
         ))}
       </Command.List>
     </Command>
   );
+}
+
+function FindRow({ name, hint, onSelect }: { name: string; hint: string; onSelect: () => void }) {
+  return (
+    <Command.Item
+      value={`${name} ${hint}`}
+      onSelect={onSelect}
+      className="flex cursor-pointer justify-between gap-4 px-2 py-1.5 data-[selected=true]:bg-straw-tint"
+    >
+      <span>{name}</span>
+      <span className="text-soft">{hint}</span>
+    </Command.Item>
+  );
+}
+
+/** What this screen offers by a key, ways to other screens left out. */
+function actsHere(): { says: string; element: HTMLElement }[] {
+  return [...document.querySelectorAll<HTMLElement>('main [data-key][data-key-says]')].map((element) => ({
+    says: element.dataset.keySays!,
+    element,
+  }));
 }
 
 function KeyList() {
@@ -80,11 +113,17 @@ function KeyList() {
     key: element.dataset.key!,
     says: element.dataset.keySays!,
   }));
+  const everywhere = [
+    { key: 'Ctrl K', says: 'Find a child, a task, a screen, something to do' },
+    { key: 'Ctrl Enter', says: 'Send the form that you are writing in' },
+    { key: 'Esc', says: 'Out of a field, then back' },
+    { key: '?', says: 'These keys and marks' },
+  ];
   return (
     <>
       <Dialog.Title className="mb-2 font-title text-[18px] font-bold">Keys of this screen</Dialog.Title>
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1.5">
-        {[...keys, { key: 'Ctrl K', says: 'Find a child or a screen' }, { key: '?', says: 'These keys' }].map(({ key, says }) => (
+        {[...keys, ...everywhere].map(({ key, says }) => (
           <div key={key} className="contents">
             <dt>
               {key.split(' ').map((cap) => (
@@ -95,46 +134,11 @@ function KeyList() {
           </div>
         ))}
       </dl>
+      <h2 className="mt-4 mb-2 text-[18px]">What the marks say</h2>
+      <MarkList />
     </>
   );
 }
 
 const shown = (key: string) =>
   ({ ArrowRight: '→', ArrowLeft: '←', ArrowDown: '↓', ArrowUp: '↑' })[key] ?? (key.length === 1 ? key.toUpperCase() : key);
-
-/** A key presses what carries it; two-key chords (`g y`) wait a moment for their second key. */
-function useKeys(setOpen: (what: 'find' | 'keys') => void) {
-  useEffect(() => {
-    let chord: { key: string; until: number } | null = null;
-    const listen = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault();
-        setOpen('find');
-        return;
-      }
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (isTyping(event.target)) {
-        // Out of the field first: what was typed is thrown away by no single key.
-        if (event.key === 'Escape' && event.target instanceof HTMLElement) event.target.blur();
-        return;
-      }
-      if (event.key === '?') return setOpen('keys');
-      const wanted = chord && Date.now() < chord.until ? `${chord.key} ${event.key}` : event.key;
-      chord = event.key === 'g' ? { key: 'g', until: Date.now() + CHORD_MILLISECONDS } : null;
-      const target = document.querySelector<HTMLElement>(`[data-key="${CSS.escape(wanted)}"]`);
-      if (!target) return;
-      event.preventDefault();
-      if (target.matches('input, textarea, select')) target.focus();
-      else target.click();
-    };
-    document.addEventListener('keydown', listen);
-    return () => document.removeEventListener('keydown', listen);
-  }, [setOpen]);
-}
-
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.matches('input, textarea, select') || target.isContentEditable || target.closest('[role="dialog"]') !== null)
-  );
-}

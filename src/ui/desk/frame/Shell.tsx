@@ -1,27 +1,32 @@
 import Link from 'next/link';
+import type { PersonActor } from '@/server/actor';
 import { PipSymbols } from '../../flight/pips';
 import { DeskTools, type Findable } from './DeskTools.client';
 
-export const PLACES = [
-  { href: '/rounds', name: 'Rounds', key: 'g r' },
-  { href: '/yard', name: 'Yard', key: 'g y' },
-  { href: '/tasks', name: 'Task bench', key: 'g t' },
-  { href: '/post', name: 'Post', key: 'g p' },
-  { href: '/settings', name: 'Settings', key: 'g s' },
-] as const;
+type Who = Pick<PersonActor, 'name' | 'role'>;
+
+/** Screens by the digit beside their name. A digit stays with its screen, whoever looks. */
+const PLACES = [
+  { href: '/rounds', name: 'Rounds', key: '1' },
+  { href: '/yard', name: 'Yard', key: '2' },
+  { href: '/caseloads', name: 'Caseloads', key: '3', roles: ['supervisor'] },
+  { href: '/tasks', name: 'Task bench', key: '4' },
+  { href: '/post', name: 'Post', key: '9' },
+  { href: '/settings', name: 'Settings', key: '0' },
+] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];
+
+const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[] = [
+  { href: '/children/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
+  { href: '/caseload', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
+  { href: '/caseload/hand-over', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
+  { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },
+  { href: '/settings#password', name: 'Change your password', hint: 'Settings', roles: ['therapist', 'assistant', 'supervisor'] },
+];
 
 /** The frame of every therapist's screen: where one is, the way to everywhere else, and the command box. */
-export function Shell({
-  here,
-  personName,
-  findable = [],
-  children,
-}: {
-  here: string;
-  personName: string;
-  findable?: readonly Findable[];
-  children: React.ReactNode;
-}) {
+export function Shell({ here, actor, children }: { here: string; actor: Who; children: React.ReactNode }) {
+  const places = PLACES.filter((place) => !('roles' in place) || place.roles.some((role) => role === actor.role));
   return (
     <>
       <PipSymbols />
@@ -29,13 +34,13 @@ export function Shell({
         To the content
       </a>
       <header className="border-b border-line print:hidden">
-        <div className="mx-auto flex h-10 max-w-[1400px] items-center gap-6 px-[22px]">
+        <div className="mx-auto flex min-h-10 max-w-[1400px] flex-wrap items-center gap-x-6 px-[22px]">
           <span className="flex items-center gap-2 font-title text-[17px] font-bold">
             <Mark />
             Yard Steps
           </span>
-          <nav className="flex h-full gap-6" aria-label="Screens">
-            {PLACES.map((place) => (
+          <nav className="flex flex-wrap gap-x-5" aria-label="Screens">
+            {places.map((place) => (
               <Link
                 key={place.href}
                 href={place.href}
@@ -43,14 +48,17 @@ export function Shell({
                 data-key={place.key}
                 data-key-says={`Go to ${place.name}`}
                 aria-current={here === place.href ? 'page' : undefined}
-                className="flex items-center border-b-[3px] border-transparent pt-[3px] text-soft hover:text-ink aria-[current]:border-green aria-[current]:font-bold aria-[current]:text-ink"
+                className="flex h-10 items-center gap-1 border-b-[3px] border-transparent pt-[3px] text-soft hover:text-ink aria-[current]:border-green aria-[current]:font-bold aria-[current]:text-ink"
               >
+                <span className="text-[13px] font-normal" aria-hidden="true">
+                  {place.key}
+                </span>{' '}
                 {place.name}
               </Link>
             ))}
           </nav>
-          <span className="ml-auto text-[14px] text-soft">{personName}</span>
-          <DeskTools places={PLACES} findable={findable} />
+          <span className="ml-auto text-[14px] text-soft">{actor.name}</span>
+          <DeskTools places={places} doings={DOINGS.filter(({ roles }) => roles.includes(actor.role))} />
         </div>
       </header>
       <main id="main" className="mx-auto max-w-[1400px] px-[22px] pt-4 pb-16">

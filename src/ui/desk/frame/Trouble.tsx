@@ -1,26 +1,20 @@
 import type { Fault } from '@/server/answer';
 import { words } from '../../shared/deskWords';
+import messages from '../../../../messages/desk.en.json';
 
 /** What is wrong in one field, where that can be said without the field beside it. */
-const ISSUES = [
-  ...(['notADay', 'notADayAhead', 'empty', 'tooLong', 'offLadder', 'notForThisKind'] as const),
-  ...([
-    'nameShort',
-    'nameLong',
-    'notAnAddress',
-    'addressTaken',
-    'passwordShort',
-    'passwordLong',
-    'passwordGuessed',
-    'passwordWrong',
-  ] as const),
-  ...(['notATimeZone', 'notANumber'] as const),
-] as const;
+type IssueCode = keyof typeof messages.issues;
+const isWorded = (code: string): code is IssueCode => code in messages.issues;
+
+/** The words for what is wrong in one field; null for a code that has none. */
+export function issueWords(code: string): string | null {
+  return isWorded(code) ? words(`issues.${code}`) : null;
+}
 
 /** The words for a fault, with its numbers filled in. */
 export function faultWords({ code, detail, logId }: Fault): string {
-  const issues = detail && 'issues' in detail ? detail.issues.map((issue) => ISSUES.find((each) => each === issue.code)) : [];
-  if (issues.length && issues.every((issue) => issue !== undefined)) return issues.map((issue) => words(`issues.${issue}`)).join(' ');
+  const issues = detail && 'issues' in detail ? [...new Set(detail.issues.map((issue) => issueWords(issue.code)))] : [];
+  if (issues.length && issues.every((issue) => issue !== null)) return issues.join(' ');
   const told = Object.entries(detail ?? {}).filter((entry): entry is [string, string | number] => typeof entry[1] !== 'object');
   return words(`faults.${code}`, { ...Object.fromEntries(told), logId: logId ?? '' });
 }

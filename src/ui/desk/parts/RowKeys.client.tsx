@@ -1,6 +1,6 @@
 'use client';
 
-/** J and K walk the rows of a list; Enter opens the one that has the focus, since the focus is on its link. */
+/** Arrows walk the rows of a list; Enter opens the one that has the focus, since the focus is on its link. */
 export function RowKeys() {
   const walk = (by: 1 | -1) => {
     const links = [...document.querySelectorAll<HTMLAnchorElement>('[data-row] a')];
@@ -9,10 +9,10 @@ export function RowKeys() {
   };
   return (
     <span className="sr-only">
-      <button type="button" tabIndex={-1} data-key="j" data-key-says="Next row (Enter opens it)" onClick={() => walk(1)}>
+      <button type="button" tabIndex={-1} data-key="ArrowDown" data-key-says="Next row (Enter opens it)" onClick={() => walk(1)}>
         Next row
       </button>
-      <button type="button" tabIndex={-1} data-key="k" data-key-says="Row before" onClick={() => walk(-1)}>
+      <button type="button" tabIndex={-1} data-key="ArrowUp" data-key-says="Row before" onClick={() => walk(-1)}>
         Row before
       </button>
     </span>

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { practiceOf } from '@/core/adherence';
 import { yardDays, type YardRow } from '@/core/yard';
-import type { Child } from '@/core/child';
+import { EMPTY_RECORD, type Child } from '@/core/child';
 import { calendarDay, instant } from '@/core/calendar';
 import { exampleReport, stockTask } from '../../../../tests/fixtures/tarrowHill';
 import { ChildFacts } from './ChildFacts';
@@ -123,6 +123,8 @@ describe('the fence', () => {
 
 describe('the facts of a child', () => {
   const child: Child = {
+    ...EMPTY_RECORD,
+    leftOn: null,
     id: 1,
     calledName: 'Odalys',
     initial: 'V',

@@ -128,10 +128,14 @@ function wordingWords({ language, finding }: Extract<TaskFinding, { code: 'wordi
 }
 
 /** A finding of safety, with the thing that it speaks of. */
-export function safetyWords({ rule, thing, of }: SafetyFinding): string {
+export function safetyWords({ rule, thing, of, asks }: SafetyFinding): string {
   const kind =
     rule === 'texture' ? words(`textures.${of as 'sticky'}`) : rule === 'allergen' ? words(`allergens.${of as 'wheat'}`) : (of ?? '');
-  return words(`safety.${rule}`, { thing: capital(thing?.en ?? words('safety.theTask')), of: kind });
+  return words(`safety.${rule}`, {
+    thing: capital(thing?.en ?? words('safety.theTask')),
+    of: rule === 'precaution' ? capital(kind) : kind,
+    asks: asks ?? '',
+  });
 }
 
 /** Why a thing is, or is not, a small part. */

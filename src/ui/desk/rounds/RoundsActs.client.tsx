@@ -9,6 +9,8 @@ import { useSettling } from './useSettling';
 
 interface Props {
   readonly stop: StopChoices | null;
+  /** True where the task may be taken out though nothing closed it. */
+  readonly mayTakeOut: boolean;
   readonly mostLaterDays: number;
   readonly decide: Decide;
   readonly undo: ActionOf;
@@ -105,10 +107,12 @@ export function RoundsActs(props: Props) {
               <li className="border-b border-line">
                 <PlainAct cap="K" dataKey="k" says="Keep it closed…" onClick={() => setAsking('keepClosed')} />
               </li>
-              <li className="border-b border-line">
-                <PlainAct cap="T" dataKey="t" says="Take the task out…" onClick={() => setAsking('takeOut')} />
-              </li>
             </>
+          )}
+          {(props.stop?.mayLift || props.mayTakeOut) && (
+            <li className="border-b border-line">
+              <PlainAct cap="T" dataKey="t" says="Take the task out…" onClick={() => setAsking('takeOut')} />
+            </li>
           )}
           {props.betweenHref && <LinkAct cap="B" says="A step between, on the bench" href={props.betweenHref} />}
           {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}

@@ -1,8 +1,9 @@
-import type { ProgramTask, Tread } from '@/core/program';
+import type { ProgramTask } from '@/core/program';
 import { answersOf, deedNeedsLead, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
+import { safetyWords } from '../parts/taskWords';
 import { Fence, type FencePost } from './Fence';
 import { roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
@@ -16,7 +17,7 @@ export interface RoundsProps {
   readonly undo: ActionOf;
 }
 
-const URGENT = new Set(['safetyWord', 'maybeHurt', 'question']);
+const URGENT = new Set(['safetyWord', 'maybeHurt', 'unsafe', 'question']);
 
 export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   const { here, open, settledToday, onlyTread } = view;
@@ -57,7 +58,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
           <RoundsEvidence here={here} today={view.today} />
           <aside>
-            <Why decision={here.decision} task={here.task} tread={here.tread} />
+            <Why decision={here.decision} task={here.task} tread={here.tread} findings={here.findings} />
             <EarlierDeeds here={here} timeZone={view.timeZone} />
             <RoundsActs
               key={here.decision.key}
@@ -68,6 +69,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
               childId={here.child.id}
               version={here.program.number}
               stop={isOfStop(here.decision.kind) ? stopChoices(here) : null}
+              mayTakeOut={here.mayChange && here.findings.length > 0}
               mostLaterDays={mostLaterDays(here.decision.kind)}
               betweenHref={
                 here.decision.kind === 'stuck' && here.task
@@ -95,6 +97,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
             childId={0}
             version={0}
             stop={null}
+            mayTakeOut={false}
             mostLaterDays={1}
             betweenHref={null}
             paperHref={null}
@@ -110,7 +113,9 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   );
 }
 
-function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask | null; tread: Tread | null }) {
+type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'tread' | 'findings'>;
+
+function Why({ decision, task, tread, findings }: WhyProps) {
   const { why, otherwise } = decisionWhy(decision);
   // Of those who came by a step up: others stand there who were placed at it, or came back to it.
   const stayed = tread ? tread.came - tread.wentUp - tread.wentBack : 0;
@@ -124,6 +129,13 @@ function Why({ decision, task, tread }: { decision: Decision; task: ProgramTask 
       <h2 className="text-[18px]">{decisionTitle(decision, task)}</h2>
       {triesInWords(decision) && <p className="mt-2 font-semibold text-brick">{triesInWords(decision)}</p>}
       <p className="mt-2">{why}</p>
+      {findings.length > 0 && (
+        <ul className="mt-2 font-semibold text-brick">
+          {findings.map((finding) => (
+            <li key={finding.key}>{safetyWords(finding)}</li>
+          ))}
+        </ul>
+      )}
       {knobs.length > 0 && (
         <p className="mt-2">
           {knobs.length === 1 ? 'One knob moves' : `${knobs.length} knobs move`}: <strong>{knobs.join('; ')}</strong>.
@@ -243,6 +255,8 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
   const last = task?.content.ladder.steps.length ?? 0;
   const acts: RoundsAct[] = [];
   if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
+  if (decision.kind === 'unsafe') return [];
+  if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
   if (decision.kind === 'pressed' || decision.kind === 'question')
     acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
   if (task && mayChange) {

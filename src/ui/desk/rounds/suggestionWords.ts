@@ -15,6 +15,12 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return 'Something hurt';
     case 'maybeHurt':
       return 'Maybe hurt';
+    case 'unsafe':
+      return 'Not for this child any more';
+    case 'unsuitable':
+      return 'To be thought over';
+    case 'handSettled':
+      return 'The hand has settled';
     case 'pressed':
       return '“Something hurt”, pressed by mistake';
     case 'question':
@@ -71,6 +77,21 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return {
         why: 'Nobody ticked that something hurt, but the words may mean it. The task is closed for the family till you lift the stop; it was told whom to call.',
         otherwise: 'If nothing hurt, lift the stop and say so.',
+      };
+    case 'unsafe':
+      return {
+        why: 'Facts of this child were changed, and a rule of safety now blocks this task at a step that the family may do. The family still has it.',
+        otherwise: 'Take the task out, or build the next program without it. It may wait for a day at most.',
+      };
+    case 'unsuitable':
+      return {
+        why: 'Facts of this child were changed, and this task now asks for your reason at a step that the family may do.',
+        otherwise: 'Leave it with your reason, which is kept, or take it out.',
+      };
+    case 'handSettled':
+      return {
+        why: 'The program was sent while the hand was not settled. The family’s page already shows the table for this hand.',
+        otherwise: 'Amounts for each hand stay as they were sent: the next program can ask for the working hand alone.',
       };
     case 'pressed':
       return {

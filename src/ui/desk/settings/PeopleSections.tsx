@@ -8,17 +8,27 @@ interface Props {
   readonly view: SettingsView;
   readonly invite: InviteAction;
   readonly takeBack: WordedAction;
+  /** Closes a colleague's account; whoever still leads children is named. */
+  readonly close: WordedAction;
+  readonly ownId: number;
 }
 
 /** Who works here, and who was invited to. */
-export function PeopleSection({ view, invite, takeBack }: Props) {
+export function PeopleSection({ view, invite, takeBack, close, ownId }: Props) {
   return (
-    <section>
+    <section id="people">
       <h2 className="text-[18px]">Who works here</h2>
       <ul className="mt-1">
         {view.people.map((person) => (
-          <li key={person.id} className="border-t border-line py-1.5">
-            {person.name}, <span className="text-soft">{person.role}</span>
+          <li key={person.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+            <span>
+              {person.name}, <span className="text-soft">{`${person.role}, leads ${person.leads}`}</span>
+            </span>
+            {view.mayChange && person.id !== ownId && (
+              <ActionForm action={close} hidden={{ personId: person.id }}>
+                <button className="link">close the account</button>
+              </ActionForm>
+            )}
           </li>
         ))}
         {view.invitations.map((invitation) => (
@@ -41,7 +51,7 @@ export function PeopleSection({ view, invite, takeBack }: Props) {
 
 export function PasswordSection({ change, isChanged }: { change: WordedAction; isChanged: boolean }) {
   return (
-    <section>
+    <section id="password">
       <h2 className="text-[18px]">Your password</h2>
       <p className="mt-1 text-soft">Twelve letters or more: three or four words do well. Everywhere else you are signed out.</p>
       {isChanged && (

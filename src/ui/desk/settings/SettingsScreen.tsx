@@ -1,6 +1,8 @@
+import Link from 'next/link';
 import type { Instant } from '@/core/calendar';
 import type { SettingsView } from '@/server/settings/workplace';
 import { longDay, momentIn } from '../../shared/days';
+import { languageName } from '../../shared/languageName';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import type { InviteAction } from './InviteForm.client';
 import { PasswordSection, PeopleSection } from './PeopleSections';
@@ -19,6 +21,9 @@ export interface SettingsProps {
   readonly passwordIsChanged: boolean;
   readonly invite: InviteAction;
   readonly takeInvitationBack: WordedAction;
+  readonly closeAccount: WordedAction;
+  readonly setLanguages: WordedAction;
+  readonly ownId: number;
 }
 
 export function SettingsScreen(props: SettingsProps) {
@@ -100,8 +105,34 @@ export function SettingsScreen(props: SettingsProps) {
         ) : (
           <p className="mt-1 text-soft">No school year is set.</p>
         )}
+        <p className="mt-2">
+          <Link className="link" href="/settings/year" prefetch={false}>
+            {view.calendar ? 'Change it; schools and visits, too' : 'Set it up'}
+          </Link>
+        </p>
       </section>
-      <PeopleSection view={view} invite={props.invite} takeBack={props.takeInvitationBack} />
+      <section>
+        <h2 className="text-[18px]">Languages</h2>
+        <p className="mt-1 text-soft">In which languages may families be written to? Others read the nearest that there is.</p>
+        <ActionForm action={props.setLanguages} hidden={{}} className="mt-2">
+          <span className="flex flex-wrap items-center gap-4">
+            {view.allLanguages.map((language) => (
+              <label key={language} className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  name="language"
+                  value={language}
+                  defaultChecked={view.languages.includes(language)}
+                  className="size-4 accent-green"
+                />{' '}
+                {languageName(language)}
+              </label>
+            ))}
+            <button className="act">Keep them</button>
+          </span>
+        </ActionForm>
+      </section>
+      <PeopleSection view={view} invite={props.invite} takeBack={props.takeInvitationBack} close={props.closeAccount} ownId={props.ownId} />
       <PasswordSection change={props.changePassword} isChanged={props.passwordIsChanged} />
       <section>
         <h2 className="text-[18px]">Where you are signed in</h2>

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useActionState } from 'react';
 
 export function SignInForm({ action }: { action: (before: string | null, form: FormData) => Promise<string | null> }) {
@@ -14,7 +15,7 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
       <form action={send} className="mt-8 space-y-4">
         <label className="block">
           <span className="font-semibold">Address</span>
-          <input name="email" type="email" autoComplete="username" required className="field mt-1 w-full text-[17px]" />
+          <input name="email" type="email" autoComplete="username" required autoFocus className="field mt-1 w-full text-[17px]" />
         </label>
         <label className="block">
           <span className="font-semibold">Password</span>
@@ -29,6 +30,11 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
           Sign in
         </button>
       </form>
+      <p className="mt-4">
+        <Link className="link" href="/forgotten">
+          Forgot the password?
+        </Link>
+      </p>
       <p className="mt-10 text-[14px] text-soft">
         Yard Steps supports, and does not replace, the therapist’s judgement. Follow the rules of your school, district and state, and your
         licence.

@@ -2,21 +2,35 @@ import { screen } from '@/app/screen';
 import { viewChild } from '@/server/caseload/viewChild';
 import { ChildScreen } from '@/ui/desk/child/ChildScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { changeHomeAction, deleteChildAction, newLinkAction, revokeLinkAction, sendLinkAction } from './actions';
+import {
+  changeHomeAction,
+  comeBackAction,
+  deleteChildAction,
+  leaveAction,
+  newLinkAction,
+  revokeLinkAction,
+  sendLinkAction,
+  shareAction,
+} from './actions';
 
 export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {
   const { childId } = await params;
   return screen(async (actor, context) => {
     const view = await viewChild(context, actor, Number(childId));
     return (
-      <Shell here="/yard" personName={actor.name}>
+      <Shell here="/yard" actor={actor}>
         <ChildScreen
           view={view}
-          changeHome={changeHomeAction}
-          revokeLink={revokeLinkAction}
-          sendLink={sendLinkAction}
-          newLink={newLinkAction}
-          deleteChild={deleteChildAction}
+          acts={{
+            changeHome: changeHomeAction,
+            revokeLink: revokeLinkAction,
+            sendLink: sendLinkAction,
+            newLink: newLinkAction,
+            share: shareAction,
+            leave: leaveAction,
+            comeBack: comeBackAction,
+            deleteChild: deleteChildAction,
+          }}
         />
       </Shell>
     );

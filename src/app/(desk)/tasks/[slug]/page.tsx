@@ -12,7 +12,7 @@ export default async function BenchPage({ params }: { params: Promise<{ slug: st
     const { library, ...view } = await viewBench(context, actor, slug);
     const usual = await usualKnobs();
     return (
-      <Shell here="/tasks" personName={actor.name}>
+      <Shell here="/tasks" actor={actor}>
         <Bench
           usual={usual}
           key={slug}

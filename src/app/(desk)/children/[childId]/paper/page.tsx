@@ -10,7 +10,7 @@ export default async function PaperPage({ params }: { params: Promise<{ childId:
   return screen(async (actor, context) => {
     const view = await viewPaper(context, actor, Number(childId));
     return (
-      <Shell here="/yard" personName={actor.name}>
+      <Shell here="/yard" actor={actor}>
         <PaperScreen view={view} words={await familyWords(languageOf(view.child.familyLanguage))} />
       </Shell>
     );

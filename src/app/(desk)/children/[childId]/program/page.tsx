@@ -9,7 +9,7 @@ export default async function BuilderPage({ params }: { params: Promise<{ childI
   return screen(async (actor, context) => {
     const view = await viewBuilder(context, actor, Number(childId));
     return (
-      <Shell here="/yard" personName={actor.name}>
+      <Shell here="/yard" actor={actor}>
         <Builder view={view} save={saveDraftAction} send={sendProgramAction} />
       </Shell>
     );

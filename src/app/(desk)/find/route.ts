@@ -1,0 +1,10 @@
+import { answerWith } from '@/app/screen';
+import { viewFindables } from '@/server/caseload/viewFindables';
+
+/** What the command box finds: this person's children, and the tasks of the library. */
+export async function GET(): Promise<Response> {
+  return answerWith(
+    (actor, context) => viewFindables(context, actor),
+    (found) => Response.json(found, { headers: { 'cache-control': 'no-store' } }),
+  );
+}

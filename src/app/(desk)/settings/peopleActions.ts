@@ -1,0 +1,27 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/screen';
+import { invite, takeInvitationBack } from '@/server/people/invitations';
+import { closeAccount } from '@/server/people/leave';
+import { faultWords } from '@/ui/desk/frame/Trouble';
+import type { Invited } from '@/ui/desk/settings/InviteForm.client';
+
+export async function inviteAction(_before: Invited, form: FormData): Promise<Invited> {
+  const answered = await act((actor, context) => invite(context, actor, { role: form.get('role') }));
+  if (!answered.ok) return { fault: faultWords(answered.fault) };
+  revalidatePath('/settings');
+  return answered.value;
+}
+
+export async function takeInvitationBackAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => takeInvitationBack(context, actor, Number(form.get('invitationId'))));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function closeAccountAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => closeAccount(context, actor, Number(form.get('personId'))));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}

@@ -1,0 +1,36 @@
+import { languageOf } from '@/core/text';
+import { answer } from '@/server/answer';
+import { tellHome } from '@/server/caseload/homeInventory';
+import { appContext } from '@/server/context';
+import { STATUS_OF } from '@/server/errors';
+import { faultForFamily } from '@/ui/family/report/faultForFamily';
+import { mendPage } from '@/ui/family/report/mendPage';
+import { familyWords } from '@/ui/shared/familyWords';
+
+/** Takes in what a family tells of its house, from a plain form. */
+export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  const { token } = await params;
+  const form = await request.formData().catch(() => new FormData());
+  const text = (name: string) => String(form.get(name) ?? '');
+  const language = languageOf(text('lang'));
+  const answers = {
+    materialsAtHome: form.getAll('thing').map(String),
+    hasPrinter: text('printer') === 'yes',
+    minutesPerDay: Number(text('minutes')),
+    practiceWeekdays: form.getAll('day').map(Number),
+    helpers: text('helpers'),
+    homeLanguages: form.getAll('speaks').map(String),
+    reportWay: text('way'),
+    words: text('words'),
+  };
+  const answered = await answer(() => tellHome(appContext(), token, answers));
+  if (answered.ok) return new Response(null, { status: 303, headers: { location: `/f/${token}/home?said=told&lang=${language}` } });
+  const words = await familyWords(language);
+  const body = mendPage({
+    raw: Object.fromEntries(form),
+    fault: faultForFamily(answered.fault, words),
+    words,
+    address: `/f/${token}/home`,
+  });
+  return new Response(body, { status: STATUS_OF[answered.fault.code], headers: { 'content-type': 'text/html; charset=utf-8' } });
+}

@@ -1,0 +1,5 @@
+export { goalSchema } from './goal';
+export type { GoalContent, GoalMeasure } from './goal';
+export { aimAt } from './aimLine';
+export { GOAL_PATTERNS } from './patterns';
+export type { GoalPattern } from './patterns';

@@ -1,0 +1,44 @@
+import { SAFETY_RULES, smallnessOf, thingsAt, type Precaution, type PrecautionAsk, type SafetyFinding } from '../safety';
+import { doseAtStep, type TaskContent } from '../tasks';
+
+/** Things that come onto the skin. */
+const ON_SKIN = ['foam', 'soap', 'paint', 'glue'] as const;
+const LYING = /\blying\b/i;
+
+/** What a task brings at some of its steps, 1-based, both included, that a precaution may ask about. Common practice, no source. */
+function bringsBetween(task: TaskContent, from: number, to: number): Set<PrecautionAsk> {
+  const steps = task.ladder.steps.slice(from - 1, to);
+  const things = thingsAt(task, from, to).flatMap((thing) => [thing, ...(thing.looseParts ?? [])]);
+  const hazards = [...task.moveHazards, ...things.flatMap((thing) => thing.hazards)];
+  const positions = task.knobs.find(({ knob }) => knob === 'position')?.levels ?? [];
+  const brings = new Set<PrecautionAsk>();
+  if ([task.skill, ...task.otherSkills].includes('shoulderStability')) brings.add('weightOnHands');
+  if (steps.some((_, index) => doseAtStep(task, from + index).heavyGrip)) brings.add('heavyGrip');
+  if (steps.some(({ grade }) => LYING.test(positions[grade.position ?? -1]?.en ?? ''))) brings.add('lyingFlat');
+  if (things.some((thing) => smallnessOf(thing) !== null)) brings.add('smallThings');
+  if (ON_SKIN.some((hazard) => hazards.includes(hazard))) brings.add('onSkin');
+  return brings;
+}
+
+/**
+ * What a child's precautions ask about a task at the steps that a family may do: each asks for the therapist's reason, which
+ * is kept. It supports and does not replace the therapist's judgement.
+ * @param from, to steps of its ladder, 1-based, both included
+ */
+export function precautionsBetween(task: TaskContent, from: number, to: number, precautions: readonly Precaution[]): SafetyFinding[] {
+  const brings = bringsBetween(task, from, to);
+  return precautions.flatMap(({ words, asks }) =>
+    asks
+      .filter((ask) => brings.has(ask))
+      .map((ask): SafetyFinding => ({
+        rule: 'precaution',
+        severity: 'acknowledge',
+        key: `precaution:${ask}:${words}`,
+        thing: null,
+        of: words,
+        asks: ask,
+        ...SAFETY_RULES.precaution,
+        twin: null,
+      })),
+  );
+}

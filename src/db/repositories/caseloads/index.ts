@@ -1,0 +1,2 @@
+export { allChildren, caseloadFigures } from './read';
+export type { CaseloadFigures, LedChild } from './read';

@@ -1,0 +1,3 @@
+export { goalHistoryOf, goalsOf } from './read';
+export type { Goal, GoalVersion } from './read';
+export { addGoal, closeGoal, addGoalVersion } from './write';

@@ -1,0 +1,52 @@
+import { calendarDay, type CalendarDay, type Instant } from '@/core/calendar';
+import { goalSchema, type GoalContent } from '@/core/goals';
+import { reading } from '../../rows/columns';
+import { tablesOf, type Work } from '../../work';
+
+export interface Goal {
+  readonly id: number;
+  readonly version: number;
+  readonly content: GoalContent;
+  readonly closedOn: CalendarDay | null;
+  readonly closedWhy: string;
+}
+
+const readGoal = reading<GoalContent>('content', goalSchema);
+
+type GoalRow = Omit<Goal, 'content' | 'closedOn'> & { readonly content: unknown; readonly closedOn: string | null };
+const toGoal = (row: GoalRow): Goal => ({
+  ...row,
+  content: readGoal(row.content),
+  closedOn: row.closedOn === null ? null : calendarDay(row.closedOn),
+});
+
+/** A child's goals, each as its newest version says it: the open ones first, then the closed. */
+export async function goalsOf(work: Work, childId: number): Promise<Goal[]> {
+  const rows = await tablesOf(work).select<GoalRow>(
+    `SELECT g.id, g.current_version AS version, v.content, g.closed_on AS closedOn, g.closed_why AS closedWhy
+     FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version
+     WHERE g.child_id = :childId ORDER BY g.closed_on IS NOT NULL, g.id`,
+    { childId },
+  );
+  return rows.map(toGoal);
+}
+
+export interface GoalVersion {
+  readonly number: number;
+  readonly content: GoalContent;
+  readonly why: string;
+  /** Null for what was written before versions were kept. */
+  readonly who: string | null;
+  readonly writtenAt: Instant;
+}
+
+/** Every version of a child's goal, latest first; empty where it is none of the child's. */
+export async function goalHistoryOf(work: Work, childId: number, goalId: number): Promise<GoalVersion[]> {
+  const rows = await tablesOf(work).select<Omit<GoalVersion, 'content'> & { content: unknown }>(
+    `SELECT v.number, v.content, v.why, p.name AS who, v.written_at AS writtenAt
+     FROM goals g JOIN goal_versions v ON v.goal_id = g.id LEFT JOIN people p ON p.id = v.written_by
+     WHERE g.child_id = :childId AND g.id = :goalId ORDER BY v.number DESC`,
+    { childId, goalId },
+  );
+  return rows.map((row) => ({ ...row, content: readGoal(row.content) }));
+}

@@ -1,0 +1,2 @@
+export { rosterColumnsOf } from './read';
+export { keepRosterColumns } from './write';

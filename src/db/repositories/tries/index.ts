@@ -1,0 +1,2 @@
+export { countTryOf, forgetTries } from './write';
+export type { Tries } from './write';

@@ -1,0 +1,14 @@
+import Papa from 'papaparse';
+
+/** What a spreadsheet would take for a formula, also in its wide forms and behind a space or a new line. */
+const FORMULA = /^[\s\u00A0\uFEFF]*[=+\-@\t\r＝＋－＠]/u;
+const NUMBER = /^-?\d+(\.\d+)?$/;
+
+/**
+ * A table as CSV (RFC 4180), with a mark of UTF-8 before it, which spreadsheets ask for. A cell that a spreadsheet would reckon with is
+ * written as text, with an apostrophe before it: what a family wrote never becomes a formula.
+ */
+export function writeCsv(headings: readonly string[], rows: readonly (readonly string[])[]): string {
+  const guarded = rows.map((row) => row.map((cell) => (FORMULA.test(cell) && !NUMBER.test(cell) ? `'${cell}` : cell)));
+  return `\uFEFF${Papa.unparse([headings as string[], ...guarded], { newline: '\r\n' })}\r\n`;
+}

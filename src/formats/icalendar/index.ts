@@ -1,0 +1,2 @@
+export { readSchoolCalendar } from './readSchoolCalendar';
+export type { CalendarFileFault, CalendarSpan } from './readSchoolCalendar';

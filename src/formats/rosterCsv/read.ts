@@ -1,0 +1,198 @@
+import Papa from 'papaparse';
+import { childRecordSchema, EMPTY_RECORD, FAMILY_WAYS, type ChildRecord, type DateOrder, type RosterFact } from '@/core/child';
+import { plain } from '@/core/text';
+import { readDate } from './dates';
+
+/** A list as it was given: a file of any usual separator, or cells pasted from a spreadsheet. */
+export interface RosterTable {
+  readonly headings: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+export type RosterFault =
+  | { readonly code: 'empty' }
+  | { readonly code: 'tooLarge' }
+  | { readonly code: 'noRows' }
+  | { readonly code: 'tooManyRows'; readonly most: number };
+
+const MOST_LETTERS = 500_000;
+export const MOST_ROSTER_ROWS = 400;
+
+/** Takes a list apart: the first row are its headings. Rows without a word are left out. */
+export function readRosterTable(text: string): { ok: true; table: RosterTable } | { ok: false; fault: RosterFault } {
+  if (text.trim() === '') return { ok: false, fault: { code: 'empty' } };
+  if (text.length > MOST_LETTERS) return { ok: false, fault: { code: 'tooLarge' } };
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: ['\t', ',', ';', '|'],
+  });
+  const [headings, ...rows] = data.map((row) => row.map((cell) => cell.trim()));
+  if (!headings || rows.length === 0) return { ok: false, fault: { code: 'noRows' } };
+  if (rows.length > MOST_ROSTER_ROWS) return { ok: false, fault: { code: 'tooManyRows', most: MOST_ROSTER_ROWS } };
+  return { ok: true, table: { headings, rows } };
+}
+
+export interface RosterFinding {
+  /** The fact that the cell should tell; null where it is missing as a whole. */
+  readonly fact: RosterFact;
+  readonly code:
+    | 'missing'
+    | 'notADate'
+    | 'notAHand'
+    | 'notYesOrNo'
+    | 'notMinutes'
+    | 'notALanguage'
+    | 'notAWay'
+    | 'notAnInitial'
+    | 'tooMuch'
+    | 'twiceInList';
+  readonly cell: string;
+}
+
+export interface RosterRow {
+  /** Its place in the list, 1-based, the headings not counted. */
+  readonly number: number;
+  readonly record: ChildRecord | null;
+  readonly school: string;
+  readonly findings: readonly RosterFinding[];
+}
+
+export interface RosterMatching {
+  /** What each column tells, in the order of the headings; null for what is left out. */
+  readonly columns: readonly (RosterFact | null)[];
+  readonly dateOrder: DateOrder;
+  /** For rows that name no school. */
+  readonly school: string;
+}
+
+const YES = ['yes', 'y', 'true', '1', 'x', 'allowed', 'si'];
+const NO = ['no', 'n', 'false', '0', '', 'not allowed', 'none', '-'];
+const HANDS: Readonly<Record<string, ChildRecord['hand']>> = {
+  left: 'left',
+  l: 'left',
+  right: 'right',
+  r: 'right',
+  unsettled: 'unsettled',
+  'not settled': 'unsettled',
+  mixed: 'unsettled',
+  both: 'unsettled',
+  unknown: 'unsettled',
+  '?': 'unsettled',
+  '': 'unsettled',
+};
+const LANGUAGES: Readonly<Record<string, string>> = {
+  english: 'en',
+  spanish: 'es',
+  espanol: 'es',
+  vietnamese: 'vi',
+  arabic: 'ar',
+  portuguese: 'pt',
+  french: 'fr',
+  chinese: 'zh',
+  russian: 'ru',
+  somali: 'so',
+  tagalog: 'tl',
+  ukrainian: 'uk',
+};
+const WAYS = { text: 'text', sms: 'text', link: 'link', web: 'link', paper: 'paper', bag: 'paper', call: 'call', phone: 'call' } as const;
+
+/** Each row of a list as a child, or what stands in its way. A cell that is not understood is a finding, never a guess. */
+export function readRoster({ rows }: RosterTable, { columns, dateOrder, school }: RosterMatching): RosterRow[] {
+  const seen = new Set<string>();
+  return rows.map((cells, index) => {
+    const row = readRow(index + 1, (fact) => cellOf(cells, columns, fact), dateOrder, school);
+    if (!row.record) return row;
+    const who = `${plain(row.record.calledName)} ${plain(row.record.initial)} ${row.record.bornOn}`;
+    if (seen.has(who))
+      return { ...row, record: null, findings: [{ fact: 'calledName', code: 'twiceInList', cell: row.record.calledName }] };
+    seen.add(who);
+    return row;
+  });
+}
+
+/** Null where the list has no such column. */
+function cellOf(cells: readonly string[], columns: RosterMatching['columns'], fact: RosterFact): string | null {
+  const place = columns.indexOf(fact);
+  return place < 0 ? null : (cells[place] ?? '');
+}
+
+function readRow(number: number, cell: (fact: RosterFact) => string | null, order: DateOrder, usualSchool: string): RosterRow {
+  const findings: RosterFinding[] = [];
+  const miss = (fact: RosterFact, code: RosterFinding['code']) => void findings.push({ fact, code, cell: (cell(fact) ?? '').slice(0, 60) });
+  const take = <Value>(fact: RosterFact, code: RosterFinding['code'], usual: Value, read: (text: string) => Value | undefined): Value => {
+    const text = cell(fact);
+    if (text === null) return usual;
+    const value = read(text);
+    if (value === undefined) miss(fact, code);
+    return value ?? usual;
+  };
+  const yesOrNo = (fact: RosterFact, usual: boolean) =>
+    take(fact, 'notYesOrNo', usual, (text) =>
+      plain(text) === '' ? usual : YES.includes(plain(text)) ? true : NO.includes(plain(text)) ? false : undefined,
+    );
+  const who = nameIn(cell);
+  if (who.calledName === '') miss(cell('calledName') === null ? 'name' : 'calledName', 'missing');
+  else if (who.initial === '') miss(cell('initial') === null ? 'name' : 'initial', 'notAnInitial');
+  const school = cell('school') || usualSchool;
+  if (school === '') miss('school', 'missing');
+  const bornOn = readDate(cell('bornOn') ?? '', order);
+  if (!bornOn) miss('bornOn', cell('bornOn') ? 'notADate' : 'missing');
+  const language = take('familyLanguage', 'notALanguage', 'en', (text) =>
+    text === '' ? 'en' : (LANGUAGES[plain(text)] ?? (/^[a-z]{2}$/.test(plain(text)) ? plain(text) : undefined)),
+  );
+  const told = {
+    ...EMPTY_RECORD,
+    ...who,
+    bornOn: bornOn ?? '',
+    hand: take('hand', 'notAHand', 'unsettled' as const, (text) => HANDS[plain(text).replace(/ hand(ed)?$/, '')]),
+    minutesPerDay: take('minutesPerDay', 'notMinutes', EMPTY_RECORD.minutesPerDay as number, (text) => minutesIn(text)),
+    familyLanguage: language,
+    homeLanguages: [language],
+    allergies: listIn(cell('allergies') ?? ''),
+    mouthsThings: yesOrNo('mouthsThings', false),
+    scissorsAllowed: yesOrNo('scissorsAllowed', true),
+    hasPrinter: yesOrNo('hasPrinter', false),
+    reportWay: take('reportWay', 'notAWay', 'link' as const, (text) =>
+      text === '' ? 'link' : FAMILY_WAYS.find((way) => way === WAYS[plain(text) as 'sms']),
+    ),
+    helpers: cell('helpers') ?? '',
+    teacher: cell('teacher') ?? '',
+    likes: cell('likes') ?? '',
+  };
+  if (findings.length > 0) return { number, record: null, school, findings };
+  const read = childRecordSchema.safeParse(told);
+  if (read.success) return { number, record: read.data, school, findings };
+  const facts = read.error.issues.map(({ path }) => String(path[0]) as RosterFact);
+  return {
+    number,
+    record: null,
+    school,
+    findings: facts.map((fact) => ({ fact, code: 'tooMuch', cell: (cell(fact) ?? '').slice(0, 60) })),
+  };
+}
+
+/** Of a surname only the initial is kept: the least that tells children apart. "Vance, Odalys" and "Odalys V." are the same. */
+function nameIn(cell: (fact: RosterFact) => string | null): { calledName: string; initial: string } {
+  const whole = cell('name');
+  const given = cell('calledName');
+  if (given !== null || whole === null) return { calledName: given ?? '', initial: initialOf(cell('initial') ?? '') };
+  const [last, first] = whole.split(',').map((part) => part.trim());
+  if (first) return { calledName: first.split(/\s+/)[0]!, initial: initialOf(last!) };
+  const parts = whole.split(/\s+/).filter(Boolean);
+  return { calledName: parts.slice(0, -1).join(' ') || (parts[0] ?? ''), initial: parts.length > 1 ? initialOf(parts.at(-1)!) : '' };
+}
+
+const initialOf = (name: string) => (/\p{L}/u.exec(name.normalize('NFC'))?.[0] ?? '').toUpperCase();
+const listIn = (cell: string) => [
+  ...new Set(
+    cell
+      .split(/[;,/]/)
+      .map((part) => part.trim())
+      .filter((part) => part !== '' && !NO.includes(plain(part))),
+  ),
+];
+
+function minutesIn(text: string): number | undefined {
+  if (text === '') return EMPTY_RECORD.minutesPerDay;
+  const minutes = Number(/^(\d{1,3})(\s*min(utes)?)?$/i.exec(text.trim())?.[1] ?? NaN);
+  return minutes >= 1 && minutes <= 120 ? minutes : undefined;
+}

@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { DATE_ORDERS, ROSTER_FACTS, type DateOrder, type RosterFact } from '@/core/child';
+import {
+  dateOrderOf,
+  headingKey,
+  matchColumns,
+  readRoster,
+  readRosterTable,
+  ROSTER_TEMPLATE,
+  type RosterFault,
+  type RosterRow,
+} from '@/formats';
+import { inTransaction, keepRosterColumns, rosterColumnsOf, sameChildOf, schoolsHere, workplaceOf, type Work } from '@/db';
+import { requireMay } from '../access';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { invalid, parseInput } from '../parseInput';
+import { takeOn } from './writeRecord';
+
+const wishSchema = z.object({
+  text: z.string().max(600_000),
+  /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
+  columns: z.array(z.enum(ROSTER_FACTS).nullable()).max(100).optional(),
+  dateOrder: z.enum(DATE_ORDERS).optional(),
+  /** For rows that name no school. */
+  school: z.string().trim().max(80).default(''),
+});
+
+export interface RosterPreviewRow extends RosterRow {
+  /** On the caseload already, by name and birthday: it is left as it is. */
+  readonly isThere: boolean;
+}
+
+export type RosterPreview =
+  | { readonly ok: false; readonly fault: RosterFault }
+  | {
+      readonly ok: true;
+      readonly headings: readonly string[];
+      readonly columns: readonly (RosterFact | null)[];
+      /** Null where the dates can be read both ways: a person says which. */
+      readonly dateOrder: DateOrder | null;
+      readonly rows: readonly RosterPreviewRow[];
+      readonly schools: readonly string[];
+    };
+
+/** What a list would bring: each row's child, or what stands in its way. Nothing is written. @throws AppError notAllowed, invalid */
+export async function previewRoster(context: Context, actor: PersonActor, raw: unknown): Promise<RosterPreview> {
+  requireMay(actor, 'addChildren');
+  const wish = parseInput(wishSchema, raw);
+  return inTransaction(context.db, (work) => preview(work, context, actor, wish));
+}
+
+async function preview(work: Work, context: Context, actor: PersonActor, wish: z.output<typeof wishSchema>): Promise<RosterPreview> {
+  const read = readRosterTable(wish.text);
+  if (!read.ok) return read;
+  const { headings, rows: cells } = read.table;
+  const schools = (await schoolsHere(work)).map(({ name }) => name);
+  const matched =
+    wish.columns?.length === headings.length ? wish.columns : matchColumns(headings, await rosterColumnsOf(work, actor.personId));
+  const births = cells.map((row) => row[matched.indexOf('bornOn')] ?? '');
+  const told = matched.includes('bornOn') ? dateOrderOf(births) : 'anyWay';
+  const dateOrder = told === 'anyWay' ? (wish.dateOrder ?? 'monthFirst') : (told ?? wish.dateOrder ?? null);
+  const base = { ok: true, headings, columns: matched, dateOrder, schools } as const;
+  const { timeZone } = await workplaceOf(work);
+  const today = calendarDayInZone(context.now(), timeZone);
+  const rows: RosterPreviewRow[] = [];
+  for (const row of readRoster(read.table, { columns: matched, dateOrder: dateOrder ?? 'monthFirst', school: wish.school })) {
+    const judged = unborn(row, today) ?? row;
+    const isThere = judged.record !== null && (await sameChildOf(work, actor.personId, judged.record)) !== null;
+    rows.push({ ...judged, isThere });
+  }
+  return { ...base, rows };
+}
+
+function unborn(row: RosterRow, today: CalendarDay): RosterRow | null {
+  if (!row.record || row.record.bornOn < today) return null;
+  return { ...row, record: null, findings: [{ fact: 'bornOn', code: 'notADate', cell: row.record.bornOn }] };
+}
+
+/**
+ * Takes a list in: all of its new children, or none where any row stands in the way. Children that are there already stay as they
+ * are, so that a list can be taken in again. How its columns were matched is remembered.
+ * @throws AppError notAllowed, invalid
+ */
+export async function takeRoster(context: Context, actor: PersonActor, raw: unknown): Promise<{ added: number; there: number }> {
+  requireMay(actor, 'addChildren');
+  const wish = parseInput(wishSchema, raw);
+  return inTransaction(context.db, async (work) => {
+    const found = await preview(work, context, actor, wish);
+    if (!found.ok) throw invalid({ path: 'text', code: found.fault.code });
+    if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });
+    const wrong = found.rows.filter(({ record }) => record === null);
+    if (wrong.length > 0) throw invalid(...wrong.map(({ number }) => ({ path: `rows.${number}`, code: 'rowStandsInTheWay' })));
+    const matched = found.headings.flatMap((heading, index) =>
+      found.columns[index] ? [[headingKey(heading), found.columns[index]] as const] : [],
+    );
+    await keepRosterColumns(work, actor.personId, new Map(matched));
+    const fresh = found.rows.filter(({ isThere }) => !isThere);
+    for (const { record, school } of fresh) await takeOn(work, context, actor, record!, school);
+    return { added: fresh.length, there: found.rows.length - fresh.length };
+  });
+}
+
+/** The published template of a list. @throws AppError notAllowed */
+export function rosterTemplate(actor: PersonActor): string {
+  requireMay(actor, 'addChildren');
+  return ROSTER_TEMPLATE;
+}

@@ -1,0 +1,24 @@
+import { nameOf } from '@/core/child';
+import { childrenOf, inTransaction, latestTasks } from '@/db';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+
+interface Findable {
+  readonly href: string;
+  readonly name: string;
+  readonly hint: string;
+}
+
+/** The names of this person's children, on the caseload and off it, and of the library's tasks. */
+export async function viewFindables(context: Context, actor: PersonActor): Promise<Findable[]> {
+  return inTransaction(context.db, async (work) => {
+    const onIt = await childrenOf(work, actor.personId);
+    const offIt = await childrenOf(work, actor.personId, { hasLeft: true });
+    const tasks = await latestTasks(work);
+    return [
+      ...onIt.map(({ child }) => ({ href: `/children/${child.id}`, name: nameOf(child), hint: child.school })),
+      ...offIt.map(({ child }) => ({ href: `/children/${child.id}`, name: nameOf(child), hint: 'left the caseload' })),
+      ...tasks.map(({ content }) => ({ href: `/tasks/${content.slug}`, name: content.title.en, hint: 'task' })),
+    ];
+  });
+}

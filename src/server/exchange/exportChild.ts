@@ -1,0 +1,65 @@
+import { calendarDayInZone } from '@/core/calendar';
+import {
+  childChangesOf,
+  currentVersions,
+  decisionsOfChild,
+  goalHistoryOf,
+  goalsOf,
+  gradeChanges,
+  handOversOf,
+  inTransaction,
+  liftsOf,
+  linksOf,
+  messagesOf,
+  notesOf,
+  reportLog,
+  sharingOf,
+  versionOf,
+} from '@/db';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
+import type { Context } from '../context';
+
+const ALL = 100_000;
+
+/** Everything that is kept of a child, as data: of links only when they were made, never what opens them. */
+export type ChildExport = Awaited<ReturnType<typeof exportChild>>;
+
+/** @throws AppError notFound, notAllowed */
+export async function exportChild(context: Context, actor: PersonActor, childId: number) {
+  return inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const { child } = await requireChild(work, actor, childId, 'leadChild');
+    const goals = await goalsOf(work, childId);
+    const withHistory = [];
+    for (const goal of goals) withHistory.push({ ...goal, versions: await goalHistoryOf(work, childId, goal.id) });
+    const newest = (await currentVersions(work, [childId])).get(childId)?.number ?? 0;
+    const programs = [];
+    for (let number = 1; number <= newest; number += 1) programs.push(await versionOf(work, childId, number));
+    await noteChanges(work, now, [entryOf(actor, now, [childId], 'child.exported')]);
+    return {
+      format: 'yard-steps-child',
+      formatVersion: 1,
+      writtenOn: calendarDayInZone(now, child.timeZone),
+      child,
+      changes: await childChangesOf(work, childId, ALL),
+      people: (await sharingOf(work, childId)).map(({ name, role, access }) => ({ name, role, access })),
+      handOvers: await handOversOf(work, childId),
+      goals: withHistory,
+      programs,
+      gradeChanges: await gradeChanges(work, [childId]),
+      reports: (await reportLog(work, childId, { most: ALL })).map(({ contentHash: _hash, ...report }) => report),
+      decisions: await decisionsOfChild(work, childId, ALL),
+      lifts: await liftsOf(work, childId),
+      notes: await notesOf(work, childId, ALL),
+      messages: await messagesOf(work, [childId], ALL),
+      links: (await linksOf(work, childId)).map(({ createdAt, expiresAt, revokedAt, firstOpenedAt }) => ({
+        createdAt,
+        expiresAt,
+        revokedAt,
+        firstOpenedAt,
+      })),
+    };
+  });
+}

@@ -1,0 +1,26 @@
+import { closePerson, countLed, inTransaction, personById } from '@/db';
+import { requireMay } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+import { invalid } from '../parseInput';
+
+/**
+ * Closes a colleague's account: every session ends, and what they did stays under their name. Children whom they lead are handed
+ * over before, so that none is left without a therapist.
+ * @throws AppError notAllowed, notFound, stillLeads with how many, invalid for the actor's own account
+ */
+export async function closeAccount(context: Context, actor: PersonActor, personId: number): Promise<void> {
+  requireMay(actor, 'changeWorkplace');
+  if (personId === actor.personId) throw invalid({ path: 'personId', code: 'ownAccount' });
+  await inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const person = await personById(work, personId);
+    if (!person || person.closedAt !== null) throw new AppError('notFound');
+    const children = await countLed(work, personId);
+    if (children > 0) throw new AppError('stillLeads', { children });
+    await closePerson(work, personId, now);
+    await noteChanges(work, now, [entryOf(actor, now, [], 'person.closed', { who: person.name })]);
+  });
+}

@@ -1,0 +1,55 @@
+import type { HandOverView } from '@/server/caseload/viewHandOver';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+
+/** Children of one therapist go to another: programs, links and history go on as they are. */
+export function HandOverScreen({ view, ticked, handOver }: { view: HandOverView; ticked: number | null; handOver: WordedAction }) {
+  const { from, children, receivers, isSupervisor } = view;
+  return (
+    <div className="max-w-[760px]">
+      <h1 className="text-[24px]">Hand children over</h1>
+      <p className="text-soft">
+        Another therapist leads them from now on. Programs, families’ links, reports and history go on as they are; families are told
+        nothing by this.
+      </p>
+      {children.length === 0 && <p className="mt-4">{from.name} leads no child.</p>}
+      {receivers.length === 0 && <p className="mt-4">Nobody else works here who could lead a child. Invite a colleague in Settings.</p>}
+      {children.length > 0 && receivers.length > 0 && (
+        <ActionForm action={handOver} hidden={{ from: isSupervisor ? 'caseloads' : 'yard' }} className="mt-4 space-y-4">
+          <fieldset>
+            <legend className="text-[13px] font-semibold text-soft">Led by {from.name}</legend>
+            <div className="columns-3 gap-4">
+              {children.map((child) => (
+                <label key={child.childId} className="flex break-inside-avoid items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    name="childId"
+                    value={child.childId}
+                    defaultChecked={child.childId === ticked}
+                    className="size-4 accent-green"
+                  />{' '}
+                  {child.name}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          <label className="block">
+            <span className="block text-[13px] font-semibold text-soft">To</span>
+            <select name="to" className="field">
+              {receivers.map(({ id, name, role, leads }) => (
+                <option key={id} value={id}>{`${name}, ${role}, leads ${leads}`}</option>
+              ))}
+            </select>
+          </label>
+          <label className="block">
+            <span className="block text-[13px] font-semibold text-soft">Hand-over note: what the next one should know</span>
+            <textarea name="note" maxLength={2000} rows={4} className="field w-full" />
+          </label>
+          <label className="flex items-center gap-1.5">
+            <input type="checkbox" name="staysSharing" value="yes" className="size-4 accent-green" /> {from.name} goes on sharing them
+          </label>
+          <button className="act act-main">Hand them over</button>
+        </ActionForm>
+      )}
+    </div>
+  );
+}

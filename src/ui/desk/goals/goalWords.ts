@@ -1,0 +1,34 @@
+import type { GoalContent, GoalMeasure } from '@/core/goals';
+import { HELP_LEVELS } from '@/core/sessions';
+import { words } from '../../shared/deskWords';
+
+const rounded = (value: number) => String(Math.round(value * 10) / 10);
+
+/** A value in the goal's own unit: "5 of 10", "words", "4 minutes", or the level in own words. */
+export function unitWords(measure: GoalMeasure, value: number): string {
+  switch (measure.kind) {
+    case 'count':
+      return `${rounded(value)} of ${measure.of}`;
+    case 'minutes':
+      return `${rounded(value)} minutes`;
+    case 'help':
+      return words(`helps.${HELP_LEVELS[Math.floor(value)]!}`);
+    case 'rating':
+      return `“${measure.levels[Math.floor(value)]!}”`;
+    case 'words':
+      return '';
+  }
+}
+
+/** From where to where, with how much help, in how many sessions. */
+export function criterionWords({ measure, mostHelp, sessions }: GoalContent): string {
+  const [from, to] =
+    measure.kind === 'words'
+      ? [measure.baseline, measure.criterion]
+      : measure.kind === 'help'
+        ? [words(`helps.${measure.from}`), words(`helps.${measure.to}`)]
+        : [unitWords(measure, measure.from), unitWords(measure, measure.to)];
+  const many = sessions === 1 ? '' : `, in ${sessions} sessions in a row`;
+  const help = measure.kind === 'help' ? '' : `, help at most: ${words(`helps.${mostHelp}`)}`;
+  return `From ${from} to ${to}${many}${help}.`;
+}

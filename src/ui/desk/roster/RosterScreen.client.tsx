@@ -1,0 +1,178 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import type { DateOrder, RosterFact } from '@/core/child';
+import type { RosterPreview } from '@/server/caseload/takeRoster';
+import { words } from '../../shared/deskWords';
+import { FormField } from '../parts/FormField';
+import { RosterTable } from './RosterTable.client';
+
+export interface RosterWish {
+  readonly text: string;
+  readonly columns?: (RosterFact | null)[];
+  readonly dateOrder?: DateOrder;
+  readonly school?: string;
+}
+export type Taken = { readonly ok: true; readonly added: number; readonly there: number } | { readonly ok: false; readonly fault: string };
+
+interface Props {
+  readonly preview: (wish: RosterWish) => Promise<RosterPreview | { readonly words: string }>;
+  readonly take: (wish: RosterWish) => Promise<Taken>;
+}
+
+type Found = Extract<RosterPreview, { ok: true }>;
+
+/** A caseload from a list: pasted or of a file, looked at row by row, then taken in as a whole. */
+export function RosterScreen({ preview, take }: Props) {
+  const [text, setText] = useState('');
+  const [found, setFound] = useState<Found | null>(null);
+  const [school, setSchool] = useState('');
+  const [fault, setFault] = useState<string | null>(null);
+  const [taken, setTaken] = useState<Extract<Taken, { ok: true }> | null>(null);
+  const [isWorking, start] = useTransition();
+  const look = (wish: RosterWish) =>
+    start(async () => {
+      setFault(null);
+      setTaken(null);
+      const read = await preview(wish);
+      if ('words' in read) return setFault(read.words);
+      if (read.ok) return setFound(read);
+      setFound(null);
+      setFault(
+        read.fault.code === 'tooManyRows'
+          ? words('rosterFaults.tooManyRows', { most: read.fault.most })
+          : words(`rosterFaults.${read.fault.code}`),
+      );
+    });
+  const wishNow = (change: Partial<RosterWish> = {}): RosterWish => ({
+    text,
+    school,
+    ...(found && { columns: [...found.columns] }),
+    ...(found?.dateOrder && { dateOrder: found.dateOrder }),
+    ...change,
+  });
+  const wrong = found?.rows.filter(({ record }) => record === null).length ?? 0;
+  const fresh = found?.rows.filter(({ record, isThere }) => record !== null && !isThere).length ?? 0;
+  const takeIn = () =>
+    start(async () => {
+      const answer = await take(wishNow());
+      if (!answer.ok) return setFault(answer.fault);
+      setTaken(answer);
+      setFound(null);
+      setText('');
+    });
+  return (
+    <>
+      <h1 className="text-[24px]">Take a caseload in</h1>
+      <p className="max-w-[760px] text-soft">
+        Copy the rows from your spreadsheet, headings included, and paste them here; or choose a CSV file. Nothing is written until you have
+        looked at every row. Of last names only the initial is kept.{' '}
+        <a className="link" href="/caseload/template">
+          A template
+        </a>
+      </p>
+      <div className="mt-3 flex flex-wrap items-end gap-4">
+        <FormField label="The list" className="w-full max-w-[760px]">
+          <textarea
+            value={text}
+            onChange={(event) => {
+              setText(event.target.value);
+              setFound(null);
+            }}
+            rows={found ? 3 : 8}
+            autoFocus
+            spellCheck={false}
+            className="field w-full font-[monospace] text-[13px]"
+          />
+        </FormField>
+        <FormField label="or a file">
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void file.text().then((read) => (setText(read), look({ text: read, school })));
+            }}
+          />
+        </FormField>
+        <button
+          type="button"
+          className={found ? 'act' : 'act act-main'}
+          disabled={isWorking || text.trim() === ''}
+          onClick={() => look({ text, school })}
+        >
+          Look at it
+        </button>
+      </div>
+      {fault && (
+        <p role="alert" className="mt-3 max-w-[760px] border-l-4 border-brick bg-brick-tint px-3 py-2">
+          {fault}
+        </p>
+      )}
+      {taken && (
+        <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
+          {taken.added} {taken.added === 1 ? 'child is' : 'children are'} on your caseload now
+          {taken.there > 0 && `; ${taken.there} stood there already and ${taken.there === 1 ? 'was' : 'were'} left as they are`}.{' '}
+          <Link className="link" href="/yard">
+            To the yard
+          </Link>
+        </p>
+      )}
+      {found && (
+        <>
+          <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-2">
+            <FormField label="Dates such as 3/4/2021 begin with">
+              <select
+                value={found.dateOrder ?? ''}
+                onChange={(event) => look(wishNow({ dateOrder: event.target.value as DateOrder }))}
+                className={`field ${found.dateOrder === null ? 'border-brick' : ''}`}
+              >
+                {found.dateOrder === null && <option value="">say which…</option>}
+                <option value="monthFirst">the month</option>
+                <option value="dayFirst">the day</option>
+              </select>
+            </FormField>
+            <FormField label="School, for rows that name none">
+              <input
+                value={school}
+                list="roster-schools"
+                onChange={(event) => setSchool(event.target.value)}
+                onBlur={() => look(wishNow())}
+                className="field w-[220px]"
+              />
+              <datalist id="roster-schools">
+                {found.schools.map((each) => (
+                  <option key={each} value={each} />
+                ))}
+              </datalist>
+            </FormField>
+          </div>
+          <RosterTable
+            found={found}
+            match={(place, fact) =>
+              look(wishNow({ columns: found.columns.map((each, index) => (index === place ? fact : each === fact ? null : each)) }))
+            }
+          />
+          <p className="mt-3 flex flex-wrap items-center gap-4">
+            <button
+              type="button"
+              className="act act-main"
+              disabled={isWorking || wrong > 0 || found.dateOrder === null || fresh === 0}
+              onClick={takeIn}
+            >
+              Take in {fresh} {fresh === 1 ? 'child' : 'children'}
+            </button>
+            <span className={wrong > 0 || found.dateOrder === null ? 'font-semibold text-brick' : 'text-soft'}>
+              {found.dateOrder === null
+                ? 'Say first how the dates begin.'
+                : wrong > 0
+                  ? `${wrong} ${wrong === 1 ? 'row stands' : 'rows stand'} in the way: mend them in the list above, or match the columns. All are taken in, or none.`
+                  : `${found.rows.length - fresh} of ${found.rows.length} are there already.`}
+            </span>
+          </p>
+        </>
+      )}
+    </>
+  );
+}

@@ -27,6 +27,10 @@ export interface StackWish {
   /** The address that links carry, where it is not the one that is listened on. */
   readonly origin?: string | undefined;
   readonly fresh?: boolean;
+  /** Web processes on one port; one where left out. */
+  readonly processes?: number;
+  /** Further settings that the processes read from their environment. */
+  readonly environment?: Readonly<Record<string, string>>;
   /** How far the clock of all that belongs to the stack runs from the machine's, in milliseconds. */
   readonly clockShift?: number;
 }
@@ -70,6 +74,8 @@ export async function startStack(given: StackWish): Promise<Stack> {
   };
   await startServer();
   startRunner();
+  // Who makes a backup meanwhile finds the database by it.
+  writeFileSync(path.join(wish.folder, ADDRESS_FILE), databaseUrl, { mode: 0o600 });
   return {
     url,
     databaseUrl,
@@ -81,10 +87,14 @@ export async function startStack(given: StackWish): Promise<Stack> {
     killRunner: () => end(runner, 'SIGKILL'),
     async stop() {
       await Promise.all([end(server, 'SIGTERM'), end(runner, 'SIGTERM')]);
+      rmSync(path.join(wish.folder, ADDRESS_FILE), { force: true });
       await mariadb?.stop();
     },
   };
 }
+
+/** Where the database of a folder is that is being served now; gone once it is stopped. */
+export const ADDRESS_FILE = 'database-address';
 
 /** Lives the demo into a folder whose stack can be started later, or copied. */
 export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'clockShift'>): Promise<void> {
@@ -135,13 +145,13 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
   const moment = { now: now() };
   // The pretend phone notes when a text came: the demo's clock and its own are one.
   const phone = new PretendPhone(phoneFolder(wish.folder), url, () => moment.now);
-  const parts = { db, now, random: Math.random, texts: phone, phone, origin: url, linkSecret: linkSecretIn(wish.folder) };
+  const parts = { db, now, random: Math.random, texts: phone, phone, backups: null, origin: url, linkSecret: linkSecretIn(wish.folder) };
   const access = await step('Loading the demo: 48 children, ten weeks', () => loadDemo(parts, loadLibrary(), (at) => (moment.now = at)));
   writeFileSync(file, JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
   return access;
 }
 
-const MAIN = { web: 'src/main/web.ts', runner: 'src/main/runner.ts' } as const;
+const MAIN = { web: 'src/main/web.ts', webs: 'src/main/webs.ts', runner: 'src/main/runner.ts' } as const;
 
 /** The environment that every process of a stack shares. */
 function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJS.ProcessEnv {
@@ -155,6 +165,7 @@ function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJ
     YARD_HOST: wish.host ?? '127.0.0.1',
     YARD_CLOCK_SHIFT: String(wish.clockShift ?? 0),
     NEXT_TELEMETRY_DISABLED: '1',
+    ...wish.environment,
   };
 }
 
@@ -169,7 +180,9 @@ async function serve(wish: StackWish, databaseUrl: string, port: number, url: st
   const program =
     wish.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
-      : ['--import', 'tsx', MAIN.web, String(port)];
+      : (wish.processes ?? 1) > 1
+        ? ['--import', 'tsx', MAIN.webs, String(port), String(wish.processes)]
+        : ['--import', 'tsx', MAIN.web, String(port)];
   const server = spawn(process.execPath, program, {
     env: environmentOf(wish, databaseUrl, url),
     stdio: ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
@@ -191,5 +204,5 @@ async function serve(wish: StackWish, databaseUrl: string, port: number, url: st
 async function end(process: ChildProcess | null, signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
   if (!process?.pid || process.exitCode !== null || process.signalCode !== null) return;
   process.kill(signal);
-  await waitForEnd(process.pid, 10_000).catch(() => end(process, 'SIGKILL'));
+  await waitForEnd(process.pid, 12_000).catch(() => end(process, 'SIGKILL'));
 }

@@ -1,3 +1,4 @@
+import { backup, restore } from './commands/backup';
 import { bench } from './commands/bench';
 import { database } from './commands/database';
 import { demo } from './commands/demo';
@@ -11,6 +12,11 @@ import { say } from './say';
 const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<number>; says: string }> = {
   demo: { run: demo, says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]' },
   serve: { run: serve, says: 'serve without the demo, by the settings of yard.config.json (docs/running.md)   [--config FILE]' },
+  backup: {
+    run: backup,
+    says: 'everything into one file, while all goes on   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]',
+  },
+  restore: { run: restore, says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
   test: {
     run: test,

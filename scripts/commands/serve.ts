@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom } from '@/main/contextFrom';
-import { settingsFrom } from '@/main/settings';
+import { settingsFrom, type Settings } from '@/main/settings';
 import { inviteFirst } from '@/server/people/invitations';
 import { addStockTasks } from '@/server/tasks/stockLibrary';
 import { loadLibrary } from '../../library/loadLibrary';
@@ -13,10 +13,8 @@ import { refuseSecond, untilStopped } from './demo';
 
 /** The product without the demo. An empty database gets the stock library, and a one-time link for the first account. */
 export async function serve(words: readonly string[]): Promise<number> {
-  const place = words.indexOf('--config');
-  if (place >= 0 && !words[place + 1]) throw new Error('Write --config with the name of a file.');
-  const settings = settingsFrom(place < 0 ? null : words[place + 1]!, process.env);
-  const { listen, publicAddress, database, dataFolder } = settings;
+  const settings = settingsOf(words);
+  const { listen, publicAddress, database, dataFolder, processes } = settings;
   mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
   const pidFile = path.join(dataFolder, 'yard.pid');
   refuseSecond(pidFile);
@@ -29,6 +27,8 @@ export async function serve(words: readonly string[]): Promise<number> {
     origin: publicAddress ?? undefined,
     mode: 'start',
     withDemo: false,
+    processes,
+    environment: environmentOf(settings),
   });
   writeFileSync(pidFile, String(process.pid));
   const address = publicAddress ?? stack.url;
@@ -38,6 +38,29 @@ export async function serve(words: readonly string[]): Promise<number> {
     say(`first account    ${address}/set-up/${token}\n                 (opens once, for seven days; the next start prints another one)`);
   say('\nCtrl-C stops it. The data stays.');
   return untilStopped(stack, pidFile);
+}
+
+/** The settings that a command is given by `--config`, or finds. */
+export function settingsOf(words: readonly string[]): Settings {
+  return settingsFrom(wordAfter(words, '--config'), process.env);
+}
+
+/** What is written behind a word of a command; null where the word is not there. @throws Error where nothing is behind it */
+export function wordAfter(words: readonly string[], name: string): string | null {
+  const place = words.indexOf(name);
+  if (place < 0) return null;
+  const next = words[place + 1];
+  if (!next || next.startsWith('--')) throw new Error(`Write ${name} with what belongs to it, such as ${name} FILE.`);
+  return next;
+}
+
+/** What the processes read of the settings from their environment. */
+function environmentOf({ trustProxy, backup }: Settings): Record<string, string> {
+  return {
+    YARD_TRUST_PROXY: trustProxy.join(','),
+    ...(backup && { YARD_BACKUP_FOLDER: path.resolve(backup.folder), YARD_BACKUP_KEEP: String(backup.keep) }),
+    ...(backup?.passphraseFile && { YARD_BACKUP_PASSPHRASE_FILE: path.resolve(backup.passphraseFile) }),
+  };
 }
 
 async function prepareFirstStart(environment: Record<string, string>): Promise<string | null> {

@@ -1,5 +1,6 @@
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { appContext } from '@/server/context';
+import { CLIENT_HEADER } from '@/server/clientHeader';
 import { SESSION_COOKIE } from './screen';
 
 /** Gives the browser the cookie of an open session. */
@@ -12,4 +13,10 @@ export async function keepSession({ token, lastsSeconds }: { token: string; last
     // Seconds from now by the browser's own clock, which may be wrong.
     maxAge: lastsSeconds,
   });
+}
+
+/** By what a session is told from others: the browser, and where it is, as the web server saw it and nobody else can write it. */
+export async function placeOf(): Promise<{ device: string; address: string }> {
+  const asked = await headers();
+  return { device: asked.get('user-agent') ?? '', address: asked.get(CLIENT_HEADER) ?? '' };
 }

@@ -1,9 +1,10 @@
 export { openDatabase } from './database';
+export { readDatabaseUrl } from './databaseUrl';
 export type { Database } from './database';
 export { isDatabaseAway, isDuplicate } from './databaseErrors';
 export { inOneWrite, inTransaction } from './withTransaction';
 export type { Work } from './work';
-export { migrator } from './migrations';
+export { MIGRATIONS, migrator } from './migrations';
 export * from './repositories/audit';
 export * from './repositories/caseloads';
 export * from './repositories/child';

@@ -2,7 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
-import { openDatabase } from '@/db';
+import { openDatabase, readDatabaseUrl } from '@/db';
+import { DailyBackups, type DumpAddress } from '@/outside/backup';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext, type Context } from '@/server/context';
 import type { Clock } from '@/server/ports';
@@ -21,9 +22,31 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     random: Math.random,
     texts: phone,
     phone,
+    backups: backupsFrom(environment, url, dataFolder),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),
   });
+}
+
+/** Backups by themselves, where a folder for them is named. */
+function backupsFrom(environment: NodeJS.ProcessEnv, url: string, dataFolder: string): DailyBackups | null {
+  const folder = environment.YARD_BACKUP_FOLDER;
+  if (!folder) return null;
+  const passphraseFile = environment.YARD_BACKUP_PASSPHRASE_FILE;
+  const passphrase = passphraseFile ? readFileSync(passphraseFile, 'utf8').trim() : null;
+  return new DailyBackups({
+    folder,
+    keep: Number(environment.YARD_BACKUP_KEEP ?? 14),
+    database: dumpAddressOf(url),
+    dataFolder,
+    passphrase,
+  });
+}
+
+/** Where a dump asks: the first of the hosts. */
+export function dumpAddressOf(url: string): DumpAddress {
+  const { hosts, ...who } = readDatabaseUrl(url);
+  return { ...who, ...hosts[0] };
 }
 
 export function phoneFolder(dataFolder: string): string {

@@ -19,6 +19,21 @@ const settingsSchema = z.strictObject({
     .nullable()
     .default(null),
   dataFolder: z.string().min(1).default('.data/serve'),
+  /** Addresses of proxies whose word about the client is believed. */
+  trustProxy: z
+    .array(z.union([z.ipv4(), z.ipv6()]))
+    .max(20)
+    .default([]),
+  /** Web processes on one port. */
+  processes: z.number().int().min(1).max(64).default(1),
+  backup: z
+    .strictObject({
+      folder: z.string().min(1),
+      keep: z.number().int().min(1).max(366).default(14),
+      passphraseFile: z.string().min(1).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
 });
 
 export type Settings = z.output<typeof settingsSchema>;
@@ -30,7 +45,10 @@ const VARIABLES = {
   YARD_PUBLIC_ADDRESS: ['publicAddress'],
   YARD_DATABASE_URL: ['database'],
   YARD_DATA_FOLDER: ['dataFolder'],
+  YARD_PROCESSES: ['processes'],
 } as const;
+
+const NUMBERS = new Set(['YARD_LISTEN_PORT', 'YARD_PROCESSES']);
 
 /**
  * The settings that the product is served with: of a file, then of the environment, which wins.
@@ -45,7 +63,7 @@ export function settingsFrom(file: string | null, environment: Readonly<Record<s
   for (const [variable, keys] of Object.entries(VARIABLES)) {
     const value = environment[variable];
     if (value === undefined || value === '') continue;
-    put(told, keys, variable === 'YARD_LISTEN_PORT' ? Number(value) : value);
+    put(told, keys, NUMBERS.has(variable) ? Number(value) : value);
     from[keys.join('.')] = variable;
   }
   const parsed = settingsSchema.safeParse(told);

@@ -5,6 +5,8 @@ import next from 'next';
 import { reportAnswer } from '@/app/reportAnswer';
 import { withAnswerStatus } from '@/server/answerStatus';
 import { provideContext } from '@/server/context';
+import { CLIENT_HEADER } from '@/server/clientHeader';
+import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
 import { FAMILY_HEADERS, securityHeaders } from './headers';
 
@@ -13,6 +15,7 @@ import { FAMILY_HEADERS, securityHeaders } from './headers';
  * evening hour. The route does the same through Next; here it costs a tenth. `web.ts PORT`
  */
 const port = Number(process.argv[2]);
+const trusted = (process.env.YARD_TRUST_PROXY ?? '').split(',').filter(Boolean);
 const hostname = process.env.YARD_HOST ?? '127.0.0.1';
 const INTAKE = /^\/f\/([A-Za-z0-9_-]{1,64})\/report$/;
 const MOST_BYTES = 64 * 1024;
@@ -31,6 +34,8 @@ const compress = compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALI
 ) => void;
 
 const server = createServer((request, response) => {
+  const forwarded = request.headers['x-forwarded-for'];
+  request.headers[CLIENT_HEADER] = clientAddress(request.socket.remoteAddress, [forwarded].flat().join(','), trusted);
   const token = isForm(request) ? INTAKE.exec(request.url ?? '')?.[1] : undefined;
   if (token === undefined) compress(request, response, () => answerPage(request, response));
   else takeIn(token, request, response).catch(() => response.destroy());
@@ -77,9 +82,15 @@ function bodyOf(request: IncomingMessage): Promise<string | null> {
   });
 }
 
+/** So long a request that is under way may take after the server was asked to end. */
+const GRACE_MILLISECONDS = 8_000;
+
+// A proxy keeps its connections open for a minute: ours are open for longer, so that none closes under a request.
+server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
 process.on('SIGTERM', () => {
+  // What is under way is answered, and its connection closed; nothing new is taken.
   server.close(() => process.exit(0));
   server.closeIdleConnections();
-  setTimeout(() => process.exit(0), 3000).unref();
+  setTimeout(() => process.exit(0), GRACE_MILLISECONDS).unref();
 });

@@ -2,7 +2,7 @@ import type { Random } from '@/core/random';
 import type { Database } from '@/db';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
-import type { Clock, PhoneOnShow, TextService } from './ports';
+import type { Backups, Clock, PhoneOnShow, TextService } from './ports';
 
 /** What stands behind the use cases, as the process that serves them puts it together. */
 export interface ContextParts {
@@ -12,6 +12,8 @@ export interface ContextParts {
   readonly texts: TextService;
   /** Where texts can be looked at; null where they reach real phones. */
   readonly phone: PhoneOnShow | null;
+  /** Where backups go by themselves; null where nobody asked for any. */
+  readonly backups: Backups | null;
   /** The address that links begin with. */
   readonly origin: string;
   /** What tokens of links are made with; the database never sees it. */

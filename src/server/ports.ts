@@ -29,6 +29,12 @@ export interface PhoneText {
   readonly text: string;
 }
 
+/** Where the backups of each day go. */
+export interface Backups {
+  /** Makes the day's backup, once, and takes away what is older than is kept. */
+  make(day: string, migrations: readonly string[]): Promise<void>;
+}
+
 /** A phone that can be looked at: the pretend one that stands in for a family's own. */
 export interface PhoneOnShow {
   /** Oldest first. */

@@ -76,6 +76,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     random: seededRandom(1),
     texts: phone,
     phone,
+    backups: null,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',
     ...change.parts,

@@ -70,6 +70,8 @@ export const firstHours: Migration = {
       CONSTRAINT reporting_periods_span CHECK (to_day >= from_day)
     )`,
     `ALTER TABLE people ADD COLUMN closed_at DATETIME(3) NULL`,
+    // Where a session was opened from, as the proxy that is trusted says it.
+    `ALTER TABLE sign_ins ADD COLUMN address VARCHAR(45) NOT NULL DEFAULT ''`,
     // Tries are counted where every web process sees them.
     `CREATE TABLE sign_in_tries (
       try_key VARCHAR(200) CHARACTER SET ascii NOT NULL PRIMARY KEY,
@@ -120,6 +122,7 @@ export const firstHours: Migration = {
     'DROP TABLE roster_columns',
     'DROP TABLE password_links',
     'DROP TABLE sign_in_tries',
+    'ALTER TABLE sign_ins DROP COLUMN address',
     'ALTER TABLE people DROP COLUMN closed_at',
     'DROP TABLE reporting_periods',
     `ALTER TABLE goals DROP COLUMN closed_why, DROP COLUMN closed_on, ADD COLUMN skill VARCHAR(40) NOT NULL DEFAULT '',

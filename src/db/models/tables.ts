@@ -9,7 +9,15 @@ const moment = DATE(3);
 /** The columns that the program writes, by table. Types, keys and checks live in the migrations. */
 const COLUMNS = {
   people: { name: STRING, email: STRING, role: STRING, password_hash: STRING, created_at: moment, closed_at: moment },
-  sign_ins: { person_id: BIGINT, token_hash: STRING, device: STRING, created_at: moment, expires_at: moment, revoked_at: moment },
+  sign_ins: {
+    person_id: BIGINT,
+    token_hash: STRING,
+    device: STRING,
+    address: STRING,
+    created_at: moment,
+    expires_at: moment,
+    revoked_at: moment,
+  },
   invitations: { token_hash: STRING, role: STRING, created_at: moment, expires_at: moment, used_at: moment },
   workplace: { emergency_number: STRING, time_zone: STRING, audit_days: INTEGER, post_minutes: INTEGER, languages: JSON_TEXT },
   schools: { name: STRING, visit_days: STRING },

@@ -1,4 +1,4 @@
-import { inTransaction, type Work } from '@/db';
+import { inTransaction, migrationNames, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
@@ -44,6 +44,12 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   },
+  backup: {
+    prepare: async (context, { day }) => context.backups && { day, migrations: await inTransaction(context.db, migrationNames) },
+    act: (context, { day, migrations }: { day: string; migrations: readonly string[] }) => context.backups!.make(day, migrations),
+    settle: nothing,
+    giveUp: nothing,
+  } satisfies JobHandler<PayloadOf<'backup'>, { day: string; migrations: readonly string[] }>,
   tidy: tidyHandler,
 } satisfies {
   // What a handler makes ready is its own affair: it only ever gets back what it gave.

@@ -25,6 +25,8 @@ export const JOB_PAYLOADS = {
       }),
     ),
   }),
+  /** Once a day, where it is wished: put everything into a file. */
+  backup: z.strictObject({ day: z.string() }),
   /** Once a day: take away what is older than it is kept. */
   tidy: z.strictObject({}),
 } as const;
@@ -60,4 +62,9 @@ export function auditJob(key: string, entries: readonly AuditEntry[], at: Instan
 /** One a day: the key is the day. */
 export function tidyJob(day: string, at: Instant): NewJob {
   return { kind: 'tidy' satisfies JobKind, key: `tidy:${day}`, payload: {}, at, runAfter: at };
+}
+
+/** One a day: the key is the day. */
+export function backupJob(day: string, at: Instant): NewJob {
+  return { kind: 'backup' satisfies JobKind, key: `backup:${day}`, payload: { day }, at, runAfter: at };
 }

@@ -2,7 +2,7 @@ import { calendarDayInZone } from '@/core/calendar';
 import { addJobs, inTransaction, workplaceOf } from '@/db';
 import type { Context } from '../context';
 import { appendTrail, MOST_AT_ONCE } from './appendTrail';
-import { tidyJob } from './jobs';
+import { backupJob, tidyJob } from './jobs';
 import { runNext } from './runDue';
 
 export interface RunningWish {
@@ -29,7 +29,7 @@ export async function keepRunning(context: Context, wish: RunningWish): Promise<
   let tidied = -Infinity;
   const trail = lane(wish, async () => {
     if (context.now() - tidied > TIDY_EVERY_MILLISECONDS) {
-      await planTidying(context);
+      await planDay(context);
       tidied = context.now();
     }
     // Appended by the handful, not one by one: only a full hand is followed by the next at once.
@@ -50,11 +50,12 @@ async function lane({ stop, wait, onFault }: RunningWish, doOne: () => Promise<b
   }
 }
 
-/** One tidying a day of the workplace, however often and by however many runners it is planned. */
-async function planTidying(context: Context): Promise<void> {
+/** One tidying and, where it is wished, one backup a day of the workplace, however often and by however many runners it is planned. */
+async function planDay(context: Context): Promise<void> {
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     const { timeZone } = await workplaceOf(work);
-    await addJobs(work, [tidyJob(calendarDayInZone(now, timeZone), now)]);
+    const day = calendarDayInZone(now, timeZone);
+    await addJobs(work, [tidyJob(day, now), ...(context.backups ? [backupJob(day, now)] : [])]);
   });
 }

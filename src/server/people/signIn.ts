@@ -10,6 +10,8 @@ const inputSchema = z.object({
   email: z.string().trim().toLowerCase().min(3).max(190),
   password: z.string().min(1).max(200),
   device: z.string().max(400).default(''),
+  /** Where the person is, as far as the web server knows. */
+  address: z.string().max(45).default(''),
 });
 
 const SIGN_IN_DAYS = 14;
@@ -32,8 +34,9 @@ export async function hashPassword(password: string): Promise<string> {
 export async function signIn(context: Context, raw: unknown): Promise<{ token: string; lastsSeconds: number }> {
   const input = inputSchema.safeParse(raw);
   if (!input.success) throw new AppError('signInFailed');
-  const { email, password, device } = input.data;
+  const { email, password, device, address } = input.data;
   await countTry(context, email);
+  if (address !== '') await countFrom(context, address);
   const person = await inTransaction(context.db, (work) => personByEmail(work, email));
   // Checking takes a tenth of a second: no connection is held meanwhile.
   nobodysHash ??= await hashPassword(newToken());
@@ -44,7 +47,14 @@ export async function signIn(context: Context, raw: unknown): Promise<{ token: s
   const createdAt = context.now();
   const expiresAt = instantAfterDays(createdAt, SIGN_IN_DAYS);
   await inTransaction(context.db, (work) =>
-    addSignIn(work, { personId: person.id, tokenHash: hashOf(token), device: device.slice(0, MOST_DEVICE_LETTERS), createdAt, expiresAt }),
+    addSignIn(work, {
+      personId: person.id,
+      tokenHash: hashOf(token),
+      device: device.slice(0, MOST_DEVICE_LETTERS),
+      address,
+      createdAt,
+      expiresAt,
+    }),
   );
   return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000) };
 }
@@ -62,6 +72,15 @@ export async function countTry(context: Context, email: string): Promise<void> {
   const now = context.now();
   const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, keyOf(email), now, TRIES_MINUTES * MINUTE));
   if (tries > MOST_TRIES) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
+}
+
+/** So many tries from one place, whoever's account: a school behind one address signs in within it. Our own choice. */
+const MOST_FROM_ONE_PLACE = 100;
+
+async function countFrom(context: Context, address: string): Promise<void> {
+  const now = context.now();
+  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, `place:${address}`, now, TRIES_MINUTES * MINUTE));
+  if (tries > MOST_FROM_ONE_PLACE) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
 }
 
 /** The password was the right one. */

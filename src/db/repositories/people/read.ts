@@ -56,13 +56,14 @@ export async function signInByHash(work: Work, tokenHash: string): Promise<SignI
 export interface OpenSignIn {
   readonly id: number;
   readonly device: string;
+  readonly address: string;
   readonly createdAt: Instant;
   readonly expiresAt: Instant;
 }
 
 export async function openSignIns(work: Work, personId: number, now: Instant): Promise<OpenSignIn[]> {
   return tablesOf(work).select(
-    `SELECT id, device, created_at AS createdAt, expires_at AS expiresAt FROM sign_ins
+    `SELECT id, device, address, created_at AS createdAt, expires_at AS expiresAt FROM sign_ins
      WHERE person_id = :personId AND revoked_at IS NULL AND expires_at > :now ORDER BY id DESC`,
     { personId, now: momentText(now) },
   );

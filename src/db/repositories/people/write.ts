@@ -12,15 +12,17 @@ export interface NewSignIn {
   readonly personId: number;
   readonly tokenHash: string;
   readonly device: string;
+  readonly address: string;
   readonly createdAt: Instant;
   readonly expiresAt: Instant;
 }
 
-export async function addSignIn(work: Work, { personId, tokenHash, device, createdAt, expiresAt }: NewSignIn): Promise<number> {
+export async function addSignIn(work: Work, { personId, tokenHash, device, address, createdAt, expiresAt }: NewSignIn): Promise<number> {
   return tablesOf(work).insert('sign_ins', {
     person_id: personId,
     token_hash: tokenHash,
     device,
+    address,
     created_at: createdAt,
     expires_at: expiresAt,
   });

@@ -1,4 +1,4 @@
-export { countMigrations, schoolCalendarOn, schoolsHere, workplaceOf } from './read';
+export { countMigrations, migrationNames, schoolCalendarOn, schoolsHere, workplaceOf } from './read';
 export type { School, Workplace } from './read';
 export {
   addSchool,

@@ -55,6 +55,12 @@ export async function schoolsHere(work: Work): Promise<School[]> {
   return tablesOf(work).select('SELECT id, name, visit_days AS visitDays FROM schools ORDER BY name');
 }
 
+/** The steps that the schema has gone, in their order. */
+export async function migrationNames(work: Work): Promise<string[]> {
+  const rows = await tablesOf(work).select<{ name: string }>('SELECT name FROM schema_migrations ORDER BY name');
+  return rows.map(({ name }) => name);
+}
+
 /** How many steps the schema has gone. */
 export async function countMigrations(work: Work): Promise<number> {
   const [row] = await tablesOf(work).select<{ count: number }>('SELECT COUNT(*) AS count FROM schema_migrations');

@@ -72,7 +72,7 @@ function Row({ head, flights }: { head: React.ReactNode; flights: readonly Fligh
       <div className="space-y-4">
         {flights.length === 0 && <p className="text-soft">No task of the program serves it.</p>}
         {flights.map(({ task, flight }) => (
-          <article key={task.taskId} id={`task-${task.taskId}`} className="flex flex-wrap items-start gap-x-4">
+          <article key={task.taskId} id={`task-${task.taskId}`} className="flex items-start gap-x-4 max-[1100px]:flex-wrap">
             <div className="w-[150px] shrink-0">
               <h3 className="text-[15px]">{task.content.title.en}</h3>
               {flight.closed && <p className="font-bold text-brick">closed</p>}
@@ -81,12 +81,14 @@ function Row({ head, flights }: { head: React.ReactNode; flights: readonly Fligh
                 {doseSentence(doseAt(task.dose, task.step), task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
               </p>
             </div>
-            <LargeFlight
-              flight={flight}
-              width={FLIGHT_WIDTH}
-              names={task.content.ladder.steps.map((step) => step.name.en)}
-              label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
-            />
+            <div style={{ width: FLIGHT_WIDTH }} className="max-w-full">
+              <LargeFlight
+                flight={flight}
+                width={FLIGHT_WIDTH}
+                names={task.content.ladder.steps.map((step) => step.name.en)}
+                label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
+              />
+            </div>
           </article>
         ))}
       </div>

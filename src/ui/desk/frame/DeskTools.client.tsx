@@ -4,6 +4,7 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
+import { plain } from '@/core/text';
 import { MarkList } from '../../flight/MarkList';
 import { KeyCap } from '../parts/KeyCap';
 import { useDeskKeys } from './useDeskKeys';
@@ -71,7 +72,10 @@ function FindBox({ places, doings, go, close }: Props & { go: (href: string) => 
     setTimeout(() => element.click(), 0);
   };
   return (
-    <Command label="Find a child, a task, a screen or something to do">
+    <Command
+      label="Find a child, a task, a screen or something to do"
+      filter={(value, search) => Number(plain(value).includes(plain(search)))}
+    >
       <Dialog.Title className="sr-only">Find or do</Dialog.Title>
       <Command.Input placeholder="A child, a task, a screen, something to do…" className="field w-full text-[17px]" />
       <Command.List className="mt-2">
@@ -102,7 +106,7 @@ function FindRow({ name, hint, onSelect }: { name: string; hint: string; onSelec
 
 /** What this screen offers by a key, ways to other screens left out. */
 function actsHere(): { says: string; element: HTMLElement }[] {
-  return [...document.querySelectorAll<HTMLElement>('main [data-key][data-key-says]')].map((element) => ({
+  return [...document.querySelectorAll<HTMLElement>('main [data-key][data-key-says]:not([data-key^="Arrow"])')].map((element) => ({
     says: element.dataset.keySays!,
     element,
   }));

@@ -30,5 +30,5 @@ export function criterionWords({ measure, mostHelp, sessions }: GoalContent): st
         : [unitWords(measure, measure.from), unitWords(measure, measure.to)];
   const many = sessions === 1 ? '' : `, in ${sessions} sessions in a row`;
   const help = measure.kind === 'help' ? '' : `, help at most: ${words(`helps.${mostHelp}`)}`;
-  return `From ${from} to ${to}${many}${help}.`;
+  return `${measure.kind === 'help' ? 'Help from' : 'From'} ${from} to ${to}${many}${help}.`;
 }

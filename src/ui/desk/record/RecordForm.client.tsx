@@ -65,7 +65,7 @@ export function RecordForm({ child, schools, languages, things, keep }: Props) {
     </label>
   );
   return (
-    <form onSubmit={(event) => void send(event)} noValidate className="mt-4 max-w-[980px] space-y-6">
+    <form onSubmit={(event) => void send(event)} noValidate className="mt-4 max-w-[1120px] space-y-6">
       <div className="flex flex-wrap items-start gap-3">
         <FormField label="Called name" fault={fault('calledName')}>
           <input {...field('calledName')} autoFocus={!child} autoComplete="off" maxLength={40} className="field w-[150px]" />

@@ -1,8 +1,7 @@
 'use server';
 
-import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { keepSession } from '@/app/session';
+import { keepSession, placeOf } from '@/app/session';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { choosePassword } from '@/server/people/forgotten';
@@ -11,10 +10,10 @@ import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function chooseAction(_before: string | null, form: FormData): Promise<string | null> {
   const context = appContext();
-  const device = (await headers()).get('user-agent') ?? '';
+  const place = await placeOf();
   const answered = await answer(async () => {
     const account = await choosePassword(context, { token: form.get('token'), password: form.get('password') });
-    return signIn(context, { ...account, device });
+    return signIn(context, { ...account, ...place });
   });
   if (!answered.ok) return faultWords(answered.fault);
   await keepSession(answered.value);

@@ -1,8 +1,7 @@
 'use server';
 
-import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { keepSession } from '@/app/session';
+import { keepSession, placeOf } from '@/app/session';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { acceptInvitation } from '@/server/people/invitations';
@@ -12,10 +11,10 @@ import type { SetUpFault } from '@/ui/desk/setUp/SetUpForm.client';
 
 export async function acceptAction(_before: SetUpFault | null, form: FormData): Promise<SetUpFault | null> {
   const context = appContext();
-  const device = (await headers()).get('user-agent') ?? '';
+  const place = await placeOf();
   const answered = await answer(async () => {
     const account = await acceptInvitation(context, Object.fromEntries(form));
-    return signIn(context, { ...account, device });
+    return signIn(context, { ...account, ...place });
   });
   if (!answered.ok) {
     const { detail } = answered.fault;

@@ -1,0 +1,110 @@
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { inTransaction, migrationNames, MIGRATIONS, migrator, openDatabase } from '@/db';
+import { dumpAddressOf } from '@/main/contextFrom';
+import { BrokenBackup, makeBackup, restoreBackup } from '@/outside/backup';
+import { startMariaDb } from '../mariadb';
+import { isAlive } from '../processes';
+import { say } from '../say';
+import { ADDRESS_FILE } from '../stack';
+import { ensureSystemPackages } from '../systemPackages';
+import { settingsOf, wordAfter } from './serve';
+
+interface Place {
+  readonly dataFolder: string;
+  readonly databaseUrl: string;
+  readonly close: () => Promise<void>;
+}
+
+/** Everything into one file, while all goes on. `backup FILE [--config FILE | --data FOLDER] [--passphrase-file FILE]` */
+export async function backup(words: readonly string[]): Promise<number> {
+  const file = fileOf(words, 'backup');
+  const { dataFolder, databaseUrl, close } = await placeOf(words);
+  try {
+    const db = openDatabase(databaseUrl, { max: 1 });
+    const migrations = await inTransaction(db, migrationNames).finally(() => db.close());
+    const { bytes } = await makeBackup({
+      file,
+      database: dumpAddressOf(databaseUrl),
+      dataFolder,
+      migrations,
+      passphrase: passphraseOf(words),
+      writtenAt: new Date().toISOString(),
+      onProgress: (what) => say(`Writing ${what}…`),
+    });
+    say(
+      `${file}: ${(bytes / 1_000_000).toFixed(1)} MB. ${passphraseOf(words) === null ? 'It is not encrypted: keep it where nobody else reads.' : 'It is encrypted: without the passphrase nobody reads it.'}`,
+    );
+    return 0;
+  } finally {
+    await close();
+  }
+}
+
+/** A backup into an empty database and its data folder. `restore FILE [--config FILE | --data FOLDER] [--passphrase-file FILE]` */
+export async function restore(words: readonly string[]): Promise<number> {
+  const file = fileOf(words, 'restore');
+  const { dataFolder, databaseUrl, close } = await placeOf(words);
+  try {
+    const pidFile = path.join(dataFolder, 'yard.pid');
+    if (existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8'))))
+      throw new Error('Yard Steps serves this data folder now. End it first; a backup goes into an empty database.');
+    const { writtenAt } = await restoreBackup({
+      file,
+      database: dumpAddressOf(databaseUrl),
+      dataFolder,
+      knownMigrations: MIGRATIONS.map(({ name }) => name),
+      passphrase: passphraseOf(words),
+      onProgress: (what) => say(`Restoring: ${what}…`),
+    }).catch((error: unknown) => {
+      throw error instanceof BrokenBackup ? new Error(BROKEN[error.code]) : error;
+    });
+    const db = openDatabase(databaseUrl, { max: 1 });
+    await migrator(db)
+      .up()
+      .finally(() => db.close());
+    say(`Restored as it stood at ${writtenAt}. Links that were open then open again.`);
+    return 0;
+  } finally {
+    await close();
+  }
+}
+
+const BROKEN: Record<BrokenBackup['code'], string> = {
+  noBackup: 'This file is no backup of Yard Steps. Nothing was changed.',
+  passphraseNeeded: 'This backup is encrypted. Name the file of its passphrase: --passphrase-file FILE. Nothing was changed.',
+  brokenOrOtherPassphrase: 'This backup can’t be read: the passphrase is another one, or the file is damaged. Nothing was changed.',
+  broken: 'This backup is damaged: what it holds is not what was written. Take another one. Nothing was changed.',
+};
+
+function fileOf([file]: readonly string[], command: string): string {
+  if (!file || file.startsWith('--')) throw new Error(`Write ./yard ${command} FILE.`);
+  return path.resolve(file);
+}
+
+function passphraseOf(words: readonly string[]): string | null {
+  const file = wordAfter(words, '--passphrase-file');
+  if (file === null) return null;
+  const passphrase = readFileSync(file, 'utf8').trim();
+  if (passphrase === '') throw new Error(`${file} is empty: write the passphrase into it.`);
+  return passphrase;
+}
+
+/** The data folder and its database: the one that is being served, the one that the settings name, or its own, started for this. */
+async function placeOf(words: readonly string[]): Promise<Place> {
+  const folder = wordAfter(words, '--data');
+  const settings = folder === null ? settingsOf(words) : null;
+  const dataFolder = path.resolve(folder ?? settings!.dataFolder);
+  const known = settings?.database ?? addressOfRunning(dataFolder);
+  ensureSystemPackages({ database: known === null, browser: false });
+  if (known) return { dataFolder, databaseUrl: known, close: async () => {} };
+  const server = await startMariaDb(path.join(dataFolder, 'mariadb'));
+  return { dataFolder, databaseUrl: server.url(), close: () => server.stop() };
+}
+
+/** The address of the database of a data folder, while it runs; null where it does not. */
+function addressOfRunning(dataFolder: string): string | null {
+  const [address, pidFile] = [path.join(dataFolder, ADDRESS_FILE), path.join(dataFolder, 'mariadb', 'mariadbd.pid')];
+  const runs = existsSync(address) && existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8')));
+  return runs ? readFileSync(address, 'utf8') : null;
+}

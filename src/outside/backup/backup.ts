@@ -1,0 +1,182 @@
+import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { createReadStream, createWriteStream, existsSync } from 'node:fs';
+import { cp, mkdir, mkdtemp, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { z } from 'zod';
+import { BrokenBackup, filesIn, readContainer, writeContainer } from './container';
+
+/** Where a database is, and by whom it is asked. */
+export interface DumpAddress {
+  readonly host: string;
+  readonly port: number;
+  readonly user: string;
+  readonly password: string;
+  readonly database: string;
+}
+
+export interface BackupWish {
+  readonly file: string;
+  readonly database: DumpAddress;
+  /** Whose secret and media go along. */
+  readonly dataFolder: string;
+  /** The steps that the schema has gone, in their order. */
+  readonly migrations: readonly string[];
+  readonly passphrase: string | null;
+  readonly writtenAt: string;
+  /** Told what is being done. */
+  readonly onProgress: (says: string) => void;
+}
+
+/** What of a data folder cannot be made anew: the secret of links, and what stands outside of the database. */
+const KEPT = ['link-secret', 'pretend-phone', 'media'] as const;
+const FORMAT = 1;
+
+const manifestSchema = z.object({
+  format: z.literal(FORMAT),
+  writtenAt: z.string(),
+  migrations: z.array(z.string()),
+  files: z.record(z.string(), z.object({ bytes: z.number(), sha256: z.string() })),
+});
+type Manifest = z.infer<typeof manifestSchema>;
+
+/** Writes everything into one file while all goes on: the database as it stood at one moment. @throws Error where a file of that name is there */
+export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
+  const { file, dataFolder, onProgress } = wish;
+  if (existsSync(file)) throw new Error(`${file} is there already. Choose another name, or move it away.`);
+  await mkdir(path.dirname(file), { recursive: true });
+  const folder = await mkdtemp(path.join(path.dirname(file), '.backup-'));
+  try {
+    onProgress('the database');
+    await dump(wish.database, path.join(folder, 'database.sql'));
+    onProgress('the secret of links, and media');
+    for (const name of KEPT) {
+      const from = path.join(dataFolder, name);
+      if (existsSync(from)) await cp(from, path.join(folder, 'data', name), { recursive: true });
+    }
+    onProgress('checksums');
+    const manifest: Manifest = { format: FORMAT, writtenAt: wish.writtenAt, migrations: [...wish.migrations], files: await sumsOf(folder) };
+    await writeFile(path.join(folder, 'manifest.json'), JSON.stringify(manifest, null, 1), { mode: 0o600 });
+    onProgress(wish.passphrase === null ? 'one file' : 'one encrypted file');
+    await writeContainer(file, folder, wish.passphrase);
+    return { bytes: (await stat(file)).size };
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+export interface RestoreWish extends Omit<BackupWish, 'writtenAt' | 'migrations'> {
+  /** Every step that this program knows: a backup that has gone further is of a newer one. */
+  readonly knownMigrations: readonly string[];
+}
+
+/**
+ * Puts a backup into an empty database and its data folder. What is wrong is told before anything is changed; a database that could not
+ * be filled is emptied again.
+ * @throws BrokenBackup, Error that says what stands in the way
+ */
+export async function restoreBackup(wish: RestoreWish): Promise<{ writtenAt: string }> {
+  const { file, database, dataFolder, onProgress } = wish;
+  if (!existsSync(file)) throw new Error(`There is no ${file}.`);
+  await mkdir(dataFolder, { recursive: true, mode: 0o700 });
+  const folder = await mkdtemp(path.join(dataFolder, '.restore-'));
+  try {
+    onProgress('looking at the file');
+    await readContainer(file, folder, wish.passphrase);
+    const manifest = await checkedManifest(folder);
+    refuseNewer(manifest, wish.knownMigrations);
+    if ((await ask(database, 'SHOW TABLES')).trim() !== '')
+      throw new Error('The database is not empty. A backup goes into an empty one, so that nothing is written over.');
+    onProgress('the database');
+    await load(database, path.join(folder, 'database.sql'));
+    onProgress('the secret of links, and media');
+    for (const name of KEPT) await putBack(path.join(folder, 'data', name), path.join(dataFolder, name), manifest.writtenAt);
+    return { writtenAt: manifest.writtenAt };
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+async function checkedManifest(folder: string): Promise<Manifest> {
+  const read = manifestSchema.safeParse(JSON.parse(await readFile(path.join(folder, 'manifest.json'), 'utf8').catch(() => 'null')));
+  if (!read.success) throw new BrokenBackup('broken');
+  const { 'manifest.json': _own, ...found } = await sumsOf(folder);
+  if (JSON.stringify(sorted(found)) !== JSON.stringify(sorted(read.data.files))) throw new BrokenBackup('broken');
+  return read.data;
+}
+
+const sorted = (files: Manifest['files']) => Object.entries(files).sort(([a], [b]) => a.localeCompare(b));
+
+function refuseNewer({ migrations }: Manifest, known: readonly string[]): void {
+  const strange = migrations.find((name, index) => known[index] !== name);
+  if (strange)
+    throw new Error(
+      `This backup is of another version of Yard Steps (its schema has ${strange}). Restore it with that version, or a newer one.`,
+    );
+}
+
+/** What stood there before is kept beside it, under the moment of the backup. */
+async function putBack(from: string, to: string, writtenAt: string): Promise<void> {
+  if (!existsSync(from)) return;
+  if (existsSync(to)) await rename(to, `${to}.before-${writtenAt.replace(/\D/g, '')}`);
+  await cp(from, to, { recursive: true });
+}
+
+async function sumsOf(folder: string): Promise<Manifest['files']> {
+  const sums: Manifest['files'] = {};
+  for (const name of await filesIn(folder)) {
+    const sum = createHash('sha256');
+    await pipeline(createReadStream(path.join(folder, name)), sum);
+    sums[name] = { bytes: (await stat(path.join(folder, name))).size, sha256: sum.digest('hex') };
+  }
+  return sums;
+}
+
+const DUMP = ['--single-transaction', '--skip-lock-tables', '--no-tablespaces', '--hex-blob', '--default-character-set=utf8mb4'];
+
+async function dump(database: DumpAddress, file: string): Promise<void> {
+  const client = start('mariadb-dump', database, [...DUMP, database.database]);
+  await Promise.all([pipeline(client.process.stdout, createWriteStream(file, { mode: 0o600 })), client.ended]);
+}
+
+async function load(database: DumpAddress, file: string): Promise<void> {
+  const client = start('mariadb', database, ['--default-character-set=utf8mb4', database.database]);
+  try {
+    await Promise.all([pipeline(createReadStream(file), client.process.stdin), client.ended]);
+  } catch (error) {
+    await empty(database);
+    throw error;
+  }
+}
+
+async function empty(database: DumpAddress): Promise<void> {
+  const tables = (await ask(database, 'SHOW TABLES')).trim().split('\n').filter(Boolean);
+  if (tables.length) await ask(database, `SET FOREIGN_KEY_CHECKS = 0; DROP TABLE ${tables.map((name) => `\`${name}\``).join(', ')}`);
+}
+
+async function ask(database: DumpAddress, sql: string): Promise<string> {
+  const client = start('mariadb', database, ['--batch', '--skip-column-names', '-e', sql, database.database]);
+  let text = '';
+  client.process.stdout.on('data', (part: Buffer) => (text += part.toString('utf8')));
+  await client.ended;
+  return text;
+}
+
+/** One of MariaDB's own programs; the password travels in the environment, where no list of processes shows it. */
+function start(program: 'mariadb' | 'mariadb-dump', { host, port, user, password }: DumpAddress, words: readonly string[]) {
+  const child = spawn(program, ['--no-defaults', '--protocol=tcp', `--host=${host}`, `--port=${port}`, `--user=${user}`, ...words], {
+    env: { ...process.env, MYSQL_PWD: password },
+  });
+  let said = '';
+  child.stderr.on('data', (part: Buffer) => (said += part.toString('utf8')));
+  const ended = new Promise<void>((resolve, reject) => {
+    child.once('error', (error) => reject(new Error(`${program} could not be started: ${error.message}`)));
+    child.once('close', (code) =>
+      code === 0 ? resolve() : reject(new Error(`${program} stopped: ${said.trim().slice(-400) || `code ${code}`}`)),
+    );
+  });
+  // Whoever waits for the pipe hears of the end, too.
+  ended.catch(() => {});
+  return { process: child, ended };
+}

@@ -63,14 +63,13 @@ test.describe('the yard', () => {
 
   test('is walked with the keyboard', async ({ page }) => {
     await page.goto('/yard?group=none');
-    await page.keyboard.press('j');
-    await page.keyboard.press('j');
-    await page.keyboard.press('k');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowUp');
     const first = await page.locator('[data-row] a').first().textContent();
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(first!);
-    await page.keyboard.press('g');
-    await page.keyboard.press('p');
+    await page.keyboard.press('9');
     await expect(page).toHaveURL(/\/post/);
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('Keys of this screen');

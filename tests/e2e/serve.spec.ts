@@ -1,24 +1,11 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { freePort } from '../../scripts/ports';
+import { yard } from './serving';
 import { expect, newPage, test } from './yard';
 
-const withoutOurs = Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith('YARD_')));
-
-/** What `./yard serve` says, until it has said a thing, or ended. */
-function serve(config: string): { process: ChildProcess; said: () => string; ended: Promise<number | null> } {
-  const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/yard.ts', 'serve', '--config', config], {
-    // What somebody's shell tells of a database or a port of their own is none of this test's.
-    env: { ...withoutOurs, NODE_ENV: 'production', YARD_CLOCK_SHIFT: '0' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  let text = '';
-  started.stdout.on('data', (part: Buffer) => (text += part.toString('utf8')));
-  started.stderr.on('data', (part: Buffer) => (text += part.toString('utf8')));
-  return { process: started, said: () => text, ended: new Promise((resolve) => started.once('close', resolve)) };
-}
+const serve = (config: string) => yard('serve', '--config', config);
 
 test('an empty start: a one-time link, the first account by keyboard, a colleague by invitation; the second start offers no other', async ({
   page,

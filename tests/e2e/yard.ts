@@ -93,7 +93,12 @@ export async function signIn(page: Page, who: Who = 'therapist', stack = served(
 
 /** Asks the real database beside the program, as a witness. */
 export async function ask<Row>(sql: string, values: readonly unknown[] = [], stack = served()): Promise<Row[]> {
-  const connection = await mariadb.createConnection(stack.databaseUrl);
+  return rowsAt(stack.databaseUrl, sql, values);
+}
+
+/** Rows of any database, by its address. */
+export async function rowsAt<Row>(databaseUrl: string, sql: string, values: readonly unknown[] = []): Promise<Row[]> {
+  const connection = await mariadb.createConnection(databaseUrl);
   try {
     return (await connection.query({ sql, bigIntAsNumber: true }, values)) as Row[];
   } finally {

@@ -140,8 +140,8 @@ export function SettingsScreen(props: SettingsProps) {
           {view.signIns.map((signIn) => (
             <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
               <span>
-                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}, since{' '}
-                {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
+                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}
+                {signIn.address && `, from ${signIn.address}`}, since {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
               </span>
               {signIn.id !== hereId && (
                 <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>

@@ -1,0 +1,239 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:http2';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Page } from '@playwright/test';
+import { freePort } from '../../scripts/ports';
+import { waitFor } from '../../scripts/processes';
+import { PROXY, startNginx } from './nginx';
+import { yard, type Serving } from './serving';
+import { expect, newPage, rowsAt, sendReport, test } from './yard';
+
+const PASSWORD = 'one step at a time';
+const OPEN = /Ctrl-C stops it/;
+
+/** The keys of one row of a form: what is typed in each field, a Tab between. */
+async function type(page: Page, ...fields: readonly string[]): Promise<void> {
+  for (const [index, text] of fields.entries()) {
+    if (index > 0) await page.keyboard.press('Tab');
+    if (text) await page.keyboard.type(text);
+  }
+}
+
+async function findAndGo(page: Page, what: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.type(what);
+  await page.keyboard.press('Enter');
+}
+
+/** Over HTTP/2, whose end of the connection negotiated it. */
+function overHttp2(
+  origin: string,
+  address: string,
+  headers: Record<string, string> = {},
+): Promise<{ status: number; protocol: string | undefined; secure: string }> {
+  return new Promise((resolve, reject) => {
+    const session = connect(origin, { rejectUnauthorized: false });
+    session.once('error', reject);
+    const request = session.request({ ':path': address, ...headers });
+    request.once('response', (answer) => {
+      const protocol = session.alpnProtocol;
+      request.resume();
+      request.once('end', () => session.close());
+      resolve({ status: Number(answer[':status']), protocol, secure: String(answer['strict-transport-security']) });
+    });
+    request.end();
+  });
+}
+
+test('from an empty database to the first family’s report, by keyboard, behind a TLS proxy with two web processes; stopped under load and restored', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const folder = mkdtempSync(path.join(tmpdir(), 'yard-first-'));
+  const [port, tlsPort] = [await freePort(), await freePort()];
+  const origin = `https://127.0.0.1:${tlsPort}`;
+  const config = path.join(folder, 'yard.config.json');
+  const data = path.join(folder, 'data');
+  writeFileSync(config, JSON.stringify({ listen: { port }, publicAddress: origin, dataFolder: data, trustProxy: [PROXY], processes: 2 }));
+  const nginx = startNginx(folder, tlsPort, port);
+  let served: Serving = yard('serve', '--config', config);
+  const page = await newPage(browser, {
+    ignoreHTTPSErrors: true,
+    viewport: { width: 1280, height: 800 },
+    extraHTTPHeaders: { 'x-forwarded-for': '6.6.6.6' },
+  });
+  page.setDefaultTimeout(10_000);
+  try {
+    await expect.poll(() => served.said(), { timeout: 90_000 }).toMatch(OPEN);
+    const link = served.said().match(/https:\S+\/set-up\/\S+/)![0];
+    expect(link.startsWith(origin)).toBe(true);
+    expect(await overHttp2(origin, '/sign-in')).toEqual({ status: 200, protocol: 'h2', secure: 'max-age=31536000' });
+
+    // 1. Own account and workplace.
+    await page.goto(link);
+    await type(page, 'Ines Calloway-Brandt', 'ines@tarrowhill.example', PASSWORD);
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/yard$/);
+    const cookie = (await page.context().cookies(origin)).find(({ name }) => name === 'yard')!;
+    expect([cookie.secure, cookie.httpOnly, cookie.sameSite]).toEqual([true, true, 'Lax']);
+
+    // 2. The school year.
+    await findAndGo(page, 'school year');
+    await expect(page.getByLabel('First day of school')).toBeFocused();
+    const year = new Date().getFullYear();
+    await page.keyboard.type(`0101${year}`);
+    await page.getByLabel('Last day of school').focus();
+    await page.keyboard.type(`1231${year}`);
+    await expect(page.getByText(/\d+ school days/).last()).toBeVisible();
+    await page.keyboard.press('Control+Enter');
+    await expect(page).toHaveURL(/\/settings$/);
+    await expect(page.getByText(/1 January to 31 December/)).toBeVisible();
+    // Where the session is from, as the proxy saw it, and not as the browser wrote it.
+    await expect(page.getByText('127.0.0.1', { exact: false }).first()).toBeVisible();
+    await expect(page.getByText('6.6.6.6')).toHaveCount(0);
+
+    // 4. A child, by form.
+    await findAndGo(page, 'new child');
+    await expect(page.getByLabel('Called name')).toBeFocused();
+    await type(page, 'Odalys', 'V', `0920${year - 5}`);
+    await page.getByLabel('School').focus();
+    await type(page, 'Millbeck Early Years', 'left');
+    await page.getByLabel('Minutes a day').focus();
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
+    await expect(page.getByText('left hand')).toBeVisible();
+
+    // A goal from the bank.
+    await page.keyboard.press('g');
+    await expect(page.getByLabel('Begin from the bank (you may leave it out)')).toBeFocused();
+    await page.keyboard.type('force modulation');
+    await expect(page.getByLabel('What the child does')).toHaveValue('Carries small things with tongs and drops none');
+    await page.getByLabel('Now', { exact: true }).focus();
+    await page.keyboard.type('9');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByRole('alert').first()).toContainText('The criterion is not above the baseline.');
+    await page.getByLabel('Now', { exact: true }).fill('3');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByText('From 3 of 10 to 8 of 10, in 3 sessions in a row, help at most: words.')).toBeVisible();
+
+    // The first program.
+    await page.keyboard.press('b');
+    await expect(page.getByText(/best fit first/)).toBeVisible();
+    await page.keyboard.press('/');
+    await page.keyboard.type('crane lift');
+    await page.getByRole('button', { name: /^Crane lift/ }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('article', { name: 'Crane lift' })).toBeVisible();
+    const cautions = page.getByLabel(/I have read the/);
+    await cautions.focus();
+    await page.keyboard.press('Space');
+    await page.getByRole('button', { name: 'Send as version 1' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/post\?phone=/);
+    // The post waits some minutes; sent at once where nothing waits.
+    await page.goto(`${origin}/settings`);
+    await page.getByLabel('Minutes that a message waits').fill('0');
+    await page.getByRole('button', { name: 'Wait so long' }).click();
+    await page.goto(`${origin}/children/1`);
+    await page.keyboard.press('w');
+    await page.getByRole('button', { name: 'Send the link again' }).click();
+    let privateLink = '';
+    await expect
+      .poll(
+        async () => {
+          await page.goto(`${origin}/post?phone=1`);
+          privateLink = (await page.locator('body').innerText()).match(/https:\S+\/f\/[A-Za-z0-9_-]+/)?.[0] ?? '';
+          return privateLink;
+        },
+        { timeout: 20_000 },
+      )
+      .toContain(origin);
+
+    // The family's first report.
+    const family = await newPage(browser, { ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } });
+    family.setDefaultTimeout(10_000);
+    await family.goto(`${privateLink}?lang=en`);
+    await family
+      .getByRole('link', { name: /Crane lift/ })
+      .first()
+      .click();
+    const task = family.url();
+
+    await family.getByLabel(/Left hand/).fill('4');
+    await family.getByLabel(/Right hand/).fill('4');
+    await family.getByText('No help').click();
+    await family.getByText('Just right').click();
+    await sendReport(family);
+    await expect(family.getByText('Thank you. It is saved.').first()).toBeVisible();
+    await page.goto(`${origin}/yard`);
+    await expect(page.getByText('1 with word this week')).toBeVisible();
+
+    // Tries are counted by both processes together: the ninth is refused, whichever answers.
+    const stranger = await newPage(browser, { ignoreHTTPSErrors: true });
+    for (let time = 1; time <= 9; time += 1) {
+      await stranger.goto(`${origin}/sign-in`);
+      await type(stranger, 'nobody@tarrowhill.example', `guess ${time}`);
+      await stranger.keyboard.press('Enter');
+      await expect(stranger.getByRole('alert').first()).toContainText(time <= 8 ? 'do not belong together' : 'Too many tries');
+    }
+
+    // Stopped under load: every report that was acknowledged is there.
+    const versionTaskId = task.match(/task\/(\d+)/)![1]!;
+    const acknowledged: string[] = [];
+    let isLoading = true;
+    const load = Array.from({ length: 6 }, async () => {
+      while (isLoading) {
+        const idempotencyKey = randomUUID();
+        const body = new URLSearchParams({ idempotencyKey, versionTaskId, done: 'no', notDone: 'time', lang: 'en' });
+        // Straight to the web processes, as the proxy asks them.
+        const answer = await fetch(`http://127.0.0.1:${port}${new URL(privateLink).pathname}/report`, {
+          method: 'POST',
+          body,
+          redirect: 'manual',
+        }).catch(() => null);
+        if (answer?.status === 303) acknowledged.push(idempotencyKey);
+      }
+    });
+    await waitFor('reports to come in', () => acknowledged.length > 40, 20_000);
+    served.process.kill('SIGTERM');
+    expect(await served.ended).toBe(0);
+    isLoading = false;
+    await Promise.all(load);
+
+    // A backup of it all, restored onto an empty machine: the same link opens there.
+    const file = path.join(folder, 'all.backup');
+    const passphraseFile = path.join(folder, 'passphrase');
+    writeFileSync(passphraseFile, 'a plank and a peg\n');
+    const kept = yard('backup', file, '--config', config, '--passphrase-file', passphraseFile);
+    expect([await kept.ended, kept.said()]).toEqual([0, expect.stringContaining('It is encrypted')]);
+    const elsewhere = path.join(folder, 'elsewhere.json');
+    writeFileSync(
+      elsewhere,
+      JSON.stringify({ listen: { port }, publicAddress: origin, dataFolder: path.join(folder, 'elsewhere'), trustProxy: [PROXY] }),
+    );
+    const locked = yard('restore', file, '--config', elsewhere);
+    expect([await locked.ended, locked.said()]).toEqual([1, expect.stringContaining('Name the file of its passphrase')]);
+    const restored = yard('restore', file, '--config', elsewhere, '--passphrase-file', passphraseFile);
+    expect([await restored.ended, restored.said()]).toEqual([0, expect.stringContaining('Links that were open then open again')]);
+    served = yard('serve', '--config', elsewhere);
+    await expect.poll(() => served.said(), { timeout: 90_000 }).toMatch(OPEN);
+    const there = await rowsAt<{ idempotency_key: string }>(
+      readFileSync(path.join(folder, 'elsewhere', 'database-address'), 'utf8'),
+      'SELECT idempotency_key FROM reports',
+    );
+    const keys = new Set(there.map((row) => row.idempotency_key));
+    expect(acknowledged.filter((key) => !keys.has(key))).toEqual([]);
+    await family.goto(`${privateLink}?lang=en`);
+    await expect(family.getByText(/Crane lift/).first()).toBeVisible();
+    await page.goto(`${origin}/yard`);
+    await expect(page.getByRole('link', { name: 'Odalys V.' })).toBeVisible();
+  } finally {
+    served.process.kill('SIGTERM');
+    await served.ended;
+    nginx.kill('SIGTERM');
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

@@ -84,7 +84,7 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
   const shared = { task, findings, edit: act, fixed };
 
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6">
+    <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
           <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>

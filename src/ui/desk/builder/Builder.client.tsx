@@ -80,7 +80,7 @@ export function Builder({ view, save, send }: BuilderProps) {
         </span>
       </div>
       <ChildFacts child={child} today={today} />
-      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_300px] gap-7">
+      <div className="mt-4 grid grid-cols-1 gap-7 min-[900px]:grid-cols-[minmax(0,1fr)_300px]">
         <div className="min-w-0">
           <div className="flex flex-wrap items-end gap-4">
             <DayField label="From" value={draft.startsOn} onDay={(startsOn) => edit({ kind: 'span', startsOn })} />

@@ -67,7 +67,7 @@ function serves({ content }: Goal, { taskId, content: task }: Flight['task']): b
 
 function Row({ head, flights }: { head: React.ReactNode; flights: readonly Flight[] }) {
   return (
-    <div className="grid grid-cols-[240px_minmax(0,1fr)] gap-x-6 border-b border-line py-3">
+    <div className="grid grid-cols-1 gap-x-6 gap-y-2 min-[760px]:grid-cols-[240px_minmax(0,1fr)] border-b border-line py-3">
       <div>{head}</div>
       <div className="space-y-4">
         {flights.length === 0 && <p className="text-soft">No task of the program serves it.</p>}

@@ -15,50 +15,52 @@ function dangerWords({ danger, mistake, holds }: LoggedReport): string {
 export function ReportTable({ reports, withTask }: { reports: readonly LoggedReport[]; withTask: boolean }) {
   if (reports.length === 0) return <p className="text-soft">No word yet.</p>;
   return (
-    <table className="w-full border-collapse">
-      <HeadRow heads={['done', ...(withTask ? ['task'] : []), 'step', 'reached', 'help', 'felt', 'word', 'by']} />
-      <tbody>
-        {reports.map((report) => (
-          <tr key={report.reportId} data-row>
-            <td className="cell whitespace-nowrap">{dayAndMonth(report.doneOn)}</td>
-            {withTask && <td className="cell whitespace-nowrap">{report.content.title.en}</td>}
-            <td className="cell">
-              {report.step} {report.content.ladder.steps[report.step - 1]?.name.en}
-            </td>
-            <td className="cell whitespace-nowrap">
-              <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
-              {!report.done
-                ? 'said not done'
-                : report.danger && report.amount === null
-                  ? 'not counted'
-                  : report.amount === null
-                    ? 'done, amount not told'
-                    : `${report.amount} of ${report.target}`}
-              {(report.left !== null || report.right !== null) && (
-                <span className="text-soft">
-                  {' '}
-                  · left {report.left ?? '–'}, right {report.right ?? '–'}
-                </span>
-              )}
-            </td>
-            <td className="cell whitespace-nowrap">{report.help ? words(`helps.${report.help}`) : '–'}</td>
-            <td className="cell whitespace-nowrap">
-              {report.effort ? words(`efforts.${report.effort}`) : '–'}
-              {report.stopReason && <span className="text-soft"> · {words(`stops.${report.stopReason}`)}</span>}
-            </td>
-            <td className="cell max-w-[320px] [overflow-wrap:anywhere]" dir="auto">
-              {report.danger && <strong className="text-brick">{dangerWords(report)} </strong>}
-              {report.isQuestion && <strong>Question: </strong>}
-              {report.words && <>“{report.words.length > 300 ? `${report.words.slice(0, 300)}…` : report.words}”</>}
-              {report.correctedAt && <span className="text-soft"> corrected</span>}
-            </td>
-            <td className="cell whitespace-nowrap text-soft">
-              {words(`ways.${report.way}`)}
-              {report.saidBy && `, ${report.saidBy}`}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse">
+        <HeadRow heads={['done', ...(withTask ? ['task'] : []), 'step', 'reached', 'help', 'felt', 'word', 'by']} />
+        <tbody>
+          {reports.map((report) => (
+            <tr key={report.reportId} data-row>
+              <td className="cell whitespace-nowrap">{dayAndMonth(report.doneOn)}</td>
+              {withTask && <td className="cell whitespace-nowrap">{report.content.title.en}</td>}
+              <td className="cell">
+                {report.step} {report.content.ladder.steps[report.step - 1]?.name.en}
+              </td>
+              <td className="cell whitespace-nowrap">
+                <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
+                {!report.done
+                  ? 'said not done'
+                  : report.danger && report.amount === null
+                    ? 'not counted'
+                    : report.amount === null
+                      ? 'done, amount not told'
+                      : `${report.amount} of ${report.target}`}
+                {(report.left !== null || report.right !== null) && (
+                  <span className="text-soft">
+                    {' '}
+                    · left {report.left ?? '–'}, right {report.right ?? '–'}
+                  </span>
+                )}
+              </td>
+              <td className="cell whitespace-nowrap">{report.help ? words(`helps.${report.help}`) : '–'}</td>
+              <td className="cell whitespace-nowrap">
+                {report.effort ? words(`efforts.${report.effort}`) : '–'}
+                {report.stopReason && <span className="text-soft"> · {words(`stops.${report.stopReason}`)}</span>}
+              </td>
+              <td className="cell max-w-[320px] [overflow-wrap:anywhere]" dir="auto">
+                {report.danger && <strong className="text-brick">{dangerWords(report)} </strong>}
+                {report.isQuestion && <strong>Question: </strong>}
+                {report.words && <>“{report.words.length > 300 ? `${report.words.slice(0, 300)}…` : report.words}”</>}
+                {report.correctedAt && <span className="text-soft"> corrected</span>}
+              </td>
+              <td className="cell whitespace-nowrap text-soft">
+                {words(`ways.${report.way}`)}
+                {report.saidBy && `, ${report.saidBy}`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

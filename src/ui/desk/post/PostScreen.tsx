@@ -21,7 +21,7 @@ export function PostScreen({ view, search, tryAgain }: PostProps) {
         <h1 className="text-[24px]">Post</h1>
         <SearchBox value={search} />
       </div>
-      <div className="mt-2 grid grid-cols-[minmax(0,1fr)_380px] gap-8">
+      <div className="mt-2 grid grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_380px] gap-8">
         <section aria-label="What went out">
           <RowKeys />
           <table className="w-full border-collapse">

@@ -55,7 +55,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       <AtOneTread view={view} />
       <InThePost view={view} />
       {here ? (
-        <div data-decision={here.decision.key} className="mt-3 grid grid-cols-[minmax(0,1fr)_330px] gap-6">
+        <div data-decision={here.decision.key} className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
           <RoundsEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} tread={here.tread} findings={here.findings} />

@@ -14,32 +14,34 @@ import { adherenceOf, daysOf, doseOf, ENDED, type SheetRow, type YardSheet } fro
 export function YardTable({ sheet }: { sheet: YardSheet }) {
   const [from, to] = sheet.span;
   return (
-    <table className="yard-table">
-      <thead>
-        <tr>
-          <th className="w-[130px]">child</th>
-          <th>steps now</th>
-          <th className="w-[178px]">{spanOfDays(calendarDay(from), calendarDay(to))}</th>
-          <th className="w-[170px]">of the dose</th>
-          <th className="w-[96px]">practised</th>
-          <th className="w-[86px]">last word</th>
-        </tr>
-      </thead>
-      {sheet.groups.map((group) => (
-        <tbody key={group.title ?? 'all'}>
-          {group.title && (
-            <tr>
-              <th colSpan={6} className="pt-3 pb-1 text-left">
-                <span className="font-title">{group.title}</span> <span className="font-normal text-soft">{group.visitDays}</span>
-              </th>
-            </tr>
-          )}
-          {group.rows.map((row) => (
-            <Row key={row.id} row={row} tasks={sheet.tasks} />
-          ))}
-        </tbody>
-      ))}
-    </table>
+    <div className="overflow-x-auto">
+      <table className="yard-table">
+        <thead>
+          <tr>
+            <th className="w-[130px]">child</th>
+            <th>steps now</th>
+            <th className="w-[178px]">{spanOfDays(calendarDay(from), calendarDay(to))}</th>
+            <th className="w-[170px]">of the dose</th>
+            <th className="w-[96px]">practised</th>
+            <th className="w-[86px]">last word</th>
+          </tr>
+        </thead>
+        {sheet.groups.map((group) => (
+          <tbody key={group.title ?? 'all'}>
+            {group.title && (
+              <tr>
+                <th colSpan={6} className="pt-3 pb-1 text-left">
+                  <span className="font-title">{group.title}</span> <span className="font-normal text-soft">{group.visitDays}</span>
+                </th>
+              </tr>
+            )}
+            {group.rows.map((row) => (
+              <Row key={row.id} row={row} tasks={sheet.tasks} />
+            ))}
+          </tbody>
+        ))}
+      </table>
+    </div>
   );
 }
 

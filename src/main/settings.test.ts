@@ -19,17 +19,30 @@ describe('the settings that the product is served with', () => {
       publicAddress: null,
       database: null,
       dataFolder: path.resolve('.data/serve'),
+      trustProxy: [],
+      processes: 1,
+      backup: null,
     });
   });
 
   it('are those of the file, and the environment wins', () => {
-    const file = fileWith('{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/" }');
-    const settings = settingsFrom(file, { YARD_LISTEN_PORT: '8080', YARD_DATA_FOLDER: '/srv/yard', YARD_DATABASE_URL: '' });
+    const file = fileWith(
+      '{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/", "trustProxy": ["10.0.0.2"], "backup": { "folder": "/b" } }',
+    );
+    const settings = settingsFrom(file, {
+      YARD_LISTEN_PORT: '8080',
+      YARD_DATA_FOLDER: '/srv/yard',
+      YARD_DATABASE_URL: '',
+      YARD_PROCESSES: '2',
+    });
     expect(settings).toEqual({
       listen: { host: '0.0.0.0', port: 8080 },
       publicAddress: 'https://yard.tarrowhill.example',
       database: null,
       dataFolder: '/srv/yard',
+      trustProxy: ['10.0.0.2'],
+      processes: 2,
+      backup: { folder: '/b', keep: 14, passphraseFile: null },
     });
   });
 
@@ -40,6 +53,8 @@ describe('the settings that the product is served with', () => {
     ['a port that is none', '{ "listen": { "port": 70000 } }', /listen\.port/],
     ['an address with a path', '{ "publicAddress": "https://school.example/yard" }', /publicAddress: an address without a path/],
     ['an address of another kind', '{ "publicAddress": "javascript:alert(1)" }', /publicAddress/],
+    ['a proxy that is no address', '{ "trustProxy": ["proxy.school.example"] }', /trustProxy\.0/],
+    ['no process at all', '{ "processes": 0 }', /processes/],
     ['another database', '{ "database": "postgres://x" }', /database: an address such as mariadb/],
   ])('refuse %s, by its name', (_, text, words) => {
     expect(() => settingsFrom(fileWith(text), {})).toThrow(words);

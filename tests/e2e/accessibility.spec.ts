@@ -26,6 +26,10 @@ test.describe('therapist’s screens', () => {
     ['Yard', '/yard', '48 children'],
     ['Post', '/post', 'Post'],
     ['Settings', '/settings', 'Settings'],
+    ['School year', '/settings/year', 'The school year'],
+    ['New child', '/children/new', 'A new child'],
+    ['A caseload from a list', '/caseload', 'Take a caseload in'],
+    ['Hand-over', '/caseload/hand-over', 'Hand children over'],
     ['Nothing here', '/children/999999', 'Nothing here'],
   ] as const) {
     test(name, async ({ page }) => {
@@ -48,6 +52,47 @@ test.describe('therapist’s screens', () => {
     await expect(page.getByRole('article').first()).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
   });
+
+  test('Facts, a new goal, who looked, and all folds of a child open', async ({ page }) => {
+    const child = await childIdOf('Bram T.');
+    for (const [address, heading] of [
+      ['facts', 'all facts'],
+      ['goals/new', 'a new goal'],
+      ['looks', 'who looked'],
+    ]) {
+      await page.goto(`/children/${child}/${address}`);
+      await expect(page.getByRole('heading', { level: 1 })).toContainText(heading!);
+      expect(await findingsOn(page)).toEqual([]);
+    }
+    await page.goto(`/children/${child}`);
+    for (const summary of await page.locator('aside summary').all()) await summary.click();
+    expect(await findingsOn(page, 'aside')).toEqual([]);
+  });
+
+  // 200 % zoom of a window of 1280 is 640 wide.
+  for (const width of [1024, 640]) {
+    test(`nothing hangs over at ${width} px`, async ({ page }) => {
+      await page.setViewportSize({ width, height: 700 });
+      const child = await childIdOf('Bram T.');
+      const own = ['', '/program', '/facts', '/goals/new', '/looks', '/paper'].map((end) => `/children/${child}${end}`);
+      for (const address of [
+        '/rounds',
+        '/yard',
+        '/post',
+        '/settings',
+        '/settings/year',
+        '/caseload',
+        '/children/new',
+        '/tasks?search=washers',
+        ...own,
+      ]) {
+        await page.goto(address);
+        await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        expect([address, over]).toEqual([address, 0]);
+      }
+    });
+  }
 
   test('Task bench: the library, a stock task, and one being made with findings', async ({ page }) => {
     // A few of the library's seventy cards, which are all of one make.
@@ -92,6 +137,10 @@ test.describe('family’s pages', () => {
       .first()
       .click();
     expect(await findingsOn(page)).toEqual([]);
+    await page.goto(`${linkOf('Odalys V.')}/home`);
+    await expect(page.getByRole('heading', { name: '¿Qué hay en su casa?' })).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
     await page.goto(`${served().url}/f/${'y'.repeat(32)}`);
     expect(await findingsOn(page)).toEqual([]);
   });

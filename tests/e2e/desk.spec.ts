@@ -77,7 +77,7 @@ test.describe('the yard', () => {
     await page.keyboard.press('Escape');
     await page.goto('/yard');
     await page.keyboard.press('Control+k');
-    await page.getByPlaceholder('A child’s name, a screen…').fill('kasim');
+    await page.getByPlaceholder('A child, a task, a screen, something to do…').fill('kasim');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Kasimir D.');
   });

@@ -24,11 +24,13 @@ test.describe('links of a family', () => {
 
     await page.goto(`/children/${child}`);
     const press = async (name: string) => {
+      if (!(await page.getByRole('button', { name }).isVisible())) await page.keyboard.press('w');
       const answered = page.waitForResponse((response) => response.request().method() === 'POST');
       await page.getByRole('button', { name }).click();
       await answered;
       await textsAreOut();
       await page.reload();
+      await page.keyboard.press('w');
     };
     const open = page.getByRole('listitem').filter({ hasText: 'holds till' });
     await press('Send the link again');
@@ -96,6 +98,7 @@ test.describe('deleting a child', () => {
     await signIn(page);
     const child = await childIdOf('Marisol Z.');
     await page.goto(`/children/${child}`);
+    await page.keyboard.press('o');
     await page.getByText('Delete this child…').click();
     await expect(page.getByText('What stays: the list of who looked and changed, as a number without a name.')).toBeVisible();
     await page.getByLabel(/To go on, write/).fill('marisol');

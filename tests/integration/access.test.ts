@@ -18,6 +18,7 @@ import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewPost } from '@/server/messages/viewPost';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { viewBuilder } from '@/server/programs/viewBuilder';
+import { restProgram } from '@/server/programs/rest';
 import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';
@@ -143,6 +144,11 @@ const doors: Door[] = [
     'caseload/moveChild',
     (actor, { childId }) => shareChild(bed.context, actor, { childId, personId: stranger.personId, access: 'shared' }),
     'lead',
+  ],
+  [
+    'programs/rest',
+    (actor, { childId }) => restProgram(bed.context, actor, { childId, expectedVersion: 1, deed: 'end', until: '', why: 'met' }),
+    'change',
   ],
   ['exchange/exportChild', (actor, { childId }) => exportChild(bed.context, actor, childId), 'lead'],
   ['caseload/deleteChild', (actor, { childId }) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],

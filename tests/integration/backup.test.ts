@@ -1,10 +1,12 @@
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { inTransaction, migrationNames, MIGRATIONS, openDatabase } from '@/db';
+import { addJobs, inTransaction, migrationNames, MIGRATIONS, openDatabase } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
 import { DailyBackups, makeBackup, restoreBackup } from '@/outside/backup';
 import type { PersonActor } from '@/server/actor';
+import { backupJob } from '@/server/jobs/jobs';
+import { runDue } from '@/server/jobs/runDue';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { rowsOf } from '../../scripts/sql';
 import { newDatabaseUrl, newTestBed, type TestBed } from './testBed';
@@ -146,6 +148,16 @@ describe('a backup', () => {
     expect(await refusalOf(restore('one.backup', bed.databaseUrl))).toContain('not empty');
     await restore('one.backup', url, { knownMigrations: [...known, '9999-to-come'] });
     expect(await refusalOf(make('one.backup'))).toContain('is there already');
+  });
+
+  it('is made by the runner once a day, where it is wished', async () => {
+    const wished = { folder: at('by-itself'), keep: 3, database: dumpAddressOf(bed.databaseUrl), dataFolder: at('data'), passphrase: null };
+    const context = { ...bed.context, backups: new DailyBackups(wished) };
+    for (const day of ['2026-11-25', '2026-11-25', '2026-11-26']) {
+      await inTransaction(bed.db, (work) => addJobs(work, [backupJob(day, bed.context.now())]));
+      await runDue(context, 'test');
+    }
+    expect(readdirSync(at('by-itself')).sort()).toEqual(['yard-2026-11-25.backup', 'yard-2026-11-26.backup']);
   });
 
   it('is made once a day by itself, and the last ones are kept', async () => {

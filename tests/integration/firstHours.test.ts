@@ -1,4 +1,5 @@
 import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { addDays, calendarDayInZone } from '@/core/calendar';
 import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { settleHome, tellHome, viewHome } from '@/server/caseload/homeInventory';
@@ -12,6 +13,7 @@ import { changeRecord, newChild } from '@/server/caseload/writeRecord';
 import { exportChild } from '@/server/exchange/exportChild';
 import { writeGoal } from '@/server/goals/writeGoal';
 import { viewGoal } from '@/server/goals/viewGoal';
+import { restProgram } from '@/server/programs/rest';
 import { askForPassword, choosePassword, viewPasswordLink } from '@/server/people/forgotten';
 import { closeAccount } from '@/server/people/leave';
 import { actorOfToken } from '@/server/people/sessions';
@@ -22,7 +24,7 @@ import { decide } from '@/server/rounds/decide';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { setSchoolYear, viewSchoolYear } from '@/server/settings/schoolYear';
 import { exampleChild } from '../fixtures/tarrowHill';
-import { newTestBed, refusal, type TestBed } from './testBed';
+import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
 let bed: TestBed;
@@ -183,6 +185,44 @@ describe('a list', () => {
     await takeRoster(bed.context, ines, { text: odd, columns, dateOrder: 'dayFirst' });
     expect(await previewRoster(bed.context, ines, { text: odd })).toMatchObject({ ok: true, columns });
     expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(1);
+  });
+});
+
+describe('the practice', () => {
+  it('rests, goes on and ends from the child’s screen; the family is told in its own words each time', async () => {
+    const childId = await bed.child(ines, { familyLanguage: 'en' });
+    await bed.send(ines, childId);
+    const { program } = await viewChild(bed.context, ines, childId);
+    const until = addDays(calendarDayInZone(bed.context.now(), ZONE), 10);
+    const wish = { childId, expectedVersion: 1, until, why: 'grandparents visit' };
+    await restProgram(bed.context, ines, { ...wish, deed: 'pause' });
+    expect(await refusal(restProgram(bed.context, ines, { ...wish, deed: 'pause' }))).toBe('staleVersion');
+    expect(await viewChild(bed.context, ines, childId)).toMatchObject({
+      program: { resumesOn: until, endsOn: addDays(program!.endsOn, 10) },
+    });
+    bed.passDays(4);
+    await restProgram(bed.context, ines, { ...wish, expectedVersion: 2, deed: 'goOn' });
+    // Four days of rest were taken, so the end has moved by four.
+    expect(await viewChild(bed.context, ines, childId)).toMatchObject({
+      program: { resumesOn: null, endsOn: addDays(program!.endsOn, 4) },
+    });
+    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'goOn' }))).toBe('goneOn');
+    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'end', why: '' }))).toBe('reasonNeeded');
+    await restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'end', why: 'goals met' });
+    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 4, deed: 'goOn', until: '' }))).toBe('invalid');
+    await restProgram(bed.context, ines, { ...wish, expectedVersion: 4, deed: 'goOn', until: addDays(until, 30) });
+    expect(await viewChild(bed.context, ines, childId)).toMatchObject({ program: { isEnded: false, endsOn: addDays(until, 30) } });
+    bed.passDays(1);
+    await bed.runJobs();
+    const told = (await bed.phone(childId)).map(({ text }) => text.split(': ')[1]!.split(/[.:]/)[0]);
+    expect(told).toEqual(expect.arrayContaining(['the home practice goes on']));
+    const { history } = await viewRecord(bed.context, ines, childId);
+    expect(history.map(({ changes }) => changes[0]!.after)).toEqual([
+      'goes on: grandparents visit',
+      'ended: goals met',
+      'goes on: grandparents visit',
+      `rests until ${until}: grandparents visit`,
+    ]);
   });
 });
 

@@ -2,7 +2,7 @@ import { childRecordSchema, type ChildFact, type ChildRecord } from './childReco
 
 /** One fact as it was and as it is from then on. */
 export interface FactChange {
-  readonly fact: ChildFact | 'school' | 'taskSettings' | 'caseload';
+  readonly fact: ChildFact | 'school' | 'caseload' | 'practice';
   readonly before: unknown;
   readonly after: unknown;
 }

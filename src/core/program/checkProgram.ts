@@ -2,7 +2,7 @@ import { daysBetween, type CalendarDay } from '../calendar';
 import { checkHeavyGrip, doseAt, minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import type { Precaution, SafetyFinding } from '../safety';
-import { PARTS } from '../vocabulary';
+import { PARTS, SKINS, type Skin } from '../vocabulary';
 import type { Hand, Material, Substitute, TaskContent, TaskSettings } from '../tasks';
 import { isReordered, type SentLadder } from './sentLadders';
 import { contentFor } from './contentFor';
@@ -20,6 +20,8 @@ export interface ChildFacts {
   readonly precautions: readonly Precaution[];
   /** ISO weekdays on which this family practises. */
   readonly practiceWeekdays: readonly number[];
+  /** Dresses of tasks that the family does not want. */
+  readonly themesNotWanted: readonly Skin[];
   readonly minutesPerDay: number;
   readonly materialsAtHome: readonly string[];
   /** What the therapist chose for this child where schools of thought differ. */
@@ -38,6 +40,7 @@ export type ProgramFinding =
       readonly budget: number;
     }
   | { readonly severity: 'caution'; readonly code: 'writingWithoutWarmUp'; readonly task: null }
+  | { readonly severity: 'caution'; readonly code: 'themeNotWanted'; readonly task: number }
   | { readonly severity: 'caution'; readonly code: 'notAFamilyDay'; readonly task: null; readonly weekday: number }
   | {
       readonly severity: 'error';
@@ -142,6 +145,7 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
     task,
     finding,
   }));
+  if (child.themesNotWanted.includes(choices.skin ?? SKINS[0])) findings.push({ severity: 'caution', code: 'themeNotWanted', task });
   const missing = match.standings.flatMap((standing) => (standing.kind === 'missing' ? [standing.material] : []));
   if (missing.length) findings.push({ severity: 'caution', code: 'missingAtHome', task, materials: missing });
   const replaced = match.standings.flatMap((standing) =>

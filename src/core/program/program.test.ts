@@ -29,6 +29,7 @@ const child: ChildFacts = {
   allergies: [],
   texturesAvoided: [],
   precautions: [],
+  themesNotWanted: [],
   practiceWeekdays: [1, 2, 3, 4, 5, 6, 7],
   minutesPerDay: 20,
   taskSettings: {},

@@ -111,11 +111,14 @@ export const firstHours: Migration = {
       CONSTRAINT home_answers_by FOREIGN KEY (settled_by) REFERENCES people (id)
     )`,
     `ALTER TABLE workplace ADD COLUMN languages JSON NOT NULL DEFAULT '["en","es"]'`,
-    "ALTER TABLE messages MODIFY kind ENUM('program','newStep','note','takenBack','several','paused','ended','home') NOT NULL",
+    "ALTER TABLE messages MODIFY kind ENUM('program','newStep','note','takenBack','several','paused','ended','home','goesOn') NOT NULL",
+    "ALTER TABLE message_parts MODIFY text_kind ENUM('program','newStep','word','takenBack','paused','ended','goesOn') NOT NULL",
   ],
   down: [
     "DELETE FROM decisions WHERE kind IN ('unsafe','handSettled','homeTold')",
-    "UPDATE messages SET kind = 'note' WHERE kind = 'home'",
+    "UPDATE message_parts SET text_kind = 'program' WHERE text_kind = 'goesOn'",
+    "ALTER TABLE message_parts MODIFY text_kind ENUM('program','newStep','word','takenBack','paused','ended') NOT NULL",
+    "UPDATE messages SET kind = 'note' WHERE kind IN ('home','goesOn')",
     "ALTER TABLE messages MODIFY kind ENUM('program','newStep','note','takenBack','several','paused','ended') NOT NULL",
     'ALTER TABLE workplace DROP COLUMN languages',
     'DROP TABLE home_answers',

@@ -18,7 +18,7 @@ import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { invalid, parseInput } from '../parseInput';
-import { writeNextVersion } from '../programs/nextVersion';
+import { endNow } from '../programs/rest';
 
 const leaveSchema = z.object({ childId: z.number().int().positive(), why: z.string().trim().min(3, 'empty').max(300, 'tooMuch') });
 
@@ -35,19 +35,7 @@ export async function leaveCaseload(context: Context, actor: PersonActor, raw: u
     const today = calendarDayInZone(now, child.timeZone);
     const program = (await currentVersions(work, [childId])).get(childId);
     if (program && !program.isEnded) {
-      await writeNextVersion(work, context, actor, {
-        child,
-        expectedVersion: program.number,
-        startsOn: program.startsOn,
-        endsOn: program.endsOn < today ? program.endsOn : today,
-        resumesOn: null,
-        isEnded: true,
-        note: program.note,
-        tasksFor: () => program.tasks,
-        reason: 'ended',
-        text: 'ended',
-        decisionId: null,
-      });
+      await endNow(work, context, actor, { child, program, today, expectedVersion: program.number, decisionId: null });
     }
     await setLeftOn(work, childId, today);
     await addChildChange(work, {

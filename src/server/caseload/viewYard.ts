@@ -1,10 +1,12 @@
 import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/yard';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { restOf, type ProgramVersion } from '@/core/program';
+import { nameOf } from '@/core/child';
 import { childrenOf, inTransaction, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { may } from '../may';
 import { loadCaseload } from './loadCaseload';
 
 export interface YardView {
@@ -15,6 +17,9 @@ export interface YardView {
   readonly childCount: number;
   readonly withWordThisWeek: number;
   readonly silent: number;
+  readonly mayAdd: boolean;
+  /** Who left the caseload, by name. */
+  readonly left: readonly { readonly childId: number; readonly name: string; readonly leftOn: CalendarDay }[];
 }
 
 const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (version ? restOf(version, today) : null);
@@ -52,6 +57,12 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
       childCount: children.length,
       withWordThisWeek: rows.filter((row) => row.daysSinceWord !== null && row.daysSinceWord < 7).length,
       silent: rows.filter(isSilent).length,
+      mayAdd: may(actor, null, 'addChildren'),
+      left: (await childrenOf(work, actor.personId, { hasLeft: true })).map(({ child }) => ({
+        childId: child.id,
+        name: nameOf(child),
+        leftOn: child.leftOn!,
+      })),
     };
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'yard.viewed'));

@@ -102,6 +102,7 @@ async function reword(work: Work, messageId: number, child: Child): Promise<void
 const MESSAGE_KIND = {
   program: 'program',
   home: 'home',
+  goesOn: 'goesOn',
   newStep: 'newStep',
   takenBack: 'takenBack',
   paused: 'paused',

@@ -79,7 +79,7 @@ const goOnAsBefore: TakeBack = async (work, context, actor, child, decision, was
     expectedVersion: current.number,
     reason: 'undo',
     tasksFor: () => before.tasks,
-    text: wasTold ? 'program' : null,
+    text: wasTold ? 'goesOn' : null,
     decisionId: null,
   });
 };

@@ -2,7 +2,7 @@ import type { Instant } from '@/core/calendar';
 import { oneOf } from '../../rows/columns';
 import { momentText, tablesOf, type Work } from '../../work';
 
-export const MESSAGE_KINDS = ['program', 'newStep', 'note', 'takenBack', 'several', 'paused', 'ended', 'home'] as const;
+export const MESSAGE_KINDS = ['program', 'newStep', 'note', 'takenBack', 'several', 'paused', 'ended', 'home', 'goesOn'] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 export const MESSAGE_STATUSES = ['waiting', 'handedOver', 'withdrawn', 'givenUp'] as const;
 export type MessageStatus = (typeof MESSAGE_STATUSES)[number];
@@ -57,7 +57,7 @@ export async function messageToSend(work: Work, messageId: number): Promise<Mess
 }
 
 /** What a message is made of: one part a decision, or a program that was sent. */
-export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack', 'paused', 'ended', 'home'] as const;
+export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack', 'paused', 'ended', 'goesOn'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** The child's message that still waits for what else is decided, locked; null where none does. */

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { nameOf } from '@/core/child';
+import { restOf } from '@/core/program';
 import type { ChildView } from '@/server/caseload/viewChild';
 import { longDay, momentIn } from '../../shared/days';
 import { criterionWords } from '../goals/goalWords';
@@ -38,6 +39,11 @@ export function ChildFolds({ view, acts }: Props) {
       <Fold cap="W" says={`${messages.length} messages, links`}>
         <LinksAndPost view={view} acts={acts} />
       </Fold>
+      {view.mayChange && view.program && (
+        <Fold cap="T" says="Pause, end or resume">
+          <PracticeFold view={view} acts={acts} />
+        </Fold>
+      )}
       {closed.length > 0 && (
         <Fold cap="C" says={`${closed.length} closed ${closed.length === 1 ? 'goal' : 'goals'}`}>
           {closed.map(({ id, content, closedOn, closedWhy }) => (
@@ -142,6 +148,45 @@ function LinksAndPost({ view, acts }: Props) {
         </Link>
       </p>
     </>
+  );
+}
+
+/** The practice rests, ends or goes on; the family is told each time. */
+function PracticeFold({ view: { child, program, today }, acts }: Props) {
+  const { number } = program!;
+  const resting = restOf(program!, today);
+  const hidden = (deed: string) => ({ childId: child.id, expectedVersion: number, deed });
+  if (resting) {
+    return (
+      <ActionForm action={acts.rest} hidden={hidden('goOn')} className="space-y-2">
+        <p>
+          {resting.kind === 'ended' ? 'The practice ended.' : `It rests until ${longDay(resting.day)}.`} The family reads when it goes on.
+        </p>
+        {resting.kind === 'ended' && (
+          <label className="block">
+            Till which day?
+            <input name="until" type="date" required className="field mt-1 block" />
+          </label>
+        )}
+        <button className="act act-main">Let it go on today</button>
+      </ActionForm>
+    );
+  }
+  return (
+    <div className="space-y-3">
+      <ActionForm action={acts.rest} hidden={hidden('pause')} className="space-y-2">
+        <label className="block">
+          It rests until
+          <input name="until" type="date" required className="field mt-1 block" />
+        </label>
+        <input name="why" maxLength={300} placeholder="why (you may leave it out)" aria-label="Why it rests" className="field w-full" />
+        <button className="act">Let it rest</button>
+      </ActionForm>
+      <ActionForm action={acts.rest} hidden={hidden('end')} className="space-y-2">
+        <input name="why" required maxLength={300} placeholder="why it ends" aria-label="Why it ends" className="field w-full" />
+        <button className="act">End the practice</button>
+      </ActionForm>
+    </div>
   );
 }
 

@@ -21,6 +21,7 @@ export interface ChildActs {
   readonly sendLink: WordedAction;
   readonly newLink: WordedAction;
   readonly share: WordedAction;
+  readonly rest: WordedAction;
   readonly leave: WordedAction;
   readonly comeBack: WordedAction;
   readonly deleteChild: WordedAction;

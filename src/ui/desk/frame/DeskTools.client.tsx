@@ -44,6 +44,7 @@ export function DeskTools({ places, doings }: Props) {
           <Dialog.Overlay className="fixed inset-0 bg-ink/30" />
           <Dialog.Content
             aria-describedby={undefined}
+            tabIndex={0}
             className="fixed top-[8vh] left-1/2 max-h-[80vh] w-[560px] max-w-[92vw] -translate-x-1/2 overflow-auto rounded-[6px] border border-ink bg-sheet p-4"
           >
             {open === 'keys' ? <KeyList /> : <FindBox places={places} doings={doings} go={go} close={() => setOpen(null)} />}

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { SILENT_DAYS, type YardFilter, type YardSort, type YardWish } from '@/core/yard';
 import type { YardView } from '@/server/caseload/viewYard';
+import { longDay } from '../../shared/days';
 import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { yardSheet } from './yardSheet';
@@ -34,6 +35,16 @@ export function YardScreen({ view, wish }: YardProps) {
           {view.withWordThisWeek} with word this week · {view.silent} silent for a week or longer
           {shown !== view.childCount && ` · ${shown} shown`}
         </p>
+        {view.mayAdd && (
+          <span className="flex gap-4 text-[14px]">
+            <Link href="/children/new" prefetch={false} className="link" data-key="n" data-key-says="New child">
+              new child
+            </Link>
+            <Link href="/caseload" prefetch={false} className="link">
+              take a list in
+            </Link>
+          </span>
+        )}
         <SearchBox value={wish.search} />
       </div>
       <Wishes wish={wish} schools={view.schools} />
@@ -43,6 +54,20 @@ export function YardScreen({ view, wish }: YardProps) {
         <p className="mt-6 text-soft">
           {view.childCount === 0 ? 'No child is with you yet.' : 'Nobody fits. Show everyone, or search for less.'}
         </p>
+      )}
+      {view.left.length > 0 && (
+        <details className="mt-6 text-[14px]">
+          <summary className="link inline">{view.left.length} left the caseload</summary>{' '}
+          {view.left.map(({ childId, name, leftOn }, index) => (
+            <span key={childId}>
+              {index > 0 && ', '}
+              <Link href={`/children/${childId}`} prefetch={false} className="link">
+                {name}
+              </Link>{' '}
+              ({longDay(leftOn)})
+            </span>
+          ))}
+        </details>
       )}
       <p className="mt-6 text-[13px] text-soft">
         Practised is a range: known done ÷ planned … (known done + no word) ÷ planned. No word is not the same as not done. Full disc: all

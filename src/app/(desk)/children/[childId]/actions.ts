@@ -1,17 +1,13 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import type { TaskSettings } from '@/core/tasks';
 import { changeHome } from '@/server/caseload/changeHome';
 import { deleteChild } from '@/server/caseload/deleteChild';
-import { comeBack, leaveCaseload, shareChild } from '@/server/caseload/moveChild';
 import { revokeLink, sendLinkAgain, sendNewLink } from '@/server/messages/links';
-import type { Answer } from '@/server/answer';
 import { faultWords } from '@/ui/desk/frame/Trouble';
-
-const childOf = (form: FormData) => Number(form.get('childId'));
+import { childOf, redrawn } from './redrawn';
 
 export async function revokeLinkAction(_before: string | null, form: FormData): Promise<string | null> {
   return redrawn(form, await act((actor, context) => revokeLink(context, actor, childOf(form), Number(form.get('linkId')))));
@@ -41,24 +37,4 @@ export async function changeHomeAction(input: {
 }): Promise<string | null> {
   const answered = await act((actor, context) => changeHome(context, actor, input));
   return answered.ok ? null : faultWords(answered.fault);
-}
-
-export async function shareAction(_before: string | null, form: FormData): Promise<string | null> {
-  const input = { childId: childOf(form), personId: Number(form.get('personId')), access: form.get('access') };
-  return redrawn(form, await act((actor, context) => shareChild(context, actor, input)));
-}
-
-export async function leaveAction(_before: string | null, form: FormData): Promise<string | null> {
-  return redrawn(form, await act((actor, context) => leaveCaseload(context, actor, { childId: childOf(form), why: form.get('why') })));
-}
-
-export async function comeBackAction(_before: string | null, form: FormData): Promise<string | null> {
-  return redrawn(form, await act((actor, context) => comeBack(context, actor, childOf(form))));
-}
-
-/** The child's screen as it stands now, or what was wrong. */
-function redrawn(form: FormData, answered: Answer<void>): string | null {
-  if (!answered.ok) return faultWords(answered.fault);
-  revalidatePath(`/children/${childOf(form)}`);
-  return null;
 }

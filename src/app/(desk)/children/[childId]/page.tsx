@@ -2,16 +2,8 @@ import { screen } from '@/app/screen';
 import { viewChild } from '@/server/caseload/viewChild';
 import { ChildScreen } from '@/ui/desk/child/ChildScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import {
-  changeHomeAction,
-  comeBackAction,
-  deleteChildAction,
-  leaveAction,
-  newLinkAction,
-  revokeLinkAction,
-  sendLinkAction,
-  shareAction,
-} from './actions';
+import { changeHomeAction, deleteChildAction, newLinkAction, revokeLinkAction, sendLinkAction } from './actions';
+import { comeBackAction, leaveAction, restAction, shareAction } from './moveActions';
 
 export default async function ChildPage({ params }: { params: Promise<{ childId: string }> }) {
   const { childId } = await params;
@@ -27,6 +19,7 @@ export default async function ChildPage({ params }: { params: Promise<{ childId:
             sendLink: sendLinkAction,
             newLink: newLinkAction,
             share: shareAction,
+            rest: restAction,
             leave: leaveAction,
             comeBack: comeBackAction,
             deleteChild: deleteChildAction,

@@ -1,0 +1,134 @@
+import { readFileSync } from 'node:fs';
+import { ask, beginAnew, childIdOf, expect, linkOf, newPage, signIn, test } from './yard';
+
+test('a list with faults: said row by row, mended, taken in as a whole, and again without doubles', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/caseload');
+  const list = page.getByLabel('The list');
+  await expect(list).toBeFocused();
+  await list.fill('Kid\tDOB\tBuilding\tHand\nTull, Brom\t3/4/2020\tFold Lane School\tsinister\nAmes, Fenn\t5/6/2019\t\tright');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByRole('row', { name: /^1/ })).toContainText('a name is missing'.slice(2));
+  await page.getByLabel('Kid', { exact: true }).selectOption('name');
+  await expect(page.getByRole('row', { name: /^1/ })).toContainText('“sinister”: write left, right or not settled');
+  await expect(page.getByRole('row', { name: /^2/ })).toContainText('school is missing');
+  const take = page.getByRole('button', { name: /^Take in/ });
+  await expect(take).toBeDisabled();
+  await page.getByLabel('School, for rows that name none').fill('Fold Lane School');
+  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await expect(page.getByRole('row', { name: /^2/ })).toContainText('2019-06-05');
+  const mended = (await list.inputValue()).replace('sinister', 'left');
+  await list.fill(mended);
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  // How the column was matched is gone with the list; how it is kept is shown once it was taken in.
+  await page.getByLabel('Kid', { exact: true }).selectOption('name');
+  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await page.getByRole('button', { name: 'Take in 2 children' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'on your caseload now' })).toContainText('2 children are on your caseload now');
+  await list.fill(mended);
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByLabel('Kid', { exact: true })).toHaveValue('name');
+  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await expect(page.getByText('2 of 2 are there already.')).toBeVisible();
+  await ask("DELETE FROM children WHERE called_name IN ('Brom', 'Fenn')");
+});
+
+test('a fact that makes a program unsafe says so at once and stands in Rounds; the history tells it', async ({ page }) => {
+  await signIn(page);
+  const child = await beginAnew('Bastian N.');
+  await ask("UPDATE children SET mouths_things = 0, scissors_allowed = 1, allergies = '[]' WHERE id = ?", [child]);
+  const [task] = await ask<{ id: number }>(
+    "SELECT v.id FROM tasks t JOIN task_versions v ON v.task_id = t.id WHERE t.slug = 'pocket-the-washers' LIMIT 1",
+  );
+  await ask(
+    `UPDATE version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id JOIN task_versions k ON k.id = ?
+     SET t.task_version_id = k.id, t.task_id = k.task_id, t.choices = '{}' WHERE p.child_id = ? AND t.position = 0`,
+    [task!.id, child],
+  );
+  await page.goto(`/children/${child}`);
+  await page.keyboard.press('f');
+  await page.getByLabel('things still go in the mouth').check();
+  await page.getByLabel('Allergies, one a line').fill('kiwi: rash');
+  await expect(page.getByText('No check knows “kiwi: rash”')).toBeVisible();
+  await page.getByLabel('Minutes a day').fill('400');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Minutes a day' }).first()).toBeVisible();
+  await page.getByLabel('Minutes a day').fill('12');
+  await page.keyboard.press('Control+Enter');
+  await expect(page).toHaveURL(new RegExp(`/children/${child}$`));
+  await expect(page.getByText('Pocket the washers: to be thought over.')).toBeVisible();
+  await page.goto('/rounds');
+  await page
+    .getByRole('link', { name: /Bastian N\.: to be thought over/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'To be thought over' })).toBeVisible();
+  await page.keyboard.press('t');
+  await page.getByLabel('Why?').fill('too small for now');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('img', { name: /Bastian N\.: to be thought over, settled/ })).toBeVisible();
+  const family = await newPage(page.context().browser()!);
+  await family.goto(`${linkOf('Bastian N.')}?lang=en`);
+  await expect(family.getByText('Pocket the washers')).toHaveCount(0);
+  await page.goto(`/children/${child}/facts`);
+  await expect(page.getByText(/mouths things: no → yes/)).toBeVisible();
+});
+
+test('a family tells what is in the house without scripts, in Spanish; the therapist takes it over with a look', async ({
+  page,
+  browser,
+}) => {
+  const child = await childIdOf('Odalys V.');
+  const family = await newPage(browser, { javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
+  await family.goto(`${linkOf('Odalys V.')}/home`);
+  await family.getByLabel('¿Quién ayuda?').fill('la abuela');
+  await family.getByLabel('20', { exact: true }).check();
+  await family.getByRole('button', { name: 'Enviar' }).click();
+  await expect(family.getByRole('heading', { name: 'Gracias.' })).toBeVisible();
+  await signIn(page);
+  await page.goto(`/children/${child}`);
+  await page.getByRole('link', { name: 'Look at it, and take it over' }).click();
+  await expect(page.getByText('20 minutes a day (here 15)')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByLabel('Who helps')).toHaveValue('la abuela');
+  await ask('UPDATE children SET minutes_per_day = 15 WHERE id = ?', [child]);
+});
+
+test('children are handed over by the supervisor’s view, who looked is read as a file, and a child comes out as data', async ({
+  page,
+  browser,
+}) => {
+  const boss = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await signIn(boss, 'supervisor');
+  await boss.goto('/caseloads');
+  await expect(boss.getByRole('table', { name: 'Caseloads' })).toContainText('Ines Calloway-Brandt');
+  await boss.getByRole('button', { name: 'leads' }).click();
+  await boss.getByRole('link', { name: 'hand over', exact: true }).first().click();
+  const child = await childIdOf('Wren O.');
+  await boss.getByLabel('Wren O.').check();
+  await boss.getByLabel(/^Hand-over note/).fill('Likes the crane.');
+  await boss.getByLabel(/goes on sharing/).check();
+  await boss.getByRole('button', { name: 'Hand them over' }).click();
+  await expect(boss).toHaveURL(/\/caseloads$/);
+  await boss.goto(`/children/${child}`);
+  await boss.keyboard.press('p');
+  await expect(boss.getByText('“Likes the crane.”')).toBeVisible();
+  await boss.keyboard.press('o');
+  const data = boss.waitForEvent('download');
+  await boss.getByRole('link', { name: 'as data' }).click();
+  const read = JSON.parse(readFileSync(await (await data).path(), 'utf8')) as { child: { calledName: string }; reports: unknown[] };
+  expect([read.child.calledName, read.reports.length > 0]).toEqual(['Wren', true]);
+  await boss.goto(`/children/${child}/looks`);
+  await expect(boss.getByText(/handed the child over to Marit/)).toBeVisible();
+  const file = boss.waitForEvent('download');
+  await boss.getByRole('link', { name: /as a file/ }).click();
+  expect(readFileSync(await (await file).path(), 'utf8')).toContain('took everything about the child out as a file');
+  // The therapist who shares it leads it no more.
+  await signIn(page);
+  await page.goto(`/children/${child}`);
+  await expect(page.getByText('On and off the caseload')).toHaveCount(0);
+  await ask(
+    "UPDATE child_access SET access = IF(person_id = (SELECT id FROM people WHERE role = 'therapist' ORDER BY id LIMIT 1), 'lead', 'shared') WHERE child_id = ?",
+    [child],
+  );
+});

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import type { DateOrder, RosterFact } from '@/core/child';
 import type { RosterPreview } from '@/server/caseload/takeRoster';
 import { words } from '../../shared/deskWords';
@@ -31,13 +31,19 @@ export function RosterScreen({ preview, take }: Props) {
   const [fault, setFault] = useState<string | null>(null);
   const [taken, setTaken] = useState<Extract<Taken, { ok: true }> | null>(null);
   const [isWorking, start] = useTransition();
-  const look = (wish: RosterWish) =>
+  // What a person chose counts at once, also while an earlier look is still under way.
+  const chosen = useRef<Pick<RosterWish, 'columns' | 'dateOrder'>>({});
+  const look = (text: string, change: Pick<RosterWish, 'columns' | 'dateOrder'> = {}) => {
+    chosen.current = { ...chosen.current, ...change };
     start(async () => {
       setFault(null);
       setTaken(null);
-      const read = await preview(wish);
+      const read = await preview({ ...chosen.current, text, school });
       if ('words' in read) return setFault(read.words);
-      if (read.ok) return setFound(read);
+      if (read.ok) {
+        chosen.current = { columns: [...read.columns], ...(read.dateOrder && { dateOrder: read.dateOrder }), ...chosen.current };
+        return setFound(read);
+      }
       setFound(null);
       setFault(
         read.fault.code === 'tooManyRows'
@@ -45,18 +51,18 @@ export function RosterScreen({ preview, take }: Props) {
           : words(`rosterFaults.${read.fault.code}`),
       );
     });
-  const wishNow = (change: Partial<RosterWish> = {}): RosterWish => ({
-    text,
-    school,
-    ...(found && { columns: [...found.columns] }),
-    ...(found?.dateOrder && { dateOrder: found.dateOrder }),
-    ...change,
-  });
+  };
+  /** Another list: what was chosen for the one before holds no more, unless its headings are the same. */
+  const anew = (list: string) => {
+    if (list.split('\n')[0] !== text.split('\n')[0]) chosen.current = {};
+    setText(list);
+    setFound(null);
+  };
   const wrong = found?.rows.filter(({ record }) => record === null).length ?? 0;
   const fresh = found?.rows.filter(({ record, isThere }) => record !== null && !isThere).length ?? 0;
   const takeIn = () =>
     start(async () => {
-      const answer = await take(wishNow());
+      const answer = await take({ ...chosen.current, text, school });
       if (!answer.ok) return setFault(answer.fault);
       setTaken(answer);
       setFound(null);
@@ -77,8 +83,7 @@ export function RosterScreen({ preview, take }: Props) {
           <textarea
             value={text}
             onChange={(event) => {
-              setText(event.target.value);
-              setFound(null);
+              anew(event.target.value);
             }}
             rows={found ? 3 : 8}
             autoFocus
@@ -92,7 +97,7 @@ export function RosterScreen({ preview, take }: Props) {
             accept=".csv,.tsv,.txt,text/csv"
             onChange={(event) => {
               const file = event.target.files?.[0];
-              if (file) void file.text().then((read) => (setText(read), look({ text: read, school })));
+              if (file) void file.text().then((read) => (anew(read), look(read)));
             }}
           />
         </FormField>
@@ -100,7 +105,7 @@ export function RosterScreen({ preview, take }: Props) {
           type="button"
           className={found ? 'act' : 'act act-main'}
           disabled={isWorking || text.trim() === ''}
-          onClick={() => look({ text, school })}
+          onClick={() => look(text)}
         >
           Look at it
         </button>
@@ -125,7 +130,7 @@ export function RosterScreen({ preview, take }: Props) {
             <FormField label="Dates such as 3/4/2021 begin with">
               <select
                 value={found.dateOrder ?? ''}
-                onChange={(event) => look(wishNow({ dateOrder: event.target.value as DateOrder }))}
+                onChange={(event) => look(text, { dateOrder: event.target.value as DateOrder })}
                 className={`field ${found.dateOrder === null ? 'border-brick' : ''}`}
               >
                 {found.dateOrder === null && <option value="">say which…</option>}
@@ -138,7 +143,7 @@ export function RosterScreen({ preview, take }: Props) {
                 value={school}
                 list="roster-schools"
                 onChange={(event) => setSchool(event.target.value)}
-                onBlur={() => look(wishNow())}
+                onBlur={() => look(text)}
                 className="field w-[220px]"
               />
               <datalist id="roster-schools">
@@ -151,7 +156,11 @@ export function RosterScreen({ preview, take }: Props) {
           <RosterTable
             found={found}
             match={(place, fact) =>
-              look(wishNow({ columns: found.columns.map((each, index) => (index === place ? fact : each === fact ? null : each)) }))
+              look(text, {
+                columns: (chosen.current.columns ?? found.columns).map((each, index) =>
+                  index === place ? fact : each === fact ? null : each,
+                ),
+              })
             }
           />
           <p className="mt-3 flex flex-wrap items-center gap-4">

@@ -42,7 +42,7 @@ export async function measureHeart(): Promise<HeartFigure[]> {
     allergies: ['wheat'],
     texturesAvoided: ['sticky'],
     precautions: [],
-      themesNotWanted: [],
+    themesNotWanted: [],
     practiceWeekdays: [1, 2, 3, 4, 5, 6, 7],
     minutesPerDay: 20,
     materialsAtHome: ['paper', 'box'],

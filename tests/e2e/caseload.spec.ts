@@ -85,6 +85,8 @@ test('a family tells what is in the house without scripts, in Spanish; the thera
   await family.getByLabel('20', { exact: true }).check();
   await family.getByRole('button', { name: 'Enviar' }).click();
   await expect(family.getByRole('heading', { name: 'Gracias.' })).toBeVisible();
+  const flood = await family.request.post(`${linkOf('Odalys V.')}/home/tell`, { form: { words: 'x'.repeat(40_000) } });
+  expect(flood.status()).toBe(413);
   await signIn(page);
   await page.goto(`/children/${child}`);
   await page.getByRole('link', { name: 'Look at it, and take it over' }).click();

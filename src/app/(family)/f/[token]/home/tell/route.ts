@@ -7,9 +7,14 @@ import { faultForFamily } from '@/ui/family/report/faultForFamily';
 import { mendPage } from '@/ui/family/report/mendPage';
 import { familyWords } from '@/ui/shared/familyWords';
 
+/** A page of boxes and a few words is far smaller. */
+const MOST_BYTES = 32 * 1024;
+
 /** Takes in what a family tells of its house, from a plain form. */
 export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   const { token } = await params;
+  if (Number(request.headers.get('content-length') ?? MOST_BYTES + 1) > MOST_BYTES)
+    return new Response('That is more than this page holds.', { status: 413, headers: { connection: 'close' } });
   const form = await request.formData().catch(() => new FormData());
   const text = (name: string) => String(form.get(name) ?? '');
   const language = languageOf(text('lang'));

@@ -34,8 +34,8 @@ export const schoolYearSchema = z
   })
   .transform((year) => ({
     ...year,
-    breaks: year.breaks.toSorted((a, b) => a.from.localeCompare(b.from)),
-    periods: year.periods.toSorted((a, b) => a.from.localeCompare(b.from)),
+    breaks: [...year.breaks].sort((a, b) => a.from.localeCompare(b.from)),
+    periods: [...year.periods].sort((a, b) => a.from.localeCompare(b.from)),
   }));
 
 /** A span of the year at whose end a report on each goal is due. */

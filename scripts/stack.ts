@@ -5,6 +5,7 @@ import { instant } from '@/core/calendar';
 import { countPeople, inTransaction, migrator, openDatabase, type Database } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
 import { PretendPhone } from '@/outside/pretendPhone';
+import { USUAL_HOUSE } from '@/server/house';
 import type { Clock } from '@/server/ports';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
@@ -145,7 +146,17 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
   const moment = { now: now() };
   // The pretend phone notes when a text came: the demo's clock and its own are one.
   const phone = new PretendPhone(phoneFolder(wish.folder), url, () => moment.now);
-  const parts = { db, now, random: Math.random, texts: phone, phone, backups: null, origin: url, linkSecret: linkSecretIn(wish.folder) };
+  const parts = {
+    db,
+    now,
+    random: Math.random,
+    texts: phone,
+    phone,
+    backups: null,
+    house: USUAL_HOUSE,
+    origin: url,
+    linkSecret: linkSecretIn(wish.folder),
+  };
   const access = await step('Loading the demo: 48 children, ten weeks', () => loadDemo(parts, loadLibrary(), (at) => (moment.now = at)));
   writeFileSync(file, JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
   return access;

@@ -55,9 +55,13 @@ export function wordAfter(words: readonly string[], name: string): string | null
 }
 
 /** What the processes read of the settings from their environment. */
-function environmentOf({ trustProxy, backup }: Settings): Record<string, string> {
+function environmentOf({ trustProxy, backup, texts, mail, timeZone, languages }: Settings): Record<string, string> {
   return {
     YARD_TRUST_PROXY: trustProxy.join(','),
+    ...(texts && { YARD_TEXTS_ADDRESS: texts.address, YARD_TEXTS_KEY_FILE: path.resolve(texts.keyFile) }),
+    ...(mail && { YARD_MAIL_SERVER: mail.server, YARD_MAIL_FROM: mail.from }),
+    ...(timeZone && { YARD_TIME_ZONE: timeZone }),
+    ...(languages && { YARD_LANGUAGES: languages.join(',') }),
     ...(backup && { YARD_BACKUP_FOLDER: path.resolve(backup.folder), YARD_BACKUP_KEEP: String(backup.keep) }),
     ...(backup?.passphraseFile && { YARD_BACKUP_PASSPHRASE_FILE: path.resolve(backup.passphraseFile) }),
   };

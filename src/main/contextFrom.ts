@@ -2,10 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
+import { LANGUAGES } from '@/core/text';
 import { openDatabase, readDatabaseUrl } from '@/db';
 import { DailyBackups, type DumpAddress } from '@/outside/backup';
+import { ByReach } from '@/outside/byReach';
+import { HttpTexts } from '@/outside/httpTexts';
+import { Mail } from '@/outside/mail';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext, type Context } from '@/server/context';
+import type { House } from '@/server/house';
 import type { Clock } from '@/server/ports';
 
 /** What a process serves with, from its environment. @throws Error that says which setting is missing or wrong */
@@ -20,12 +25,39 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     db: openDatabase(url, pool),
     now,
     random: Math.random,
-    texts: phone,
-    phone,
+    ...messagesFrom(environment, phone),
     backups: backupsFrom(environment, url, dataFolder),
+    house: houseFrom(environment),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),
   });
+}
+
+/**
+ * By what messages go out. Where no text service is named the pretend phone takes families' texts, and can be looked at; where one is,
+ * there is no pretend phone, and nothing is taken that reaches nobody.
+ */
+function messagesFrom(environment: NodeJS.ProcessEnv, phone: PretendPhone): Pick<Context, 'texts' | 'phone'> {
+  const { YARD_TEXTS_ADDRESS: address, YARD_MAIL_SERVER: server } = environment;
+  const text = address ? new HttpTexts({ address, key: readSecret(environment.YARD_TEXTS_KEY_FILE, 'YARD_TEXTS_KEY_FILE') }) : null;
+  const email = server ? new Mail({ server, from: environment.YARD_MAIL_FROM ?? 'yard-steps@localhost' }) : null;
+  const standIn = text ? null : phone;
+  return { texts: new ByReach({ text, email }, standIn), phone: standIn };
+}
+
+/** @throws Error where the file is not named or cannot be read */
+function readSecret(file: string | undefined, name: string): string {
+  if (!file) throw new Error(`${name} names no file`);
+  return readFileSync(file, 'utf8').trim();
+}
+
+/** What the settings say of the house; `src/main/settings.ts` has checked it. */
+function houseFrom(environment: NodeJS.ProcessEnv): House {
+  const wished = environment.YARD_LANGUAGES?.split(',');
+  return {
+    timeZone: environment.YARD_TIME_ZONE || null,
+    languages: wished ? LANGUAGES.filter((language) => wished.includes(language)) : null,
+  };
 }
 
 /** Backups by themselves, where a folder for them is named. */
@@ -33,7 +65,7 @@ function backupsFrom(environment: NodeJS.ProcessEnv, url: string, dataFolder: st
   const folder = environment.YARD_BACKUP_FOLDER;
   if (!folder) return null;
   const passphraseFile = environment.YARD_BACKUP_PASSPHRASE_FILE;
-  const passphrase = passphraseFile ? readFileSync(passphraseFile, 'utf8').trim() : null;
+  const passphrase = passphraseFile ? readSecret(passphraseFile, 'YARD_BACKUP_PASSPHRASE_FILE') : null;
   return new DailyBackups({
     folder,
     keep: Number(environment.YARD_BACKUP_KEEP ?? 14),

@@ -21,19 +21,27 @@ describe('the settings that the product is served with', () => {
       dataFolder: path.resolve('.data/serve'),
       trustProxy: [],
       processes: 1,
+      texts: null,
+      mail: null,
+      timeZone: null,
+      languages: null,
       backup: null,
     });
   });
 
   it('are those of the file, and the environment wins', () => {
     const file = fileWith(
-      '{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/", "trustProxy": ["10.0.0.2"], "backup": { "folder": "/b" } }',
+      '{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/", "trustProxy": ["10.0.0.2"], "languages": ["es"], "texts": { "address": "https://texts.example/send", "keyFile": "/nowhere" }, "backup": { "folder": "/b" } }',
     );
     const settings = settingsFrom(file, {
       YARD_LISTEN_PORT: '8080',
       YARD_DATA_FOLDER: '/srv/yard',
       YARD_DATABASE_URL: '',
       YARD_PROCESSES: '2',
+      YARD_TEXTS_KEY_FILE: '/etc/yard/key',
+      YARD_MAIL_SERVER: 'smtps://mail.tarrowhill.example',
+      YARD_MAIL_FROM: 'yard@tarrowhill.example',
+      YARD_TIME_ZONE: 'America/Denver',
     });
     expect(settings).toEqual({
       listen: { host: '0.0.0.0', port: 8080 },
@@ -42,6 +50,10 @@ describe('the settings that the product is served with', () => {
       dataFolder: '/srv/yard',
       trustProxy: ['10.0.0.2'],
       processes: 2,
+      texts: { address: 'https://texts.example/send', keyFile: '/etc/yard/key' },
+      mail: { server: 'smtps://mail.tarrowhill.example', from: 'yard@tarrowhill.example' },
+      timeZone: 'America/Denver',
+      languages: ['es'],
       backup: { folder: '/b', keep: 14, passphraseFile: null },
     });
   });
@@ -54,6 +66,10 @@ describe('the settings that the product is served with', () => {
     ['an address with a path', '{ "publicAddress": "https://school.example/yard" }', /publicAddress: an address without a path/],
     ['an address of another kind', '{ "publicAddress": "javascript:alert(1)" }', /publicAddress/],
     ['a proxy that is no address', '{ "trustProxy": ["proxy.school.example"] }', /trustProxy\.0/],
+    ['a text service without its key', '{ "texts": { "address": "https://texts.example" } }', /texts\.keyFile/],
+    ['mail by another way', '{ "mail": { "server": "https://mail.example", "from": "yard@school.example" } }', /mail\.server/],
+    ['a time zone that is none', '{ "timeZone": "Tarrow Hill" }', /timeZone: a zone such as/],
+    ['a language that nobody wrote', '{ "languages": ["xx"] }', /languages\.0/],
     ['no process at all', '{ "processes": 0 }', /processes/],
     ['another database', '{ "database": "postgres://x" }', /database: an address such as mariadb/],
   ])('refuse %s, by its name', (_, text, words) => {

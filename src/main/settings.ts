@@ -1,6 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
+import { isTimeZone } from '@/core/calendar';
+import { LANGUAGES } from '@/core/text';
 
 const port = z.number().int().min(1).max(65_535);
 
@@ -26,6 +28,19 @@ const settingsSchema = z.strictObject({
     .default([]),
   /** Web processes on one port. */
   processes: z.number().int().min(1).max(64).default(1),
+  /** What sends texts; the pretend phone where it is null. */
+  texts: z
+    .strictObject({ address: z.url({ protocol: /^https?$/ }), keyFile: z.string().min(1) })
+    .nullable()
+    .default(null),
+  /** What sends e-mail; without it one-time links go to the pretend phone. */
+  mail: z
+    .strictObject({ server: z.url({ protocol: /^smtps?$/ }), from: z.email() })
+    .nullable()
+    .default(null),
+  /** What the first account is offered; the workplace changes both in Settings. */
+  timeZone: z.string().refine(isTimeZone, 'a zone such as America/Denver').nullable().default(null),
+  languages: z.array(z.enum(LANGUAGES)).min(1).nullable().default(null),
   backup: z
     .strictObject({
       folder: z.string().min(1),
@@ -46,6 +61,11 @@ const VARIABLES = {
   YARD_DATABASE_URL: ['database'],
   YARD_DATA_FOLDER: ['dataFolder'],
   YARD_PROCESSES: ['processes'],
+  YARD_TEXTS_ADDRESS: ['texts', 'address'],
+  YARD_TEXTS_KEY_FILE: ['texts', 'keyFile'],
+  YARD_MAIL_SERVER: ['mail', 'server'],
+  YARD_MAIL_FROM: ['mail', 'from'],
+  YARD_TIME_ZONE: ['timeZone'],
 } as const;
 
 const NUMBERS = new Set(['YARD_LISTEN_PORT', 'YARD_PROCESSES']);

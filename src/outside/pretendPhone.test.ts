@@ -12,7 +12,7 @@ beforeEach(() => {
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
 const phoneAt = (origin = 'http://a.test') => new PretendPhone(folder, origin, () => instant((now += 1)));
-const text = (to: string, key: string, words: string) => ({ to, idempotencyKey: key, text: words });
+const text = (to: string, key: string, words: string) => ({ to, reach: null, idempotencyKey: key, text: words });
 
 describe('the pretend phone', () => {
   it('keeps texts in the order in which they came, for each family apart', async () => {

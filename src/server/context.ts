@@ -1,5 +1,6 @@
 import type { Random } from '@/core/random';
 import type { Database } from '@/db';
+import type { House } from './house';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
 import type { Backups, Clock, PhoneOnShow, TextService } from './ports';
@@ -14,6 +15,7 @@ export interface ContextParts {
   readonly phone: PhoneOnShow | null;
   /** Where backups go by themselves; null where nobody asked for any. */
   readonly backups: Backups | null;
+  readonly house: House;
   /** The address that links begin with. */
   readonly origin: string;
   /** What tokens of links are made with; the database never sees it. */

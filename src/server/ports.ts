@@ -1,11 +1,14 @@
 import type { Instant } from '@/core/calendar';
+import type { Reach } from '@/core/child';
 
 /** The time, as every use case asks it. */
 export type Clock = () => Instant;
 
 export interface TextToSend {
-  /** Whom the service reaches by it. */
+  /** Who gets it, by our own name for them; the pretend phone needs no more. */
   readonly to: string;
+  /** Their number or address; null where none is known. */
+  readonly reach: Reach | null;
   readonly text: string;
   /** The same key is the same text: the service delivers it once, however often it is asked to. */
   readonly idempotencyKey: string;
@@ -16,7 +19,7 @@ export interface Receipt {
   readonly repeated: boolean;
 }
 
-/** What sends text messages: the pretend phone, or a gateway. May throw, or be slow; it never takes a text twice. */
+/** What sends messages: the pretend phone, or services of the house. May throw, or be slow; it never takes a text twice. */
 export interface TextService {
   send(message: TextToSend): Promise<Receipt>;
   /** Forgets all that it keeps of one it reached. Forgetting again is no fault. */

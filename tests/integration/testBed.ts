@@ -22,6 +22,7 @@ import {
 import { PretendPhone } from '@/outside/pretendPhone';
 import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
+import { USUAL_HOUSE } from '@/server/house';
 import { runDue } from '@/server/jobs/runDue';
 import { addressOf, type PhoneText } from '@/server/ports';
 import { sendProgram } from '@/server/programs/sendProgram';
@@ -77,6 +78,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     texts: phone,
     phone,
     backups: null,
+    house: USUAL_HOUSE,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',
     ...change.parts,

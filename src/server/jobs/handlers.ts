@@ -1,4 +1,4 @@
-import { inTransaction, migrationNames, type Work } from '@/db';
+import { inTransaction, migrationNames, personById, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
@@ -27,11 +27,17 @@ export const HANDLERS = {
   deliver: deliverHandler,
   passwordLink: {
     prepare: (context, { personId, asking }) =>
-      inTransaction(context.db, async (work) => ({
-        to: personAddressOf(personId),
-        text: `Choose a new password for Yard Steps, within an hour: ${await makePasswordLink(work, context, personId, asking)}`,
-        idempotencyKey: passwordLinkKey(asking),
-      })),
+      inTransaction(context.db, async (work) => {
+        const person = await personById(work, personId);
+        return (
+          person && {
+            to: personAddressOf(personId),
+            reach: { way: 'email' as const, at: person.email },
+            text: `Choose a new password for Yard Steps, within an hour: ${await makePasswordLink(work, context, personId, asking)}`,
+            idempotencyKey: passwordLinkKey(asking),
+          }
+        );
+      }),
     act: async (context, text: TextToSend) => {
       await context.texts.send(text);
     },

@@ -1,5 +1,16 @@
 import { instantAfterDays } from '@/core/calendar';
-import { addLink, inTransaction, markGivenUp, markHandedOver, messageToSend, renewLink, setLinkOfMessage, standingLinkOf } from '@/db';
+import { reachOf } from '@/core/child';
+import {
+  addLink,
+  childById,
+  inTransaction,
+  markGivenUp,
+  markHandedOver,
+  messageToSend,
+  renewLink,
+  setLinkOfMessage,
+  standingLinkOf,
+} from '@/db';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
@@ -16,7 +27,8 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       const message = await messageToSend(work, messageId);
       if (!message || message.status !== 'waiting') return null;
       const { childId, words } = message;
-      const text = { to: addressOf(childId), idempotencyKey: deliverKey(messageId) };
+      const child = await childById(work, childId);
+      const text = { to: addressOf(childId), reach: child && reachOf(child.contacts), idempotencyKey: deliverKey(messageId) };
       if (!words.includes(LINK_HOLE)) return { ...text, text: words };
       if (message.tokenSalt !== null) return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, message.tokenSalt)) };
       const now = context.now();

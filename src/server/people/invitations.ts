@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { instantAfterDays, isTimeZone } from '@/core/calendar';
 import { ROLES, type Role } from '@/core/child';
+import { LANGUAGES, type Language } from '@/core/text';
 import {
   addInvitation,
   addPerson,
+  changeLanguages,
   countPeople,
   dropInvitation,
   dropUnusedInvitations,
@@ -76,13 +78,17 @@ export interface InvitationView {
   readonly role: Role;
   /** Nobody works here yet: the workplace is told, too. */
   readonly isFirst: boolean;
+  /** What the settings of the installation offer. */
+  readonly timeZone: string | null;
+  readonly languages: readonly Language[];
 }
 
 /** What a one-time link offers. @throws AppError linkUnknown, linkExpired, linkRevoked where it was used */
 export async function viewInvitation(context: Context, token: string): Promise<InvitationView> {
   return inTransaction(context.db, async (work) => {
     const { role } = await openInvitation(work, context, token, false);
-    return { role, isFirst: (await countPeople(work)) === 0 };
+    const { timeZone, languages } = context.house;
+    return { role, isFirst: (await countPeople(work)) === 0, timeZone, languages: languages ?? LANGUAGES };
   });
 }
 
@@ -103,6 +109,7 @@ const workplaceSchema = z.object({
     .string()
     .trim()
     .regex(/^[0-9+ ()-]{2,20}$/, 'notANumber'),
+  languages: z.array(z.enum(LANGUAGES)).min(1, 'notALanguage').optional(),
 });
 
 /**
@@ -114,7 +121,7 @@ export async function acceptInvitation(
   raw: Readonly<Record<string, unknown>>,
 ): Promise<{ email: string; password: string }> {
   const { token } = parseInput(accountSchema.pick({ token: true }), raw);
-  const { isFirst } = await viewInvitation(context, token);
+  const { isFirst, languages: offered } = await viewInvitation(context, token);
   const { name, email, password } = parseInput(accountSchema, raw);
   const place = isFirst ? parseInput(workplaceSchema, raw) : null;
   refuseGuessed(password, { name, email });
@@ -124,6 +131,7 @@ export async function acceptInvitation(
     await inTransaction(context.db, async (work) => {
       const invitation = await openInvitation(work, context, token, true);
       if (place) await setUpWorkplace(work, place);
+      if (place) await changeLanguages(work, place.languages ?? offered);
       await addPerson(work, { name, email, role: invitation.role, passwordHash }, context.now());
       await spendInvitation(work, invitation.id, context.now());
     });

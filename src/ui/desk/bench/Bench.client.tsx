@@ -25,6 +25,7 @@ import { TableMapEditor } from './TableMapEditor';
 import type { UsualKnobs } from './usualLevels';
 import { heldWork, letGo, useKeeping } from './useKeeping';
 import { WordsEditor } from './WordsEditor';
+import { FaultNote } from '../parts/FaultNote';
 
 export interface BenchProps {
   readonly view: Omit<BenchView, 'library'> & { readonly things: readonly HomeMaterial[] };
@@ -179,11 +180,7 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
         )}
         {!fixed && (
           <div className="mt-6 border-t-2 border-ink pt-3">
-            {fault && (
-              <p role="alert" className="mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-                {fault}
-              </p>
-            )}
+            {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
             <div className="flex flex-wrap items-center gap-4">
               <button
                 type="button"

@@ -19,6 +19,7 @@ import { LibraryList } from './LibraryList';
 import { useLibrary } from './useLibrary';
 import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
+import { FaultNote } from '../parts/FaultNote';
 
 export interface BuilderProps {
   readonly view: BuilderView;
@@ -159,11 +160,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                 </span>
               </label>
             )}
-            {fault && (
-              <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-                {fault}
-              </p>
-            )}
+            {fault && <FaultNote className="mt-2">{fault}</FaultNote>}
             <div className="mt-3 flex items-center gap-4">
               <button
                 type="button"

@@ -3,7 +3,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { plain } from '@/core/text';
 import { MarkList } from '../../flight/MarkList';
 import { KeyCap } from '../parts/KeyCap';
@@ -55,18 +55,29 @@ export function DeskTools({ places, doings }: Props) {
   );
 }
 
+const CHOSEN = '[cmdk-item][data-selected="true"]';
+
 /** Acts and screens are there at once; children and tasks come as soon as they are asked for. */
 function FindBox({ places, doings, go, close }: Props & { go: (href: string) => void; close: () => void }) {
-  const [found, setFound] = useState<readonly Findable[]>([]);
+  const [found, setFound] = useState<readonly Findable[] | null>(null);
   const [here] = useState(actsHere);
+  const box = useRef<HTMLDivElement>(null);
+  const enterWaits = useRef(false);
   useEffect(() => {
     const stop = new AbortController();
     fetch('/find', { signal: stop.signal })
       .then((answer) => (answer.ok ? (answer.json() as Promise<Findable[]>) : []))
       .then(setFound)
-      .catch(() => {});
+      .catch(() => stop.signal.aborted || setFound([]));
     return () => stop.abort();
   }, []);
+  // Who types a name and Enter faster than the names come is taken there when they are here.
+  useEffect(() => {
+    if (found === null || !enterWaits.current) return;
+    enterWaits.current = false;
+    const chosen = requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(CHOSEN)?.click());
+    return () => cancelAnimationFrame(chosen);
+  }, [found]);
   const press = (element: HTMLElement) => {
     close();
     // Once the box has given the focus back.
@@ -74,17 +85,21 @@ function FindBox({ places, doings, go, close }: Props & { go: (href: string) => 
   };
   return (
     <Command
+      ref={box}
+      onKeyDown={({ key }) => {
+        enterWaits.current = key === 'Enter' && found === null && !box.current?.querySelector(CHOSEN);
+      }}
       label="Find a child, a task, a screen or something to do"
       filter={(value, search) => Number(plain(value).includes(plain(search)))}
     >
       <Dialog.Title className="sr-only">Find or do</Dialog.Title>
       <Command.Input placeholder="A child, a task, a screen, something to do…" className="field w-full text-[17px]" />
       <Command.List className="mt-2">
-        <Command.Empty className="p-2 text-soft">Nothing by that name.</Command.Empty>
+        <Command.Empty className="p-2 text-soft">{found === null ? 'Looking…' : 'Nothing by that name.'}</Command.Empty>
         {here.map(({ says, element }) => (
           <FindRow key={`here ${says}`} name={says} hint="here" onSelect={() => press(element)} />
         ))}
-        {[...places, ...doings, ...found].map((item) => (
+        {[...places, ...doings, ...(found ?? [])].map((item) => (
           <FindRow key={item.href} name={item.name} hint={item.hint ?? 'screen'} onSelect={() => go(item.href)} />
         ))}
       </Command.List>

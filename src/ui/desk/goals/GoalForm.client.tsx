@@ -10,6 +10,7 @@ import { words } from '../../shared/deskWords';
 import { issueWords } from '../frame/Trouble';
 import { FormField } from '../parts/FormField';
 import { goalFrom, goalValuesFrom, withPattern, type GoalValues } from './goalValues';
+import { FaultNote } from '../parts/FaultNote';
 
 export interface GoalInput {
   readonly childId: number;
@@ -161,11 +162,7 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
           <input {...register('why')} maxLength={300} className="field w-[420px]" />
         </FormField>
       )}
-      {fault && (
-        <p role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
-          {fault}
-        </p>
-      )}
+      {fault && <FaultNote>{fault}</FaultNote>}
       <button className="act act-main" disabled={formState.isSubmitting}>
         {goal ? 'Keep the next version' : 'Write the goal'}
       </button>

@@ -3,6 +3,7 @@ import { nameOf } from '@/core/child';
 import type { LooksView, LooksWish } from '@/server/audit/viewLooks';
 import { longDay, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
+import { ChoiceLink } from '../parts/ChoiceLink';
 import { HeadRow } from '../parts/HeadRow';
 
 const KINDS = [
@@ -19,15 +20,9 @@ export function LooksScreen({ view, wish }: { view: LooksView; wish: LooksWish }
     return `/children/${child.id}/looks?${new URLSearchParams({ ...(kind !== 'all' && { show: kind }), ...(who && { who }) })}`;
   };
   const choice = (href: string, says: string, isHere: boolean) => (
-    <Link
-      key={says}
-      href={href}
-      prefetch={false}
-      aria-current={isHere ? 'true' : undefined}
-      className="text-soft hover:text-ink aria-[current]:font-bold aria-[current]:text-ink"
-    >
+    <ChoiceLink key={says} href={href} isHere={isHere}>
       {says}
-    </Link>
+    </ChoiceLink>
   );
   return (
     <>

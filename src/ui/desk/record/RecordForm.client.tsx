@@ -12,6 +12,7 @@ import { languageName } from '../../shared/languageName';
 import { issueWords } from '../frame/Trouble';
 import { FormField, TickList } from '../parts/FormField';
 import { NEW_CONTACT, recordFrom, valuesFrom, type RecordValues } from './recordValues';
+import { FaultNote } from '../parts/FaultNote';
 
 /** Keeps the record and goes on, or says what is wrong. */
 export type KeepRecord = (input: { record: Record<string, unknown>; school: string }) => Promise<string | null>;
@@ -260,11 +261,7 @@ export function RecordForm({ child, schools, languages, things, keep }: Props) {
         <summary className="font-title text-[16px] font-bold">Things at home ({atHome.length})</summary>
         <div className="mt-2 columns-4 gap-4 text-[14px]">{things.map((thing) => tick('materialsAtHome', thing.id, thing.name.en))}</div>
       </details>
-      {told && (
-        <p role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
-          {told}
-        </p>
-      )}
+      {told && <FaultNote>{told}</FaultNote>}
       <button className="act act-main" disabled={formState.isSubmitting}>
         {child ? 'Keep it' : 'Write the child down'}
       </button>

@@ -7,6 +7,7 @@ import type { RosterPreview } from '@/server/caseload/takeRoster';
 import { words } from '../../shared/deskWords';
 import { FormField } from '../parts/FormField';
 import { RosterTable } from './RosterTable.client';
+import { FaultNote } from '../parts/FaultNote';
 
 export interface RosterWish {
   readonly text: string;
@@ -110,11 +111,7 @@ export function RosterScreen({ preview, take }: Props) {
           Look at it
         </button>
       </div>
-      {fault && (
-        <p role="alert" className="mt-3 max-w-[760px] border-l-4 border-brick bg-brick-tint px-3 py-2">
-          {fault}
-        </p>
-      )}
+      {fault && <FaultNote className="mt-3 max-w-[760px]">{fault}</FaultNote>}
       {taken && (
         <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
           {taken.added} {taken.added === 1 ? 'child is' : 'children are'} on your caseload now

@@ -6,6 +6,7 @@ import { KeyCap } from '../parts/KeyCap';
 import type { ActionOf, Asking, Decide, RoundsAct, StopChoices } from './roundsAct';
 import { RoundsQuestion, SENDS } from './RoundsQuestion';
 import { useSettling } from './useSettling';
+import { FaultNote } from '../parts/FaultNote';
 
 interface Props {
   readonly stop: StopChoices | null;
@@ -57,14 +58,14 @@ export function RoundsActs(props: Props) {
   return (
     <div className="mt-3">
       {shown && (
-        <p role="alert" className="mb-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+        <FaultNote className="mb-3">
           {shown.words}{' '}
           {shown.stale && (
             <a className="link" href="/rounds">
               Show what is open now
             </a>
           )}
-        </p>
+        </FaultNote>
       )}
       {fault?.reasonFor && (
         <form action={decide} className="mb-3 flex items-end gap-3">

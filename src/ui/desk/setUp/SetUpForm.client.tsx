@@ -1,26 +1,34 @@
 'use client';
 
 import { useActionState, useEffect, useRef, useSyncExternalStore } from 'react';
+import { languageName } from '@/ui/shared/languageName';
+import { FaultNote } from '../parts/FaultNote';
 
 export interface SetUpFault {
   readonly words: string;
   readonly fields: readonly string[];
   /** What was written, so that nothing is lost; the password is written anew. */
   readonly typed: Readonly<Record<string, string>>;
+  readonly languages: readonly string[];
 }
 
 interface Props {
   readonly action: (before: SetUpFault | null, form: FormData) => Promise<SetUpFault | null>;
   readonly token: string;
-  /** The first account says where this is, too. */
-  readonly isFirst: boolean;
-  readonly zones: readonly string[];
+  /** The first account says where this is, too; null for those after it. */
+  readonly first: {
+    readonly zones: readonly string[];
+    /** Offered by the settings of the installation; the browser's own where that is null. */
+    readonly timeZone: string | null;
+    readonly languages: readonly string[];
+    readonly allLanguages: readonly string[];
+  } | null;
 }
 
 const nothing = () => () => {};
 
 /** The account that a one-time link offers. */
-export function SetUpForm({ action, token, isFirst, zones }: Props) {
+export function SetUpForm({ action, token, first }: Props) {
   const [fault, send, sending] = useActionState(action, null);
   const form = useRef<HTMLFormElement>(null);
   const here = useSyncExternalStore(
@@ -36,8 +44,8 @@ export function SetUpForm({ action, token, isFirst, zones }: Props) {
   });
   return (
     <main className="mx-auto max-w-[440px] px-6 pt-[8vh] pb-10">
-      <h1 className="text-[30px]">{isFirst ? 'Set up Yard Steps' : 'Your account'}</h1>
-      <p className="mt-1 text-soft">{isFirst ? 'Your own account, and where you work.' : 'You were invited to work here.'}</p>
+      <h1 className="text-[30px]">{first ? 'Set up Yard Steps' : 'Your account'}</h1>
+      <p className="mt-1 text-soft">{first ? 'Your own account, and where you work.' : 'You were invited to work here.'}</p>
       <form ref={form} key={String(fault?.words)} action={send} className="mt-6 space-y-4">
         <input type="hidden" name="token" value={token} />
         <label className="block">
@@ -70,21 +78,21 @@ export function SetUpForm({ action, token, isFirst, zones }: Props) {
             Twelve letters or more: three or four words do well.
           </span>
         </label>
-        {isFirst && (
+        {first && (
           <>
             <label className="block">
               <span className="font-semibold">Time zone of the school</span>
               <input
                 {...field('timeZone')}
                 key={here}
-                defaultValue={fault?.typed.timeZone || here}
+                defaultValue={fault?.typed.timeZone || first.timeZone || here}
                 list="zones"
                 required
                 autoComplete="off"
                 className="field mt-1 w-full text-[17px]"
               />
               <datalist id="zones">
-                {zones.map((zone) => (
+                {first.zones.map((zone) => (
                   <option key={zone} value={zone} />
                 ))}
               </datalist>
@@ -100,13 +108,23 @@ export function SetUpForm({ action, token, isFirst, zones }: Props) {
                 className="field mt-1 w-full text-[17px]"
               />
             </label>
+            <fieldset>
+              <legend className="font-semibold">Languages that families are written to in</legend>
+              {first.allLanguages.map((language) => (
+                <label key={language} className="mt-1 mr-5 inline-flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    name="languages"
+                    value={language}
+                    defaultChecked={(fault?.languages ?? first.languages).includes(language)}
+                  />
+                  {languageName(language)}
+                </label>
+              ))}
+            </fieldset>
           </>
         )}
-        {fault && (
-          <p role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
-            {fault.words}
-          </p>
-        )}
+        {fault && <FaultNote>{fault.words}</FaultNote>}
         <button className="act act-main" disabled={sending}>
           Begin
         </button>

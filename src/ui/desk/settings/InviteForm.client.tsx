@@ -1,6 +1,7 @@
 'use client';
 
 import { useActionState } from 'react';
+import { FaultNote } from '../parts/FaultNote';
 
 export type Invited = { readonly link: string } | { readonly fault: string } | null;
 export type InviteAction = (before: Invited, form: FormData) => Promise<Invited>;
@@ -31,11 +32,7 @@ export function InviteForm({ action }: { action: InviteAction }) {
           Make a one-time link
         </button>
       </span>
-      {answer && 'fault' in answer && (
-        <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-          {answer.fault}
-        </p>
-      )}
+      {answer && 'fault' in answer && <FaultNote className="mt-2">{answer.fault}</FaultNote>}
       {answer && 'link' in answer && (
         <p role="status" className="mt-2">
           Hand this on; it opens once, for seven days, and is not shown again:

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useActionState } from 'react';
+import { FaultNote } from '../parts/FaultNote';
 
 export type Asked = { readonly isAsked: true } | { readonly fault: string } | null;
 
@@ -21,11 +22,7 @@ export function ForgottenForm({ action }: { action: (before: Asked, form: FormDa
             <span className="font-semibold">E-mail address of your account</span>
             <input name="email" type="email" autoComplete="username" required autoFocus className="field mt-1 w-full text-[17px]" />
           </label>
-          {asked && 'fault' in asked && (
-            <p role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
-              {asked.fault}
-            </p>
-          )}
+          {asked && 'fault' in asked && <FaultNote>{asked.fault}</FaultNote>}
           <button className="act act-main" disabled={sending}>
             Send me a link
           </button>

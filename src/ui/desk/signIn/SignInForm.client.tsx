@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useActionState } from 'react';
+import { FaultNote } from '../parts/FaultNote';
 
 export function SignInForm({ action }: { action: (before: string | null, form: FormData) => Promise<string | null> }) {
   const [fault, send, sending] = useActionState(action, null);
@@ -21,11 +22,7 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
           <span className="font-semibold">Password</span>
           <input name="password" type="password" autoComplete="current-password" required className="field mt-1 w-full text-[17px]" />
         </label>
-        {fault && (
-          <p role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
-            {fault}
-          </p>
-        )}
+        {fault && <FaultNote>{fault}</FaultNote>}
         <button className="act act-main" disabled={sending}>
           Sign in
         </button>

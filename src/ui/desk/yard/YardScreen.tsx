@@ -6,6 +6,7 @@ import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { yardSheet } from './yardSheet';
 import { YardTable } from './YardTable.client';
+import { ChoiceLink } from '../parts/ChoiceLink';
 
 export interface YardProps {
   readonly view: YardView;
@@ -92,16 +93,10 @@ function Wishes({ wish, schools }: { wish: YardWish; schools: readonly string[] 
     );
     return `/yard?${new URLSearchParams(kept)}`;
   };
-  const choice = (href: string, text: string, here: boolean) => (
-    <Link
-      key={text}
-      href={href}
-      prefetch={false}
-      aria-current={here ? 'true' : undefined}
-      className="text-soft hover:text-ink aria-[current]:font-bold aria-[current]:text-ink aria-[current]:underline aria-[current]:underline-offset-4"
-    >
-      {text}
-    </Link>
+  const choice = (href: string, says: string, isHere: boolean) => (
+    <ChoiceLink key={says} href={href} isHere={isHere}>
+      {says}
+    </ChoiceLink>
   );
   return (
     <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px]">

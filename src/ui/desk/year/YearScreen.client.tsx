@@ -8,6 +8,7 @@ import { words } from '../../shared/deskWords';
 import { issueWords } from '../frame/Trouble';
 import { FormField } from '../parts/FormField';
 import { YearAtAGlance } from './YearAtAGlance';
+import { FaultNote } from '../parts/FaultNote';
 
 interface Span {
   readonly name: string;
@@ -134,11 +135,7 @@ export function YearScreen({ view: { year, schools, mayChange }, keep, preview }
             add a school
           </button>
         )}
-        {fault && (
-          <p role="alert" className="mt-4 border-l-4 border-brick bg-brick-tint px-3 py-2">
-            {fault}
-          </p>
-        )}
+        {fault && <FaultNote className="mt-4">{fault}</FaultNote>}
         {mayChange && (
           <button className="act act-main mt-6" disabled={formState.isSubmitting}>
             Keep the year
@@ -197,11 +194,7 @@ const GUESSES = { break: 'free', firstDay: 'first day of school', lastDay: 'last
 function Found({ found, take, close }: { found: CalendarPreview; take: (span: CalendarSpan) => void; close: () => void }) {
   const [taken, setTaken] = useState<ReadonlySet<number>>(new Set());
   if (!found.ok) {
-    return (
-      <p role="alert" className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
-        {words(`calendarFaults.${found.fault.code}`)}
-      </p>
-    );
+    return <FaultNote className="mt-3">{words(`calendarFaults.${found.fault.code}`)}</FaultNote>;
   }
   const takeAt = (index: number) => {
     take(found.spans[index]!);

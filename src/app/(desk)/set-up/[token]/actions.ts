@@ -13,14 +13,17 @@ export async function acceptAction(_before: SetUpFault | null, form: FormData): 
   const context = appContext();
   const place = await placeOf();
   const answered = await answer(async () => {
-    const account = await acceptInvitation(context, Object.fromEntries(form));
+    const account = await acceptInvitation(context, {
+      ...Object.fromEntries(form),
+      ...(form.has('languages') && { languages: form.getAll('languages') }),
+    });
     return signIn(context, { ...account, ...place });
   });
   if (!answered.ok) {
     const { detail } = answered.fault;
     const fields = detail && 'issues' in detail ? detail.issues.map(({ path }) => path) : [];
     const typed = ['name', 'email', 'timeZone', 'emergencyNumber'].map((name) => [name, String(form.get(name) ?? '')] as const);
-    return { words: faultWords(answered.fault), fields, typed: Object.fromEntries(typed) };
+    return { words: faultWords(answered.fault), fields, typed: Object.fromEntries(typed), languages: form.getAll('languages').map(String) };
   }
   await keepSession(answered.value);
   redirect('/yard');

@@ -1,3 +1,4 @@
+import { LANGUAGES } from '@/core/text';
 import { answer } from '@/server/answer';
 import { setAnswerStatus } from '@/server/answerStatus';
 import { appContext } from '@/server/context';
@@ -12,8 +13,9 @@ export default async function SetUpPage({ params }: { params: Promise<{ token: s
   const { token } = await params;
   const answered = await answer(() => viewInvitation(appContext(), token));
   if (answered.ok) {
-    const { isFirst } = answered.value;
-    return <SetUpForm action={acceptAction} token={token} isFirst={isFirst} zones={isFirst ? Intl.supportedValuesOf('timeZone') : []} />;
+    const { isFirst, timeZone, languages } = answered.value;
+    const first = isFirst ? { zones: Intl.supportedValuesOf('timeZone'), timeZone, languages, allLanguages: LANGUAGES } : null;
+    return <SetUpForm action={acceptAction} token={token} first={first} />;
   }
   const { fault } = answered;
   setAnswerStatus(STATUS_OF[fault.code]);

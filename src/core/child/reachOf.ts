@@ -1,0 +1,18 @@
+import type { Contact } from './childRecord';
+
+/** By which service somebody is reached, and where. */
+export interface Reach {
+  readonly way: 'text' | 'email';
+  readonly at: string;
+}
+
+/**
+ * Where home practice is sent to: the first contact that may be sent it, by text or e-mail, and of whom a number or an address is known.
+ * Null where a family is reached by call or on paper alone.
+ * @example reachOf([{ ...grandmother, way: 'text', reach: '+1 900 555 0101', mayBeSent: 'practice' }]) // { way: 'text', at: '+1 900 555 0101' }
+ */
+export function reachOf(contacts: readonly Contact[]): Reach | null {
+  for (const { way, reach, mayBeSent } of contacts)
+    if ((way === 'text' || way === 'email') && reach !== '' && mayBeSent === 'practice') return { way, at: reach };
+  return null;
+}

@@ -1,0 +1,11 @@
+import type { Language } from '@/core/text';
+
+/** What the settings of the installation say of the house, beside addresses and services. */
+export interface House {
+  /** What the first account is offered; null where its browser says it. */
+  readonly timeZone: string | null;
+  /** What families may be written to in at first; null where that is every language. */
+  readonly languages: readonly Language[] | null;
+}
+
+export const USUAL_HOUSE: House = { timeZone: null, languages: null };

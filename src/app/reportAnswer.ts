@@ -31,7 +31,7 @@ export async function reportAnswer(context: Context, token: string, raw: RawRepo
   return {
     status,
     headers: { 'content-type': 'text/html; charset=utf-8' },
-    body: mendPage({ raw, fault, words, address: `/f/${token}/report` }),
+    body: mendPage({ entries: Object.entries(raw), fault, words, address: `/f/${token}/report`, page: `/f/${token}` }),
   };
 }
 

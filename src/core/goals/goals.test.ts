@@ -41,10 +41,16 @@ describe('a goal', () => {
     expect(helped('handOverHand', 'alone')).toEqual([]);
     expect(helped('alone', 'words')).toEqual(['measure.to criterionNotAbove']);
     const levels = ['turns away', 'one fingertip', 'whole hand'];
-    const rated = (to: number) =>
-      codes({ ...tongs, ...reviewOn, measure: { kind: 'rating', levels, from: 0, to, baselineOn: '2026-09-01' } });
+    const rated = (to: number, from = 0) =>
+      codes({ ...tongs, ...reviewOn, measure: { kind: 'rating', levels, from, to, baselineOn: '2026-09-01' } });
     expect([rated(2), rated(3)]).toEqual([[], ['measure.to criterionOver']]);
+    expect(rated(2, -1)).toHaveLength(1);
+    expect(rated(2, 0.5)).toHaveLength(1);
   });
+});
+
+it('a goal of before, in words alone, is taken as it stands', () => {
+  expect(codes({ ...tongs, measure: { kind: 'words', baseline: 'arms only', criterion: '10 in rhythm' } })).toEqual([]);
 });
 
 describe('the aim line', () => {

@@ -32,10 +32,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   if (answered.ok) return new Response(null, { status: 303, headers: { location: `/f/${token}/home?said=told&lang=${language}` } });
   const words = await familyWords(language);
   const body = mendPage({
-    raw: Object.fromEntries(form),
+    entries: form.entries(),
     fault: faultForFamily(answered.fault, words),
     words,
-    address: `/f/${token}/home`,
+    address: `/f/${token}/home/tell`,
+    page: `/f/${token}/home`,
   });
   return new Response(body, { status: STATUS_OF[answered.fault.code], headers: { 'content-type': 'text/html; charset=utf-8' } });
 }

@@ -1,6 +1,5 @@
 import type { NextConfig } from 'next';
-import { FAMILY_HEADERS, securityHeaders, withoutScripts } from './src/main/headers';
-import { PLAIN_COOKIE } from './src/ui/shared/plainCookie';
+import { headersFor } from './src/main/headers';
 
 const listed = (headers: Readonly<Record<string, string>>) => Object.entries(headers).map(([key, value]) => ({ key, value }));
 
@@ -10,16 +9,18 @@ const config: NextConfig = {
   // src/main/web.ts compresses.
   compress: false,
   reactStrictMode: true,
+  experimental: { serverActions: { bodySizeLimit: '1200kb' } },
   // `./yard test types` checks them; a build need not do it again.
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
   distDir: process.env.YARD_DIST ?? '.next',
+  // src/main/web.ts writes them for each answer; the development server stands without it.
   async headers() {
-    const everywhere = securityHeaders(process.env.NODE_ENV === 'development');
+    if (process.env.NODE_ENV !== 'development') return [];
+    const wish = { scripts: 'development', isSecure: false } as const;
     return [
-      { source: '/:path*', headers: listed(everywhere) },
-      { source: '/f/:path*', headers: listed(FAMILY_HEADERS) },
-      { source: '/f/:path*', has: [{ type: 'cookie', key: PLAIN_COOKIE }], headers: listed(withoutScripts(everywhere)) },
+      { source: '/:path*', headers: listed(headersFor({ ...wish, isFamily: false })) },
+      { source: '/f/:path*', headers: listed(headersFor({ ...wish, isFamily: true })) },
     ];
   },
 };

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { A_BROWSER } from './tests/e2e/aBrowser';
 
 const chromium = process.env.YARD_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
 // The workers load this file again: the port is chosen once and handed on.
@@ -17,6 +18,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    userAgent: A_BROWSER,
     launchOptions: {
       executablePath: chromium,
       args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],

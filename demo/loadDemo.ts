@@ -14,6 +14,7 @@ import {
   giveAccess,
   inTransaction,
   linksOf,
+  markAsDemo,
   setUpWorkplace,
   type TaskVersion,
   type Work,
@@ -90,6 +91,7 @@ export async function loadDemo(
     name: PEOPLE.therapist.name,
     role: 'therapist',
     signInId: 0,
+    confirmedUntil: instant(8e15),
   };
   const known: KnownVersions = new Map();
   for (const day of daysFromTo(begun, today)) {
@@ -123,6 +125,7 @@ async function setUp(
 ): Promise<{ people: Ids; stories: Story[] }> {
   const people = await addPeople(work, at);
   await setUpWorkplace(work, { emergencyNumber: '911', timeZone: DEMO_TIME_ZONE });
+  await markAsDemo(work);
   // The ten weeks are lived by mornings and afternoons: their post waits for nothing.
   await changePostMinutes(work, 0);
   await addSchoolYear(work, schoolYearOn(today));

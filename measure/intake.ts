@@ -13,7 +13,8 @@ const MARK = 'bench';
 /** Where the reports go: a child outside the measured caseload. */
 export interface IntakePlace {
   readonly childId: number;
-  readonly address: string;
+  /** Where reports are sent to: many, since one link takes in no more than a family sends in a day. */
+  readonly addresses: readonly string[];
   readonly versionTaskId: number;
 }
 
@@ -25,7 +26,7 @@ export interface IntakeFigures {
 /** Reports a second through the HTTP route beside durable INSERTs of the same row, in alternating blocks. */
 export async function measureIntake(databaseUrl: string, place: IntakePlace): Promise<IntakeFigures> {
   const pool = mariadb.createPool({ ...optionsFrom(databaseUrl), connectionLimit: WORKERS });
-  const lines = Array.from({ length: WORKERS }, () => new Line(new URL(place.address)));
+  const lines = Array.from({ length: WORKERS }, () => new Line(place.addresses.map((address) => new URL(address))));
   const throughPool = () => block(() => insert(pool, place));
   const throughRoute = () => block((worker) => lines[worker]!.post(formOf(place.versionTaskId)));
   const bare: number[] = [];
@@ -70,14 +71,16 @@ async function insert(pool: Pool, { childId, versionTaskId }: IntakePlace): Prom
 class Line {
   private answered: ((status: string) => void) | null = null;
   private readonly socket: Socket;
+  private sent = 0;
 
-  constructor(private readonly address: URL) {
-    this.socket = connect(Number(address.port), address.hostname).setNoDelay(true).setEncoding('latin1');
+  constructor(private readonly addresses: readonly URL[]) {
+    const { port, hostname } = addresses[0]!;
+    this.socket = connect(Number(port), hostname).setNoDelay(true).setEncoding('latin1');
     this.socket.on('data', (answer: string) => this.answered?.(answer.slice(9, 12)));
   }
 
   async post(body: string): Promise<void> {
-    const { pathname, host } = this.address;
+    const { pathname, host } = this.addresses[this.sent++ % this.addresses.length]!;
     const status = await new Promise<string>((resolve) => {
       this.answered = resolve;
       this.socket.write(

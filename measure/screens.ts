@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib';
 import mariadb from 'mariadb';
 import { createElement, type ReactElement } from 'react';
 import { renderToString } from 'react-dom/server';
+import { instant } from '@/core/calendar';
 import { addPerson, giveAccess, inTransaction } from '@/db';
 import { rowsOf } from '../scripts/sql';
 import type { PersonActor } from '@/server/actor';
@@ -48,7 +49,7 @@ interface Measured {
 
 /** Yard and Rounds from request to last byte, beside the same SQL on a bare connection and the same rows rendered. */
 export async function measureScreens(context: Context, databaseUrl: string, url: string, cookie: string): Promise<ScreenFigures[]> {
-  const actor: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1 };
+  const actor: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1, confirmedUntil: instant(0) };
   const small = await actorWith(context, 6);
   const large = await actorWith(context, MANY);
   const largeCookie = `yard=${(await signIn(context, { email: large.email, password: BENCH_PASSWORD })).token}`;
@@ -143,5 +144,15 @@ async function actorWith(context: Context, children: number): Promise<{ actor: P
     for (const { id: childId } of rows) await giveAccess(work, childId, id, 'shared');
     return id;
   });
-  return { actor: { kind: 'person', personId, name: 'Another caseload', role: 'therapist', signInId: 0 }, email };
+  return {
+    actor: {
+      kind: 'person',
+      personId,
+      name: 'Another caseload',
+      role: 'therapist',
+      signInId: 0,
+      confirmedUntil: instant(8e15),
+    },
+    email,
+  };
 }

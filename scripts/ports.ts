@@ -25,10 +25,5 @@ export function freePort(): Promise<number> {
 /** The wanted port. @throws Error where something listens on it */
 export async function portExactly(wanted: number): Promise<number> {
   if (await isPortFree(wanted)) return wanted;
-  throw new Error(`Something listens on port ${wanted} already. End it, or choose another port in the settings.`);
-}
-
-/** The wanted port when it is free, else another one. */
-export async function portLike(wanted: number): Promise<number> {
-  return (await isPortFree(wanted)) ? wanted : freePort();
+  throw new Error(`Something listens on port ${wanted} already. End it, or choose another port.`);
 }

@@ -3,7 +3,7 @@ import { createInterface } from 'node:readline';
 import path from 'node:path';
 import { rmSync, writeFileSync } from 'node:fs';
 import { changePostMinutes, inTransaction, openDatabase } from '@/db';
-import { startMariaDb, stopMariaDb } from './mariadb';
+import { forgetMariaDb, homeOf, stopMariaDb } from './mariadb';
 import { clockShift } from './day';
 import { loadDemoOnly, startStack } from './stack';
 
@@ -23,33 +23,41 @@ const orClear = (place: string) => async (error: unknown) => {
 };
 
 if (load) {
-  await stopMariaDb(path.join(seed, 'mariadb'));
+  await forgetMariaDb(path.join(seed, 'mariadb'));
   rmSync(seed, { recursive: true, force: true });
   await loadDemoOnly({ folder: seed, port, clockShift: clockShift() }).catch(orClear(seed));
 }
-await stopMariaDb(path.join(folder, 'mariadb'));
+await forgetMariaDb(path.join(folder, 'mariadb'));
 rmSync(folder, { recursive: true, force: true });
 // As it is, owners too: the database server may run as a user of its own.
 execFileSync('cp', ['-a', seed, folder]);
+const [seedHome, home] = [homeOf(path.join(seed, 'mariadb')), homeOf(path.join(folder, 'mariadb'))];
+if (!home.startsWith(folder)) execFileSync('cp', ['-a', seedHome, home]);
 const stack = await startStack({ folder, port, mode: 'start', withDemo: true, clockShift: clockShift() }).catch(orClear(folder));
 // Post goes out at once: what waits is shown by tests of its own.
 const db = openDatabase(stack.databaseUrl);
 await inTransaction(db, (work) => changePostMinutes(work, 0));
 await db.close();
-writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url: stack.url, databaseUrl: stack.databaseUrl, ...stack.access }));
+/** What is served now: processes change when a part is started anew. */
+function tellStack(): void {
+  const { url, databaseUrl, pids, access } = stack;
+  writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url, databaseUrl, pids: pids(), ...access }));
+}
+tellStack();
 
 const database = path.join(folder, 'mariadb');
 const deeds: Record<string, () => Promise<unknown>> = {
   'kill server': () => stack.killServer(),
   'start server': () => stack.startServer(),
   'kill runner': () => stack.killRunner(),
-  'start runner': async () => stack.startRunner(),
-  'stop database': () => stopMariaDb(database),
-  'start database': () => startMariaDb(database, stack.mariadb!.port),
+  'start runner': () => stack.startRunner(),
+  'stop database': () => stack.stopDatabase(),
+  'start database': () => stack.startDatabase(),
 };
 
 createInterface({ input: process.stdin }).on('line', async (line) => {
   await deeds[line]?.();
+  tellStack();
   process.stdout.write(`done ${line}\n`);
 });
 
@@ -58,8 +66,9 @@ async function end(): Promise<void> {
   if (ending) return;
   ending = true;
   await stack.stop();
-  await stopMariaDb(database);
+  await forgetMariaDb(database);
   rmSync(folder, { recursive: true, force: true });
+  if (load) await forgetMariaDb(path.join(seed, 'mariadb'));
   if (load) rmSync(seed, { recursive: true, force: true });
   process.exit(0);
 }

@@ -1,18 +1,22 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
-import { countPeople, inTransaction, migrator, openDatabase, type Database } from '@/db';
+import { accountOf, countPeople, grantToServe, inTransaction, isDemo, migrator, openDatabase, readDatabaseUrl, type Database } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { USUAL_HOUSE } from '@/server/house';
 import type { Clock } from '@/server/ports';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
-import { startMariaDb, stopMariaDb, type PrivateMariaDb } from './mariadb';
-import { portExactly, portLike } from './ports';
-import { pause, waitFor, waitForEnd } from './processes';
+import { openLog, type LogFile } from './logFile';
+import { forgetMariaDb, startMariaDb } from './mariadb';
+import { portExactly } from './ports';
+import { pause, waitFor } from './processes';
 import { step } from './say';
+import { rowsOf } from './sql';
+import { Watched } from './watched';
+import { WatchedDatabase } from './watchedDatabase';
 
 export interface StackWish {
   /** Where data, phone and logs live. */
@@ -21,6 +25,8 @@ export interface StackWish {
   readonly databasePort?: number;
   /** A database of the user's own instead of the private one. */
   readonly databaseUrl?: string | undefined;
+  /** The account that owns the schema of that database, where it is another one. */
+  readonly ownerUrl?: string | undefined;
   readonly mode: 'start' | 'dev';
   readonly withDemo: boolean;
   /** The address to listen on; this machine alone where left out. */
@@ -42,56 +48,74 @@ interface TimedWish extends StackWish {
 
 export interface Stack {
   readonly url: string;
+  /** By the account that owns the schema. */
   readonly databaseUrl: string;
-  readonly mariadb: PrivateMariaDb | null;
   readonly access: DemoAccess | null;
-  /** Ends the web server at once, as a power cut would. */
+  readonly pids: () => Readonly<Record<'web' | 'runner' | 'database', number | undefined>>;
+  /** Ends the web server at once, as a power cut would, and for good. */
   killServer(): Promise<void>;
   startServer(): Promise<void>;
   killRunner(): Promise<void>;
-  startRunner(): void;
+  startRunner(): Promise<void>;
+  stopDatabase(): Promise<void>;
+  startDatabase(): Promise<void>;
   stop(): Promise<void>;
 }
 
-/** Database, schema, demo, web server and runner, in the order in which they need each other. */
+/** Database, schema, demo, web server and runner, in the order in which they need each other; each is started anew where it ends by itself. */
 export async function startStack(given: StackWish): Promise<Stack> {
   const wish = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
+  const port = await portExactly(wish.port);
   if (wish.fresh) await stopAndForget(wish);
-  mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
-  const port = wish.host ? await portExactly(wish.port) : await portLike(wish.port);
+  makeFolder(wish.folder);
   const url = `http://127.0.0.1:${port}`;
+  const log = openLog(wish.folder);
+  const tell = (text: string) => {
+    process.stderr.write(`${text}\n`);
+    log.write(`${JSON.stringify({ time: Date.now(), name: 'yard-watch', msg: text })}\n`);
+  };
   const mariadb = wish.databaseUrl
     ? null
-    : await step('Starting the database', () => startMariaDb(path.join(wish.folder, 'mariadb'), wish.databasePort));
-  const databaseUrl = wish.databaseUrl ?? mariadb!.url();
-  const access = await prepare(wish, databaseUrl, url);
-  let server: ChildProcess | null = null;
-  let runner: ChildProcess | null = null;
-  const startServer = async () => {
-    server = await step('Starting the web server', () => serve(wish, databaseUrl, port, url));
-  };
-  const startRunner = () => {
-    runner = run(wish, databaseUrl, url);
-  };
-  await startServer();
-  startRunner();
+    : await step('Starting the database', () =>
+        WatchedDatabase.begin(path.join(wish.folder, 'mariadb'), { port: wish.databasePort, keepsLog: !wish.withDemo }, tell),
+      );
+  const ownerUrl = wish.ownerUrl ?? wish.databaseUrl ?? mariadb!.current.url();
+  const runUrl = wish.databaseUrl ?? mariadb!.current.runUrl();
+  const access = await prepare(wish, { ownerUrl, runUrl }, url).catch(async (error: unknown) => {
+    await mariadb?.stop();
+    throw error;
+  });
+  const environment = environmentOf(wish, { ownerUrl, runUrl }, url);
+  const server = new Watched('The web server', () => serve(wish, environment.web, log, port, url), tell);
+  const runner = new Watched('The runner', async () => run(environment.runner, log), tell);
+  await step('Starting the web server', () => server.begin());
+  await runner.begin();
   // Who makes a backup meanwhile finds the database by it.
-  writeFileSync(path.join(wish.folder, ADDRESS_FILE), databaseUrl, { mode: 0o600 });
+  writeFileSync(path.join(wish.folder, ADDRESS_FILE), ownerUrl, { mode: 0o600 });
   return {
     url,
-    databaseUrl,
-    mariadb,
+    databaseUrl: ownerUrl,
     access,
-    startServer,
-    killServer: () => end(server, 'SIGKILL'),
-    startRunner,
-    killRunner: () => end(runner, 'SIGKILL'),
+    pids: () => ({ web: server.pid, runner: runner.pid, database: mariadb?.current.pid }),
+    startServer: () => server.begin(),
+    killServer: () => server.end('SIGKILL'),
+    startRunner: () => runner.begin(),
+    killRunner: () => runner.end('SIGKILL'),
+    stopDatabase: async () => mariadb?.stop(),
+    startDatabase: async () => mariadb?.startAgain(),
     async stop() {
-      await Promise.all([end(server, 'SIGTERM'), end(runner, 'SIGTERM')]);
+      await Promise.all([server.end('SIGTERM'), runner.end('SIGTERM')]);
       rmSync(path.join(wish.folder, ADDRESS_FILE), { force: true });
       await mariadb?.stop();
+      await log.close();
     },
   };
+}
+
+/** Others may pass through it to the database's own folder, and list nothing. */
+function makeFolder(folder: string): void {
+  mkdirSync(folder, { recursive: true, mode: 0o711 });
+  chmodSync(folder, 0o711);
 }
 
 /** Where the database of a folder is that is being served now; gone once it is stopped. */
@@ -100,32 +124,61 @@ export const ADDRESS_FILE = 'database-address';
 /** Lives the demo into a folder whose stack can be started later, or copied. */
 export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'clockShift'>): Promise<void> {
   const wish: TimedWish = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
-  mkdirSync(wish.folder, { recursive: true, mode: 0o700 });
+  makeFolder(wish.folder);
   const mariadb = await startMariaDb(path.join(wish.folder, 'mariadb'));
   try {
-    await prepare(wish, mariadb.url(), `http://127.0.0.1:${wish.port}`);
+    await prepare(wish, { ownerUrl: mariadb.url(), runUrl: mariadb.runUrl() }, `http://127.0.0.1:${wish.port}`);
   } finally {
     await mariadb.stop();
   }
 }
 
-/** Takes away what a stack keeps, and nothing else that may lie in the folder. */
-async function stopAndForget({ folder, databaseUrl }: StackWish): Promise<void> {
+/** Takes away what a stack keeps, and nothing else that may lie in the folder. @throws Error where people work in the database */
+async function stopAndForget({ folder, databaseUrl, ownerUrl }: StackWish): Promise<void> {
   const names = ['pretend-phone', 'link-secret', 'demo.json'];
-  if (!databaseUrl) {
-    await stopMariaDb(path.join(folder, 'mariadb'));
-    names.push('mariadb');
+  if (databaseUrl) await refuseRealDatabase(ownerUrl ?? databaseUrl);
+  else {
+    await forgetMariaDb(path.join(folder, 'mariadb'));
   }
   for (const name of names) rmSync(path.join(folder, name), { recursive: true, force: true });
 }
 
-async function prepare(wish: TimedWish, databaseUrl: string, url: string): Promise<DemoAccess | null> {
-  const db = openDatabase(databaseUrl);
+/** Only what the demo made is thrown away. @throws Error for a database that holds anything else */
+async function refuseRealDatabase(url: string): Promise<void> {
+  const db = openDatabase(url, { max: 1 });
+  try {
+    if (await holdsNothingButDemo(db)) return;
+  } finally {
+    await db.close();
+  }
+  throw new Error(
+    'This database was not made by the demo, and --fresh would throw all of it away. Nothing was touched. Name another database, or leave --fresh out and use ./yard serve.',
+  );
+}
+
+/** True for an empty database, and for one that the demo made. */
+async function holdsNothingButDemo(db: Database): Promise<boolean> {
+  if ((await rowsOf(db, 'SHOW TABLES')).length === 0) return true;
+  const pending = await migrator(db).pending();
+  // A schema of before that cannot be asked is not thrown away either.
+  if (pending.length > 0) return false;
+  return inTransaction(db, async (work) => (await isDemo(work)) || (await countPeople(work)) === 0);
+}
+
+/** The account that owns the schema, and the one that serves. */
+interface Accounts {
+  readonly ownerUrl: string;
+  readonly runUrl: string;
+}
+
+async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
+  const db = openDatabase(ownerUrl);
   try {
     await step('Bringing the schema up to date', async () => {
       const schema = migrator(db);
       if (wish.fresh && wish.databaseUrl) await schema.down({ to: 0 });
       await schema.up();
+      if (runUrl !== ownerUrl) await grantToServe(db, await accountIn(runUrl));
     });
     if (!wish.withDemo) return null;
     return await demoAccess(wish, db, url);
@@ -134,10 +187,20 @@ async function prepare(wish: TimedWish, databaseUrl: string, url: string): Promi
   }
 }
 
+/** The account that an address stands for, as the server names it. The private server's has no right yet to enter the database. */
+async function accountIn(runUrl: string): Promise<string> {
+  const { user, hosts } = readDatabaseUrl(runUrl);
+  if (hosts[0].host === '127.0.0.1') return `${user}@127.0.0.1`;
+  const db = openDatabase(runUrl, { max: 1 });
+  return accountOf(db).finally(() => db.close());
+}
+
 /** The demo's sign-ins and links; loads the demo into an empty database. Links follow the address that is served now. */
 async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<DemoAccess | null> {
   const file = path.join(wish.folder, 'demo.json');
   if ((await inTransaction(db, countPeople)) > 0) {
+    if (!(await inTransaction(db, isDemo)))
+      throw new Error('People work in this database: the demo touches only what it made itself. ./yard serve serves it.');
     if (!existsSync(file)) return null;
     const { url: then, ...known } = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
     return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(then, url) })) };
@@ -148,6 +211,7 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
   const phone = new PretendPhone(phoneFolder(wish.folder), url, () => moment.now);
   const parts = {
     db,
+    owner: db,
     now,
     random: Math.random,
     texts: phone,
@@ -164,12 +228,13 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
 
 const MAIN = { web: 'src/main/web.ts', webs: 'src/main/webs.ts', runner: 'src/main/runner.ts' } as const;
 
-/** The environment that every process of a stack shares. */
-function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJS.ProcessEnv {
-  return {
-    ...process.env,
+/** The environment of a stack's processes. Only the runner, which nobody outside reaches, knows the account that owns the schema. */
+function environmentOf(wish: StackWish, { ownerUrl, runUrl }: Accounts, url: string): Record<'web' | 'runner', NodeJS.ProcessEnv> {
+  const { YARD_DATABASE_OWNER_URL: _theirs, ...outer } = process.env;
+  const web: NodeJS.ProcessEnv = {
+    ...outer,
     NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',
-    YARD_DATABASE_URL: databaseUrl,
+    YARD_DATABASE_URL: runUrl,
     YARD_DATA: wish.folder,
     // Behind a proxy with https the address is another one; the cookie is then Secure.
     YARD_ORIGIN: wish.origin ?? process.env.YARD_ORIGIN ?? url,
@@ -178,26 +243,31 @@ function environmentOf(wish: StackWish, databaseUrl: string, url: string): NodeJ
     NEXT_TELEMETRY_DISABLED: '1',
     ...wish.environment,
   };
+  return { web, runner: { ...web, ...(ownerUrl !== runUrl && { YARD_DATABASE_OWNER_URL: ownerUrl }) } };
 }
 
-function run(wish: StackWish, databaseUrl: string, url: string): ChildProcess {
-  return spawn(process.execPath, ['--import', 'tsx', MAIN.runner], {
-    env: environmentOf(wish, databaseUrl, url),
-    stdio: ['ignore', 'inherit', 'inherit'],
+function run(environment: NodeJS.ProcessEnv, log: LogFile): ChildProcess {
+  return logged(spawn(process.execPath, ['--import', 'tsx', MAIN.runner], { env: environment, stdio: ['ignore', 'inherit', 'pipe'] }), log);
+}
+
+/** What a process says of faults goes to where we were started, and into the log. */
+function logged(process_: ChildProcess, log: LogFile): ChildProcess {
+  process_.stderr?.on('data', (text: Buffer) => {
+    process.stderr.write(text);
+    log.write(text);
   });
+  return process_;
 }
 
-async function serve(wish: StackWish, databaseUrl: string, port: number, url: string): Promise<ChildProcess> {
+async function serve(wish: StackWish, environment: NodeJS.ProcessEnv, log: LogFile, port: number, url: string): Promise<ChildProcess> {
   const program =
     wish.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
       : (wish.processes ?? 1) > 1
         ? ['--import', 'tsx', MAIN.webs, String(port), String(wish.processes)]
         : ['--import', 'tsx', MAIN.web, String(port)];
-  const server = spawn(process.execPath, program, {
-    env: environmentOf(wish, databaseUrl, url),
-    stdio: ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
-  });
+  const stdio = ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'pipe'] as const;
+  const server = logged(spawn(process.execPath, program, { env: environment, stdio: [...stdio] }), log);
   await waitFor(
     `the web server at ${url} to answer`,
     async () => {
@@ -209,11 +279,4 @@ async function serve(wish: StackWish, databaseUrl: string, port: number, url: st
     90_000,
   );
   return server;
-}
-
-/** Ends a process as it asks to be ended, and at once where it does not listen. */
-async function end(process: ChildProcess | null, signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
-  if (!process?.pid || process.exitCode !== null || process.signalCode !== null) return;
-  process.kill(signal);
-  await waitForEnd(process.pid, 12_000).catch(() => end(process, 'SIGKILL'));
 }

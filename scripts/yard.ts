@@ -1,9 +1,11 @@
+import { audit } from './commands/audit';
 import { backup, restore } from './commands/backup';
 import { bench } from './commands/bench';
 import { database } from './commands/database';
 import { demo } from './commands/demo';
 import { dev } from './commands/dev';
 import { mutate } from './commands/mutate';
+import { sbom } from './commands/sbom';
 import { serve } from './commands/serve';
 import { stop } from './commands/stop';
 import { test } from './commands/test';
@@ -17,10 +19,12 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
     says: 'everything into one file, while all goes on   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]',
   },
   restore: { run: restore, says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]' },
+  audit: { run: audit, says: 'verify: whether anybody changed the list of looks and changes   [--config FILE] [--data FOLDER]' },
+  sbom: { run: sbom, says: 'the list of all packages that the program runs with (CycloneDX)   FILE' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
   test: {
     run: test,
-    says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e] [--day DATE]',
+    says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e|faults] [--day DATE]',
   },
   bench: { run: bench, says: 'measure the speed and write docs/performance.md   [heart] [--reports N]' },
   mutate: { run: mutate, says: 'change a topic of the core bit by bit and look whether a test falls   TOPIC [--lines N]' },

@@ -4,3 +4,14 @@ export async function register(): Promise<void> {
   const [{ provideContext }, { contextFrom }] = await Promise.all([import('./server/context'), import('./main/contextFrom')]);
   provideContext(contextFrom(process.env));
 }
+
+/** What failed where no use case caught it: written down with its id, and without the address, which may be a private link. */
+export async function onRequestError(
+  error: unknown,
+  _request: unknown,
+  { routePath, routeType }: { routePath: string; routeType: string },
+): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { logUncaught } = await import('./server/answer');
+  logUncaught(error, { routePath, routeType });
+}

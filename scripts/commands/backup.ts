@@ -3,7 +3,7 @@ import path from 'node:path';
 import { inTransaction, migrationNames, MIGRATIONS, migrator, openDatabase } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
 import { BrokenBackup, makeBackup, restoreBackup } from '@/outside/backup';
-import { startMariaDb } from '../mariadb';
+import { homeOf, startMariaDb } from '../mariadb';
 import { isAlive } from '../processes';
 import { say } from '../say';
 import { ADDRESS_FILE } from '../stack';
@@ -91,11 +91,11 @@ function passphraseOf(words: readonly string[]): string | null {
 }
 
 /** The data folder and its database: the one that is being served, the one that the settings name, or its own, started for this. */
-async function placeOf(words: readonly string[]): Promise<Place> {
+export async function placeOf(words: readonly string[]): Promise<Place> {
   const folder = wordAfter(words, '--data');
   const settings = folder === null ? settingsOf(words) : null;
   const dataFolder = path.resolve(folder ?? settings!.dataFolder);
-  const known = settings?.database ?? addressOfRunning(dataFolder);
+  const known = settings?.databaseOwner ?? settings?.database ?? addressOfRunning(dataFolder);
   ensureSystemPackages({ database: known === null, browser: false });
   if (known) return { dataFolder, databaseUrl: known, close: async () => {} };
   const server = await startMariaDb(path.join(dataFolder, 'mariadb'));
@@ -104,7 +104,7 @@ async function placeOf(words: readonly string[]): Promise<Place> {
 
 /** The address of the database of a data folder, while it runs; null where it does not. */
 function addressOfRunning(dataFolder: string): string | null {
-  const [address, pidFile] = [path.join(dataFolder, ADDRESS_FILE), path.join(dataFolder, 'mariadb', 'mariadbd.pid')];
+  const [address, pidFile] = [path.join(dataFolder, ADDRESS_FILE), path.join(homeOf(path.join(dataFolder, 'mariadb')), 'mariadbd.pid')];
   const runs = existsSync(address) && existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8')));
   return runs ? readFileSync(address, 'utf8') : null;
 }

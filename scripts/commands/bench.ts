@@ -9,6 +9,7 @@ import type { Context } from '@/server/context';
 import { signIn } from '@/server/people/signIn';
 import { measureFamilyPages, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
+import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
 import { measureRoundsKeys, type KeyFigures } from '../../measure/roundsKeys';
 import { measureBuilder, measureScreens, type BytesFigure, type ScreenFigures } from '../../measure/screens';
@@ -21,6 +22,8 @@ import { ensureSystemPackages } from '../systemPackages';
 
 const FOLDER = path.resolve('.data', 'bench');
 const REPORTS = 1_000_000;
+/** Two hundred reports each in a day: more than the measured minute sends. */
+const LINKS = 400;
 
 /** Measures everything in one run and writes docs/performance.md. The district is made once and kept in .data/bench. */
 export async function bench(words: readonly string[]): Promise<number> {
@@ -47,8 +50,9 @@ export async function bench(words: readonly string[]): Promise<number> {
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
     const builder = await measureBuilder(stack.url, cookie, 1);
     const keys = await step('Keys in Rounds', () => measureRoundsKeys(stack.url, cookie));
+    const addresses = await manyLinks(context, childId, LINKS);
     const intake = await step('Report intake', () =>
-      measureIntake(stack.databaseUrl, { childId, address: `${link}/report`, versionTaskId }),
+      measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
     const table = asMarkdown({ reports, screens, builder, keys, pages, intake, heart });
     writeFileSync(path.join('docs', 'performance.md'), table);

@@ -23,7 +23,7 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
   const databaseUrl = process.env.YARD_DATABASE_URL;
   ensureSystemPackages({ database: !databaseUrl, browser: false });
   if (mode === 'start') await ensureBuild();
-  mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o700 });
+  mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o711 });
   const stack = await startStack({
     folder: DATA_FOLDER,
     port,

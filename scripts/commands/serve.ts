@@ -14,8 +14,8 @@ import { refuseSecond, untilStopped } from './demo';
 /** The product without the demo. An empty database gets the stock library, and a one-time link for the first account. */
 export async function serve(words: readonly string[]): Promise<number> {
   const settings = settingsOf(words);
-  const { listen, publicAddress, database, dataFolder, processes } = settings;
-  mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
+  const { listen, publicAddress, database, databaseOwner, dataFolder, processes } = settings;
+  mkdirSync(dataFolder, { recursive: true, mode: 0o711 });
   const pidFile = path.join(dataFolder, 'yard.pid');
   refuseSecond(pidFile);
   ensureSystemPackages({ database: database === null, browser: false });
@@ -23,7 +23,7 @@ export async function serve(words: readonly string[]): Promise<number> {
   const stack = await startStack({
     folder: dataFolder,
     ...listen,
-    ...(database !== null && { databaseUrl: database }),
+    ...(database !== null && { databaseUrl: database, ownerUrl: databaseOwner ?? undefined }),
     origin: publicAddress ?? undefined,
     mode: 'start',
     withDemo: false,
@@ -55,11 +55,22 @@ export function wordAfter(words: readonly string[], name: string): string | null
 }
 
 /** What the processes read of the settings from their environment. */
-function environmentOf({ trustProxy, backup, texts, mail, timeZone, languages }: Settings): Record<string, string> {
+function environmentOf({
+  trustProxy,
+  backup,
+  texts,
+  mail,
+  timeZone,
+  languages,
+  secondFactor,
+  allowedHosts,
+}: Settings): Record<string, string> {
   return {
     YARD_TRUST_PROXY: trustProxy.join(','),
     ...(texts && { YARD_TEXTS_ADDRESS: texts.address, YARD_TEXTS_KEY_FILE: path.resolve(texts.keyFile) }),
     ...(mail && { YARD_MAIL_SERVER: mail.server, YARD_MAIL_FROM: mail.from }),
+    YARD_SECOND_FACTOR: secondFactor,
+    YARD_ALLOWED_HOSTS: allowedHosts.join(','),
     ...(timeZone && { YARD_TIME_ZONE: timeZone }),
     ...(languages && { YARD_LANGUAGES: languages.join(',') }),
     ...(backup && { YARD_BACKUP_FOLDER: path.resolve(backup.folder), YARD_BACKUP_KEEP: String(backup.keep) }),

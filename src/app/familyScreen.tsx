@@ -1,3 +1,5 @@
+import { isbot } from 'isbot';
+import { headers } from 'next/headers';
 import { cache } from 'react';
 import type { Metadata } from 'next';
 import { answer } from '@/server/answer';
@@ -12,9 +14,16 @@ import { familyWords, type FamilyWords } from '@/ui/shared/familyWords';
 
 export type FamilyAddress = Promise<Record<string, string | string[] | undefined>>;
 
+/** Who asks: a person, or a program that looks ahead for one. */
+async function readerOf(): Promise<'person' | 'robot'> {
+  const asked = await headers();
+  const looksAhead = /prefetch|preview/i.test(`${asked.get('sec-purpose')} ${asked.get('purpose')} ${asked.get('x-purpose')}`);
+  return looksAhead || isbot(asked.get('user-agent')) ? 'robot' : 'person';
+}
+
 /** What a link opens, asked once for the frame, the title and the page of one request. */
 const opened = cache(async (token: string) => {
-  const answered = await answer(() => viewFamily(appContext(), token));
+  const answered = await answer(async () => viewFamily(appContext(), token, await readerOf()));
   if (answered.ok) return { answered, known: null };
   const isClosed = answered.fault.code === 'linkRevoked' || answered.fault.code === 'linkExpired';
   const whose = isClosed ? await answer(() => closedLink(appContext(), token)) : null;

@@ -1,43 +1,54 @@
-import { cookies } from 'next/headers';
 import { notFound, redirect, unstable_rethrow } from 'next/navigation';
-import { answer, type Answer } from '@/server/answer';
+import { answer, type Answer, type Fault } from '@/server/answer';
 import { setAnswerStatus } from '@/server/answerStatus';
 import type { PersonActor } from '@/server/actor';
+import { noteRefusal } from '@/server/audit/refusals';
 import { appContext, type Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { actorOfToken } from '@/server/people/sessions';
 import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
+import { sessionToken } from './session';
 
-export const SESSION_COOKIE = 'yard';
+export type Job<Value> = (actor: PersonActor, context: Context) => Promise<Value>;
 
-async function actorNow(): Promise<PersonActor> {
-  const token = (await cookies()).get(SESSION_COOKIE)?.value;
-  return actorOfToken(appContext(), token);
+/** Runs what somebody who is signed in asks for. What is refused them is written down. */
+async function answered<Value>(job: Job<Value>): Promise<Answer<Value>> {
+  const context = appContext();
+  let actor: PersonActor | null = null;
+  const given = await answer(async () => {
+    actor = await actorOfToken(context, await sessionToken());
+    return job(actor, context);
+  }, unstable_rethrow);
+  if (!given.ok && actor) await noteRefusal(context, actor, given.fault.code);
+  return given;
+}
+
+/** Where one goes who is not signed in, or not wholly. */
+export function elsewhere({ code }: Fault): void {
+  if (code === 'signInNeeded') redirect('/sign-in');
+  if (code === 'factorNeeded') redirect('/second-factor');
 }
 
 /** A therapist's page: who is asking, the one use case, the one exit for faults. */
-export async function screen(render: (actor: PersonActor, context: Context) => Promise<React.ReactNode>): Promise<React.ReactNode> {
-  const answered = await answer(async () => render(await actorNow(), appContext()), unstable_rethrow);
-  if (answered.ok) return answered.value;
-  if (answered.fault.code === 'signInNeeded') redirect('/sign-in');
-  if (answered.fault.code === 'notFound') notFound();
-  setAnswerStatus(STATUS_OF[answered.fault.code]);
-  return <Trouble fault={answered.fault} />;
+export async function screen(render: Job<React.ReactNode>): Promise<React.ReactNode> {
+  const given = await answered(render);
+  if (given.ok) return given.value;
+  elsewhere(given.fault);
+  if (given.fault.code === 'notFound') notFound();
+  setAnswerStatus(STATUS_OF[given.fault.code]);
+  return <Trouble fault={given.fault} />;
 }
 
 /** A therapist's act: the same for server actions, giving the fault back to the form. */
-export async function act<Value>(job: (actor: PersonActor, context: Context) => Promise<Value>): Promise<Answer<Value>> {
-  const answered = await answer(async () => job(await actorNow(), appContext()), unstable_rethrow);
-  if (!answered.ok && answered.fault.code === 'signInNeeded') redirect('/sign-in');
-  return answered;
+export async function act<Value>(job: Job<Value>): Promise<Answer<Value>> {
+  const given = await answered(job);
+  if (!given.ok) elsewhere(given.fault);
+  return given;
 }
 
 /** A therapist's file or data: the same for route handlers, giving a fault's words with its status. */
-export async function answerWith<Value>(
-  job: (actor: PersonActor, context: Context) => Promise<Value>,
-  respond: (value: Value) => Response | Promise<Response>,
-): Promise<Response> {
-  const answered = await act(job);
-  if (!answered.ok) return new Response(faultWords(answered.fault), { status: STATUS_OF[answered.fault.code] });
-  return respond(answered.value);
+export async function answerWith<Value>(job: Job<Value>, respond: (value: Value) => Response | Promise<Response>): Promise<Response> {
+  const given = await act(job);
+  if (!given.ok) return new Response(faultWords(given.fault), { status: STATUS_OF[given.fault.code] });
+  return respond(given.value);
 }

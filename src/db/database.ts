@@ -60,6 +60,7 @@ async function firstThatAnswers({ hosts }: DatabaseAddress): Promise<Host> {
   return hosts[0];
 }
 
+/** True once a server says its greeting: one that hangs accepts a connection, too, and then says nothing. */
 function answers({ host, port }: Host): Promise<boolean> {
   return new Promise((resolve) => {
     const socket = connectSocket({ host, port, timeout: CONNECT_MILLISECONDS });
@@ -68,8 +69,9 @@ function answers({ host, port }: Host): Promise<boolean> {
       resolve(answer);
     };
     socket
-      .once('connect', () => end(true))
+      .once('data', () => end(true))
       .once('error', () => end(false))
+      .once('close', () => end(false))
       .once('timeout', () => end(false));
   });
 }

@@ -12,6 +12,8 @@ interface DriverResult extends Array<Row> {
 /** A connection of the driver, as Sequelize's pool and transactions hold it. */
 export interface DriverConnection {
   query(question: object, values?: readonly unknown[]): Promise<DriverResult>;
+  /** Breaks the line off at once. */
+  destroy(): void;
 }
 
 /** As it stands, though its types leave it out: writes to `options.logging`. */
@@ -35,7 +37,7 @@ export async function askDriver(
 ): Promise<DriverResult> {
   const whole = Utils.formatNamedParameters(sql, replacements as Parameters<typeof Utils.formatNamedParameters>[1], 'mariadb');
   (sequelize as Logging).log(whole);
-  return withoutWords(connection.query({ sql: whole, ...READING }));
+  return withoutWords(connection, connection.query({ sql: whole, ...READING }));
 }
 
 /** Sends a statement with a value for each `?`; the driver writes each straight into what it sends. */
@@ -46,17 +48,26 @@ export async function sendDriver(
   values: readonly unknown[],
 ): Promise<DriverResult> {
   (sequelize as Logging).log(sql);
-  return withoutWords(connection.query({ sql, ...READING }, values));
+  return withoutWords(connection, connection.query({ sql, ...READING }, values));
 }
 
-/** A fault of the driver quotes its statement, with what people wrote in it: that must not reach a log. */
-async function withoutWords(asked: Promise<DriverResult>): Promise<DriverResult> {
+/** A server that has not answered by then hangs: the longest of our statements takes a tenth of it. */
+const LONGEST_MILLISECONDS = 20_000;
+
+/**
+ * A fault of the driver quotes its statement, with what people wrote in it: that must not reach a log. The line to a server that hangs is
+ * broken off, so that the next question goes to one that answers.
+ */
+async function withoutWords(connection: DriverConnection, asked: Promise<DriverResult>): Promise<DriverResult> {
+  const deadline = setTimeout(() => connection.destroy(), LONGEST_MILLISECONDS);
   try {
     return await asked;
   } catch (error) {
     const { name, code, errno, sqlMessage, message } = error as Partial<SqlFault>;
     const plain = (sqlMessage ?? message ?? '').split('\nsql: ')[0];
     throw Object.assign(new Error(plain), { name, code, errno });
+  } finally {
+    clearTimeout(deadline);
   }
 }
 

@@ -1,6 +1,7 @@
 export { openDatabase } from './database';
 export { readDatabaseUrl } from './databaseUrl';
 export type { Database } from './database';
+export { accountOf, grantToServe } from './grants';
 export { isDatabaseAway, isDuplicate } from './databaseErrors';
 export { inOneWrite, inTransaction } from './withTransaction';
 export type { Work } from './work';
@@ -13,6 +14,7 @@ export * from './repositories/goal';
 export * from './repositories/home';
 export * from './repositories/incoming';
 export * from './repositories/job';
+export * from './repositories/keeping';
 export * from './repositories/link';
 export * from './repositories/message';
 export * from './repositories/note';

@@ -21,12 +21,16 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
   const origin = environment.YARD_ORIGIN ?? 'http://127.0.0.1:3000';
   const now = clockFrom(environment);
   const phone = new PretendPhone(phoneFolder(dataFolder), origin, now);
+  const db = openDatabase(url, pool);
+  const ownerUrl = environment.YARD_DATABASE_OWNER_URL;
   return createContext({
-    db: openDatabase(url, pool),
+    db,
+    // One connection, which is opened when the trail is tidied, once a day.
+    owner: ownerUrl ? openDatabase(ownerUrl, { max: 1 }) : db,
     now,
     random: Math.random,
     ...messagesFrom(environment, phone),
-    backups: backupsFrom(environment, url, dataFolder),
+    backups: backupsFrom(environment, ownerUrl ?? url, dataFolder),
     house: houseFrom(environment),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),
@@ -57,6 +61,7 @@ function houseFrom(environment: NodeJS.ProcessEnv): House {
   return {
     timeZone: environment.YARD_TIME_ZONE || null,
     languages: wished ? LANGUAGES.filter((language) => wished.includes(language)) : null,
+    factorRequired: environment.YARD_SECOND_FACTOR === 'everybody',
   };
 }
 

@@ -25,3 +25,4 @@ await keepRunning(context, {
     ),
 });
 await context.db.close();
+if (context.owner !== context.db) await context.owner.close();

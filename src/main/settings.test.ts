@@ -25,13 +25,16 @@ describe('the settings that the product is served with', () => {
       mail: null,
       timeZone: null,
       languages: null,
+      databaseOwner: null,
+      secondFactor: 'free',
+      allowedHosts: [],
       backup: null,
     });
   });
 
   it('are those of the file, and the environment wins', () => {
     const file = fileWith(
-      '{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/", "trustProxy": ["10.0.0.2"], "languages": ["es"], "texts": { "address": "https://texts.example/send", "keyFile": "/nowhere" }, "backup": { "folder": "/b" } }',
+      '{ "listen": { "host": "0.0.0.0" }, "publicAddress": "https://yard.tarrowhill.example/", "trustProxy": ["10.0.0.2"], "languages": ["es"], "secondFactor": "everybody", "allowedHosts": ["yard.local"], "texts": { "address": "https://texts.example/send", "keyFile": "/nowhere" }, "backup": { "folder": "/b" } }',
     );
     const settings = settingsFrom(file, {
       YARD_LISTEN_PORT: '8080',
@@ -54,6 +57,9 @@ describe('the settings that the product is served with', () => {
       mail: { server: 'smtps://mail.tarrowhill.example', from: 'yard@tarrowhill.example' },
       timeZone: 'America/Denver',
       languages: ['es'],
+      databaseOwner: null,
+      secondFactor: 'everybody',
+      allowedHosts: ['yard.local'],
       backup: { folder: '/b', keep: 14, passphraseFile: null },
     });
   });

@@ -1,28 +1,38 @@
+import { randomBytes } from 'node:crypto';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { constants } from 'node:zlib';
 import compression from 'compression';
 import next from 'next';
 import { reportAnswer } from '@/app/reportAnswer';
+import { answer } from '@/server/answer';
 import { withAnswerStatus } from '@/server/answerStatus';
-import { provideContext } from '@/server/context';
 import { CLIENT_HEADER } from '@/server/clientHeader';
+import { provideContext } from '@/server/context';
+import { PLAIN_COOKIE } from '@/ui/shared/plainCookie';
+import { allowedHosts } from './allowedHosts';
+import { isSmallBody, refuseLargeBody } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
-import { FAMILY_HEADERS, securityHeaders } from './headers';
+import { headersFor } from './headers';
+import { Lanes } from './lanes';
 
 /**
- * The production server: Next, and in front of it the intake of reports, which families of a whole district send in the same
- * evening hour. The route does the same through Next; here it costs a tenth. `web.ts PORT`
+ * The production server: Next, and in front of it what every request passes: whose name was asked for, how large it may be, the headers, and
+ * the intake of reports, which families of a whole district send in the same evening hour. The route does the same through Next; here it
+ * costs a tenth. `web.ts PORT`
  */
 const port = Number(process.argv[2]);
-const trusted = (process.env.YARD_TRUST_PROXY ?? '').split(',').filter(Boolean);
+const listOf = (name: string) => (process.env[name] ?? '').split(',').filter(Boolean);
+const trusted = listOf('YARD_TRUST_PROXY');
 const hostname = process.env.YARD_HOST ?? '127.0.0.1';
-const INTAKE = /^\/f\/([A-Za-z0-9_-]{1,64})\/report$/;
-const MOST_BYTES = 64 * 1024;
-const INTAKE_HEADERS = { ...securityHeaders(false), ...FAMILY_HEADERS, 'cache-control': 'no-store' };
+const FAMILY = /^\/f\/([^/?]*)/;
+const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
+const PLAIN = new RegExp(`(?:^|;\\s*)${PLAIN_COOKIE}=`);
 
 const context = contextFrom(process.env);
 provideContext(context);
+const isSecure = context.origin.startsWith('https:');
+const isAllowed = allowedHosts(context.origin, port, listOf('YARD_ALLOWED_HOSTS'));
 const app = next({ dev: false, hostname, port, dir: process.cwd() });
 await app.prepare();
 const toNext = app.getRequestHandler();
@@ -33,52 +43,103 @@ const compress = compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALI
   then: () => void,
 ) => void;
 
-const server = createServer((request, response) => {
-  const forwarded = request.headers['x-forwarded-for'];
-  request.headers[CLIENT_HEADER] = clientAddress(request.socket.remoteAddress, [forwarded].flat().join(','), trusted);
-  const token = isForm(request) ? INTAKE.exec(request.url ?? '')?.[1] : undefined;
-  if (token === undefined) compress(request, response, () => answerPage(request, response));
-  else takeIn(token, request, response).catch(() => response.destroy());
-});
+/** A page holds a connection of the pool for a while: families that all come at once do not keep the desk waiting, nor the other way round. */
+const PAGES_AT_ONCE = 8;
+const PAGES_WAITING = 150;
+const LONGEST_WAIT_MILLISECONDS = 8_000;
+const lanes = {
+  family: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  desk: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+};
+const MOST_CONNECTIONS = 4_000;
 
-function isForm(request: IncomingMessage): boolean {
-  const type = request.headers['content-type']?.toLowerCase() ?? '';
-  return request.method === 'POST' && type.startsWith('application/x-www-form-urlencoded');
+const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000 }, (request, response) => {
+  receive(request, response).catch(() => response.destroy());
+});
+server.maxConnections = MOST_CONNECTIONS;
+
+let isEnding = false;
+
+async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  if (isEnding) response.setHeader('Connection', 'close');
+  const address = request.url ?? '/';
+  const token = FAMILY.exec(address)?.[1];
+  const isFamily = token !== undefined;
+  const nonce = randomBytes(16).toString('base64');
+  const runsNone = isFamily && PLAIN.test(request.headers.cookie ?? '');
+  const headers = headersFor({ scripts: runsNone ? 'none' : { nonce }, isSecure, isFamily });
+  for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
+  if (!isAllowed(request.headers.host)) return sayPlainly(response, 421, 'Yard Steps is not asked for by this name.');
+  // What a page is asked with is ours to say: where it came from, and by which nonce its scripts run.
+  const forwarded = [request.headers['x-forwarded-for']].flat().join(',');
+  request.headers[CLIENT_HEADER] = clientAddress(request.socket.remoteAddress, forwarded, trusted);
+  request.headers['content-security-policy'] = headers['Content-Security-Policy'];
+  delete request.headers['x-forwarded-host'];
+  delete request.headers['content-security-policy-report-only'];
+  if (request.method !== 'GET' && request.method !== 'HEAD') {
+    if (isFamily && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
+    if (refuseLargeBody(request, response, isFamily)) return;
+    if (request.method === 'POST' && INTAKE.test(address) && isForm(request)) return takeIn(token!, request, response);
+  }
+  if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
+  response.setHeader('Cache-Control', 'no-store');
+  const lane = isFamily ? lanes.family : lanes.desk;
+  if (!(await lane.enter())) {
+    response.setHeader('Retry-After', '5');
+    return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.');
+  }
+  response.once('close', () => lane.leave());
+  compress(request, response, () => answerPage(request, response));
 }
 
-/** Next's own answer, with the status that the page asks for: a page that says that the records are away is a 503. */
+/** Where the database is away nobody is refused for it: the page says so. */
+async function isKnown(token: string): Promise<boolean> {
+  const found = await answer(() => context.knownLinks.has(token));
+  return !found.ok || found.value;
+}
+
+/** @param unread a request whose body nobody will read: a small one is let pass, so that the sender reads the answer; a large one is cut off */
+function sayPlainly(response: ServerResponse, status: number, words: string, unread?: IncomingMessage): void {
+  const isSmall = !unread || isSmallBody(unread);
+  response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8', ...(!isSmall && { connection: 'close' }) }).end(words);
+  unread?.resume();
+  if (!isSmall) setTimeout(() => unread!.destroy(), 1_000).unref();
+}
+
+function isForm(request: IncomingMessage): boolean {
+  return (request.headers['content-type']?.toLowerCase() ?? '').startsWith('application/x-www-form-urlencoded');
+}
+
+/**
+ * Next's own answer, with the status that the page asks for: a page that says that the records are away is a 503. An act of ours never
+ * fails with 500, so that an act that does was not one: what came could not be read.
+ */
 function answerPage(request: IncomingMessage, response: ServerResponse): void {
   withAnswerStatus((statusOf) => {
     const writeHead = response.writeHead.bind(response) as (status: number, ...rest: unknown[]) => ServerResponse;
-    response.writeHead = ((status: number, ...rest: unknown[]) => writeHead(statusOf() ?? status, ...rest)) as ServerResponse['writeHead'];
+    const plain = (status: number) => (status === 500 && request.method === 'POST' ? 400 : status);
+    response.writeHead = ((status: number, ...rest: unknown[]) =>
+      writeHead(statusOf() ?? plain(status), ...rest)) as ServerResponse['writeHead'];
     void toNext(request, response);
   });
 }
 
 async function takeIn(token: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
-  const form = await bodyOf(request);
-  if (form === null) {
-    response.writeHead(413, { connection: 'close' }).end('That is more than a report holds.');
-    return;
-  }
-  const raw = Object.fromEntries(new URLSearchParams(form));
+  const raw = Object.fromEntries(new URLSearchParams(await bodyOf(request)));
   const { status, headers, body } = await reportAnswer(context, token, raw, request.headers.accept?.includes('application/json') ?? false);
-  response.writeHead(status, { ...INTAKE_HEADERS, ...headers, 'content-length': Buffer.byteLength(body) }).end(body);
+  const own = headersFor({ scripts: 'none', isSecure, isFamily: true });
+  response.writeHead(status, { ...own, 'cache-control': 'no-store', ...headers, 'content-length': Buffer.byteLength(body) }).end(body);
 }
 
-/** The body as text, or null where it is larger than any report. */
-function bodyOf(request: IncomingMessage): Promise<string | null> {
+/** The body as text; one that broke off is an error. */
+function bodyOf(request: IncomingMessage): Promise<string> {
   return new Promise((resolve, reject) => {
     let text = '';
-    let bytes = 0;
     request.setEncoding('utf8');
-    request.on('data', (chunk: string) => {
-      bytes += Buffer.byteLength(chunk);
-      if (bytes > MOST_BYTES) resolve(null);
-      else text += chunk;
-    });
+    request.on('data', (chunk: string) => (text += chunk));
     request.on('end', () => resolve(text));
     request.on('error', reject);
+    request.on('close', () => reject(new Error('The sender went away')));
   });
 }
 
@@ -89,6 +150,7 @@ const GRACE_MILLISECONDS = 8_000;
 server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
 process.on('SIGTERM', () => {
+  isEnding = true;
   // What is under way is answered, and its connection closed; nothing new is taken.
   server.close(() => process.exit(0));
   server.closeIdleConnections();

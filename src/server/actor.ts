@@ -1,3 +1,4 @@
+import type { Instant } from '@/core/calendar';
 import type { Role } from '@/core/child';
 
 /** Who acts. Every use case takes one; there is none that stands for nobody. */
@@ -7,6 +8,8 @@ export interface PersonActor {
   readonly name: string;
   readonly role: Role;
   readonly signInId: number;
+  /** Till when the password, given lately, holds for what takes it once more. */
+  readonly confirmedUntil: Instant;
 }
 
 /** A family, known by its private link alone. */

@@ -40,6 +40,12 @@ function faultOf(error: unknown): Fault {
   return { code, detail: null, logId };
 }
 
+/** A fault that reached nobody who answers for it: `digest` is the id that the page shows. */
+export function logUncaught(error: unknown, where: Readonly<Record<string, string>>): void {
+  const { digest } = error as { digest?: string };
+  log.error({ logId: digest ?? randomUUID().slice(0, 8), cause: nameOf(error), ...where }, 'uncaught');
+}
+
 /** What an error is, without what a statement of the database carried: families' words must not reach a log. */
 function nameOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);

@@ -3,11 +3,14 @@ import type { Database } from '@/db';
 import type { House } from './house';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
+import { KnownLinks } from './reports/knownLinks';
 import type { Backups, Clock, PhoneOnShow, TextService } from './ports';
 
 /** What stands behind the use cases, as the process that serves them puts it together. */
 export interface ContextParts {
   readonly db: Database;
+  /** By the account that owns the schema, for what the one that serves may not: taking old rows of the trail away. */
+  readonly owner: Database;
   readonly now: Clock;
   readonly random: Random;
   readonly texts: TextService;
@@ -26,6 +29,7 @@ export interface ContextParts {
 export interface Context extends ContextParts {
   readonly looks: LookBook;
   readonly intake: IntakeQueue;
+  readonly knownLinks: KnownLinks;
 }
 
 export function createContext(parts: ContextParts): Context {
@@ -33,6 +37,7 @@ export function createContext(parts: ContextParts): Context {
     ...parts,
     looks: new LookBook(parts.db, parts.now),
     intake: new IntakeQueue(() => context),
+    knownLinks: new KnownLinks(() => context),
   };
   return context;
 }

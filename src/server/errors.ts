@@ -18,6 +18,10 @@ export type InvalidDetail =
 export interface FaultDetails {
   signInNeeded: null;
   signInFailed: null;
+  factorNeeded: null;
+  codeWrong: null;
+  confirmNeeded: null;
+  tooManyReports: null;
   tooManyTries: { readonly minutes: number };
   notFound: null;
   notAllowed: null;
@@ -42,6 +46,10 @@ export type AppErrorCode = keyof FaultDetails;
 export const STATUS_OF: Record<AppErrorCode, number> = {
   signInNeeded: 401,
   signInFailed: 401,
+  factorNeeded: 401,
+  codeWrong: 401,
+  confirmNeeded: 403,
+  tooManyReports: 429,
   tooManyTries: 429,
   notFound: 404,
   notAllowed: 403,

@@ -6,6 +6,8 @@ export interface House {
   readonly timeZone: string | null;
   /** What families may be written to in at first; null where that is every language. */
   readonly languages: readonly Language[] | null;
+  /** True where everybody gives a second factor, whatever Settings say. */
+  readonly factorRequired: boolean;
 }
 
-export const USUAL_HOUSE: House = { timeZone: null, languages: null };
+export const USUAL_HOUSE: House = { timeZone: null, languages: null, factorRequired: false };

@@ -4,7 +4,7 @@ import type { PersonActor } from './actor';
 /** What can be done about one child. */
 export type ChildAct = 'readLooks' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
 /** What can be done about the workplace and its library. */
-export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeAllCaseloads';
+export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeAllCaseloads' | 'changeTrust';
 
 const BY_ACCESS = {
   readLooks: ['lead', 'shared'],
@@ -25,6 +25,8 @@ const BY_ROLE = {
   changeWorkplace: ['therapist', 'supervisor'],
   addChildren: ['therapist', 'supervisor'],
   seeAllCaseloads: ['supervisor'],
+  /** By what everybody is known, and for how long. */
+  changeTrust: ['supervisor'],
 } as const satisfies Record<ChildAct | WorkplaceAct, readonly Role[]>;
 
 /**

@@ -2,6 +2,8 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, request as httpRequest, type Server } from 'node:http';
 import { createInterface, type Interface } from 'node:readline';
 import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import mariadb from 'mariadb';
 import {
   expect,
@@ -26,6 +28,9 @@ let helper: ChildProcess;
 let lines: Interface;
 /** What the stack's processes wrote to their logs. */
 const log: string[] = [];
+const everSaid: string[] = [];
+/** What a family wrote in each report of these tests. */
+const WORDS = 'el gato verde duerme';
 let stack: Served;
 
 function said(words: string): Promise<void> {
@@ -52,7 +57,10 @@ test.beforeAll(async () => {
   helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port), '.data/e2e-seed'], {
     stdio: ['pipe', 'pipe', 'pipe'],
   });
-  createInterface({ input: helper.stderr! }).on('line', (line) => log.push(line));
+  createInterface({ input: helper.stderr! }).on('line', (line) => {
+    log.push(line);
+    everSaid.push(line);
+  });
   lines = createInterface({ input: helper.stdout! });
   await said('ready');
   stack = served(FOLDER);
@@ -114,7 +122,13 @@ async function reportFor(child: string): Promise<{ address: string; body: string
     [await childIdOf(child, stack)],
     stack,
   );
-  const body = new URLSearchParams({ idempotencyKey: randomUUID(), versionTaskId: String(task!.id), done: 'yes', amount: '5' }).toString();
+  const body = new URLSearchParams({
+    idempotencyKey: randomUUID(),
+    versionTaskId: String(task!.id),
+    done: 'yes',
+    amount: '5',
+    words: WORDS,
+  }).toString();
   return { address: `${linkOf(child, stack)}/report`, body };
 }
 
@@ -139,7 +153,7 @@ function answerlessLine(): Promise<{ server: Server; port: number }> {
       port: upstream.port,
       method: incoming.method,
       path: incoming.url,
-      headers: incoming.headers,
+      headers: { ...incoming.headers, host: upstream.host },
     });
     passed.on('error', () => outgoing.destroy());
     incoming.pipe(passed);
@@ -194,4 +208,38 @@ test('the server is killed while it writes: nothing half stays, and the repeat m
   // The killed server's one statement is done whole by the database, or not at all; the family was told of neither.
   expect(await post(address, body)).toBe(303);
   expect(await reportCount('Bram T.', stack)).toBe(before + 1);
+});
+
+test('whatever part is killed is started anew by itself, and no report that was acknowledged is lost', async () => {
+  test.setTimeout(120_000);
+  await beginAnew('Bram T.', stack);
+  const isUp = async () => (await fetch(`${stack.url}/api/health`).catch(() => null))?.status === 200;
+  for (const part of ['web', 'runner', 'database'] as const) {
+    const { address, body } = await reportFor('Bram T.');
+    const before = await reportCount('Bram T.', stack);
+    const pid = served(FOLDER).pids[part];
+    process.kill(pid, 'SIGKILL');
+    await expect
+      .poll(() => log.join('\n'), { message: `${part}, process ${pid}`, timeout: 20_000 })
+      .toMatch(new RegExp(`${NAMES[part]} ended.*started anew`));
+    await expect.poll(async () => (await isUp()) && (await post(address, body)) === 303, { timeout: 40_000 }).toBe(true);
+    expect(await reportCount('Bram T.', stack)).toBe(before + 1);
+    log.length = 0;
+  }
+});
+
+const NAMES = { web: 'The web server', runner: 'The runner', database: 'MariaDB' };
+
+test('no word of a family, no link, no value of a statement and no password is in any log, whatever went wrong', async () => {
+  const written = readdirSync(path.join(FOLDER, 'logs')).map((name) => readFileSync(path.join(FOLDER, 'logs', name), 'utf8'));
+  const all = [...everSaid, ...written].join('\n');
+  expect(all).toContain('databaseAway');
+  const secrets = [
+    WORDS,
+    stack.therapist.password,
+    new URL(stack.databaseUrl).password,
+    ...stack.families.map(({ link }) => link.split('/f/')[1]!),
+  ];
+  expect(secrets.filter((secret) => all.includes(secret))).toEqual([]);
+  expect(all).not.toMatch(/INSERT INTO|UPDATE `|VALUES \(/);
 });

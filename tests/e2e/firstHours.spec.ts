@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:http2';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -73,6 +73,8 @@ test('from an empty database to the first family’s report, by keyboard, behind
 }) => {
   test.setTimeout(240_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'yard-first-'));
+  // The database runs as a user of its own, which has to find its folder.
+  chmodSync(folder, 0o711);
   const [port, tlsPort] = [await freePort(), await freePort()];
   const origin = `https://127.0.0.1:${tlsPort}`;
   const config = path.join(folder, 'yard.config.json');
@@ -97,7 +99,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await type(page, 'Ines Calloway-Brandt', 'ines@tarrowhill.example', PASSWORD);
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(/\/yard$/);
-    const cookie = (await page.context().cookies(origin)).find(({ name }) => name === 'yard')!;
+    const cookie = (await page.context().cookies(origin)).find(({ name }) => name === '__Host-yard')!;
     expect([cookie.secure, cookie.httpOnly, cookie.sameSite]).toEqual([true, true, 'Lax']);
 
     // 2. The school year.

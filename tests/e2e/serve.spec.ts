@@ -1,9 +1,9 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { freePort } from '../../scripts/ports';
-import { yard } from './serving';
-import { expect, newPage, test } from './yard';
+import { yard, yardWith } from './serving';
+import { expect, newPage, rowsAt, test } from './yard';
 
 const serve = (config: string) => yard('serve', '--config', config);
 
@@ -13,6 +13,8 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
 }) => {
   test.setTimeout(120_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'yard-serve-'));
+  // The database runs as a user of its own, which has to find its folder.
+  chmodSync(folder, 0o711);
   const config = path.join(folder, 'yard.config.json');
   const port = await freePort();
   const settings = { listen: { port }, dataFolder: path.join(folder, 'data') };
@@ -67,6 +69,20 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
     await colleague.getByRole('button', { name: 'Begin' }).click();
     await expect(colleague).toHaveURL(/\/yard$/);
+
+    // A port that is taken is an error; a database that people work in is not the demo's to throw away.
+    writeFileSync(path.join(folder, 'other.json'), JSON.stringify({ ...settings, dataFolder: path.join(folder, 'other') }));
+    const second = serve(path.join(folder, 'other.json'));
+    expect([await second.ended, second.said()]).toEqual([1, expect.stringContaining(`Something listens on port ${port} already`)]);
+    const databaseUrl = readFileSync(path.join(folder, 'data', 'database-address'), 'utf8');
+    const people = await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id');
+    for (const words of [['--fresh'], []]) {
+      const demo = yardWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
+      expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not made by the demo|People work in this database/)]);
+    }
+    expect(await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id')).toEqual(people);
+    const verified = yard('audit', 'verify', '--config', config);
+    expect([await verified.ended, verified.said()]).toEqual([0, expect.stringContaining('rows follow from each other')]);
 
     served.process.kill('SIGTERM');
     expect(await served.ended).toBe(0);

@@ -250,7 +250,7 @@ describe('two runners, and faults between the act and its settling', () => {
         // Wants the job once the settling has it: one of the two has to give way, and it is the lighter one.
         await until('the settling waits for the message', async () => {
           const waiting = await bed.read(
-            "SELECT id FROM information_schema.processlist WHERE info LIKE 'UPDATE `messages`%' AND db = DATABASE()",
+            "SELECT id FROM information_schema.processlist WHERE info LIKE 'SELECT m.id%FOR UPDATE' AND db = DATABASE()",
           );
           return waiting.length > 0;
         });

@@ -73,6 +73,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
   const phone = new PretendPhone(folder, ORIGIN, clock);
   const context = createContext({
     db,
+    owner: db,
     now: clock,
     random: seededRandom(1),
     texts: phone,
@@ -101,7 +102,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
       const personId = await inTransaction(db, (work) =>
         addPerson(work, { name, email: `${randomUUID()}@tarrowhill.example`, role, passwordHash: '-' }, now),
       );
-      return { kind: 'person', personId, name, role, signInId: 0 };
+      return { kind: 'person', personId, name, role, signInId: 0, confirmedUntil: instant(8e15) };
     },
     child: (lead, change = {}) =>
       inTransaction(db, async (work) => {

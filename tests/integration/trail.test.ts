@@ -1,4 +1,4 @@
-import { inTransaction } from '@/db';
+import { auditChain, dropAuditBefore, inTransaction } from '@/db';
 import { tablesOf } from '@/db/work';
 import type { PersonActor } from '@/server/actor';
 import { runDue } from '@/server/jobs/runDue';
@@ -53,7 +53,40 @@ describe('the trail', () => {
     bed.passDays(29);
     expect(await tidy()).toBe(1);
     bed.passDays(2);
-    expect(await tidy()).toBe(0);
+    await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+    // The new one stays; the old one is written down as gone, and the chain goes on from it.
+    expect(await tidy()).toBe(1);
+    expect(await bed.read('SELECT row_count AS count FROM audit_drops')).toEqual([{ count: 1 }]);
+    expect(await inTransaction(bed.db, auditChain)).toMatchObject({ rows: 1, dropped: 1, fault: null });
+  });
+
+  it('keeps its last month, whoever asks for more to go', async () => {
+    await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+    bed.passDays(28);
+    await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+    await inTransaction(bed.db, (work) => dropAuditBefore(work, bed.context.now(), 100, bed.context.now()));
+    expect(await bed.read('SELECT id FROM audit')).toHaveLength(2);
+  });
+
+  it.each([
+    ['a word of a row is changed', "UPDATE audit SET action = 'yard.viewed' WHERE id = 2", { kind: 'changed', id: 2 }],
+    ['who did it is changed', 'UPDATE audit SET person_id = NULL WHERE id = 2', { kind: 'changed', id: 2 }],
+    ['when it was is changed', 'UPDATE audit SET at = at + INTERVAL 1 SECOND WHERE id = 3', { kind: 'changed', id: 3 }],
+    ['a row is taken out of the middle', 'DELETE FROM audit WHERE id = 2', { kind: 'changed', id: 3 }],
+    ['the first row is taken out', 'DELETE FROM audit WHERE id = 1', { kind: 'changed', id: 2 }],
+    ['the last row is taken out', 'DELETE FROM audit WHERE id = 3', { kind: 'end', expected: 3, found: 2 }],
+    ['a row is put in', "INSERT INTO audit (at, action, numbers) VALUES (NOW(3), 'looks.viewed', '{}')", { kind: 'changed', id: 4 }],
+    ['a row loses its hash', 'UPDATE audit SET chain_hash = NULL WHERE id = 2', { kind: 'changed', id: 2 }],
+    ['whom it was about is changed', 'DELETE FROM audit_group_children LIMIT 1', { kind: 'children', id: 1 }],
+  ])('tells where %s', async (_what, sql, fault) => {
+    for (let count = 0; count < 3; count += 1) await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+    expect(await inTransaction(bed.db, auditChain)).toEqual({ rows: 3, unchained: 0, dropped: 0, fault: null });
+    await bed.write(sql);
+    expect((await inTransaction(bed.db, auditChain)).fault).toEqual(fault);
   });
 });
 

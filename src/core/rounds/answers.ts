@@ -23,6 +23,8 @@ const ANSWERS = {
   // What a rule blocks is not held by a reason: the task goes, or another is built.
   unsafe: ['takenOut', 'wrote', 'later'],
   unsuitable: ['takenOut', 'hold', 'wrote', 'later'],
+  // A new link, from the child's page, ends it.
+  flooded: ['hold', 'wrote', 'later'],
   pressed: ['read', 'wrote', 'later'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],

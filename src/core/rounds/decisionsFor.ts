@@ -9,6 +9,7 @@ export const DECISION_KINDS = [
   'maybeHurt',
   'unsafe',
   'unsuitable',
+  'flooded',
   'pressed',
   'question',
   'tooHard',
@@ -50,6 +51,8 @@ export interface ChildSituation {
   readonly stoppedTasks: readonly { readonly taskId: number; readonly blocks: boolean; readonly findingKeys: readonly string[] }[];
   /** The change by which the hand settled, in the last weeks; null where none did. */
   readonly handChangeId: number | null;
+  /** The day on which a link sent more than it may, in the last weeks; null where none did. */
+  readonly floodedOn: CalendarDay | null;
   /** What closes tasks of the child, till a person lifts it, oldest first. */
   readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger }[];
 }
@@ -77,7 +80,7 @@ export interface RoundsSettings {
 export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
 
 /**
- * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
+ * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a link that sends too much, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
  * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
  * its most urgent one stands, or stood before it was settled: who goes on from card to card passes nobody by.
  * @param settled what was settled on this day
@@ -123,11 +126,13 @@ function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituat
   ];
 }
 
-function fromReports({ childId, unreadReports }: ChildSituation): Decision[] {
-  return unreadReports.map((report) => {
+function fromReports({ childId, unreadReports, floodedOn }: ChildSituation): Decision[] {
+  const flooded = floodedOn === null ? [] : [decision('flooded', childId, floodedOn, {})];
+  const read = unreadReports.map((report) => {
     const kind = report.mistake ? 'pressed' : 'question';
     return decision(kind, childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] });
   });
+  return [...flooded, ...read];
 }
 
 function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {

@@ -25,6 +25,7 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   unreadReports: [],
   stoppedTasks: [],
   handChangeId: null,
+  floodedOn: null,
   stops: [],
   ...change,
 });
@@ -59,6 +60,7 @@ describe('facts that changed', () => {
 
   it('ask for a look at the program once the hand has settled, and for nothing once the practice ended', () => {
     expect(kinds([child(1, { handChangeId: 4 })])).toEqual(['1 handSettled']);
+    expect(kinds([child(1, { floodedOn: today })])).toEqual(['1 flooded']);
     expect(kinds([child(1, { handChangeId: 4, isEnded: true, endsOn: today })])).toEqual([]);
   });
 });

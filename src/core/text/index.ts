@@ -1,3 +1,4 @@
+export { normalEmail } from './emailAddress';
 export { BASE_LANGUAGE, languageOf, LANGUAGES } from './languages';
 export type { Language } from './languages';
 export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';

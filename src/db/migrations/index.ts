@@ -12,6 +12,7 @@ import { postHeld } from './0009-post-held';
 import { rest } from './0010-rest';
 import { invitations } from './0011-invitations';
 import { firstHours } from './0012-first-hours';
+import { trust } from './0013-trust';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -27,6 +28,7 @@ export const MIGRATIONS: readonly Migration[] = [
   rest,
   invitations,
   firstHours,
+  trust,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

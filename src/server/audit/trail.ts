@@ -27,11 +27,26 @@ export async function noteChanges(work: Work, at: Instant, entries: readonly Aud
   if (entries.length) await addJobs(work, [auditJob(randomUUID(), entries, at)]);
 }
 
+/** Notes what happened to an account, or to none that is known: nobody is named who did it. */
+export async function noteAboutPerson(
+  work: Work,
+  at: Instant,
+  personId: number | null,
+  action: AuditAction,
+  numbers: AuditDetail = {},
+): Promise<void> {
+  await noteChanges(work, at, [{ at, personId, linkId: null, childIds: [], action, numbers }]);
+}
+
 interface WaitingLook {
   readonly entry: AuditEntry;
   readonly resolve: () => void;
   readonly reject: (error: unknown) => void;
 }
+
+/** Within so long a family's next look at its page is the same look. */
+const OFTEN_MILLISECONDS = 10 * 60_000;
+const MOST_NOTED = 20_000;
 
 /**
  * Notes looks, each before its answer is given and outside of the transaction that read it. Looks that come while others are
@@ -40,11 +55,21 @@ interface WaitingLook {
 export class LookBook {
   private waiting: WaitingLook[] = [];
   private isWriting = false;
+  private readonly notedAt = new Map<string, number>();
 
   constructor(
     private readonly db: Database,
     private readonly now: () => Instant,
   ) {}
+
+  /** A look of a kind that a page repeats by itself: noted once in a while. */
+  async noteSometimes(key: string, entry: AuditEntry): Promise<void> {
+    const last = this.notedAt.get(key);
+    if (last !== undefined && entry.at - last < OFTEN_MILLISECONDS) return;
+    if (this.notedAt.size >= MOST_NOTED) this.notedAt.clear();
+    this.notedAt.set(key, entry.at);
+    await this.note(entry);
+  }
 
   note(entry: AuditEntry): Promise<void> {
     return new Promise((resolve, reject) => {

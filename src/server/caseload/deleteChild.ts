@@ -1,11 +1,20 @@
 import { nameOf } from '@/core/child';
-import { addJobs, deleteChild as removeChild, inTransaction, takeUntoldReportsOf, type DeletedCounts } from '@/db';
+import {
+  addJobs,
+  deleteChild as removeChild,
+  inTransaction,
+  takeUntoldReportsOf,
+  type AuditEntry,
+  type DeletedCounts,
+  type Work,
+} from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges, takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { forgetPhoneJob } from '../jobs/jobs';
 import { invalid } from '../parseInput';
+import { requireConfirmed } from '../people/sessions';
 import { addressOf } from '../ports';
 
 /**
@@ -14,15 +23,27 @@ import { addressOf } from '../ports';
  * and only by writing its name.
  */
 export async function deleteChild(context: Context, actor: PersonActor, childId: number, writtenName: string): Promise<DeletedCounts> {
+  requireConfirmed(context, actor);
   return inTransaction(context.db, async (work) => {
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'leadChild');
     if (writtenName.trim() !== nameOf(child)) throw invalid({ path: 'name', code: 'notTheName' });
-    // What the trail does not tell yet of the child's reports goes into it before they go.
-    const untold = await takeUntoldReportsOf(work, childId);
-    const gone = await removeChild(work, childId);
-    await addJobs(work, [forgetPhoneJob(addressOf(childId), now)]);
-    await noteChanges(work, now, [...untold.map(takenEntry), entryOf(actor, now, [childId], 'child.deleted', { ...gone })]);
-    return gone;
+    return removeWholly(work, context, childId, (gone) => entryOf(actor, now, [childId], 'child.deleted', { ...gone }));
   });
+}
+
+/** The child goes, with all that speaks of it; the trail tells that it went. */
+export async function removeWholly(
+  work: Work,
+  context: Context,
+  childId: number,
+  told: (gone: DeletedCounts) => AuditEntry,
+): Promise<DeletedCounts> {
+  const now = context.now();
+  // What the trail does not tell yet of the child's reports goes into it before they go.
+  const untold = await takeUntoldReportsOf(work, childId);
+  const gone = await removeChild(work, childId);
+  await addJobs(work, [forgetPhoneJob(addressOf(childId), now)]);
+  await noteChanges(work, now, [...untold.map(takenEntry), told(gone)]);
+  return gone;
 }

@@ -5,6 +5,7 @@ import type { HomeMaterial } from '@/core/tasks';
 import {
   addHomeAnswer,
   childById,
+  countTryOf,
   homeAnswerOf,
   inTransaction,
   latestTasks,
@@ -63,11 +64,17 @@ async function askedThings(work: Work): Promise<HomeMaterial[]> {
     .slice(0, MOST_THINGS);
 }
 
+const DAY = 86_400_000;
+/** So often in a day a family tells of its house. Our own choice. */
+const MOST_TELLINGS = 20;
+
 /** Keeps what a family told of its house, till the therapist has looked at it. @throws AppError linkUnknown, linkExpired, linkRevoked, invalid */
 export async function tellHome(context: Context, token: string, raw: unknown): Promise<HomeAnswers> {
   const now = context.now();
   return inTransaction(context.db, async (work) => {
     const { actor, link } = await familyOf(work, token, now);
+    const { tries } = await countTryOf(work, `home:${link.id}`, now, DAY);
+    if (tries > MOST_TELLINGS) throw new AppError('tooManyReports');
     const answers = parseInput(homeAnswersSchema, raw);
     await addHomeAnswer(work, actor.childId, link.id, answers, now);
     await noteChanges(work, now, [entryOf(actor, now, [actor.childId], 'home.told')]);

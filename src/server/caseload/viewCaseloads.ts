@@ -6,6 +6,8 @@ import {
   inTransaction,
   peopleHere,
   workplaceOf,
+  workplaceTrail,
+  type AuditRow,
   type CaseloadFigures,
   type Colleague,
   type LedChild,
@@ -27,7 +29,11 @@ export interface CaseloadsView {
   /** Whom nobody leads. */
   readonly withoutLead: readonly LedChild[];
   readonly children: readonly LedChild[];
+  /** What happened to accounts and settings, the newest first. */
+  readonly trail: readonly AuditRow[];
 }
+
+const TRAIL_ROWS = 100;
 
 const NOTHING = { children: 0, overdue: 0, silent: 0, reportsThisWeek: 0 };
 
@@ -52,6 +58,7 @@ export async function viewCaseloads(context: Context, actor: PersonActor): Promi
       overdue: children.filter(({ endsOn }) => endsOn === null || endsOn < today),
       withoutLead: children.filter(({ leadId }) => leadId === null),
       children,
+      trail: await workplaceTrail(work, TRAIL_ROWS),
     };
   });
   await context.looks.note(

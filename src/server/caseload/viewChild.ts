@@ -38,6 +38,7 @@ import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
+import { isConfirmed } from '../people/sessions';
 import { stoppedTasksOf, type StoppedTask } from '../programs/stoppedTasks';
 import { loadDecisions } from '../rounds/loadDecisions';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
@@ -58,6 +59,8 @@ export interface ChildView {
   readonly homeIsTold: boolean;
   readonly mayChange: boolean;
   readonly mayLead: boolean;
+  /** True where the password was given lately: deleting and taking out are open. */
+  readonly isConfirmed: boolean;
   readonly mayReadLooks: boolean;
   readonly program: ProgramVersion | null;
   /** What closes tasks of the child now. */
@@ -100,6 +103,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       child,
       mayChange: may(actor, access, 'changeProgram'),
       mayLead: may(actor, access, 'leadChild'),
+      isConfirmed: isConfirmed(context, actor),
       mayReadLooks: may(actor, access, 'readLooks'),
       today,
       goals: await goalsOf(work, childId),

@@ -20,14 +20,16 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
+import { requireConfirmed } from '../people/sessions';
 
 const ALL = 100_000;
 
 /** Everything that is kept of a child, as data: of links only when they were made, never what opens them. */
 export type ChildExport = Awaited<ReturnType<typeof exportChild>>;
 
-/** @throws AppError notFound, notAllowed */
+/** @throws AppError notFound, notAllowed, confirmNeeded */
 export async function exportChild(context: Context, actor: PersonActor, childId: number) {
+  requireConfirmed(context, actor);
   return inTransaction(context.db, async (work) => {
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'leadChild');

@@ -1,7 +1,9 @@
-import { instantAfterDays } from '@/core/calendar';
+import type { AuditAction } from '@/core/auditActions';
+import { instantAfterDays, type Instant } from '@/core/calendar';
 import { reachOf } from '@/core/child';
 import {
   addLink,
+  type AuditEntry,
   childById,
   inTransaction,
   markGivenUp,
@@ -11,6 +13,7 @@ import {
   setLinkOfMessage,
   standingLinkOf,
 } from '@/db';
+import { noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
@@ -42,15 +45,25 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
       const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt: now, expiresAt });
       await setLinkOfMessage(work, messageId, linkId);
+      await noteChanges(work, now, [ofNobody(now, childId, 'link.made')]);
       return { ...text, text: withLink(context, words, token) };
     });
   },
   async act(context, text) {
     await context.texts.send(text);
   },
-  settle: (work, context, { messageId }) => markHandedOver(work, messageId, context.now()),
+  async settle(work, context, { messageId }) {
+    const message = await messageToSend(work, messageId);
+    await markHandedOver(work, messageId, context.now());
+    if (message) await noteChanges(work, context.now(), [ofNobody(context.now(), message.childId, 'message.delivered')]);
+  },
   giveUp: (work, _context, { messageId }) => markGivenUp(work, messageId),
 };
+
+/** What the runner did: no person, and no family. */
+function ofNobody(at: Instant, childId: number, action: AuditAction): AuditEntry {
+  return { at, personId: null, linkId: null, childIds: [childId], action, numbers: {} };
+}
 
 function withLink({ origin }: Context, words: string, token: string): string {
   return words.replace(LINK_HOLE, familyAddress(origin, token));

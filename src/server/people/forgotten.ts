@@ -14,6 +14,7 @@ import {
   type PasswordLink,
   type Work,
 } from '@/db';
+import { noteAboutPerson } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { passwordLinkJob } from '../jobs/jobs';
@@ -21,20 +22,20 @@ import { tokenOf } from '../messages/familyAddress';
 import { parseInput } from '../parseInput';
 import { hashOf, newToken, TOKEN_FORM } from '../secrets';
 import { passwordSchema, refuseGuessed } from './password';
-import { forgetTriesAt, hashPassword } from './signIn';
+import { emailSchema } from './email';
+import { hashPassword } from './signIn';
+import { forgetTriesAt } from './tries';
 
 const HOUR = 3_600_000;
 /** So often in an hour a link is asked for an address; more are let pass without a word. */
 const MOST_LINKS = 3;
-
-const emailSchema = z.object({ email: z.string().trim().toLowerCase().min(3).max(190) });
 
 /**
  * Sends a one-time link to who forgot a password, good for an hour, by the service that other messages go through. Whoever asks
  * is told the same, whether anybody has the address or not.
  */
 export async function askForPassword(context: Context, raw: unknown): Promise<void> {
-  const input = emailSchema.safeParse(raw);
+  const input = z.object({ email: emailSchema }).safeParse(raw);
   if (!input.success) return;
   const now = context.now();
   await inTransaction(context.db, async (work) => {
@@ -76,8 +77,9 @@ export async function choosePassword(context: Context, raw: unknown): Promise<{ 
     await changePasswordHash(work, link.personId, passwordHash);
     await revokeOtherSignIns(work, link.personId, 0, context.now());
     await spendPasswordLink(work, link.id, context.now());
+    await forgetTriesAt(work, { personId: person.id, deviceHash: null });
+    await noteAboutPerson(work, context.now(), person.id, 'password.changed');
   });
-  await forgetTriesAt(context, person.email);
   return { email: person.email, password };
 }
 

@@ -19,12 +19,14 @@ import {
 } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, noteAboutPerson, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
 import { hashOf, newToken, TOKEN_FORM } from '../secrets';
+import { emailSchema } from './email';
 import { passwordSchema, refuseGuessed } from './password';
+import { requireConfirmed } from './sessions';
 import { hashPassword } from './signIn';
 
 const INVITATION_DAYS = 7;
@@ -54,6 +56,7 @@ const inviteSchema = z.object({ role: z.enum(ROLES) });
  */
 export async function invite(context: Context, actor: PersonActor, raw: unknown): Promise<{ link: string }> {
   requireMay(actor, 'changeWorkplace');
+  requireConfirmed(context, actor);
   const { role } = parseInput(inviteSchema, raw);
   const token = newToken();
   const now = context.now();
@@ -95,12 +98,7 @@ export async function viewInvitation(context: Context, token: string): Promise<I
 const accountSchema = z.object({
   token: z.string(),
   name: z.string().trim().min(2, 'nameShort').max(80, 'nameLong'),
-  email: z
-    .string()
-    .trim()
-    .toLowerCase()
-    .max(190, 'notAnAddress')
-    .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'notAnAddress'),
+  email: emailSchema,
   password: passwordSchema,
 });
 const workplaceSchema = z.object({
@@ -132,7 +130,8 @@ export async function acceptInvitation(
       const invitation = await openInvitation(work, context, token, true);
       if (place) await setUpWorkplace(work, place);
       if (place) await changeLanguages(work, place.languages ?? offered);
-      await addPerson(work, { name, email, role: invitation.role, passwordHash }, context.now());
+      const personId = await addPerson(work, { name, email, role: invitation.role, passwordHash }, context.now());
+      await noteAboutPerson(work, context.now(), personId, 'account.made', { role: invitation.role });
       await spendInvitation(work, invitation.id, context.now());
     });
   } catch (error) {

@@ -5,6 +5,7 @@ import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid } from '../parseInput';
+import { requireConfirmed } from './sessions';
 
 /**
  * Closes a colleague's account: every session ends, and what they did stays under their name. Children whom they lead are handed
@@ -13,10 +14,11 @@ import { invalid } from '../parseInput';
  */
 export async function closeAccount(context: Context, actor: PersonActor, personId: number): Promise<void> {
   requireMay(actor, 'changeWorkplace');
+  requireConfirmed(context, actor);
   if (personId === actor.personId) throw invalid({ path: 'personId', code: 'ownAccount' });
   await inTransaction(context.db, async (work) => {
     const now = context.now();
-    const person = await personById(work, personId);
+    const person = Number.isSafeInteger(personId) ? await personById(work, personId) : null;
     if (!person || person.closedAt !== null) throw new AppError('notFound');
     const children = await countLed(work, personId);
     if (children > 0) throw new AppError('stillLeads', { children });

@@ -5,7 +5,9 @@ import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { invalid, parseInput } from '../parseInput';
-import { countTry, forgetTriesAt, hashPassword } from './signIn';
+import { hashOf } from '../secrets';
+import { hashPassword } from './signIn';
+import { countTry, forgetTriesAt } from './tries';
 
 /** Twelve letters at least. NIST SP 800-63B-4 asks for fifteen where a password stands alone, and eight beside another factor (from memory). */
 const LEAST_LETTERS = 12;
@@ -31,14 +33,15 @@ const changeSchema = z.object({ current: z.string().min(1, 'passwordWrong').max(
 export async function changePassword(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { current, password } = parseInput(changeSchema, raw);
   const person = (await inTransaction(context.db, (work) => personById(work, actor.personId)))!;
-  await countTry(context, person.email);
+  const of = { personId: actor.personId, deviceHash: hashOf(`session ${actor.signInId}`) };
+  await countTry(context, of);
   // Checking and making take a tenth of a second each: no connection is held meanwhile.
   if (!(await verify(person.passwordHash, current))) throw invalid({ path: 'current', code: 'passwordWrong' });
-  await forgetTriesAt(context, person.email);
   refuseGuessed(password, person);
   const passwordHash = await hashPassword(password);
   const now = context.now();
   await inTransaction(context.db, async (work) => {
+    await forgetTriesAt(work, of);
     await changePasswordHash(work, person.id, passwordHash);
     await revokeOtherSignIns(work, person.id, actor.signInId, now);
     await noteChanges(work, now, [entryOf(actor, now, [], 'password.changed')]);

@@ -1,21 +1,40 @@
 import { hash, verify } from '@node-rs/argon2';
 import { z } from 'zod';
 import { instantAfterDays } from '@/core/calendar';
-import { addSignIn, countTryOf, forgetTries, inTransaction, personByEmail } from '@/db';
+import { normalEmail } from '@/core/text';
+import {
+  addSignIn,
+  inTransaction,
+  isKnownDevice,
+  keepDevice,
+  personByEmail,
+  revokeOldestSignIns,
+  workplaceOf,
+  type Person,
+  type Work,
+} from '@/db';
+import { noteAboutPerson } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { hashOf, newToken } from '../secrets';
+import { hashOf, newToken, TOKEN_FORM } from '../secrets';
+import { countFrom, countTry, forgetTriesAt, type TriesOf } from './tries';
+
+const MOST_DEVICE_LETTERS = 120;
+/** The oldest is ended where another one begins. Our own choice. */
+const MOST_OPEN_SESSIONS = 8;
 
 const inputSchema = z.object({
-  email: z.string().trim().toLowerCase().min(3).max(190),
+  email: z.string().max(1_000),
   password: z.string().min(1).max(200),
-  device: z.string().max(400).default(''),
+  device: z
+    .string()
+    .default('')
+    .transform((device) => device.slice(0, MOST_DEVICE_LETTERS)),
   /** Where the person is, as far as the web server knows. */
   address: z.string().max(45).default(''),
+  /** What a browser holds in which somebody signed in before. */
+  deviceToken: z.string().optional(),
 });
-
-const SIGN_IN_DAYS = 14;
-const MOST_DEVICE_LETTERS = 120;
 
 /** argon2id, as OWASP's password storage sheet asks: 19 MiB, two passes (value from memory). */
 const ARGON2 = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
@@ -27,63 +46,64 @@ export async function hashPassword(password: string): Promise<string> {
   return hash(password, ARGON2);
 }
 
+export interface OpenedSession {
+  readonly token: string;
+  readonly lastsSeconds: number;
+  /** What this browser is known by from now on. */
+  readonly deviceToken: string;
+  /** True where the session opens nothing before the second factor is given, or set up. */
+  readonly needsFactor: boolean;
+}
+
 /**
- * Opens a session. Gives back the token for the cookie; the database keeps its hash.
+ * Opens a session. The database keeps hashes of its tokens alone.
  * @throws AppError signInFailed, tooManyTries
  */
-export async function signIn(context: Context, raw: unknown): Promise<{ token: string; lastsSeconds: number }> {
+export async function signIn(context: Context, raw: unknown): Promise<OpenedSession> {
   const input = inputSchema.safeParse(raw);
   if (!input.success) throw new AppError('signInFailed');
-  const { email, password, device, address } = input.data;
-  await countTry(context, email);
-  if (address !== '') await countFrom(context, address);
-  const person = await inTransaction(context.db, (work) => personByEmail(work, email));
+  const { password, address } = input.data;
+  const email = normalEmail(input.data.email);
+  const deviceToken = TOKEN_FORM.test(input.data.deviceToken ?? '') ? input.data.deviceToken! : newToken();
+  const { person, isKnown } = await inTransaction(context.db, async (work) => {
+    const found = email === null ? null : await personByEmail(work, email);
+    return { person: found, isKnown: found !== null && (await isKnownDevice(work, found.id, hashOf(deviceToken))) };
+  });
+  const of: TriesOf = person
+    ? { personId: person.id, deviceHash: isKnown ? hashOf(deviceToken) : null }
+    : { email: email ?? input.data.email };
+  await countFrom(context, address, isKnown);
+  const { isLast } = await countTry(context, of);
   // Checking takes a tenth of a second: no connection is held meanwhile.
   nobodysHash ??= await hashPassword(newToken());
   const isRight = await verify(person?.passwordHash ?? nobodysHash, password);
-  if (!person || !isRight || person.closedAt !== null) throw new AppError('signInFailed');
-  await forgetTriesAt(context, email);
+  if (!person || !isRight || person.closedAt !== null) {
+    await inTransaction(context.db, (work) =>
+      noteAboutPerson(work, context.now(), person?.id ?? null, isLast ? 'signIn.locked' : 'signIn.failed', { from: placeIn(address) }),
+    );
+    throw new AppError('signInFailed');
+  }
+  return inTransaction(context.db, (work) => open(work, context, person, of, { ...input.data, deviceToken }));
+}
+
+const placeIn = (address: string) => address || 'an unknown place';
+
+async function open(
+  work: Work,
+  context: Context,
+  person: Person,
+  of: TriesOf,
+  { device, address, deviceToken }: { device: string; address: string; deviceToken: string },
+): Promise<OpenedSession> {
   const token = newToken();
   const createdAt = context.now();
-  const expiresAt = instantAfterDays(createdAt, SIGN_IN_DAYS);
-  await inTransaction(context.db, (work) =>
-    addSignIn(work, {
-      personId: person.id,
-      tokenHash: hashOf(token),
-      device: device.slice(0, MOST_DEVICE_LETTERS),
-      address,
-      createdAt,
-      expiresAt,
-    }),
-  );
-  return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000) };
-}
-
-/** Eight wrong tries for an address in fifteen minutes, then a pause. */
-const MOST_TRIES = 8;
-const TRIES_MINUTES = 15;
-const MINUTE = 60_000;
-
-/** Of an address its hash: whatever letters it has, and nobody reads it there. */
-const keyOf = (email: string) => `password:${hashOf(email)}`;
-
-/** Counts a try at an address's password, in the database: every web process counts the same. @throws AppError tooManyTries */
-export async function countTry(context: Context, email: string): Promise<void> {
-  const now = context.now();
-  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, keyOf(email), now, TRIES_MINUTES * MINUTE));
-  if (tries > MOST_TRIES) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
-}
-
-/** So many tries from one place, whoever's account: a school behind one address signs in within it. Our own choice. */
-const MOST_FROM_ONE_PLACE = 100;
-
-async function countFrom(context: Context, address: string): Promise<void> {
-  const now = context.now();
-  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, `place:${address}`, now, TRIES_MINUTES * MINUTE));
-  if (tries > MOST_FROM_ONE_PLACE) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
-}
-
-/** The password was the right one. */
-export async function forgetTriesAt(context: Context, email: string): Promise<void> {
-  await inTransaction(context.db, (work) => forgetTries(work, keyOf(email)));
+  const { signInDays, factorRequired } = await workplaceOf(work);
+  const expiresAt = instantAfterDays(createdAt, signInDays);
+  const needsFactor = person.factorAt !== null || factorRequired || context.house.factorRequired;
+  await forgetTriesAt(work, of);
+  await addSignIn(work, { personId: person.id, tokenHash: hashOf(token), device, address, createdAt, expiresAt, needsFactor });
+  await revokeOldestSignIns(work, person.id, MOST_OPEN_SESSIONS, createdAt);
+  await keepDevice(work, person.id, hashOf(deviceToken), createdAt);
+  await noteAboutPerson(work, createdAt, person.id, 'signIn.opened', { from: placeIn(address) });
+  return { token, lastsSeconds: Math.floor((expiresAt - createdAt) / 1000), deviceToken, needsFactor };
 }

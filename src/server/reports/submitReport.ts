@@ -1,10 +1,11 @@
 import { calendarDayInZone } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
 import type { RawReport, SessionFacts } from '@/core/sessions';
-import { correctReport, inTransaction, intakeLinks, reportById, type LogEntry } from '@/db';
+import { childById, correctReport, countTryOf, inTransaction, intakeLinks, linkByHash, noteFlood, reportById, type LogEntry } from '@/db';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { dayBefore, MOST_A_DAY } from './linkDay';
 import { readEnvelope, readWithin, type Envelope } from './readSubmission';
 import type { TakenReport } from './takeByLink';
 
@@ -12,14 +13,31 @@ import type { TakenReport } from './takeByLink';
  * Takes in a family's report. The same key again with the same content makes no second one; with other content it puts the
  * first right. `corrects` names a report of the same day that this one puts right; told of another day, it is a report of its
  * own, and the other stays. One for a version that has been replaced is kept with the version and step that were really done.
- * @throws AppError link…, notFound, invalid with every issue by field
+ * @throws AppError link…, notFound, tooManyReports, invalid with every issue by field
  */
 export async function submitReport(context: Context, token: string, raw: RawReport): Promise<TakenReport> {
   const envelope = readEnvelope(token, raw);
   const corrected = envelope.corrects === null ? null : await putRight(context, envelope, envelope.corrects, 'ofToday');
   if (corrected) return corrected;
-  const taken = await context.intake.take(envelope);
+  const taken = await context.intake.take(envelope).catch(async (error: unknown) => {
+    if (error instanceof AppError && error.code === 'tooManyReports') await tellOfFlood(context, envelope.tokenHash);
+    throw error;
+  });
   return (taken.repeated && (await putRight(context, envelope, taken.reportId, 'ofKey'))) || taken;
+}
+
+const DAY = 86_400_000;
+
+/** Told once a day: the trail has it, and a card in Rounds. */
+async function tellOfFlood(context: Context, tokenHash: string): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const link = await linkByHash(work, tokenHash);
+    const child = link && (await childById(work, link.childId));
+    if (!child || !(await noteFlood(work, link.id, calendarDayInZone(now, child.timeZone)))) return;
+    const family = { kind: 'family', linkId: link.id, childId: child.id } as const;
+    await noteChanges(work, now, [entryOf(family, now, [child.id], 'link.flooded')]);
+  });
 }
 
 /** A press is a slip only where it is said at once: a minute, and what the network takes. */
@@ -30,7 +48,7 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
   return inTransaction(context.db, async (work) => {
     const now = context.now();
     const { tokenHash, versionTaskId } = envelope;
-    const links = await intakeLinks(work, [tokenHash], [versionTaskId]);
+    const links = await intakeLinks(work, [tokenHash], [versionTaskId], dayBefore(now));
     const { link, facts, replaced } = readWithin(envelope, links.get(tokenHash), now);
     const before = await reportById(work, link.childId, reportId);
     if (how === 'ofToday') {
@@ -39,6 +57,8 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
       if (facts.doneOn !== before.doneOn) return null;
     }
     if (!before || saysTheSame(before, facts)) return null;
+    const { tries } = await countTryOf(work, `correct:${link.id}`, now, DAY);
+    if (tries > MOST_A_DAY) throw new AppError('tooManyReports');
     const isSlip = facts.press === 'mistake' && before.words === '' && now - before.saidAt <= SLIP_MILLISECONDS;
     await correctReport(work, before, facts, now, isSlip);
     const family = { kind: 'family', linkId: link.id, childId: link.childId } as const;

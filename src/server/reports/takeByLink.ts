@@ -2,6 +2,7 @@ import { inOneWrite, intakeLinks, type Work } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { dayAt, readWithin, type Envelope, type ReadSubmission } from './readSubmission';
+import { keysOfFull, LinkDay, dayBefore } from './linkDay';
 import { takeIn } from './takeIn';
 
 export interface TakenReport {
@@ -32,8 +33,15 @@ export async function takeByLink(context: Context, envelopes: readonly Envelope[
 async function take(work: Work, context: Context, envelopes: readonly Envelope[]): Promise<Taken[]> {
   const now = context.now();
   const today = dayAt(now);
-  const links = await intakeLinks(work, unique(envelopes, 'tokenHash'), unique(envelopes, 'versionTaskId'));
-  const read = envelopes.map((envelope) => readOrRefuse(() => readWithin(envelope, links.get(envelope.tokenHash), now, today)));
+  const links = await intakeLinks(work, unique(envelopes, 'tokenHash'), unique(envelopes, 'versionTaskId'), dayBefore(now));
+  const taken = new LinkDay(await keysOfFull(work, envelopes, links));
+  const read = envelopes.map((envelope) =>
+    readOrRefuse(() => {
+      const submission = readWithin(envelope, links.get(envelope.tokenHash), now, today);
+      taken.refuseOver(envelope, submission);
+      return submission;
+    }),
+  );
   const firstOfKey = new Map<string, ReadSubmission>();
   envelopes.forEach(({ idempotencyKey }, index) => {
     const submission = read[index]!;

@@ -57,8 +57,8 @@ const NOTES_SHOWN = 5;
 /** So long it is said on the family's page that a task is open again. */
 const LIFT_DAYS = 14;
 
-/** What a family sees of its day. Opening it for the first time is noted. */
-export async function viewFamily(context: Context, token: string): Promise<FamilyView> {
+/** What a family sees of its day. That a person opens it for the first time is noted. */
+export async function viewFamily(context: Context, token: string, reader: 'person' | 'robot' = 'person'): Promise<FamilyView> {
   const now = context.now();
   const { actor, link, view } = await inTransaction(context.db, async (work) => {
     const { actor, link } = await familyOf(work, token, now);
@@ -87,8 +87,10 @@ export async function viewFamily(context: Context, token: string): Promise<Famil
     const otherTasks = all.filter((task) => !isToday(task));
     return { actor, link, view: { child, today, version, tasks, otherTasks, emergencyNumber, notes, lifts, hurtToday } };
   });
+  // A messaging service that looks at the page for a preview is not the family.
+  if (reader === 'robot') return view;
   if (link.firstOpenedAt === null) await inTransaction(context.db, (work) => noteFirstOpening(work, link.id, now));
-  await context.looks.note(entryOf(actor, now, [view.child.id], 'family.viewed'));
+  await context.looks.noteSometimes(`family ${link.id}`, entryOf(actor, now, [view.child.id], 'family.viewed'));
   return view;
 }
 

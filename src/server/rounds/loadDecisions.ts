@@ -8,6 +8,7 @@ import {
   childrenWithOpenedLink,
   currentVersions,
   factChangesSince,
+  floodedLinks,
   gradeChanges,
   lastWords,
   openStops,
@@ -43,6 +44,8 @@ export function seenKey(key: string, personId: number): string {
 
 /** For so long a change of a child's facts is held against its running program, which ends or is built anew before. */
 const CHANGES_DAYS = 180;
+/** So long a link that sent too much is told of. Our own choice. */
+const FLOOD_DAYS = 14;
 
 function stoppedNow(child: Child, program: ProgramVersion, today: CalendarDay): ChildSituation['stoppedTasks'] {
   return stoppedTasksOf(child, program, today).map(({ task, findings, blocks }) => ({
@@ -75,6 +78,7 @@ export async function loadDecisions(
   const changed = new Map(
     (await factChangesSince(work, childIds, instantAfterDays(context.now(), -CHANGES_DAYS))).map((each) => [each.childId, each]),
   );
+  const flooded = await floodedLinks(work, childIds, addDays(today, -FLOOD_DAYS));
   const situations = children.flatMap((child): ChildSituation[] => {
     const program = programs.get(child.id);
     if (!program) return [];
@@ -96,6 +100,7 @@ export async function loadDecisions(
         stops: stopsOfChild,
         stoppedTasks: changed.has(child.id) ? stoppedNow(child, program, today) : [],
         handChangeId: child.hand === 'unsettled' ? null : (changed.get(child.id)?.handChangeId ?? null),
+        floodedOn: flooded.get(child.id) ?? null,
         tasks: program.tasks.map((task) => ({
           taskId: task.taskId,
           stepSinceVersion: task.stepSinceVersion,

@@ -1,25 +1,32 @@
 import { z } from 'zod';
 import { calendarDayInZone, type SchoolCalendar } from '@/core/calendar';
 import {
-  changeAuditDays,
   changeEmergencyNumber,
+  changeKeepingRules,
   changeLanguages,
   changePostMinutes,
+  changeSignInRules,
   inTransaction,
+  ownTrail,
   openInvitations,
   openSignIns,
   peopleHere,
   schoolCalendarOn,
   workplaceOf,
+  type AuditRow,
   type OpenSignIn,
+  type Work,
   type Workplace,
 } from '@/db';
 import { LANGUAGES } from '@/core/text';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
+import { isConfirmed, requireConfirmed } from '../people/sessions';
+import { viewFactor, type FactorView } from '../people/secondFactor';
 
 export interface SettingsView extends Workplace {
   readonly calendar: SchoolCalendar | null;
@@ -27,11 +34,22 @@ export interface SettingsView extends Workplace {
   readonly people: Awaited<ReturnType<typeof peopleHere>>;
   readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
   readonly mayChange: boolean;
+  readonly mayChangeTrust: boolean;
+  /** True where the password was given lately: what takes it is open. */
+  readonly isConfirmed: boolean;
+  readonly factor: FactorView;
+  /** The settings of the installation ask everybody for a second factor. */
+  readonly factorByHouse: boolean;
+  /** What happened to the actor's own account, the newest first. */
+  readonly ownTrail: readonly AuditRow[];
   /** Every language that families can be written to in. */
   readonly allLanguages: readonly string[];
 }
 
+const OWN_TRAIL_ROWS = 12;
+
 export async function viewSettings(context: Context, actor: PersonActor): Promise<SettingsView> {
+  const factor = await viewFactor(context, actor);
   return inTransaction(context.db, async (work) => {
     const workplace = await workplaceOf(work);
     const calendar = await schoolCalendarOn(work, calendarDayInZone(context.now(), workplace.timeZone));
@@ -42,6 +60,11 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       people: await peopleHere(work),
       invitations: await openInvitations(work, context.now()),
       mayChange: may(actor, null, 'changeWorkplace'),
+      mayChangeTrust: may(actor, null, 'changeTrust'),
+      isConfirmed: isConfirmed(context, actor),
+      factor,
+      factorByHouse: context.house.factorRequired,
+      ownTrail: await ownTrail(work, actor.personId, OWN_TRAIL_ROWS),
       allLanguages: LANGUAGES,
     };
   });
@@ -54,21 +77,44 @@ const numberSchema = z.object({
     .regex(/^[0-9+ ()-]{2,20}$/),
 });
 
-/** The number that families are told to call in an emergency. @throws AppError notAllowed, invalid */
+/** The number that families are told to call in an emergency. @throws AppError notAllowed, confirmNeeded, invalid */
 export async function setEmergencyNumber(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'changeWorkplace');
+  requireConfirmed(context, actor);
   const { emergencyNumber } = parseInput(numberSchema, { emergencyNumber: raw });
-  await inTransaction(context.db, (work) => changeEmergencyNumber(work, emergencyNumber));
+  await change(context, actor, 'emergencyNumber', emergencyNumber, (work) => changeEmergencyNumber(work, emergencyNumber));
 }
 
-/** A month at least, so that what happened can be found out; ten years at most. */
-const auditDaysSchema = z.object({ auditDays: z.coerce.number().int().min(30).max(3653) });
+const keepingSchema = z.object({
+  /** A month at least, so that what happened can be found out; ten years at most. */
+  auditDays: z.coerce.number().int().min(30, 'auditDays').max(3653, 'auditDays'),
+  messageDays: z.coerce.number().int().min(30, 'messageDays').max(3653, 'messageDays'),
+  /** Empty: a person deletes, and no clock. */
+  leftChildYears: z.union([z.literal('').transform(() => null), z.coerce.number().int().min(1, 'childYears').max(30, 'childYears')]),
+});
 
-/** How long the trail of looks and changes is kept. @throws AppError notAllowed, invalid */
-export async function setAuditDays(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+/** How long the trail, messages and children who left are kept. @throws AppError notAllowed, confirmNeeded, invalid */
+export async function setKeeping(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'changeWorkplace');
-  const { auditDays } = parseInput(auditDaysSchema, { auditDays: raw });
-  await inTransaction(context.db, (work) => changeAuditDays(work, auditDays));
+  requireConfirmed(context, actor);
+  const rules = parseInput(keepingSchema, raw);
+  const said = `${rules.auditDays}, ${rules.messageDays}, ${rules.leftChildYears ?? '–'}`;
+  await change(context, actor, 'keeping', said, (work) => changeKeepingRules(work, rules));
+}
+
+const signInRulesSchema = z.object({
+  idleMinutes: z.coerce.number().int().min(5, 'idleMinutes').max(1440, 'idleMinutes'),
+  signInDays: z.coerce.number().int().min(1, 'signInDays').max(30, 'signInDays'),
+  factorRequired: z.preprocess((value) => value === 'on', z.boolean()),
+});
+
+/** How long a session lasts, and whether everybody gives a second factor. @throws AppError notAllowed, confirmNeeded, invalid */
+export async function setSignInRules(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  requireMay(actor, 'changeTrust');
+  requireConfirmed(context, actor);
+  const rules = parseInput(signInRulesSchema, raw);
+  const said = `${rules.idleMinutes} min, ${rules.signInDays} d, ${rules.factorRequired ? 'second factor' : '–'}`;
+  await change(context, actor, 'signIn', said, (work) => changeSignInRules(work, rules));
 }
 
 const postMinutesSchema = z.object({ postMinutes: z.coerce.number().int().min(0).max(60) });
@@ -77,7 +123,7 @@ const postMinutesSchema = z.object({ postMinutes: z.coerce.number().int().min(0)
 export async function setPostMinutes(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'changeWorkplace');
   const { postMinutes } = parseInput(postMinutesSchema, { postMinutes: raw });
-  await inTransaction(context.db, (work) => changePostMinutes(work, postMinutes));
+  await change(context, actor, 'postMinutes', postMinutes, (work) => changePostMinutes(work, postMinutes));
 }
 
 const languagesSchema = z.object({ languages: z.array(z.enum(LANGUAGES)).min(1, 'notALanguage') });
@@ -86,5 +132,19 @@ const languagesSchema = z.object({ languages: z.array(z.enum(LANGUAGES)).min(1, 
 export async function setLanguages(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'changeWorkplace');
   const { languages } = parseInput(languagesSchema, { languages: raw });
-  await inTransaction(context.db, (work) => changeLanguages(work, languages));
+  await change(context, actor, 'languages', languages.join(', '), (work) => changeLanguages(work, languages));
+}
+
+/** What concerns everybody is written down with who changed it, and to what. */
+async function change(
+  context: Context,
+  actor: PersonActor,
+  setting: string,
+  to: string | number,
+  write: (work: Work) => Promise<void>,
+): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    await write(work);
+    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [], 'settings.changed', { setting, to })]);
+  });
 }

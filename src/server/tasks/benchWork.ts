@@ -16,10 +16,12 @@ import {
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
+import { noteAboutPerson } from '../audit/trail';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
 import { emptyTask } from './emptyTask';
 
+const slugSchema = z.string().max(80);
 const startSchema = z.object({ from: z.string().max(60).nullable(), title: z.string().trim().min(1).max(80) });
 
 /** Lays a new task on the bench: empty, or a copy of another that may then be changed. Gives back its slug. */
@@ -32,6 +34,7 @@ export async function startTask(context: Context, actor: PersonActor, raw: unkno
     const slug = await freeSlug(work, actor.personId, title);
     const content = source ? { ...source.content, slug, title: { ...source.content.title, en: title } } : emptyTask(slug, title);
     await saveTaskDraft(work, actor.personId, { slug, content, basedOn: source?.taskVersionId ?? null, savedAt: context.now() });
+    await noteAboutPerson(work, context.now(), actor.personId, 'task.started', { task: slug });
     return { slug };
   });
 }
@@ -71,9 +74,13 @@ export async function keepDraft(context: Context, actor: PersonActor, raw: unkno
 }
 
 /** Takes what is on the bench away; the version in the library stays. */
-export async function dropDraft(context: Context, actor: PersonActor, slug: string): Promise<void> {
+export async function dropDraft(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  const slug = parseInput(slugSchema, raw);
   requireMay(actor, 'makeTasks');
-  await inTransaction(context.db, (work) => dropTaskDraft(work, actor.personId, slug));
+  await inTransaction(context.db, async (work) => {
+    await dropTaskDraft(work, actor.personId, slug);
+    await noteAboutPerson(work, context.now(), actor.personId, 'task.dropped', { task: slug });
+  });
 }
 
 /**
@@ -96,6 +103,7 @@ export async function shelveTask(context: Context, actor: PersonActor, raw: unkn
       copiedFrom: record ? record.copiedFrom : (draft?.basedOn ?? null),
     });
     await dropTaskDraft(work, actor.personId, content.slug);
+    await noteAboutPerson(work, context.now(), actor.personId, 'task.shelved', { task: content.slug });
     return { number: (record?.number ?? 0) + 1 };
   });
 }

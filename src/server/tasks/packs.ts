@@ -1,6 +1,7 @@
 import { readTaskPack, taskPackJsonSchema, writeTaskPack, type PackFault } from '@/formats';
 import { addTaskVersion, inTransaction, slugsOnOtherBenches, taskRecords } from '@/db';
 import { requireMay } from '../access';
+import { noteAboutPerson } from '../audit/trail';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -11,6 +12,7 @@ export async function exportPack(context: Context, actor: PersonActor, slugs: re
     const all = await taskRecords(work);
     const wanted = all.filter((task) => (slugs.length ? slugs.includes(task.slug) : task.ownerId === actor.personId));
     if (wanted.length === 0) throw new AppError('notFound');
+    await noteAboutPerson(work, context.now(), actor.personId, 'tasks.exported');
     return writeTaskPack({ name: actor.name, tasks: wanted.map((task) => task.content) });
   });
 }
@@ -33,6 +35,7 @@ export async function importPack(context: Context, actor: PersonActor, text: str
     const taken = read.value.tasks.map((task) => task.slug).filter((slug) => others.has(slug));
     if (taken.length) return { ok: false, faults: [], taken };
     for (const task of read.value.tasks) await addTaskVersion(work, task, context.now(), { ownerId: actor.personId, copiedFrom: null });
+    await noteAboutPerson(work, context.now(), actor.personId, 'tasks.imported', { count: read.value.tasks.length });
     return { ok: true, added: read.value.tasks.map((task) => task.slug) };
   });
 }

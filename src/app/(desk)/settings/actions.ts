@@ -3,10 +3,11 @@
 import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { act, SESSION_COOKIE } from '@/app/screen';
+import { act } from '@/app/screen';
+import { sessionCookie } from '@/app/session';
 import { changePassword } from '@/server/people/password';
 import { revokeSignIn } from '@/server/people/sessions';
-import { setAuditDays, setEmergencyNumber, setLanguages, setPostMinutes } from '@/server/settings/workplace';
+import { setEmergencyNumber, setKeeping, setLanguages, setPostMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -18,7 +19,7 @@ export async function revokeSignInAction(_before: string | null, form: FormData)
 export async function signOutAction(): Promise<string | null> {
   const answered = await act((actor, context) => revokeSignIn(context, actor, actor.signInId));
   if (!answered.ok) return faultWords(answered.fault);
-  (await cookies()).delete(SESSION_COOKIE);
+  (await cookies()).delete(sessionCookie());
   redirect('/sign-in');
 }
 
@@ -29,11 +30,10 @@ export async function emergencyNumberAction(_before: string | null, form: FormDa
   return answered.fault.code === 'invalid' ? 'That is no telephone number. Write digits, such as 911.' : faultWords(answered.fault);
 }
 
-export async function auditDaysAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setAuditDays(context, actor, form.get('auditDays')));
+export async function keepingAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setKeeping(context, actor, Object.fromEntries(form)));
   if (answered.ok) revalidatePath('/settings');
-  if (answered.ok) return null;
-  return answered.fault.code === 'invalid' ? 'Write a number of days from 30 to 3653.' : faultWords(answered.fault);
+  return answered.ok ? null : faultWords(answered.fault);
 }
 
 export async function postMinutesAction(_before: string | null, form: FormData): Promise<string | null> {

@@ -3,14 +3,15 @@ import { viewSettings } from '@/server/settings/workplace';
 import { SettingsScreen } from '@/ui/desk/settings/SettingsScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 import {
-  auditDaysAction,
   changePasswordAction,
   emergencyNumberAction,
+  keepingAction,
   languagesAction,
   postMinutesAction,
   revokeSignInAction,
   signOutAction,
 } from './actions';
+import { signInRulesAction, takeFactorOffAction, takeFactorOffOfAction } from './trustActions';
 import { closeAccountAction, inviteAction, takeInvitationBackAction } from './peopleActions';
 
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
@@ -25,7 +26,10 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           revoke={revokeSignInAction}
           signOut={signOutAction}
           setNumber={emergencyNumberAction}
-          setAuditDays={auditDaysAction}
+          setKeeping={keepingAction}
+          setSignInRules={signInRulesAction}
+          takeFactorOff={takeFactorOffAction}
+          takeFactorOffOf={takeFactorOffOfAction}
           setPostMinutes={postMinutesAction}
           changePassword={changePasswordAction}
           passwordIsChanged={isChanged}

@@ -12,5 +12,5 @@ export async function signInAction(_before: string | null, form: FormData): Prom
   const answered = await answer(() => signIn(appContext(), { email: form.get('email'), password: form.get('password'), ...place }));
   if (!answered.ok) return faultWords(answered.fault);
   await keepSession(answered.value);
-  redirect('/rounds');
+  redirect(answered.value.needsFactor ? '/second-factor' : '/rounds');
 }

@@ -1,4 +1,6 @@
-export { auditOf } from './read';
+export { auditChain } from './chain';
+export type { ChainFault, ChainState } from './chain';
+export { auditOf, ownTrail, workplaceTrail } from './read';
 export type { AuditRow } from './read';
 export { appendAudit, dropAuditBefore } from './write';
 export type { AuditEntry } from './write';

@@ -23,3 +23,24 @@ export async function auditOf(work: Work, childId: number, most: number): Promis
   );
   return rows.map((row) => ({ ...row, byFamily: Boolean(row.byFamily), action: oneOf('action', AUDIT_ACTIONS, row.action) }));
 }
+
+/** What happened to a person's own account, newest first. */
+export async function ownTrail(work: Work, personId: number, most: number): Promise<AuditRow[]> {
+  return trailWhere(work, `a.person_id = :personId AND a.group_id IS NULL AND ${NOT_A_LOOK}`, { personId }, most);
+}
+
+/** What is about people and the workplace and about no child, newest first. */
+export async function workplaceTrail(work: Work, most: number): Promise<AuditRow[]> {
+  return trailWhere(work, `a.group_id IS NULL AND ${NOT_A_LOOK}`, {}, most);
+}
+
+const NOT_A_LOOK = "a.action NOT LIKE '%.viewed'";
+
+async function trailWhere(work: Work, where: string, values: Record<string, unknown>, most: number): Promise<AuditRow[]> {
+  const rows = await tablesOf(work).select<Omit<AuditRow, 'byFamily' | 'action'> & { byFamily: number; action: unknown }>(
+    `SELECT a.id, a.at, p.name AS who, a.link_id IS NOT NULL AS byFamily, a.action, a.numbers
+     FROM audit a LEFT JOIN people p ON p.id = a.person_id WHERE ${where} ORDER BY a.id DESC LIMIT :most`,
+    { ...values, most },
+  );
+  return rows.map((row) => ({ ...row, byFamily: Boolean(row.byFamily), action: oneOf('action', AUDIT_ACTIONS, row.action) }));
+}

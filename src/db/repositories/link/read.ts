@@ -72,6 +72,8 @@ export interface IntakeLink extends FamilyLink {
   readonly currentStartsOn: CalendarDay | null;
   /** Those of the tasks asked for that belong to this child's program. */
   readonly asked: readonly AskedTask[];
+  /** How many reports came by it since the moment that was asked for. */
+  readonly sentLately: number;
 }
 
 /**
@@ -82,14 +84,16 @@ export async function intakeLinks(
   work: Work,
   tokenHashes: readonly string[],
   versionTaskIds: readonly number[],
+  since: Instant,
 ): Promise<Map<string, IntakeLink>> {
   const [links, tasks] = await Promise.all([
     tablesOf(work).select<Omit<IntakeLink, 'asked'> & { programId: number | null }>(
-      `SELECT ${COLUMNS}, l.token_hash AS tokenHash, c.time_zone AS timeZone, p.id AS programId, p.current_version AS currentVersion, v.starts_on AS currentStartsOn
+      `SELECT ${COLUMNS}, l.token_hash AS tokenHash, c.time_zone AS timeZone, p.id AS programId, p.current_version AS currentVersion, v.starts_on AS currentStartsOn,
+         (SELECT COUNT(*) FROM reports r WHERE r.link_id = l.id AND r.said_at >= :since) AS sentLately
        FROM family_links l JOIN children c ON c.id = l.child_id LEFT JOIN programs p ON p.child_id = l.child_id
        LEFT JOIN program_versions v ON v.program_id = p.id AND v.number = p.current_version
        WHERE l.token_hash IN (:tokenHashes)`,
-      { tokenHashes },
+      { tokenHashes, since: momentText(since) },
     ),
     tablesOf(work).select<Omit<AskedTask, 'takesHalves'> & { programId: number; takesHalves: number }>(
       `SELECT t.id AS versionTaskId, t.task_id AS taskId, t.step, t.choose_from AS chooseFrom, t.choose_to AS chooseTo, t.dose LIKE '%"time"%' AS takesHalves, v.number AS versionNumber, v.program_id AS programId
@@ -104,4 +108,15 @@ export async function intakeLinks(
   return new Map(
     links.map(({ programId, ...link }) => [link.tokenHash, { ...link, asked: programId === null ? [] : (tasksOf.get(programId) ?? []) }]),
   );
+}
+
+/** The day on which a link of a child sent more than it may, by child, for those where that was since a day; closed links tell nothing any more. */
+export async function floodedLinks(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, CalendarDay>> {
+  if (childIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<{ childId: number; floodedOn: CalendarDay }>(
+    `SELECT child_id AS childId, MAX(flooded_on) AS floodedOn FROM family_links
+     WHERE child_id IN (:childIds) AND flooded_on >= :since AND revoked_at IS NULL GROUP BY child_id`,
+    { childIds, since },
+  );
+  return new Map(rows.map(({ childId, floodedOn }) => [childId, floodedOn]));
 }

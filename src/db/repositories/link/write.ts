@@ -1,4 +1,4 @@
-import type { Instant } from '@/core/calendar';
+import type { CalendarDay, Instant } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
 
 export interface NewLink {
@@ -37,4 +37,15 @@ export async function revokeLinkOf(work: Work, childId: number, linkId: number, 
 /** Notes when a family first opened a link; a later opening changes nothing. */
 export async function noteFirstOpening(work: Work, linkId: number, at: Instant): Promise<void> {
   await tablesOf(work).update('family_links', { first_opened_at: at }, { id: linkId, first_opened_at: null });
+}
+
+/** Notes that a link sent more than it may. False where that was noted of this day already. */
+export async function noteFlood(work: Work, linkId: number, day: CalendarDay): Promise<boolean> {
+  const [link] = await tablesOf(work).select<{ floodedOn: CalendarDay | null }>(
+    'SELECT flooded_on AS floodedOn FROM family_links WHERE id = :linkId FOR UPDATE',
+    { linkId },
+  );
+  if (!link || link.floodedOn === day) return false;
+  await tablesOf(work).update('family_links', { flooded_on: day }, { id: linkId });
+  return true;
 }

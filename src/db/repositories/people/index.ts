@@ -1,7 +1,9 @@
 export {
   countLed,
   countPeople,
+  countRecoveryCodes,
   invitationByHash,
+  isKnownDevice,
   openInvitations,
   openSignIns,
   passwordLinkByHash,
@@ -16,13 +18,21 @@ export {
   addPasswordLink,
   addPerson,
   addSignIn,
+  changeFactor,
   changePasswordHash,
   closePerson,
+  completeSignIn,
+  confirmSignIn,
   dropInvitation,
   dropUnusedInvitations,
+  keepDevice,
+  replaceRecoveryCodes,
+  revokeOldestSignIns,
   revokeOtherSignIns,
   revokeSignInOf,
   spendInvitation,
   spendPasswordLink,
+  spendRecoveryCode,
+  touchSignIn,
 } from './write';
-export type { NewSignIn } from './write';
+export type { NewPerson, NewSignIn } from './write';

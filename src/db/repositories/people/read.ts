@@ -11,22 +11,33 @@ export interface Person {
   readonly passwordHash: string;
   /** When the account was closed; null for who works here. */
   readonly closedAt: Instant | null;
+  /** Sealed; null where no second factor was begun with. */
+  readonly factorSecret: string | null;
+  /** Since when the second factor is asked for; null where it is not. */
+  readonly factorAt: Instant | null;
+  /** The last step of time whose code was taken: none is taken twice. */
+  readonly factorStep: number;
 }
 
+const PERSON = `id, name, email, role, password_hash AS passwordHash, closed_at AS closedAt, factor_secret AS factorSecret, factor_at AS factorAt,
+  factor_step AS factorStep`;
+
+/** @param email in its normal form */
 export async function personByEmail(work: Work, email: string): Promise<Person | null> {
-  const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
-    'SELECT id, name, email, role, password_hash AS passwordHash, closed_at AS closedAt FROM people WHERE email = :email',
-    { email },
-  );
-  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+  return toPerson(await tablesOf(work).select(`SELECT ${PERSON} FROM people WHERE email = :email`, { email }));
 }
 
-export async function personById(work: Work, personId: number): Promise<Person | null> {
-  const [row] = await tablesOf(work).select<Omit<Person, 'role'> & { role: unknown }>(
-    'SELECT id, name, email, role, password_hash AS passwordHash, closed_at AS closedAt FROM people WHERE id = :personId',
-    { personId },
+/** @param lock holds the row until the transaction ends, so that one code is not taken twice */
+export async function personById(work: Work, personId: number, lock = false): Promise<Person | null> {
+  return toPerson(
+    await tablesOf(work).select(`SELECT ${PERSON} FROM people WHERE id = :personId ${lock ? 'FOR UPDATE' : ''}`, { personId }),
   );
-  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+}
+
+type PersonRow = Omit<Person, 'role' | 'factorStep'> & { role: unknown; factorStep: unknown };
+
+function toPerson([row]: PersonRow[]): Person | null {
+  return row ? { ...row, role: oneOf('role', ROLES, row.role), factorStep: Number(row.factorStep) } : null;
 }
 
 /** How many people work here: 0 in a database that nobody has begun with. */
@@ -42,15 +53,41 @@ export interface SignIn {
   readonly role: Role;
   readonly expiresAt: Instant;
   readonly revokedAt: Instant | null;
+  /** When it last asked for anything, to about a minute. */
+  readonly seenAt: Instant;
+  /** When the password was last given in it. */
+  readonly confirmedAt: Instant;
+  /** True while the second factor was not given yet. */
+  readonly needsFactor: boolean;
+  /** After so many minutes without asking for anything it is over. */
+  readonly idleMinutes: number;
 }
 
 export async function signInByHash(work: Work, tokenHash: string): Promise<SignIn | null> {
-  const [row] = await tablesOf(work).select<Omit<SignIn, 'role'> & { role: unknown }>(
-    `SELECT s.id, s.person_id AS personId, p.name, p.role, s.expires_at AS expiresAt, s.revoked_at AS revokedAt
+  const [row] = await tablesOf(work).select<Omit<SignIn, 'role' | 'needsFactor'> & { role: unknown; needsFactor: number }>(
+    `SELECT s.id, s.person_id AS personId, p.name, p.role, s.expires_at AS expiresAt, s.revoked_at AS revokedAt, s.seen_at AS seenAt,
+       s.confirmed_at AS confirmedAt, s.needs_factor AS needsFactor, COALESCE((SELECT idle_minutes FROM workplace WHERE id = 1), 120) AS idleMinutes
      FROM sign_ins s JOIN people p ON p.id = s.person_id AND p.closed_at IS NULL WHERE s.token_hash = :tokenHash`,
     { tokenHash },
   );
-  return row ? { ...row, role: oneOf('role', ROLES, row.role) } : null;
+  return row ? { ...row, role: oneOf('role', ROLES, row.role), needsFactor: Boolean(row.needsFactor) } : null;
+}
+
+/** True where the browser that holds this token had the person signed in before. */
+export async function isKnownDevice(work: Work, personId: number, tokenHash: string): Promise<boolean> {
+  const rows = await tablesOf(work).select('SELECT id FROM known_devices WHERE token_hash = :tokenHash AND person_id = :personId', {
+    tokenHash,
+    personId,
+  });
+  return rows.length > 0;
+}
+
+export async function countRecoveryCodes(work: Work, personId: number): Promise<number> {
+  const [row] = await tablesOf(work).select<{ count: number }>(
+    'SELECT COUNT(*) AS count FROM recovery_codes WHERE person_id = :personId AND used_at IS NULL',
+    { personId },
+  );
+  return row!.count;
 }
 
 export interface OpenSignIn {
@@ -70,19 +107,20 @@ export async function openSignIns(work: Work, personId: number, now: Instant): P
 }
 
 /** Who works here, as others see them. */
-export interface Colleague extends Omit<Person, 'passwordHash' | 'closedAt'> {
+export interface Colleague extends Pick<Person, 'id' | 'name' | 'email' | 'role'> {
+  readonly hasFactor: boolean;
   /** How many children on the caseload they lead. */
   readonly leads: number;
 }
 
 /** Everybody who works here, by name. */
 export async function peopleHere(work: Work): Promise<readonly Colleague[]> {
-  const rows = await tablesOf(work).select<Omit<Colleague, 'role'> & { role: unknown }>(
-    `SELECT p.id, p.name, p.email, p.role,
+  const rows = await tablesOf(work).select<Omit<Colleague, 'role' | 'hasFactor'> & { role: unknown; hasFactor: number }>(
+    `SELECT p.id, p.name, p.email, p.role, p.factor_at IS NOT NULL AS hasFactor,
        (SELECT COUNT(*) FROM child_access a JOIN children c ON c.id = a.child_id WHERE a.person_id = p.id AND a.access = 'lead' AND c.left_on IS NULL) AS leads
      FROM people p WHERE p.closed_at IS NULL ORDER BY p.name, p.id`,
   );
-  return rows.map((row) => ({ ...row, role: oneOf('role', ROLES, row.role) }));
+  return rows.map((row) => ({ ...row, role: oneOf('role', ROLES, row.role), hasFactor: Boolean(row.hasFactor) }));
 }
 
 /** Invitations that can still be used, the newest first. */

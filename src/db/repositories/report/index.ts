@@ -1,4 +1,5 @@
 export {
+  knownReportKeys,
   lastWords,
   practiceSince,
   reportById,

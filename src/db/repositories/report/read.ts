@@ -221,3 +221,15 @@ export async function unreadReports(work: Work, childIds: readonly number[]): Pr
   );
   return rows.map((row) => ({ ...row, mistake: Boolean(row.mistake), isQuestion: Boolean(row.isQuestion) }));
 }
+
+/** Which of these keys belong to reports that are there. */
+export async function knownReportKeys(work: Work, keys: readonly string[]): Promise<ReadonlySet<string>> {
+  if (keys.length === 0) return new Set();
+  const rows = await tablesOf(work).select<{ key: string }>(
+    'SELECT idempotency_key AS `key` FROM reports WHERE idempotency_key IN (:keys)',
+    {
+      keys,
+    },
+  );
+  return new Set(rows.map(({ key }) => key));
+}

@@ -1,14 +1,17 @@
-export { countMigrations, migrationNames, schoolCalendarOn, schoolsHere, workplaceOf } from './read';
+export { countMigrations, isDemo, migrationNames, schoolCalendarOn, schoolsHere, workplaceOf } from './read';
 export type { School, Workplace } from './read';
 export {
   addSchool,
   addSchoolYear,
-  changeAuditDays,
   changeEmergencyNumber,
   changeLanguages,
+  changeKeepingRules,
   changePostMinutes,
+  changeSignInRules,
   changeVisitDays,
   dropSchoolYear,
+  markAsDemo,
   schoolNamed,
   setUpWorkplace,
 } from './write';
+export type { KeepingRules, SignInRules } from './write';

@@ -11,15 +11,41 @@ export interface Workplace {
   readonly postMinutes: number;
   /** Languages that families may be written to in. */
   readonly languages: readonly string[];
+  /** After so many minutes without a request a session is over. */
+  readonly idleMinutes: number;
+  /** So many days a session lasts at most. */
+  readonly signInDays: number;
+  /** True where everybody gives a second factor. */
+  readonly factorRequired: boolean;
+  /** How long messages, and texts that came in, are kept. */
+  readonly messageDays: number;
+  /** After so many years off the caseload a child is deleted; null where a person does it. */
+  readonly leftChildYears: number | null;
 }
 
-const UNSET: Workplace = { emergencyNumber: '911', timeZone: 'America/Denver', auditDays: 1095, postMinutes: 10, languages: ['en', 'es'] };
+const UNSET: Workplace = {
+  emergencyNumber: '911',
+  timeZone: 'America/Denver',
+  auditDays: 1095,
+  postMinutes: 10,
+  languages: ['en', 'es'],
+  idleMinutes: 120,
+  signInDays: 7,
+  factorRequired: false,
+  messageDays: 1095,
+  leftChildYears: null,
+};
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
-  const [row] = await tablesOf(work).select<Omit<Workplace, 'languages'> & { languages: unknown }>(
-    'SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages FROM workplace WHERE id = 1',
+  const [row] = await tablesOf(work).select<
+    Omit<Workplace, 'languages' | 'factorRequired'> & { languages: unknown; factorRequired: number }
+  >(
+    `SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages,
+       idle_minutes AS idleMinutes, sign_in_days AS signInDays, factor_required AS factorRequired, message_days AS messageDays,
+       left_child_years AS leftChildYears
+     FROM workplace WHERE id = 1`,
   );
-  return row ? { ...row, languages: readTexts(row.languages) } : UNSET;
+  return row ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired) } : UNSET;
 }
 
 /** The school year that a day lies in, else the latest one; null where none is set. */
@@ -65,4 +91,10 @@ export async function migrationNames(work: Work): Promise<string[]> {
 export async function countMigrations(work: Work): Promise<number> {
   const [row] = await tablesOf(work).select<{ count: number }>('SELECT COUNT(*) AS count FROM schema_migrations');
   return row?.count ?? 0;
+}
+
+/** True where the demo made what stands here. */
+export async function isDemo(work: Work): Promise<boolean> {
+  const [row] = await tablesOf(work).select<{ isDemo: number }>('SELECT is_demo AS isDemo FROM workplace WHERE id = 1');
+  return Boolean(row?.isDemo);
 }

@@ -18,10 +18,6 @@ export async function changeEmergencyNumber(work: Work, emergencyNumber: string)
   await tablesOf(work).update('workplace', { emergency_number: emergencyNumber }, { id: 1 });
 }
 
-export async function changeAuditDays(work: Work, auditDays: number): Promise<void> {
-  await tablesOf(work).update('workplace', { audit_days: auditDays }, { id: 1 });
-}
-
 export async function changePostMinutes(work: Work, postMinutes: number): Promise<void> {
   await tablesOf(work).update('workplace', { post_minutes: postMinutes }, { id: 1 });
 }
@@ -60,4 +56,29 @@ export async function dropSchoolYear(work: Work, firstDay: CalendarDay): Promise
 
 export async function changeLanguages(work: Work, languages: readonly string[]): Promise<void> {
   await tablesOf(work).update('workplace', { languages }, { id: 1 });
+}
+
+export type SignInRules = Pick<Workplace, 'idleMinutes' | 'signInDays' | 'factorRequired'>;
+
+export async function changeSignInRules(work: Work, { idleMinutes, signInDays, factorRequired }: SignInRules): Promise<void> {
+  await tablesOf(work).update(
+    'workplace',
+    { idle_minutes: idleMinutes, sign_in_days: signInDays, factor_required: factorRequired },
+    { id: 1 },
+  );
+}
+
+export type KeepingRules = Pick<Workplace, 'auditDays' | 'messageDays' | 'leftChildYears'>;
+
+export async function changeKeepingRules(work: Work, { auditDays, messageDays, leftChildYears }: KeepingRules): Promise<void> {
+  await tablesOf(work).update(
+    'workplace',
+    { audit_days: auditDays, message_days: messageDays, left_child_years: leftChildYears },
+    { id: 1 },
+  );
+}
+
+/** All that stands here was invented: it may be thrown away. */
+export async function markAsDemo(work: Work): Promise<void> {
+  await tablesOf(work).update('workplace', { is_demo: true }, { id: 1 });
 }

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { CaseloadsView } from '@/server/caseload/viewCaseloads';
-import { longDay } from '../../shared/days';
+import { longDay, momentIn } from '../../shared/days';
+import { words } from '../../shared/deskWords';
 import { LoadTable } from './LoadTable.client';
 
 const HOUR = 3_600_000;
@@ -61,6 +62,16 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         </ul>
         {overdue.length > MOST_NAMED && <p className="text-soft">and {overdue.length - MOST_NAMED} more</p>}
       </section>
+      <details className="mt-8">
+        <summary className="link inline">What happened to accounts and settings ({view.trail.length})</summary>
+        <ul className="mt-2 max-w-[760px] text-[14px]">
+          {view.trail.map((row) => (
+            <li key={row.id} className="border-t border-line py-1">
+              {momentIn(row.at, view.timeZone)}, {row.who ?? 'nobody who is known'}: {words(`audit.${row.action}`, row.numbers)}
+            </li>
+          ))}
+        </ul>
+      </details>
       <p className="mt-8 text-[14px] text-soft">
         Of a child that is not shared with you, you see no more than this. To look closer, ask who leads it to share it, or{' '}
         <Link className="link" href="/caseload/hand-over" prefetch={false}>

@@ -6,6 +6,7 @@ import { longDay, momentIn } from '../../shared/days';
 import { criterionWords } from '../goals/goalWords';
 import { ActionForm } from '../parts/ActionForm.client';
 import { KeyCap } from '../parts/KeyCap';
+import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { changeWhy } from './changeWords';
 import type { ChildActs } from './ChildScreen';
 import { HomeAndSettings } from './HomeAndSettings.client';
@@ -246,7 +247,7 @@ function Sharing({ view, acts }: Props) {
   );
 }
 
-function OnAndOff({ view: { child }, acts }: Props) {
+function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
   return (
     <div className="space-y-3">
       {child.leftOn === null ? (
@@ -268,30 +269,32 @@ function OnAndOff({ view: { child }, acts }: Props) {
           <button className="act act-main">Back on the caseload</button>
         </ActionForm>
       )}
-      <p>
-        Everything that is kept of this child:{' '}
-        <a className="link" href={`/children/${child.id}/export?as=html`}>
-          to read
-        </a>
-        ,{' '}
-        <a className="link" href={`/children/${child.id}/export?as=json`}>
-          as data
-        </a>
-      </p>
-      <details>
-        <summary className="link inline text-brick">Delete this child…</summary>
-        <p className="mt-1">
-          Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a number
-          without a name.
+      <OnceConfirmed isConfirmed={isConfirmed} next={`/children/${child.id}`} to="take everything out as a file, or delete the child">
+        <p>
+          Everything that is kept of this child:{' '}
+          <a className="link" href={`/children/${child.id}/export?as=html`}>
+            to read
+          </a>
+          ,{' '}
+          <a className="link" href={`/children/${child.id}/export?as=json`}>
+            as data
+          </a>
         </p>
-        <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
-          <label className="block">
-            To go on, write <strong>{nameOf(child)}</strong>
-            <input name="name" required autoComplete="off" className="field mt-1 w-full" />
-          </label>
-          <button className="act border-brick text-brick">Delete for good</button>
-        </ActionForm>
-      </details>
+        <details>
+          <summary className="link inline text-brick">Delete this child…</summary>
+          <p className="mt-1">
+            Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a
+            number without a name.
+          </p>
+          <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
+            <label className="block">
+              To go on, write <strong>{nameOf(child)}</strong>
+              <input name="name" required autoComplete="off" className="field mt-1 w-full" />
+            </label>
+            <button className="act border-brick text-brick">Delete for good</button>
+          </ActionForm>
+        </details>
+      </OnceConfirmed>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { Command } from 'cmdk';
+import { setNonce } from 'get-nonce';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
@@ -26,6 +27,8 @@ export function DeskTools({ places, doings }: Props) {
   const [open, setOpen] = useState<'find' | 'keys' | null>(null);
   const router = useRouter();
   useDeskKeys(setOpen);
+  // What a dialog adds of style carries the page's nonce.
+  useEffect(() => setNonce(document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? ''), []);
   const go = (href: string) => {
     setOpen(null);
     router.push(href);

@@ -21,6 +21,8 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return 'To be thought over';
     case 'handSettled':
       return 'The hand has settled';
+    case 'flooded':
+      return 'The link sends too much';
     case 'pressed':
       return '“Something hurt”, pressed by mistake';
     case 'question':
@@ -92,6 +94,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return {
         why: 'The program was sent while the hand was not settled. The family’s page already shows the table for this hand.',
         otherwise: 'Amounts for each hand stay as they were sent: the next program can ask for the working hand alone.',
+      };
+    case 'flooded':
+      return {
+        why: 'In one day the family’s link sent more reports than a family can. What came after that was not taken in. Somebody else may have the link.',
+        otherwise: 'Ask the family, then send a new link from the child’s page: it closes this one.',
       };
     case 'pressed':
       return {

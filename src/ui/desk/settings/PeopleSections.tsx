@@ -2,6 +2,7 @@ import type { Instant } from '@/core/calendar';
 import type { SettingsView } from '@/server/settings/workplace';
 import { momentIn } from '../../shared/days';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { InviteForm, type InviteAction } from './InviteForm.client';
 
 interface Props {
@@ -10,11 +11,14 @@ interface Props {
   readonly takeBack: WordedAction;
   /** Closes a colleague's account; whoever still leads children is named. */
   readonly close: WordedAction;
+  /** For who lost phone and codes. */
+  readonly takeFactorOff: WordedAction;
   readonly ownId: number;
 }
 
 /** Who works here, and who was invited to. */
-export function PeopleSection({ view, invite, takeBack, close, ownId }: Props) {
+export function PeopleSection({ view, invite, takeBack, close, takeFactorOff, ownId }: Props) {
+  const isOpen = view.mayChange && view.isConfirmed;
   return (
     <section id="people">
       <h2 className="text-[18px]">Who works here</h2>
@@ -22,12 +26,20 @@ export function PeopleSection({ view, invite, takeBack, close, ownId }: Props) {
         {view.people.map((person) => (
           <li key={person.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
             <span>
-              {person.name}, <span className="text-soft">{`${person.role}, leads ${person.leads}`}</span>
+              {person.name},{' '}
+              <span className="text-soft">{`${person.role}, leads ${person.leads}${person.hasFactor ? ', second factor' : ''}`}</span>
             </span>
-            {view.mayChange && person.id !== ownId && (
-              <ActionForm action={close} hidden={{ personId: person.id }}>
-                <button className="link">close the account</button>
-              </ActionForm>
+            {isOpen && person.id !== ownId && (
+              <span className="flex gap-4">
+                {view.mayChangeTrust && person.hasFactor && (
+                  <ActionForm action={takeFactorOff} hidden={{ personId: person.id }}>
+                    <button className="link">take the second factor off</button>
+                  </ActionForm>
+                )}
+                <ActionForm action={close} hidden={{ personId: person.id }}>
+                  <button className="link">close the account</button>
+                </ActionForm>
+              </span>
             )}
           </li>
         ))}
@@ -44,7 +56,11 @@ export function PeopleSection({ view, invite, takeBack, close, ownId }: Props) {
           </li>
         ))}
       </ul>
-      {view.mayChange && <InviteForm action={invite} />}
+      {view.mayChange && (
+        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#people" to="invite somebody, or close an account">
+          <InviteForm action={invite} />
+        </OnceConfirmed>
+      )}
     </section>
   );
 }

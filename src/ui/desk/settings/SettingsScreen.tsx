@@ -5,7 +5,9 @@ import { longDay, momentIn } from '../../shared/days';
 import { languageName } from '../../shared/languageName';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import type { InviteAction } from './InviteForm.client';
+import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { PasswordSection, PeopleSection } from './PeopleSections';
+import { FactorSection, KeepingSection, OwnTrail, SignInRulesSection } from './TrustSections';
 
 export interface SettingsProps {
   readonly view: SettingsView;
@@ -13,7 +15,10 @@ export interface SettingsProps {
   readonly revoke: WordedAction;
   readonly signOut: WordedAction;
   readonly setNumber: WordedAction;
-  readonly setAuditDays: WordedAction;
+  readonly setKeeping: WordedAction;
+  readonly setSignInRules: WordedAction;
+  readonly takeFactorOff: WordedAction;
+  readonly takeFactorOffOf: WordedAction;
   /** How long a message waits for what else is decided. */
   readonly setPostMinutes: WordedAction;
   readonly changePassword: WordedAction;
@@ -27,7 +32,7 @@ export interface SettingsProps {
 }
 
 export function SettingsScreen(props: SettingsProps) {
-  const { view, hereId, revoke, signOut, setNumber, setAuditDays, setPostMinutes } = props;
+  const { view, hereId, revoke, signOut, setNumber, setPostMinutes } = props;
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -37,18 +42,24 @@ export function SettingsScreen(props: SettingsProps) {
         <p className="mt-1 text-soft">
           A family that reports pain or an injury is told at once to stop, to call their own doctor, and in an emergency this number.
         </p>
-        <ActionForm action={setNumber} hidden={{}} className="mt-2">
-          <span className="flex gap-3">
-            <input
-              name="emergencyNumber"
-              aria-label="Emergency number"
-              defaultValue={view.emergencyNumber}
-              key={view.emergencyNumber}
-              className="field w-[140px]"
-            />
-            <button className="act">Keep it</button>
-          </span>
-        </ActionForm>
+        {view.mayChange ? (
+          <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
+            <ActionForm action={setNumber} hidden={{}} className="mt-2">
+              <span className="flex gap-3">
+                <input
+                  name="emergencyNumber"
+                  aria-label="Emergency number"
+                  defaultValue={view.emergencyNumber}
+                  key={view.emergencyNumber}
+                  className="field w-[140px]"
+                />
+                <button className="act">Keep it</button>
+              </span>
+            </ActionForm>
+          </OnceConfirmed>
+        ) : (
+          <p className="mt-2">{view.emergencyNumber}</p>
+        )}
       </section>
       <section>
         <h2 className="text-[18px]">Messages to families</h2>
@@ -70,23 +81,7 @@ export function SettingsScreen(props: SettingsProps) {
           </span>
         </ActionForm>
       </section>
-      <section>
-        <h2 className="text-[18px]">Who looked at whom</h2>
-        <p className="mt-1 text-soft">Every look at a child and every change is noted. How many days is that kept?</p>
-        <ActionForm action={setAuditDays} hidden={{}} className="mt-2">
-          <span className="flex gap-3">
-            <input
-              name="auditDays"
-              inputMode="numeric"
-              aria-label="Days to keep the list of who looked"
-              defaultValue={view.auditDays}
-              key={view.auditDays}
-              className="field w-[140px]"
-            />
-            <button className="act">Keep it so</button>
-          </span>
-        </ActionForm>
-      </section>
+      <KeepingSection view={view} setKeeping={props.setKeeping} />
       <section>
         <h2 className="text-[18px]">The school year</h2>
         {view.calendar ? (
@@ -132,8 +127,17 @@ export function SettingsScreen(props: SettingsProps) {
           </span>
         </ActionForm>
       </section>
-      <PeopleSection view={view} invite={props.invite} takeBack={props.takeInvitationBack} close={props.closeAccount} ownId={props.ownId} />
+      <PeopleSection
+        view={view}
+        invite={props.invite}
+        takeBack={props.takeInvitationBack}
+        close={props.closeAccount}
+        takeFactorOff={props.takeFactorOffOf}
+        ownId={props.ownId}
+      />
       <PasswordSection change={props.changePassword} isChanged={props.passwordIsChanged} />
+      <FactorSection view={view} takeOff={props.takeFactorOff} />
+      <SignInRulesSection view={view} setRules={props.setSignInRules} />
       <section>
         <h2 className="text-[18px]">Where you are signed in</h2>
         <ul className="mt-1">
@@ -154,6 +158,7 @@ export function SettingsScreen(props: SettingsProps) {
         <ActionForm action={signOut} hidden={{}} className="mt-3">
           <button className="act">Sign out here</button>
         </ActionForm>
+        <OwnTrail view={view} />
       </section>
       <section>
         <h2 className="text-[18px]">Whose judgement counts</h2>

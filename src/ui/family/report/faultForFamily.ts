@@ -12,7 +12,16 @@ export interface FamilyFault {
 }
 
 /** The faults that a family can meet; any other is told as the general one. */
-const FAMILY_FAULTS = ['notFound', 'invalid', 'linkUnknown', 'linkExpired', 'linkRevoked', 'databaseAway', 'unexpected'] as const;
+const FAMILY_FAULTS = [
+  'notFound',
+  'invalid',
+  'linkUnknown',
+  'linkExpired',
+  'linkRevoked',
+  'tooManyReports',
+  'databaseAway',
+  'unexpected',
+] as const;
 
 export function familyFaultWords({ code, logId }: Pick<Fault, 'code' | 'logId'>, { t }: FamilyWords): string {
   const known = FAMILY_FAULTS.find((each) => each === code) ?? 'unexpected';

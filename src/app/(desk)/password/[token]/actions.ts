@@ -17,5 +17,5 @@ export async function chooseAction(_before: string | null, form: FormData): Prom
   });
   if (!answered.ok) return faultWords(answered.fault);
   await keepSession(answered.value);
-  redirect('/yard');
+  redirect(answered.value.needsFactor ? '/second-factor' : '/yard');
 }

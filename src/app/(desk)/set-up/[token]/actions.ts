@@ -26,5 +26,5 @@ export async function acceptAction(_before: SetUpFault | null, form: FormData): 
     return { words: faultWords(answered.fault), fields, typed: Object.fromEntries(typed), languages: form.getAll('languages').map(String) };
   }
   await keepSession(answered.value);
-  redirect('/yard');
+  redirect(answered.value.needsFactor ? '/second-factor' : '/yard');
 }

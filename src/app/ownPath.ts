@@ -1,0 +1,4 @@
+/** A page of our own to go on to; the first one where anything else was asked for. @example ownPath('//evil.test') // '/rounds' */
+export function ownPath(wished: unknown): string {
+  return typeof wished === 'string' && /^\/(?![/\\])[\w\-/?=&.#%]*$/.test(wished) ? wished : '/rounds';
+}

@@ -1,0 +1,2 @@
+export { childrenLeftBefore, dropPassed } from './write';
+export type { Passing } from './write';

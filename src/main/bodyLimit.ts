@@ -1,0 +1,42 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+
+/** So many bytes a family's page sends at most, and a therapist's: a pack of tasks or a list of children is the largest. */
+const MOST_BYTES = { family: 64 * 1024, desk: 1_200_000 } as const;
+/** True where what is sent says that it is no larger than a family's. */
+export function isSmallBody({ headers }: IncomingMessage): boolean {
+  return Number(headers['content-length'] ?? NaN) <= MOST_BYTES.family;
+}
+
+/** So long a sender that is refused may go on before its connection is closed: cut at once, it would not read why. */
+const DRAIN_MILLISECONDS = 3_000;
+
+/**
+ * Refuses a body that is larger than any page of ours sends, before and while it is read, whatever its type. True where it was refused
+ * at once; later, the answer is given by itself.
+ */
+export function refuseLargeBody(request: IncomingMessage, response: ServerResponse, isFamily: boolean): boolean {
+  const most = isFamily ? MOST_BYTES.family : MOST_BYTES.desk;
+  const told = Number(request.headers['content-length'] ?? 0);
+  if (!(told <= most)) {
+    refuse(request, response);
+    return true;
+  }
+  let bytes = 0;
+  const push = request.push.bind(request) as (chunk: Buffer | null, encoding?: BufferEncoding) => boolean;
+  request.push = ((chunk: Buffer | null, encoding?: BufferEncoding) => {
+    bytes += chunk?.length ?? 0;
+    if (bytes <= most) return push(chunk, encoding);
+    // What reads it sees a body that broke off.
+    if (!response.headersSent) refuse(request, response);
+    else request.destroy();
+    return false;
+  }) as IncomingMessage['push'];
+  return false;
+}
+
+function refuse(request: IncomingMessage, response: ServerResponse): void {
+  response.writeHead(413, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' });
+  response.end('That is more than a page of Yard Steps sends. Send it in smaller parts.');
+  request.resume();
+  setTimeout(() => request.destroy(), DRAIN_MILLISECONDS).unref();
+}

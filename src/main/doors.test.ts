@@ -1,0 +1,138 @@
+import { createServer, request as ask, type IncomingMessage } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { ownPath } from '@/app/ownPath';
+import { allowedHosts } from './allowedHosts';
+import { refuseLargeBody } from './bodyLimit';
+import { headersFor } from './headers';
+import { Lanes } from './lanes';
+
+describe('the headers of every answer', () => {
+  const desk = { scripts: { nonce: 'abc' }, isSecure: true, isFamily: false } as const;
+
+  it('let run what carries this answer’s nonce, and nothing that is written into a page', () => {
+    const policy = headersFor(desk)['Content-Security-Policy']!;
+    expect(policy).toContain("script-src 'self' 'nonce-abc'");
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    expect(policy).not.toMatch(/style-src [^;]*unsafe/);
+    for (const part of ["object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'", "form-action 'self'"])
+      expect(policy).toContain(part);
+    expect(headersFor({ ...desk, scripts: 'none' })['Content-Security-Policy']).toContain("script-src 'none'");
+  });
+
+  it('ask for https behind TLS alone, and let a family’s address travel nowhere', () => {
+    expect(headersFor(desk)['Strict-Transport-Security']).toBe('max-age=31536000');
+    expect(headersFor({ ...desk, isSecure: false })).not.toHaveProperty('Strict-Transport-Security');
+    expect(headersFor({ ...desk, isFamily: true })).toMatchObject({ 'Referrer-Policy': 'no-referrer', 'X-Robots-Tag': 'noindex' });
+  });
+});
+
+describe('the names by which we are asked', () => {
+  const isAllowed = allowedHosts('https://yard.school.example', 3000, ['yard.local', 'other.local:99']);
+  it.each([
+    ['yard.school.example', true],
+    ['YARD.school.example', true],
+    ['127.0.0.1:3000', true],
+    ['localhost:3000', true],
+    ['yard.local', true],
+    ['yard.local:3000', true],
+    ['other.local:99', true],
+    ['other.local', false],
+    ['evil.test', false],
+    ['yard.school.example.evil.test', false],
+    ['127.0.0.1:3001', false],
+    ['', false],
+    [undefined, false],
+  ])('%s: %s', (host, says) => {
+    expect(isAllowed(host)).toBe(says);
+  });
+});
+
+describe('where a person goes on to', () => {
+  it.each([
+    ['/settings#people', '/settings#people'],
+    ['/children/3?x=1', '/children/3?x=1'],
+    ['//evil.test', '/rounds'],
+    ['/\\evil.test', '/rounds'],
+    ['https://evil.test', '/rounds'],
+    ['javascript:alert(1)', '/rounds'],
+    ['/a\r\nset-cookie: x', '/rounds'],
+    ['', '/rounds'],
+    [null, '/rounds'],
+    [['/a'], '/rounds'],
+  ])('%j leads to %s', (wished, path) => {
+    expect(ownPath(wished)).toBe(path);
+  });
+});
+
+describe('lanes', () => {
+  it('let so many in at once, the next in the order in which they came, and turn away who is too many or waits too long', async () => {
+    const lanes = new Lanes(2, 2, 40);
+    const order: string[] = [];
+    const enter = async (name: string) => order.push(`${name} ${await lanes.enter()}`);
+    await Promise.all([enter('a'), enter('b')]);
+    const [c, d, e] = [enter('c'), enter('d'), enter('e')];
+    await e;
+    lanes.leave();
+    await c;
+    await d;
+    expect(order).toEqual(['a true', 'b true', 'e false', 'c true', 'd false']);
+    // Room that was given back is there again, once for each.
+    lanes.leave();
+    lanes.leave();
+    expect(await Promise.all([lanes.enter(), lanes.enter()])).toEqual([true, true]);
+  });
+});
+
+describe('a body that is too large', () => {
+  const read = { count: 0, isWhole: false };
+  const server = createServer((request, response) => {
+    if (refuseLargeBody(request, response, request.url === '/f/x')) return;
+    request.on('data', (part: Buffer) => (read.count += part.length));
+    request.on('end', () => response.writeHead(200).end(String(read.count)));
+    request.on('error', () => {});
+  });
+  let port = 0;
+  beforeAll(async () => {
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    ({ port } = server.address() as AddressInfo);
+  });
+  afterAll(() => {
+    server.closeAllConnections();
+    return new Promise((resolve) => server.close(resolve));
+  });
+  beforeEach(() => {
+    read.count = 0;
+  });
+
+  /** Sends so many pieces of 64 kB, told before or not. */
+  const send = (path: string, pieces: number, told: boolean, type: string) =>
+    new Promise<string>((resolve) => {
+      const headers = { 'content-type': type, ...(told && { 'content-length': pieces * 65_536 }) };
+      const sending = ask({ port, host: '127.0.0.1', path, method: 'POST', headers }, (answer: IncomingMessage) => {
+        answer.resume();
+        answer.on('end', () => resolve(String(answer.statusCode)));
+      });
+      sending.on('error', (error: NodeJS.ErrnoException) => resolve(error.code ?? 'error'));
+      const piece = Buffer.alloc(65_536, 'x');
+      const write = (left: number): void => {
+        if (left === 0) sending.end();
+        else sending.write(piece, () => write(left - 1));
+      };
+      write(pieces);
+    });
+
+  it.each([
+    ['a family’s form of the largest size', '/f/x', 1, true, '200'],
+    ['one byte more, told before', '/f/x', 2, true, '413'],
+    ['the same without its length', '/f/x', 3, false, '413'],
+    ['whatever it calls itself', '/f/x', 80, false, '413'],
+    ['a list of a therapist', '/caseload', 18, false, '200'],
+    ['one that is larger than any', '/caseload', 40, false, '413'],
+  ])('%s: %s', async (_what, path, pieces, told, says) => {
+    for (const type of ['application/x-www-form-urlencoded', 'Multipart/Form-Data; boundary=x', 'application/json', 'text/x-component']) {
+      read.count = 0;
+      expect(await send(path, pieces, told, type)).toBe(says);
+      expect(read.count).toBeLessThanOrEqual(1_200_000);
+    }
+  });
+});

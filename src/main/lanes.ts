@@ -1,0 +1,42 @@
+/**
+ * Lets so many do their work at once and so many wait, in the order in which they came; who comes then, or waits too long, is turned away at
+ * once: an answer after half a minute helps nobody and keeps others waiting.
+ */
+export class Lanes {
+  private working = 0;
+  private readonly waiting: { readonly go: (isTaken: boolean) => void }[] = [];
+
+  constructor(
+    private readonly most: number,
+    private readonly mostWaiting: number,
+    private readonly longestMilliseconds: number,
+  ) {}
+
+  /** True once there is room; false where one is turned away. Who got room gives it back by `leave`. */
+  enter(): Promise<boolean> {
+    if (this.working < this.most) {
+      this.working += 1;
+      return Promise.resolve(true);
+    }
+    if (this.waiting.length >= this.mostWaiting) return Promise.resolve(false);
+    return new Promise((resolve) => {
+      const place = {
+        go: (isTaken: boolean) => {
+          clearTimeout(timer);
+          resolve(isTaken);
+        },
+      };
+      const timer = setTimeout(() => {
+        this.waiting.splice(this.waiting.indexOf(place), 1);
+        resolve(false);
+      }, this.longestMilliseconds);
+      this.waiting.push(place);
+    });
+  }
+
+  leave(): void {
+    const next = this.waiting.shift();
+    if (next) next.go(true);
+    else this.working -= 1;
+  }
+}

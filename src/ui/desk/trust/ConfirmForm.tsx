@@ -1,0 +1,27 @@
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+
+/** The password once more, before what matters. */
+export function ConfirmForm({ action, next }: { action: WordedAction; next: string }) {
+  return (
+    <div className="max-w-[440px]">
+      <h1 className="text-[24px]">Your password once more</h1>
+      <p className="mt-1 text-soft">
+        What comes next can’t be undone, or concerns everybody who works here. It stays open for ten minutes.
+      </p>
+      <ActionForm action={action} hidden={{ next }} className="mt-4 space-y-4">
+        <label className="block">
+          <span className="font-semibold">Password</span>
+          <input
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            required
+            autoFocus
+            className="field mt-1 w-full text-[17px]"
+          />
+        </label>
+        <button className="act act-main">Go on</button>
+      </ActionForm>
+    </div>
+  );
+}

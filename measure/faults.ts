@@ -98,6 +98,9 @@ async function post({ link, versionTaskId }: Place, idempotencyKey: string): Pro
   const body = new URLSearchParams({ idempotencyKey, versionTaskId: String(versionTaskId), done: 'yes', amount: '5' });
   return fetch(`${link}/report`, { method: 'POST', body, redirect: 'manual', signal: AbortSignal.timeout(30_000) }).then(
     (answer) => String(answer.status),
-    (error: Error) => (error.name === 'TimeoutError' ? 'no answer' : 'cut off'),
+    (error: Error & { cause?: { code?: string } }) => {
+      if (error.name === 'TimeoutError') return 'no answer';
+      return error.cause?.code === 'ECONNREFUSED' ? 'not taken' : 'cut off';
+    },
   );
 }

@@ -87,7 +87,8 @@ everything that was not acknowledged is sent once more under its own key, as a p
 |---|---|---|---|---|---|---|---|---|
 ${rows.join('\n')}
 
-*Lost* counts reports that were acknowledged and are not there; *doubled* counts reports that are there twice. Both are 0, or the command fails. *Cut off* is a connection that broke before its answer.
+*Lost* counts reports that were acknowledged and are not there; *doubled* counts reports that are there twice. Both are 0, or the command fails. *Cut off* is a connection that broke
+before its answer, *not taken* one that nobody listened to yet.
 A full disk, a cluster's node that hangs, and machines that fail are not part of it.
 `;
 }

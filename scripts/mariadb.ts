@@ -124,8 +124,8 @@ function create(data: string, common: string[], runAs: string[]): Credentials {
     `CREATE USER 'yard'@'127.0.0.1' IDENTIFIED BY '${credentials.password}'`,
     "GRANT ALL PRIVILEGES ON `yard`.* TO 'yard'@'127.0.0.1' WITH GRANT OPTION",
     "GRANT ALL PRIVILEGES ON `yard\\_%`.* TO 'yard'@'127.0.0.1' WITH GRANT OPTION",
-    // To see what other accounts' statements wait for.
-    "GRANT PROCESS ON *.* TO 'yard'@'127.0.0.1'",
+    // To see what other accounts' statements wait for; to write down where in the log a backup stands, and to play the log on.
+    "GRANT PROCESS, BINLOG MONITOR, BINLOG REPLAY ON *.* TO 'yard'@'127.0.0.1'",
   ];
   bootstrap(common, statements);
   return credentials;

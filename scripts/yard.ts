@@ -18,7 +18,10 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
     run: backup,
     says: 'everything into one file, while all goes on   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]',
   },
-  restore: { run: restore, says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]' },
+  restore: {
+    run: restore,
+    says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE] [--replay FOLDER [--until TIME]]',
+  },
   audit: { run: audit, says: 'verify: whether anybody changed the list of looks and changes   [--config FILE] [--data FOLDER]' },
   sbom: { run: sbom, says: 'the list of all packages that the program runs with (CycloneDX)   FILE' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },

@@ -55,6 +55,7 @@ export async function restore(words: readonly string[]): Promise<number> {
       dataFolder,
       knownMigrations: MIGRATIONS.map(({ name }) => name),
       passphrase: passphraseOf(words),
+      replay: replayOf(words),
       onProgress: (what) => say(`Restoring: ${what}…`),
     }).catch((error: unknown) => {
       throw error instanceof BrokenBackup ? new Error(BROKEN[error.code]) : error;
@@ -80,6 +81,14 @@ const BROKEN: Record<BrokenBackup['code'], string> = {
 function fileOf([file]: readonly string[], command: string): string {
   if (!file || file.startsWith('--')) throw new Error(`Write ./yard ${command} FILE.`);
   return path.resolve(file);
+}
+
+/** `--replay FOLDER [--until "2026-11-26 14:30:00"]`, in UTC. */
+function replayOf(words: readonly string[]): { folder: string; until: string | null } | null {
+  const [folder, until] = [wordAfter(words, '--replay'), wordAfter(words, '--until')];
+  if (until !== null && !/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d$/.test(until)) throw new Error('Write --until as "2026-11-26 14:30:00", in UTC.');
+  if (folder === null && until !== null) throw new Error('Write --until together with --replay FOLDER.');
+  return folder === null ? null : { folder, until };
 }
 
 function passphraseOf(words: readonly string[]): string | null {

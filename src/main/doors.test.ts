@@ -83,6 +83,56 @@ describe('lanes', () => {
   });
 });
 
+it('a place in a lane is not lost with who went away while they waited', async () => {
+  const lanes = new Lanes(1, 5, 10_000);
+  const rooms: string[] = [];
+  let finish = () => {};
+  let heardOfIt = () => {};
+  const isHeardOf = new Promise<void>((resolve) => (heardOfIt = resolve));
+  const server = createServer(async (request, response) => {
+    if (request.url === '/second') response.once('close', () => heardOfIt());
+    const room = await lanes.hold(response);
+    rooms.push(`${request.url} ${room}`);
+    if (request.url === '/first') finish = () => response.end();
+    else response.end();
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  const get = (path: string) => {
+    const asked = ask({ port, host: '127.0.0.1', path });
+    const ended = new Promise((resolve) => asked.once('close', resolve));
+    asked.on('response', (answer) => answer.resume());
+    asked.on('error', () => {});
+    asked.end();
+    return { asked, ended };
+  };
+  const arrivals = (count: number) =>
+    new Promise<void>((resolve) => {
+      let seen = 0;
+      const onRequest = () => {
+        seen += 1;
+        if (seen < count) return;
+        server.off('request', onRequest);
+        resolve();
+      };
+      server.on('request', onRequest);
+    });
+  let arrived = arrivals(1);
+  const first = get('/first');
+  await arrived;
+  arrived = arrivals(1);
+  const second = get('/second');
+  await arrived;
+  second.asked.destroy();
+  await isHeardOf;
+  finish();
+  await first.ended;
+  await get('/third').ended;
+  expect(rooms.filter((room) => !room.startsWith('/second'))).toEqual(['/first taken', '/third taken']);
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+});
+
 describe('a body that is too large', () => {
   const read = { count: 0, isWhole: false };
   const server = createServer((request, response) => {

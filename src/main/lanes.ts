@@ -1,3 +1,5 @@
+import type { ServerResponse } from 'node:http';
+
 /**
  * Lets so many do their work at once and so many wait, in the order in which they came; who comes then, or waits too long, is turned away at
  * once: an answer after half a minute helps nobody and keeps others waiting.
@@ -32,6 +34,20 @@ export class Lanes {
       }, this.longestMilliseconds);
       this.waiting.push(place);
     });
+  }
+
+  /**
+   * Room for as long as a response is open. Whoever went away while they waited takes none: their response closes no second time.
+   * @returns `taken`, `turned away`, or `gone`
+   */
+  async hold(response: ServerResponse): Promise<'taken' | 'turned away' | 'gone'> {
+    if (!(await this.enter())) return 'turned away';
+    if (response.closed || response.destroyed) {
+      this.leave();
+      return 'gone';
+    }
+    response.once('close', () => this.leave());
+    return 'taken';
   }
 
   leave(): void {

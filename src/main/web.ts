@@ -84,11 +84,12 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
   response.setHeader('Cache-Control', 'no-store');
   const lane = isFamily ? lanes.family : lanes.desk;
-  if (!(await lane.enter())) {
+  const room = await lane.hold(response);
+  if (room === 'gone') return;
+  if (room === 'turned away') {
     response.setHeader('Retry-After', '5');
     return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.');
   }
-  response.once('close', () => lane.leave());
   compress(request, response, () => answerPage(request, response));
 }
 

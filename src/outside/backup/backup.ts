@@ -5,6 +5,7 @@ import { cp, mkdir, mkdtemp, readFile, rename, rm, stat, writeFile } from 'node:
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
+import { logAfter, playOn, type ReplayWish } from './replay';
 import { BrokenBackup, filesIn, readContainer, writeContainer } from './container';
 
 /** Where a database is, and by whom it is asked. */
@@ -67,6 +68,8 @@ export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
 }
 
 export interface RestoreWish extends Omit<BackupWish, 'writtenAt' | 'migrations'> {
+  /** What the server wrote after the backup, from its binary log; null to end with the backup. */
+  readonly replay?: ReplayWish | null;
   /** Every step that this program knows: a backup that has gone further is of a newer one. */
   readonly knownMigrations: readonly string[];
 }
@@ -89,7 +92,12 @@ export async function restoreBackup(wish: RestoreWish): Promise<{ writtenAt: str
     if ((await ask(database, 'SHOW TABLES')).trim() !== '')
       throw new Error('The database is not empty. A backup goes into an empty one, so that nothing is written over.');
     onProgress('the database');
+    const log = wish.replay ? await logAfter(path.join(folder, 'database.sql'), wish.replay) : null;
     await load(database, path.join(folder, 'database.sql'));
+    if (log) {
+      onProgress('what was written after it');
+      await playOn(database, log);
+    }
     onProgress('the secret of links, and media');
     for (const name of KEPT) await putBack(path.join(folder, 'data', name), path.join(dataFolder, name), manifest.writtenAt);
     return { writtenAt: manifest.writtenAt };
@@ -135,8 +143,13 @@ async function sumsOf(folder: string): Promise<Manifest['files']> {
 
 const DUMP = ['--single-transaction', '--skip-lock-tables', '--no-tablespaces', '--hex-blob', '--default-character-set=utf8mb4'];
 
+/** Where a server keeps a log of what it writes, and tells us: the dump then says where in it the dump stands. */
+const TELLS_OF_LOG =
+  "SELECT @@log_bin = 1 AND EXISTS (SELECT 1 FROM information_schema.user_privileges WHERE privilege_type = 'BINLOG MONITOR')";
+
 async function dump(database: DumpAddress, file: string): Promise<void> {
-  const client = start('mariadb-dump', database, [...DUMP, database.database]);
+  const hasLog = (await ask(database, TELLS_OF_LOG)).trim() === '1';
+  const client = start('mariadb-dump', database, [...DUMP, ...(hasLog ? ['--master-data=2'] : []), database.database]);
   await Promise.all([pipeline(client.process.stdout, createWriteStream(file, { mode: 0o600 })), client.ended]);
 }
 
@@ -163,8 +176,8 @@ async function ask(database: DumpAddress, sql: string): Promise<string> {
   return text;
 }
 
-/** One of MariaDB's own programs; the password travels in the environment, where no list of processes shows it. */
-function start(program: 'mariadb' | 'mariadb-dump', { host, port, user, password }: DumpAddress, words: readonly string[]) {
+/** One of MariaDB's own programs that ask a server; the password travels in the environment, where no list of processes shows it. */
+export function start(program: 'mariadb' | 'mariadb-dump', { host, port, user, password }: DumpAddress, words: readonly string[]) {
   const child = spawn(program, ['--no-defaults', '--protocol=tcp', `--host=${host}`, `--port=${port}`, `--user=${user}`, ...words], {
     env: { ...process.env, MYSQL_PWD: password },
   });

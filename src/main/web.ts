@@ -118,7 +118,12 @@ function isForm(request: IncomingMessage): boolean {
 function answerPage(request: IncomingMessage, response: ServerResponse): void {
   withAnswerStatus((statusOf) => {
     const writeHead = response.writeHead.bind(response) as (status: number, ...rest: unknown[]) => ServerResponse;
-    const plain = (status: number) => (status === 500 && request.method === 'POST' ? 400 : status);
+    const plain = (status: number) => {
+      if (status !== 500 || request.method !== 'POST') return status;
+      // Whatever is left of it on the line is not taken for the next request.
+      response.shouldKeepAlive = false;
+      return 400;
+    };
     response.writeHead = ((status: number, ...rest: unknown[]) =>
       writeHead(statusOf() ?? plain(status), ...rest)) as ServerResponse['writeHead'];
     void toNext(request, response);

@@ -178,7 +178,8 @@ async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: str
       const schema = migrator(db);
       if (wish.fresh && wish.databaseUrl) await schema.down({ to: 0 });
       await schema.up();
-      if (runUrl !== ownerUrl) await grantToServe(db, await accountIn(runUrl));
+      if (runUrl !== ownerUrl)
+        await grantToServe(db, wish.databaseUrl ? await accountIn(runUrl) : `${readDatabaseUrl(runUrl).user}@127.0.0.1`);
     });
     if (!wish.withDemo) return null;
     return await demoAccess(wish, db, url);
@@ -187,10 +188,8 @@ async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: str
   }
 }
 
-/** The account that an address stands for, as the server names it. The private server's has no right yet to enter the database. */
+/** The account that an address stands for, as a server of the user's own names it: its host may be any. */
 async function accountIn(runUrl: string): Promise<string> {
-  const { user, hosts } = readDatabaseUrl(runUrl);
-  if (hosts[0].host === '127.0.0.1') return `${user}@127.0.0.1`;
   const db = openDatabase(runUrl, { max: 1 });
   return accountOf(db).finally(() => db.close());
 }

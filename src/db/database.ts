@@ -1,6 +1,7 @@
 import { connect as connectSocket } from 'node:net';
 import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
+import { limitQuestions } from './driver';
 import { Remembered } from './remembered';
 import { readDatabaseUrl, type DatabaseAddress, type Host } from './databaseUrl';
 
@@ -15,7 +16,7 @@ const CONNECT_MILLISECONDS = 2000;
 const MOST_REMEMBERED = 1500;
 
 /** Opens a pool on the MariaDB (or the cluster: the first host that answers) named by a `mariadb://` address. */
-export function openDatabase(url: string, pool: { max?: number } = {}): Database {
+export function openDatabase(url: string, pool: { max?: number; questionMilliseconds?: number } = {}): Database {
   const address = readDatabaseUrl(url);
   const sequelize = new Sequelize({
     dialect: 'mariadb',
@@ -51,6 +52,7 @@ export function openDatabase(url: string, pool: { max?: number } = {}): Database
       },
     },
   });
+  if (pool.questionMilliseconds) limitQuestions(sequelize, pool.questionMilliseconds);
   return { sequelize, remembered: new Remembered(MOST_REMEMBERED), close: () => sequelize.close() };
 }
 

@@ -37,7 +37,7 @@ export async function askDriver(
 ): Promise<DriverResult> {
   const whole = Utils.formatNamedParameters(sql, replacements as Parameters<typeof Utils.formatNamedParameters>[1], 'mariadb');
   (sequelize as Logging).log(whole);
-  return withoutWords(connection, connection.query({ sql: whole, ...READING }));
+  return withoutWords(sequelize, connection, connection.query({ sql: whole, ...READING }));
 }
 
 /** Sends a statement with a value for each `?`; the driver writes each straight into what it sends. */
@@ -48,18 +48,24 @@ export async function sendDriver(
   values: readonly unknown[],
 ): Promise<DriverResult> {
   (sequelize as Logging).log(sql);
-  return withoutWords(connection, connection.query({ sql, ...READING }, values));
+  return withoutWords(sequelize, connection, connection.query({ sql, ...READING }, values));
 }
 
 /** A server that has not answered by then hangs: the longest of our statements takes a tenth of it. */
 const LONGEST_MILLISECONDS = 20_000;
+const longest = new WeakMap<Sequelize, number>();
+
+/** Gives the questions of one pool another time limit. */
+export function limitQuestions(sequelize: Sequelize, milliseconds: number): void {
+  longest.set(sequelize, milliseconds);
+}
 
 /**
  * A fault of the driver quotes its statement, with what people wrote in it: that must not reach a log. The line to a server that hangs is
  * broken off, so that the next question goes to one that answers.
  */
-async function withoutWords(connection: DriverConnection, asked: Promise<DriverResult>): Promise<DriverResult> {
-  const deadline = setTimeout(() => connection.destroy(), LONGEST_MILLISECONDS);
+async function withoutWords(sequelize: Sequelize, connection: DriverConnection, asked: Promise<DriverResult>): Promise<DriverResult> {
+  const deadline = setTimeout(() => connection.destroy(), longest.get(sequelize) ?? LONGEST_MILLISECONDS);
   try {
     return await asked;
   } catch (error) {

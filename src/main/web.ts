@@ -13,6 +13,7 @@ import { allowedHosts } from './allowedHosts';
 import { isSmallBody, refuseLargeBody } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
+import { Ending } from './ending';
 import { headersFor } from './headers';
 import { Lanes } from './lanes';
 
@@ -57,11 +58,9 @@ const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000 }, 
   receive(request, response).catch(() => response.destroy());
 });
 server.maxConnections = MOST_CONNECTIONS;
-
-let isEnding = false;
+const ending = new Ending(server);
 
 async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
-  if (isEnding) response.setHeader('Connection', 'close');
   const address = request.url ?? '/';
   const token = FAMILY.exec(address)?.[1];
   const isFamily = token !== undefined;
@@ -155,10 +154,4 @@ const GRACE_MILLISECONDS = 8_000;
 // A proxy keeps its connections open for a minute: ours are open for longer, so that none closes under a request.
 server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
-process.on('SIGTERM', () => {
-  isEnding = true;
-  // What is under way is answered, and its connection closed; nothing new is taken.
-  server.close(() => process.exit(0));
-  server.closeIdleConnections();
-  setTimeout(() => process.exit(0), GRACE_MILLISECONDS).unref();
-});
+process.on('SIGTERM', () => void ending.begin(GRACE_MILLISECONDS).then(() => process.exit(0)));

@@ -6,6 +6,7 @@ import type { PersonActor } from '@/server/actor';
 import { leaveCaseload } from '@/server/caseload/moveChild';
 import { runDue } from '@/server/jobs/runDue';
 import { setKeeping } from '@/server/settings/workplace';
+import { runSql } from '../../scripts/sql';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -122,5 +123,19 @@ it('a server that accepts and says nothing is passed over for the next (A9)', as
     await db.close();
     for (const socket of held) socket.destroy();
     await new Promise((resolve) => silent.close(resolve));
+  }
+}, 15_000);
+
+it('a question that hangs is broken off, and the line to the server is a new one after it', async () => {
+  const db = openDatabase(bed.databaseUrl, { max: 1, questionMilliseconds: 200 });
+  try {
+    const broken = await runSql(db, 'SELECT SLEEP(20)').then(
+      () => 'answered',
+      () => 'broken off',
+    );
+    expect(broken).toBe('broken off');
+    expect(await inTransaction(db, countPeople)).toBe(1);
+  } finally {
+    await db.close();
   }
 }, 15_000);

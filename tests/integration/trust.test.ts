@@ -251,7 +251,9 @@ describe('the second factor', () => {
     const rules = { idleMinutes: '60', signInDays: '2', factorRequired: 'on' };
     expect(await refusal(setSignInRules(bed.context, ines, rules))).toBe('notAllowed');
     expect(await refusal(setSignInRules(bed.context, marit, { ...rules, idleMinutes: '4' }))).toBe('invalid');
+    const before = await open();
     await setSignInRules(bed.context, marit, rules);
+    expect(await refusal(actorOfToken(bed.context, before.token))).toBe('factorNeeded');
     const half = await open();
     expect(await refusal(actorOfToken(bed.context, half.token))).toBe('factorNeeded');
     const actor = await halfSignedIn(bed.context, half.token);
@@ -259,6 +261,16 @@ describe('the second factor', () => {
     const { secret } = await offerFactor(bed.context, actor);
     await takeFactorOn(bed.context, actor, codeAt(secret, bed.context.now()));
     await actorOfToken(bed.context, half.token);
+  });
+
+  it('is asked of everybody where the settings of the installation say so, of sessions that are open, too', async () => {
+    const { token } = await open();
+    await actorOfToken(bed.context, token);
+    const strict = { ...bed.context, house: { ...bed.context.house, factorRequired: true } };
+    expect(await refusal(actorOfToken(strict, token))).toBe('factorNeeded');
+    expect((await signIn(strict, ACCOUNT)).needsFactor).toBe(true);
+    const { token: full } = await withFactor();
+    await actorOfToken(strict, full);
   });
 
   it('is sealed: by another secret, for another purpose, or changed, it opens nothing', () => {

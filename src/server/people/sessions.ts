@@ -28,7 +28,9 @@ const CONFIRMED_MINUTES = 10;
  */
 export async function actorOfToken(context: Context, token: string | undefined): Promise<PersonActor> {
   const { signIn, actor } = await sessionOf(context, token);
-  if (signIn.needsFactor) throw new AppError('factorNeeded');
+  // Sessions that were open before it was asked of everybody are asked, too.
+  const isDue = (signIn.factorRequired || context.house.factorRequired) && !signIn.hasFactor;
+  if (signIn.needsFactor || isDue) throw new AppError('factorNeeded');
   return actor;
 }
 

@@ -59,18 +59,33 @@ export interface SignIn {
   readonly confirmedAt: Instant;
   /** True while the second factor was not given yet. */
   readonly needsFactor: boolean;
+  /** True where the person has set a second factor up. */
+  readonly hasFactor: boolean;
+  /** True where Settings ask everybody for one. */
+  readonly factorRequired: boolean;
   /** After so many minutes without asking for anything it is over. */
   readonly idleMinutes: number;
 }
 
+type Flag = 'needsFactor' | 'hasFactor' | 'factorRequired';
+
 export async function signInByHash(work: Work, tokenHash: string): Promise<SignIn | null> {
-  const [row] = await tablesOf(work).select<Omit<SignIn, 'role' | 'needsFactor'> & { role: unknown; needsFactor: number }>(
+  const [row] = await tablesOf(work).select<Omit<SignIn, 'role' | Flag> & { role: unknown } & Record<Flag, number>>(
     `SELECT s.id, s.person_id AS personId, p.name, p.role, s.expires_at AS expiresAt, s.revoked_at AS revokedAt, s.seen_at AS seenAt,
-       s.confirmed_at AS confirmedAt, s.needs_factor AS needsFactor, COALESCE((SELECT idle_minutes FROM workplace WHERE id = 1), 120) AS idleMinutes
-     FROM sign_ins s JOIN people p ON p.id = s.person_id AND p.closed_at IS NULL WHERE s.token_hash = :tokenHash`,
+       s.confirmed_at AS confirmedAt, s.needs_factor AS needsFactor, p.factor_at IS NOT NULL AS hasFactor,
+       COALESCE(w.factor_required, 0) AS factorRequired, COALESCE(w.idle_minutes, 120) AS idleMinutes
+     FROM sign_ins s JOIN people p ON p.id = s.person_id AND p.closed_at IS NULL LEFT JOIN workplace w ON w.id = 1 WHERE s.token_hash = :tokenHash`,
     { tokenHash },
   );
-  return row ? { ...row, role: oneOf('role', ROLES, row.role), needsFactor: Boolean(row.needsFactor) } : null;
+  if (!row) return null;
+  const { needsFactor, hasFactor, factorRequired } = row;
+  return {
+    ...row,
+    role: oneOf('role', ROLES, row.role),
+    needsFactor: Boolean(needsFactor),
+    hasFactor: Boolean(hasFactor),
+    factorRequired: Boolean(factorRequired),
+  };
 }
 
 /** True where the browser that holds this token had the person signed in before. */

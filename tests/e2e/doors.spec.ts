@@ -137,10 +137,10 @@ test('no act is done for who is not signed in: every one of them sends to the si
     if (PUBLIC_ACTS.includes(name)) continue;
     for (const subject of ['nobody', 'garbage', 'family'] as const) {
       const form = new FormData();
+      form.set('_1_childId', String(doors.childId));
+      form.set('_1_emergencyNumber', '900');
+      form.set('_1_name', 'Odalys V.');
       form.set('0', '[null,"$K1"]');
-      form.set('1_childId', String(doors.childId));
-      form.set('1_emergencyNumber', '900');
-      form.set('1_name', 'Odalys V.');
       const answer = await doors.asks(subject, doors.fill(page), { method: 'POST', headers: { 'next-action': id }, body: form });
       await answer.body?.cancel();
       const to = answer.headers.get('x-action-redirect') ?? '';

@@ -188,9 +188,12 @@ async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: str
   }
 }
 
-/** The account that an address stands for, as a server of the user's own names it: its host may be any. */
+/**
+ * The account that an address stands for, as a server of the user's own names it: its host may be any. It may nothing in the database yet,
+ * so that it is asked where every account may.
+ */
 async function accountIn(runUrl: string): Promise<string> {
-  const db = openDatabase(runUrl, { max: 1 });
+  const db = openDatabase(runUrl.replace(/\/[^/?]*(?=\?|$)/, '/information_schema'), { max: 1 });
   return accountOf(db).finally(() => db.close());
 }
 

@@ -1,9 +1,10 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { homeOf } from '../../scripts/mariadb';
 import { freePort } from '../../scripts/ports';
 import { yard, yardWith } from './serving';
-import { expect, newPage, rowsAt, test } from './yard';
+import { ask, expect, newPage, rowsAt, served, test } from './yard';
 
 const serve = (config: string) => yard('serve', '--config', config);
 
@@ -24,10 +25,10 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
   expect(refused.said()).toContain('colour');
 
   writeFileSync(config, JSON.stringify(settings));
-  let served = serve(config);
+  let serving = serve(config);
   try {
-    await expect.poll(() => served.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
-    const link = served.said().match(/http\S+\/set-up\/\S+/)![0];
+    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    const link = serving.said().match(/http\S+\/set-up\/\S+/)![0];
     await page.goto(link);
     await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
     await expect(page.getByLabel('Time zone of the school')).not.toHaveValue('');
@@ -84,14 +85,46 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     const verified = yard('audit', 'verify', '--config', config);
     expect([await verified.ended, verified.said()]).toEqual([0, expect.stringContaining('rows follow from each other')]);
 
-    served.process.kill('SIGTERM');
-    expect(await served.ended).toBe(0);
-    served = serve(config);
-    await expect.poll(() => served.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
-    expect(served.said()).not.toContain('set-up');
+    serving.process.kill('SIGTERM');
+    expect(await serving.ended).toBe(0);
+    serving = serve(config);
+    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    expect(serving.said()).not.toContain('set-up');
   } finally {
-    served.process.kill('SIGTERM');
-    await served.ended;
+    serving.process.kill('SIGTERM');
+    await serving.ended;
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('a database of one’s own with two accounts: one owns the schema, the other serves and changes neither schema nor trail', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const owner = new URL(served().databaseUrl);
+  owner.pathname = '/yard_own_two';
+  await ask('CREATE OR REPLACE DATABASE yard_own_two CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
+  const run = new URL(owner);
+  const kept = readFileSync(path.join(homeOf('.data/e2e/mariadb'), 'credentials.json'), 'utf8');
+  const account = (JSON.parse(kept) as { run: { user: string; password: string } }).run;
+  Object.assign(run, { username: account.user, password: account.password });
+  const folder = mkdtempSync(path.join(tmpdir(), 'yard-own-'));
+  const config = path.join(folder, 'yard.config.json');
+  const port = await freePort();
+  const settings = { listen: { port }, dataFolder: path.join(folder, 'data'), database: run.href, databaseOwner: owner.href };
+  writeFileSync(config, JSON.stringify(settings));
+  const serving = serve(config);
+  try {
+    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    await page.goto(serving.said().match(/http\S+\/set-up\/\S+/)![0]);
+    await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
+    expect(await rowsAt(run.href, 'SELECT COUNT(*) AS count FROM people')).toEqual([{ count: 0 }]);
+    for (const sql of ['DELETE FROM audit', 'DROP TABLE audit', 'ALTER TABLE people ADD COLUMN more INT'])
+      await expect(rowsAt(run.href, sql)).rejects.toThrow(/denied/);
+  } finally {
+    serving.process.kill('SIGTERM');
+    await serving.ended;
+    await ask('DROP DATABASE yard_own_two');
     rmSync(folder, { recursive: true, force: true });
   }
 });

@@ -50,7 +50,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   struggled: 'struggled',
   refused: 'would not, or was upset',
   saidNotDone: 'said not done',
-  uncounted: 'done, amount not told',
+  uncounted: 'done, not counted',
 };
 
 const DAY_PIPS: Record<DayWord, PipKind | null> = {

@@ -140,7 +140,7 @@ const failedTries = ({ tries }: Suggestion) => (tries ?? []).filter(({ endedDown
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth', 'Tenth'];
 
-/** What was tried before at the step that is suggested: "Fourth try. At step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12 Nov." Null where nothing was. */
+/** What was tried before at the step that is suggested: "Fourth try. In the tries at step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12 Nov." Null where nothing was. */
 export function triesInWords({ suggestion }: Decision): string | null {
   const tries = suggestion?.tries ?? [];
   if (!suggestion || tries.length === 0) return null;
@@ -148,7 +148,7 @@ export function triesInWords({ suggestion }: Decision): string | null {
   const [reached, sessions] = [sum(tries.map((each) => each.reached)), sum(tries.map((each) => each.sessions))];
   const which = ORDINALS[tries.length] ?? `Try ${tries.length + 1}`;
   const days = tries.map(({ from }) => dayAndMonth(from)).join(', ');
-  return `${which}${ORDINALS[tries.length] ? ' try' : ''}. At step ${suggestion.toStep} so far ${reached} of ${sessions} reached: ${days}.`;
+  return `${which}${ORDINALS[tries.length] ? ' try' : ''}. In the tries at step ${suggestion.toStep} so far ${reached} of ${sessions} reached: ${days}.`;
 }
 
 /** Which knobs move between two steps: "item size: clothes pegs → rope ends". */

@@ -91,7 +91,7 @@ const namesIn = (text: string) =>
     .filter((word) => word.length > 3 && !NO_NAMES.has(word));
 const stem = (word: string) => word.slice(0, 4);
 /** Tells which of the task's things is the safer one: it stands at the steps with the others. */
-const SAFER_THINGS = 'If your child puts things in the mouth, use the big card discs only.';
+const SAFER_THINGS = 'If {child} puts things in the mouth, use the big card discs only.';
 
 describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, task) => {
   it('passes every check with no error, and has everything that a finished task has', () => {

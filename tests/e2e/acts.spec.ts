@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { exampleChild } from '../fixtures/tarrowHill';
+import { loadLibrary } from '../../library/loadLibrary';
 import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
 import { actsInCode, knocking, type Act, type Knocking } from './doorsInCode';
 import { ask, expect, test } from './yard';
@@ -12,7 +13,7 @@ type Asked = (childId: number) => { form: Record<string, string> } | { formAlone
 const faults = (JSON.parse(readFileSync('messages/desk.en.json', 'utf8')) as { faults: Record<string, string> }).faults;
 const record = recordFrom(valuesFrom(exampleChild()));
 const draft = { startsOn: '2026-11-02', endsOn: '2027-02-01', note: '', tasks: [] };
-const stockTask = JSON.parse(readFileSync('library/builders-yard/crane-lift.json', 'utf8')) as object;
+const stockTask = loadLibrary().find(({ slug }) => slug === 'crane-lift');
 const GOAL = {
   skill: 'scissors',
   statement: 'Cuts along a path',

@@ -236,7 +236,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(row).toContainText('4 each hand × 2 hands = 8 good ones a day');
   // This home has no washers; bigger caps stand in for them, an easier item.
   await row.getByLabel('Today’s step').selectOption('7');
-  await expect(row).toContainText('At this home: 5 bottle caps, 35 mm for washers.');
+  await expect(row).toContainText('At this home: 5 bottle caps for washers, 1 in.');
   await row.getByLabel('Today’s step').selectOption('2');
   // Small stickers: only with a reason, and never by oversight.
   await page

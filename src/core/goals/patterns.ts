@@ -46,7 +46,7 @@ const rating = (skill: Skill, statement: string, levels: readonly string[]): Goa
 /** Goals to begin from, by skill, in our own words. Numbers are common practice, no source: each is made the child's own. */
 export const GOAL_PATTERNS: readonly GoalPattern[] = [
   count('handWarmUp', 'Opens both hands wide and closes them fully before table work', 10, 10),
-  count('handStrength', 'Opens clothes pegs with thumb and two fingers and sets them on a line', 10, 8, 'alone'),
+  count('handStrength', 'Opens clothespins with thumb and two fingers and sets them on a line', 10, 8, 'alone'),
   minutes('handStrength', 'Kneads and pinches firm putty without a rest', 5),
   count('wristExtension', 'Works on an upright surface with the wrist back', 10, 8),
   minutes('shoulderStability', 'Draws or builds at the wall with the arm held up', 5),

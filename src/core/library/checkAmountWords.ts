@@ -20,6 +20,8 @@ const BODY: Partial<Record<Language, RegExp>> = {
 };
 /** Two words are of one stem where they begin with so many of the same letters, or are the same. */
 const STEM = 4;
+/** What a size is told in: its number is not how often. */
+const SIZE = /^(?:inch(?:es)?|feet|foot|pulgadas?|pies|mm|cm)$/;
 
 /**
  * Steps whose words name another number than they ask for, or both hands where each has its own turn. A number is taken for
@@ -37,7 +39,7 @@ export function checkAmountWords(task: TaskContent): TaskFinding[] {
       const amount = target.kind === 'count' ? target.perRound : target.kind === 'untilDone' ? target.pieces : null;
       const stems = countedWords(task, language).map((word) => word.slice(0, STEM));
       const isCounted = (after: readonly string[]) =>
-        !BODY[language]?.test(after[0] ?? '') && after.some((word) => stems.includes(word.slice(0, STEM)));
+        !BODY[language]?.test(after[0] ?? '') && !SIZE.test(after[0] ?? '') && after.some((word) => stems.includes(word.slice(0, STEM)));
       const other =
         amount === null ? undefined : numbersInWords(said, language).find(({ value, after }) => value !== amount && isCounted(after));
       return [
@@ -55,5 +57,7 @@ function countedWords(task: TaskContent, language: Language): string[] {
   const counted = task.dose.goodOne
     ? [task.dose.goodOne]
     : [...task.materials.map(({ name }) => name), ...levelsOf('itemCount'), ...levelsOf('itemSize'), REPETITIONS];
-  return counted.flatMap((text) => plain(say(text, language)).split(/[^\p{L}]+/u)).filter((word) => word.length >= STEM);
+  return counted
+    .flatMap((text) => plain(say(text, language)).split(/[^\p{L}]+/u))
+    .filter((word) => word.length >= STEM && !SIZE.test(word));
 }

@@ -251,7 +251,7 @@ describe('a task as one child is given it', () => {
     expect(replaced).toEqual({ 'clothes-pegs': 'sponge-cube', box: 'bowl', cup: 'paper-cup', 'sponge-block': 'sponge-cube' });
     const given = contentFor(crane, { skin: 'marketStall', settings: { hands: 'preferred' }, replaced });
     expect(given).toEqual(contentFor(crane, { skin: 'marketStall', replaced }, { hands: 'preferred' }));
-    expect(given).toMatchObject({ title: { en: 'Stall lift' }, dose: { hands: 'preferred' } });
+    expect(given).toMatchObject({ title: { en: 'Stand lift' }, dose: { hands: 'preferred' } });
     expect(given.materials.map((material) => material.id)).toEqual([
       'kitchen-tongs',
       'sponge-cube',

@@ -75,7 +75,7 @@ describe('a task in a program', () => {
   });
 
   it('names its steps', () => {
-    expect(stepName(content, 3).en).toBe('pegs');
+    expect(stepName(content, 3).en).toBe('clothespins');
     expect(() => stepName(content, 9)).toThrow(RangeError);
   });
 });

@@ -1,10 +1,11 @@
 export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema, withSpans } from './taskContent';
-export type { HomeMaterial, Material, Shape, Substitute, TaskContent, TaskLine, TaskStep } from './taskContent';
+export type { HomeMaterial, Material, Recipe, Shape, Substitute, TaskContent, TaskLine, TaskStep } from './taskContent';
 export { HANDS, placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';
 export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } from './applySettings';
+export { callChild } from './callChild';
 export { dressedIn, skinsOf } from './dressedIn';
 export { doseAtStep, plannedDoseOf } from './doseAtStep';
 export { helpAtStep, linesAt, mostHelpAt } from './helpAtStep';

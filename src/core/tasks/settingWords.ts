@@ -14,19 +14,28 @@ export const SETTING_WORDS: {
   readonly mark: Readonly<Record<'guided' | 'traced' | 'imitated' | 'copied' | 'remembered', LocalText>>;
 } = {
   helpBy: {
-    hand: { en: 'If it is hard, put your hand on top and do it as one.', es: 'Si cuesta, ponga su mano encima y lo hacen juntos.' },
-    wrist: { en: 'If it is hard, hold the wrist still. Leave the hand free.', es: 'Si cuesta, sujete la muñeca. Deje la mano libre.' },
-    tool: { en: 'If it is hard, go to the easy tool. Do not hold the hand.', es: 'Si cuesta, use el objeto más fácil. No tome la mano.' },
+    hand: {
+      en: 'If it is hard, put your hand on top and do it as one.',
+      es: 'Si se le hace difícil, ponga su mano encima y háganlo juntos.',
+    },
+    wrist: {
+      en: 'If it is hard, hold the wrist still. Leave the hand free.',
+      es: 'Si se le hace difícil, sujete la muñeca. Deje la mano libre.',
+    },
+    tool: {
+      en: 'If it is hard, go to the easy tool. Do not hold the hand.',
+      es: 'Si se le hace difícil, use el objeto más fácil. No tome la mano.',
+    },
   },
   hands: {
     bothInTurn: { en: 'Do a turn with one hand, then a turn with the other.', es: 'Hagan un turno con una mano y otro con la otra.' },
     acrossMiddle: {
-      en: 'Lay the pile on the far side, so the arm has to cross.',
+      en: 'Lay the pile on the other side, so the arm has to cross.',
       es: 'Ponga el montón al otro lado. Así el brazo tiene que cruzar.',
     },
   },
   grasp: {
-    anyPinch: { en: 'Any pinch that works is fine.', es: 'Sirve cualquier pinza con los dedos.' },
+    anyPinch: { en: 'Any pinch that works is fine.', es: 'Está bien tomarlo como pueda con los dedos.' },
     threeFingers: { en: 'Thumb and two fingers hold it.', es: 'Lo sujetan el pulgar y dos dedos.' },
   },
   accuracy: {
@@ -35,12 +44,12 @@ export const SETTING_WORDS: {
   },
   mark: {
     guided: { en: 'Your hand guides the hand.', es: 'Su mano guía la mano.' },
-    traced: { en: 'Your child goes over the line.', es: 'Se repasa la línea.' },
-    imitated: { en: 'Do one first. Your child looks, then does one too.', es: 'Haga una antes. Mira y luego hace otra.' },
-    copied: { en: 'Show a card. Your child does the same.', es: 'Muestre una tarjeta. Hace una igual.' },
+    traced: { en: '{child} goes over the line.', es: '{child} repasa la línea.' },
+    imitated: { en: 'You do one first. {child} watches, then does it too.', es: 'Primero hágalo usted. {child} mira y luego lo hace.' },
+    copied: { en: 'Show a card. {child} does the same.', es: 'Muestre una tarjeta. {child} hace lo mismo.' },
     remembered: {
-      en: 'Show a card, then turn it over. Your child does it by heart.',
-      es: 'Muestre una tarjeta y tápela. La hace de memoria.',
+      en: 'Show a card, then turn it over. {child} does it from memory.',
+      es: 'Muestre una tarjeta y dele la vuelta. {child} lo hace de memoria.',
     },
   },
   promptFading: {

@@ -28,8 +28,8 @@ describe('settings where schools of thought differ change the task, not only a l
     const shapesOf = (content: TaskContent) => content.knobs[0]!.levels.map((level) => level.usual);
     expect(shapesOf(strokes)).toEqual(['diagonals', 'triangle']);
     expect(shapesOf(crossings)).toEqual(['triangle', 'diagonals']);
-    expect(strokes.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: slant lines. Your child goes over the line.');
-    expect(crossings.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: triangle. Your child goes over the line.');
+    expect(strokes.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: slant lines. {child} goes over the line.');
+    expect(crossings.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: triangle. {child} goes over the line.');
     expect(crossings.ladder.steps[0]!.how.es).toContain('triángulo');
   });
 
@@ -46,8 +46,8 @@ describe('settings where schools of thought differ change the task, not only a l
     ];
     expect(names(trace).slice(0, 2)).toEqual(['cross, traced', 'cross, watched, then done']);
     expect(names(imitate).slice(0, 2)).toEqual(['cross, watched, then done', 'cross, traced']);
-    expect(imitate.ladder.steps[0]!.how.en).toContain('Do one first. Your child looks, then does one too.');
-    expect(imitate.ladder.steps[0]!.how.es).toContain('Haga una antes.');
+    expect(imitate.ladder.steps[0]!.how.en).toContain('You do one first. {child} watches, then does it too.');
+    expect(imitate.ladder.steps[0]!.how.es).toContain('Primero hágalo usted. {child} mira');
     expect(
       imitate.knobs
         .find((knob) => knob.knob === 'markMaking')!

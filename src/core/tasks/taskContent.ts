@@ -3,7 +3,7 @@ import { doseSchemaOf, stepDoseSchema } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
 import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
-import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES } from '../vocabulary';
+import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES, WATCH_ITEMS } from '../vocabulary';
 
 const slugSchema = z.string().regex(/^[a-z][a-z0-9-]*$/);
 
@@ -62,6 +62,8 @@ function schemasOf(least: 0 | 1) {
     manyKnobsReason: z.string().min(1).max(300).optional(),
     /** How much of it, and with which hands, where this step asks for it in its own way. */
     dose: stepDoseSchema.optional(),
+    /** Fading within one session: so many first with a cue ("the dots"), the rest without it. */
+    fading: localTextSchema.extend({ first: z.number().int().min(1).max(20) }).optional(),
   });
 
   const substituteSchema = localTextSchema.extend({
@@ -75,12 +77,28 @@ function schemasOf(least: 0 | 1) {
       .array(z.strictObject({ knob: knobKeySchema, level: z.number().int().min(0).max(12) }))
       .max(4)
       .default([]),
+    /** What it turns where the task has no such levels: harder or easier by that knob, for the therapist to know. */
+    turns: z.record(z.string().min(1).max(60), z.enum(['easier', 'harder'])).optional(),
+    /** Why it turns nothing: "as wide". */
+    same: z.string().min(1).max(120).optional(),
+  });
+
+  /** How a thing is made or prepared: amounts, moves, what only a grown-up does, with its own hazards, and how long it keeps. */
+  const recipeSchema = z.strictObject({
+    amounts: z.array(localTextSchema).max(8),
+    moves: z.array(localTextSchema).min(least).max(8),
+    grownUp: z.array(localTextSchema).max(4).default([]),
+    hazards: z.array(z.enum(HAZARDS)).default([]),
+    keeps: localTextSchema.optional(),
   });
 
   const materialSchema = z.strictObject({
     id: slugSchema,
     name: localTextSchema,
     count: z.number().int().min(1).max(200),
+    /** True where the task goes on without it. */
+    optional: z.boolean().optional(),
+    recipe: recipeSchema.optional(),
     sizeMm: z.number().positive().max(3000).optional(),
     /** The steps of the ladder that need it, both included; all where nothing is said. */
     steps: spanSchema.optional(),
@@ -148,6 +166,14 @@ function schemasOf(least: 0 | 1) {
     /** What the moves bring, apart from the materials. */
     moveHazards: z.array(z.enum(HAZARDS)).default([]),
     stopRule: localTextSchema,
+    /** Why it helps, in one line for the family. */
+    why: localTextSchema.optional(),
+    /** What to say to the child who is stuck. */
+    stuck: localTextSchema.optional(),
+    /** What a task offers to look for: at most two are shown to a family. */
+    watchFor: z.array(z.enum(WATCH_ITEMS)).max(4).optional(),
+    /** Tasks that are much the same in another dress: one of a kind a week. */
+    family: slugSchema.optional(),
     /** The settings that this task knows, with what it takes where nobody chooses. */
     settings: taskSettingsSchema.default({}),
     /** Another way to the same strength for a child who may not have this. */
@@ -172,6 +198,7 @@ export const taskDraftSchema = schemasOf(0).taskContentSchema;
 export type TaskContent = z.infer<typeof taskContentSchema>;
 export type TaskStep = TaskContent['ladder']['steps'][number];
 export type Material = TaskContent['materials'][number];
+export type Recipe = NonNullable<Material['recipe']>;
 export type Substitute = Material['substitutes'][number];
 export type Shape = z.infer<typeof shapeSchema>;
 

@@ -33,15 +33,15 @@ describe('what belongs to the step at hand', () => {
   const namesAt = (step: number) => placesFor(crane, 'right', step).map(({ what }) => what.en);
 
   it('on the table lies what is needed at that step, under its name', () => {
-    expect(namesAt(1)).toEqual(['sponge blocks, 70 mm', 'shoe box']);
-    expect(namesAt(3)).toEqual(['clothes pegs', 'shoe box']);
-    expect(namesAt(7)).toEqual(['knotted rope ends, 40 mm', 'small cup']);
+    expect(namesAt(1)).toEqual(['sponge blocks, 3 in', 'shoe box']);
+    expect(namesAt(3)).toEqual(['clothespins', 'shoe box']);
+    expect(namesAt(7)).toEqual(['knotted rope ends', 'small cup']);
   });
 
   it('lines of other steps are not said, nor turns of the hands where both work at once', () => {
     const inTurn = applySettings(crane, { hands: 'bothInTurn' });
     const said = (step: number) => linesAt(inTurn, 'helperSteps', step).map(({ en }) => en);
-    const turns = ['After five, swap hands.', 'Do a turn with one hand, then a turn with the other.'];
+    const turns = ['After five, switch hands.', 'Do a turn with one hand, then a turn with the other.'];
     expect(turns.filter((line) => said(1).includes(line))).toEqual([]);
     expect(turns.filter((line) => said(2).includes(line))).toEqual(turns);
   });

@@ -75,3 +75,7 @@ export type Texture = (typeof TEXTURES)[number];
 /** The looks in which a task can be dressed without touching its mechanics; the first is the stock tasks' own. */
 export const SKINS = ['buildersYard', 'weatherStation', 'marketStall'] as const;
 export type Skin = (typeof SKINS)[number];
+
+/** What a task may ask to look for, besides the count. Common practice, no source. */
+export const WATCH_ITEMS = ['thumbUp', 'whichHand', 'onTheLine', 'pressure', 'lookedAtModel', 'refused'] as const;
+export type WatchItem = (typeof WATCH_ITEMS)[number];

@@ -131,8 +131,8 @@ describe('a task on the family’s page', () => {
   it('lies on the table as the child’s hand asks', () => {
     const found = asked(programTask('crane-lift', 1));
     const page = (hand: Hand) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
-    expect(page('right')).toContain('clothes pegs: on the right');
-    expect(page('left')).toContain('clothes pegs: on the left');
+    expect(page('right')).toContain('clothespins: on the right');
+    expect(page('left')).toContain('clothespins: on the left');
     expect(page('unsettled')).toContain('Let Odalys choose the hand.');
   });
 
@@ -148,8 +148,8 @@ describe('a task on the family’s page', () => {
 
   it('needs only what this step needs', () => {
     const found = asked(programTask('pocket-the-washers', 1, { step: 7, chooseFrom: 6, chooseTo: 8 }));
-    expect(taskPage(found)).toContain('washers × 5');
-    expect(taskPage(asked(programTask('pocket-the-washers', 1)))).not.toContain('washers × 5');
+    expect(taskPage(found)).toContain('washers, 1 in × 5');
+    expect(taskPage(asked(programTask('pocket-the-washers', 1)))).not.toContain('washers, 1 in × 5');
   });
 
   it('fills in what was said today, to be put right', () => {
@@ -185,7 +185,7 @@ describe('a task on the family’s page', () => {
   it('shows its cautions and when to stop beside the act', () => {
     const page = taskPage(asked(programTask('cut-the-planks', 1)));
     expect(page).toContain('An adult stays beside the child.');
-    expect(page).toContain('Stop at once if your child is tired, upset or hurt.');
+    expect(page).toContain('Stop right away if Odalys is tired, upset or hurt.');
   });
 });
 

@@ -1,5 +1,5 @@
 import { cautionsFor, safeSubstitutes, type ChildForSafety, type SafetyFinding } from '@/core/safety';
-import { isNeededAt, linesAt, placesFor, type Hand, type TaskContent } from '@/core/tasks';
+import { isNeededAt, linesAt, placesFor, type Hand, type Recipe, type TaskContent } from '@/core/tasks';
 import { isTranslated, say, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
@@ -14,6 +14,9 @@ interface Props {
   readonly pieces: number;
 }
 
+/** A caregiver looks for so much beside the count. Common practice, no source. */
+const MOST_WATCHED = 2;
+
 /** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
 export function TaskInstructions({ content, step, child, words, pieces }: Props) {
   const { t, local, language } = words;
@@ -24,6 +27,8 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
   const { findings, supervision } = cautionsFor(content, step, child.care);
   // A step's own words tell what is new; where everything stands is read from its grade.
   const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
+  const fading = content.ladder.steps[step - 1]?.fading;
+  const watched = (content.watchFor ?? []).slice(0, MOST_WATCHED);
   const inEnglish = familyTexts(content).some(({ text }) => !isTranslated(text, language));
   return (
     <>
@@ -31,6 +36,8 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
       <p className="mt-2">
         <strong>{t('asItStands')}</strong> {standing.map(local).join(' · ')}
       </p>
+      {fading && <p>{t('fading', { first: fading.first, what: local(fading) })}</p>}
+      {content.why && <p className="mt-1 text-soft">{local(content.why)}</p>}
       {needed.length > 0 && (
         <>
           <h2 className="mt-4 text-[18px]">{t('need')}</h2>
@@ -39,7 +46,9 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
               <li key={index}>
                 {local(material.name)}
                 {material.count > 1 && ` × ${material.count}`}
+                {material.optional && <span className="text-soft"> ({t('optional')})</span>}
                 <OrElse what={safeSubstitutes(content, material, child.care)[0]} words={words} />
+                {material.recipe && <RecipeSaid recipe={material.recipe} words={words} />}
               </li>
             ))}
           </ul>
@@ -61,7 +70,9 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
       )}
       <Said who={t('youDo')} texts={[...lines('helperSteps'), ...lines('cues')].map(local)} />
       <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps').map(local)} />
+      {content.stuck && <p className="mt-2">{t('stuck', { what: local(content.stuck) })}</p>}
       <Said who={t('looksRight')} texts={lines('looksRight').map(local)} />
+      {watched.length > 0 && <p className="mt-1">{t('lookFor', { what: watched.map((item) => t(`watchItems.${item}`)).join(' · ') })}</p>}
       <div className="watch mt-3">
         <h2 className="font-text text-[17px] font-bold">{t('watchOut')}</h2>
         <ul className="list-disc pl-5">
@@ -76,6 +87,17 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
         </ul>
       </div>
     </>
+  );
+}
+
+function RecipeSaid({ recipe, words: { t, local } }: { recipe: Recipe; words: FamilyWords }) {
+  const made = [...recipe.amounts, ...recipe.moves].map(local).join(' ');
+  return (
+    <span className="block text-[15px]">
+      {t('makeIt', { what: made })}
+      {recipe.grownUp.length > 0 && <strong className="block">{t('grownUp', { what: recipe.grownUp.map(local).join(' ') })}</strong>}
+      {recipe.keeps && <span className="block text-soft">{local(recipe.keeps)}</span>}
+    </span>
   );
 }
 

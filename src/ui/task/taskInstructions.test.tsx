@@ -32,8 +32,8 @@ const page = (
 describe('a task’s instructions', () => {
   it('name what this step needs, and what may replace it', () => {
     expect(page('clip-the-plans', 1)).toContain('flat hair clips × 6');
-    expect(page('clip-the-plans', 1)).not.toContain('clothes pegs × 6');
-    expect(page('clip-the-plans', 3)).toContain('clothes pegs × 6<span class="text-soft"> (or flat hair clips)');
+    expect(page('clip-the-plans', 1)).not.toContain('clothespins × 6');
+    expect(page('clip-the-plans', 3)).toContain('clothespins × 6<span class="text-soft"> (or flat hair clips)');
   });
 
   it('carry the cautions that the rules compute, in the family’s words', () => {
@@ -59,7 +59,7 @@ describe('a task’s instructions', () => {
   });
 
   it('tell cues to the helper beside the steps', () => {
-    expect(page('short-tools', 3)).toContain('A short tool can not be held in the fist.');
+    expect(page('short-tools', 3)).toContain('A short tool can’t be held in the fist.');
   });
 });
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { reckonDose } from '@/core/dose';
 import { contentFor } from '@/core/program';
-import { skinsOf, type Hand, type TaskContent } from '@/core/tasks';
+import { callChild, skinsOf, type Hand, type TaskContent } from '@/core/tasks';
 import type { Skin } from '@/core/vocabulary';
 import { TaskInstructions } from '../../task/TaskInstructions';
 import { LANGUAGES, say, type Language } from '@/core/text';
@@ -9,6 +9,8 @@ import { words } from '../../shared/deskWords';
 import { familyWords, type FamilyWords } from '../../shared/familyWords';
 import { languageName } from '../../shared/languageName';
 
+/** What a family would call its child; here nobody is meant. */
+const SOMEBODY = { en: 'your child', es: 'su hijo o hija' };
 const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand not settled' } as const;
 
 /** The family's page of the chosen step, live beside the bench. */
@@ -17,7 +19,7 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
   const [language, setLanguage] = useState<Language>('en');
   const spoken = useFamilyWords(language);
   const [skin, setSkin] = useState<Skin>('buildersYard');
-  const content = contentFor(task, { skin });
+  const content = callChild(contentFor(task, { skin }), SOMEBODY);
   const here = content.ladder.steps[Math.min(step, content.ladder.steps.length - 1)];
   return (
     <aside

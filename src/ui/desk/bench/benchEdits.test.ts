@@ -82,7 +82,7 @@ describe('edits of a task', () => {
 
   it('take a level away: those above it move down with it', () => {
     const without = edit({ kind: 'removeLevel', knob: 'itemSize', level: 1 });
-    expect(without.knobs[1]!.levels.map((level) => level.en)).toEqual(['sponge blocks, 70 mm', 'knotted rope ends, 40 mm']);
+    expect(without.knobs[1]!.levels.map((level) => level.en)).toEqual(['sponge blocks, 2¾ inches', 'knotted rope ends, 1½ inches']);
     expect(without.ladder.steps.map((step) => step.grade.itemSize)).toEqual([0, 0, 0, 0, 0, 1, 1]);
     expect(edit({ kind: 'removeLevel', knob: 'precision', level: 0 })).toBe(crane);
   });
@@ -91,7 +91,7 @@ describe('edits of a task', () => {
     const { steps, startStep } = proposeLadder({ knobs: crane.knobs, start: crane.ladder.steps[2]!.grade, easierSteps: 2, harderSteps: 3 });
     const taken = edit({ kind: 'takeLadder', grades: steps.map((step) => step.grade), startStep });
     expect(checkLadder(taken.knobs, taken.ladder).filter((finding) => finding.severity === 'error')).toEqual([]);
-    expect(taken.ladder.steps[startStep - 1]).toMatchObject({ name: { en: 'pegs' }, how: crane.ladder.steps[2]!.how });
+    expect(taken.ladder.steps[startStep - 1]).toMatchObject({ name: { en: 'clothespins' }, how: crane.ladder.steps[2]!.how });
     const fresh = taken.ladder.steps.find((step) => step.how.en === '')!;
     const level = steps[taken.ladder.steps.indexOf(fresh)]!.by!;
     expect(fresh.name.en).toBe(crane.knobs.find((knob) => knob.knob === level.knob)!.levels[level.to]!.en);

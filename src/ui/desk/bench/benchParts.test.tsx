@@ -81,7 +81,7 @@ describe('the editors', () => {
     const drawn = renderToStaticMarkup(<MaterialsEditor {...propsOf(task('sort-the-hardware'))} things={thingsOf(library)} />);
     expect(drawn).toContain('small part');
     expect(drawn).toContain('Fits into the small-part cylinder (31.7 mm across');
-    expect(drawn).toContain('then item size: 35 mm');
+    expect(drawn).toContain('then item size: 1⅜ inches');
   });
 
   it('say bits of difficulty beside the millimetres that give them', () => {
@@ -104,7 +104,7 @@ describe('the editors', () => {
   it('show the table as each hand gets it', () => {
     const drawn = renderToStaticMarkup(<TableMapEditor {...propsOf(crane)} />);
     for (const caption of ['left-handed', 'right-handed', 'hand not settled']) expect(drawn).toContain(caption);
-    expect(drawn).toContain('aria-label="the pile: on the left. the lorry box: on the right"');
+    expect(drawn).toContain('aria-label="the pile: on the left. the truck box: on the right"');
   });
 
   it('measure the words in both languages', () => {

@@ -83,7 +83,7 @@ describe('findings in words', () => {
     const { materials } = task('crane-lift').content;
     const missing = ['kitchen-tongs', 'cup'].map((id) => materials.find((material) => material.id === id)!);
     expect(findingWords({ severity: 'caution', code: 'missingAtHome', task: 0, materials: missing })).toBe(
-      'Not known to be at home: kitchen tongs (or clothes pegs); small cup (or paper cup).',
+      'Not known to be at home: pair of kitchen tongs (or clothespin); small cup (or paper cup).',
     );
   });
 

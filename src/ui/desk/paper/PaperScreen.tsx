@@ -1,3 +1,4 @@
+import { callChild } from '@/core/tasks';
 import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { factsOf, nameOf } from '@/core/child';
 import { doseAt, reckonDose } from '@/core/dose';
@@ -41,7 +42,8 @@ export function PaperScreen({ view, words }: { view: PaperView; words: FamilyWor
 
 function TaskOnPaper({ task, view: { child, program, rest, today, emergencyNumber }, words }: { task: ProgramTask } & Props) {
   const { t, local, language } = words;
-  const { content, step } = task;
+  const { step } = task;
+  const content = callChild(task.content, { en: child.calledName });
   const dose = doseAt(task.dose, step);
   const from = [today, program!.startsOn, rest?.kind === 'until' ? rest.day : today].sort().at(-1)!;
   const to = [addDays(from, DAYS - 1), program!.endsOn].sort()[0]!;

@@ -22,7 +22,7 @@ describe('the table of reports', () => {
     const drawn = table({});
     expect(drawn).toContain('9 of 10');
     expect(drawn).toContain('left 5, right 4');
-    expect(drawn).toContain('3 pegs');
+    expect(drawn).toContain('3 clothespins');
     expect(drawn).toContain('Tue 24 Nov');
     expect(drawn).toContain('<span class="sr-only">reached</span>');
   });

@@ -1,5 +1,6 @@
 import { factsOf } from '@/core/child';
 import { doseAt, reckonDose } from '@/core/dose';
+import { callChild } from '@/core/tasks';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
 import type { FamilyWords } from '../../shared/familyWords';
 import { Amounts, Caller } from './Amounts';
@@ -40,7 +41,7 @@ export function FamilyTask({ view, found, place, token, words, wishedStep, isAga
   const { task } = found;
   // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
   const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
-  const { content } = task;
+  const content = callChild(task.content, { en: view.child.calledName });
   const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
   const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
   const dose = doseAt(task.dose, step);

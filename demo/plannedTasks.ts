@@ -23,15 +23,22 @@ export function plannedTasks(demo: DemoChild, index: number, library: readonly T
       ? 'crane-lift'
       : (['crane-lift', 'pocket-the-washers', 'tile-the-roof', 'cut-the-planks'] as const)[index % 4]!;
   const tableForAge = table === 'cut-the-planks' && (demo.noScissors || demo.ageMonths < 48) ? 'tile-the-roof' : table;
-  const last = index % 3 === 0 ? 'work-vest-zip' : 'wheels-and-windows';
+  const shape = shapeFor(demo.ageMonths);
+  const last = index % 3 === 0 ? 'work-vest-zip' : shape;
   const wanted = [warmUp, tableForAge, last, ...(index % 6 === 2 ? ['work-vest-zip'] : [])];
   const weekdays = demo.kind === 'weekends' || index % 5 === 0 ? EVERY_DAY : SCHOOL_DAYS;
   const planned = [...new Set(wanted)].map((slug) => {
     const first = plan(slug, library, child, weekdays);
-    return first ?? plan(slug === tableForAge ? 'crane-lift' : 'wheels-and-windows', library, child, weekdays);
+    return first ?? plan(slug === tableForAge ? 'crane-lift' : shape, library, child, weekdays);
   });
   const known = planned.filter((each) => each !== null);
   return known.filter((each, place) => known.findIndex((other) => other.version.taskId === each.version.taskId) === place);
+}
+
+/** A shape that children of an age learn to copy. */
+function shapeFor(ageMonths: number): string {
+  if (ageMonths < 60) return 'shape-circle';
+  return ageMonths < 84 ? 'shape-square' : 'shape-triangle';
 }
 
 /** Null where a rule of safety blocks the task for this child at any of its steps. Where a rule asks for a reason, there is one. */

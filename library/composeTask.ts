@@ -1,12 +1,10 @@
 import { z } from 'zod';
 import { taskContentSchema, type TaskContent } from '@/core/tasks';
-import { LANGUAGES, type Language, type LocalText } from '@/core/text';
+import { BASE_LANGUAGE, LANGUAGES, localTextSchemaOf, type Language, type LocalText } from '@/core/text';
 
 /** A stock task stands in parts: its mechanics, its words by language, its skins, and the things that it names by id. Here they become one. */
 
-const text = z.strictObject(
-  Object.fromEntries(LANGUAGES.map((language) => [language, z.string().min(1)])) as Record<Language, z.ZodString>,
-);
+const text = localTextSchemaOf(1);
 const span = z.strictObject({ from: z.number(), to: z.number() });
 const careFields = {
   shape: z.looseObject({ kind: z.string() }).optional(),
@@ -52,6 +50,7 @@ export const mechanicsSchema = z.strictObject({
   part: z.string(),
   ages: z.strictObject({ fromYears: z.number(), toYears: z.number() }),
   family: z.string().optional(),
+  shape: z.string().optional(),
   watchFor: z.array(z.string()).optional(),
   knobs: z.array(
     z.strictObject({ knob: z.string(), weight: z.number().optional(), levels: z.array(z.looseObject({ usual: z.string().optional() })) }),
@@ -112,7 +111,8 @@ export type Words = z.infer<typeof wordsSchema>;
 export interface TaskParts {
   readonly slug: string;
   readonly mechanics: Mechanics;
-  readonly words: Readonly<Record<Language, Words>>;
+  /** English always; another language where somebody has written it. */
+  readonly words: Readonly<Partial<Record<Language, Words>>> & { readonly en: Words };
   readonly skins: Readonly<Record<string, unknown>>;
   readonly things: Things;
   /** What every task says where it says nothing else. */
@@ -125,25 +125,25 @@ export function composeTask({ slug, mechanics, words, skins, things, common }: T
   const fault = (where: string): never => {
     throw new Error(`library/${slug}: ${where}`);
   };
-  /** The same words of each language, which all have to be there. */
+  const spoken = LANGUAGES.flatMap((language) => (words[language] ? [[language, words[language]] as const] : []));
+  /** The same words of each language that is there, where none may be left out. */
   const said = (where: string, pick: (of: Words) => string | undefined): LocalText => {
-    const pairs = LANGUAGES.map((language) => [language, pick(words[language]) ?? fault(`no ${where} in ${language}`)] as const);
+    const pairs = spoken.map(([language, of]) => [language, pick(of) ?? fault(`no ${where} in ${language}`)] as const);
     return Object.fromEntries(pairs) as unknown as LocalText;
   };
   const maybeSaid = (where: string, pick: (of: Words) => string | undefined) =>
-    LANGUAGES.some((language) => pick(words[language]) !== undefined) ? said(where, pick) : undefined;
+    pick(words[BASE_LANGUAGE]) === undefined ? undefined : said(where, pick);
   const levelsIn = (of: Words, knob: string) => {
     const given = of.knobs[knob];
     return Array.isArray(given) ? given : given?.levels;
   };
   const listed = (list: 'helper' | 'child' | 'cues' | 'right' | 'cautions') =>
     words.en[list].map((_, index) => {
-      const parts = LANGUAGES.map(
-        (language) => [language, lineOf(words[language][list][index] ?? fault(`${list} ${index + 1} in ${language}`))] as const,
+      const parts = spoken.map(
+        ([language, of]) => [language, lineOf(of[list][index] ?? fault(`${list} ${index + 1} in ${language}`))] as const,
       );
       const spans = new Set(parts.map(([, { steps }]) => JSON.stringify(steps)));
-      if (spans.size > 1 || LANGUAGES.some((language) => words[language][list].length !== words.en[list].length))
-        fault(`${list}: not the same lines`);
+      if (spans.size > 1 || spoken.some(([, of]) => of[list].length !== words.en[list].length)) fault(`${list}: not the same lines`);
       const steps = parts[0]![1].steps;
       return { ...Object.fromEntries(parts.map(([language, { line }]) => [language, line])), ...(steps && { steps }) };
     });

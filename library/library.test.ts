@@ -97,7 +97,7 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
   it('passes every check with no error, and has everything that a finished task has', () => {
     expect(checkTask(task).filter((finding) => finding.severity !== 'note')).toEqual([]);
     expect(task.ladder.steps.length).toBeGreaterThanOrEqual(5);
-    expect(task.ladder.steps.length).toBeLessThanOrEqual(9);
+    expect(task.ladder.steps.length).toBeLessThanOrEqual(12);
     expect(task.cues.length).toBeGreaterThanOrEqual(1);
     expect(task.story).toBeDefined();
     expect(SKINS.slice(1).every((skin) => task.skins[skin])).toBe(true);

@@ -58,7 +58,7 @@ export interface Suggestion {
   readonly tries?: readonly Try[] | undefined;
   /** What would have changed the answer. */
   readonly whatWouldChange:
-    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' | 'anotherWay' | 'helpTold' }
+    | { readonly code: 'oneNotReached' | 'oneNotStruggled' | 'personReads' | 'anotherWay' | 'helpTold' | 'older' }
     | { readonly code: 'moreNeeded'; readonly reached: number; readonly days: number };
 }
 

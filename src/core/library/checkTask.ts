@@ -51,7 +51,7 @@ interface Placed {
 }
 
 /** Steps that a ladder of a finished task has. Common practice, no published source. */
-export const USUAL_STEPS = { least: 5, most: 9 } as const;
+export const USUAL_STEPS = { least: 5, most: 12 } as const;
 /** Minutes that one rich task takes. Common practice, no published source. */
 export const MOST_MINUTES = 20;
 
@@ -196,7 +196,7 @@ function checkCare(task: TaskContent): TaskFinding[] {
     if (hasTrait(task, trait) && !task.twins.some((twin) => twin.instead === trait))
       findings.push({ severity: 'warning', path: 'twins', code: 'noTwin', trait });
   }
-  if (task.settings.shapeOrder && !mayChangeShapeOrder(task))
+  if (task.settings.shapeOrder && task.shape === undefined && !mayChangeShapeOrder(task))
     findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'shapeOrder' });
   if (task.settings.markOrder && !mayChangeMarkOrder(task))
     findings.push({ severity: 'warning', path: 'settings', code: 'idleSetting', setting: 'markOrder' });

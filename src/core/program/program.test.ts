@@ -1,4 +1,5 @@
 import { loadLibrary } from '../../../library/loadLibrary';
+import { shapesInOneLadder } from '../../../tests/fixtures/shapesInOneLadder';
 import { calendarDay } from '../calendar';
 import {
   checkProgram,
@@ -18,7 +19,7 @@ import {
 } from '.';
 import type { TaskSettings } from '../tasks';
 
-const library = loadLibrary();
+const library = [...loadLibrary(), ...shapesInOneLadder];
 const content = (slug: string) => library.find((task) => task.slug === slug)!;
 const today = calendarDay('2026-11-24');
 const child: ChildFacts = {
@@ -113,7 +114,7 @@ describe('checks of a program', () => {
       {},
       { code: 'safety', severity: 'caution', finding: expect.objectContaining({ rule: 'age', of: '4–9' }) },
     ],
-    ['writing without a warm-up', [planned('wheels-and-windows')], {}, {}, { code: 'writingWithoutWarmUp', task: null }],
+    ['writing without a warm-up', [planned('shape-circle')], {}, {}, { code: 'writingWithoutWarmUp', task: null }],
     [
       'what is not at home',
       [planned('crane-lift')],

@@ -1,5 +1,6 @@
 export { DECISION_KINDS, decisionsFor } from './decisionsFor';
 export type { ChildSituation, Decision, DecisionKind, RoundsSettings } from './decisionsFor';
+export { heldByAge, proposedShape } from './shapeLadder';
 export { atOneTread } from './atOneTread';
 export type { AtOneTread } from './atOneTread';
 export {

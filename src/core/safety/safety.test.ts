@@ -145,7 +145,7 @@ describe('what a family is told', () => {
 
   it('knows scissors and food as traits', () => {
     expect(hasTrait(task('wheel'), 'scissors')).toBe(true);
-    expect(hasTrait(task('slice-the-snack'), 'food')).toBe(true);
+    expect(hasTrait({ ...task('crane-lift'), moveHazards: ['food'] }, 'food')).toBe(true);
     expect(hasTrait(task('nail-taps'), 'scissors')).toBe(false);
     expect(thingsAt(task('pocket-the-washers'), 7, 8).map((used) => used.id)).toEqual(['washers', 'lidded-box']);
   });

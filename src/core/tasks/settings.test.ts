@@ -11,9 +11,10 @@ import {
   type TaskSettings,
 } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
+import { shapesInOneLadder } from '../../../tests/fixtures/shapesInOneLadder';
 import { minutesOf, reckonDose } from '../dose';
 
-const library = loadLibrary();
+const library = [...loadLibrary(), ...shapesInOneLadder];
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const settled = (slug: string, settings: TaskSettings) => applySettings(task(slug), settings);
 const says = (content: TaskContent, text: string) => [...content.helperSteps, ...content.looksRight].some((each) => each.en.includes(text));
@@ -26,8 +27,8 @@ describe('settings where schools of thought differ change the task, not only a l
       settled('roofs-and-ramps', { shapeOrder: 'crossingsFirst' }),
     ];
     const shapesOf = (content: TaskContent) => content.knobs[0]!.levels.map((level) => level.usual);
-    expect(shapesOf(strokes)).toEqual(['diagonals', 'triangle']);
-    expect(shapesOf(crossings)).toEqual(['triangle', 'diagonals']);
+    expect(shapesOf(strokes)).toEqual(['slantLeft', 'triangle']);
+    expect(shapesOf(crossings)).toEqual(['triangle', 'slantLeft']);
     expect(strokes.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: slant lines. {child} goes over the line.');
     expect(crossings.ladder.steps[0]!.how.en).toBe('With a short crayon, by the numbers: triangle. {child} goes over the line.');
     expect(crossings.ladder.steps[0]!.how.es).toContain('triángulo');

@@ -174,6 +174,8 @@ function schemasOf(least: 0 | 1) {
     watchFor: z.array(z.enum(WATCH_ITEMS)).max(4).optional(),
     /** Tasks that are much the same in another dress: one of a kind a week. */
     family: slugSchema.optional(),
+    /** The shape that it teaches; the school's order says which one comes next. */
+    shape: z.string().min(1).max(40).optional(),
     /** The settings that this task knows, with what it takes where nobody chooses. */
     settings: taskSettingsSchema.default({}),
     /** Another way to the same strength for a child who may not have this. */

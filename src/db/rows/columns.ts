@@ -57,7 +57,7 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
   }),
   tries: z.array(z.object({ from: z.string().transform(calendarDay), sessions: count, reached: count, endedDown: z.boolean() })).optional(),
   whatWouldChange: z.union([
-    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay', 'helpTold']) }),
+    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay', 'helpTold', 'older']) }),
     z.object({ code: z.literal('moreNeeded'), reached: count, days: count }),
   ]),
 });

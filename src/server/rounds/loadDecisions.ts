@@ -1,9 +1,9 @@
 import { EVIDENCE_DAYS, remember, streakRule, triesAt } from '@/core/advancing';
 import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import { ageOf, type Child } from '@/core/child';
 import { outcomeSettingsAt, type ProgramVersion } from '@/core/program';
 import { groupBy } from '@/core/groupBy';
-import { decisionsFor, isOfStop, type ChildSituation, type Decision, type SettledDecision } from '@/core/rounds';
+import { decisionsFor, heldByAge, isOfStop, type ChildSituation, type Decision, type SettledDecision } from '@/core/rounds';
 import {
   childrenWithOpenedLink,
   currentVersions,
@@ -119,7 +119,7 @@ export async function loadDecisions(
       },
     ];
   });
-  const remembered = await withTries(work, situations, programs);
+  const remembered = await withTries(work, situations, programs, monthsOf(children, today));
   const settled = new Set(standing.map((decision) => decision.key));
   const hasSeen = (decision: Decision) =>
     seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
@@ -132,11 +132,22 @@ export async function loadDecisions(
 
 const placeOf = ({ childId, taskId }: { readonly childId: number; readonly taskId: number }) => `${childId}:${taskId}`;
 
+/** Children’s ages in whole months. */
+function monthsOf(children: readonly Child[], today: CalendarDay): Map<number, number> {
+  return new Map(
+    children.map((child) => {
+      const { years, months } = ageOf(child, today);
+      return [child.id, years * 12 + months];
+    }),
+  );
+}
+
 /** Steps up that the rule suggests, with what was tried before at the step they lead to. Two questions, however many there are. */
 async function withTries(
   work: Work,
   situations: readonly ChildSituation[],
   programs: ReadonlyMap<number, ProgramVersion>,
+  ages: ReadonlyMap<number, number>,
 ): Promise<ChildSituation[]> {
   const contents = new Map(
     [...programs].flatMap(([childId, { tasks }]) => tasks.map(({ taskId, content }) => [placeOf({ childId, taskId }), content] as const)),
@@ -156,7 +167,8 @@ async function withTries(
       const { toStep } = task.suggestion;
       const content = contents.get(place)!;
       const tries = triesAt(toStep, changes.get(place) ?? [], sessions.get(place) ?? [], outcomeSettingsAt(content, toStep));
-      return { ...task, suggestion: remember(task.suggestion, tries) };
+      const suggestion = heldByAge(remember(task.suggestion, tries), content, ages.get(situation.childId) ?? 0);
+      return { ...task, suggestion };
     }),
   }));
 }

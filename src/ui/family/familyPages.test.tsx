@@ -175,7 +175,7 @@ describe('a task on the family’s page', () => {
 
   it.each([
     ['star-beams', 'name="amount"', '10 good ones'],
-    ['wheels-and-windows', 'Pieces done', '6 pieces'],
+    ['cut-the-planks', 'Pieces done', '6 pieces'],
   ])('counts %s in its own unit', (slug, box, target) => {
     const page = taskPage(asked(programTask(slug, 1)));
     expect(page).toContain(box);

@@ -67,9 +67,9 @@ describe('edits of a task', () => {
     const shapes = edit({ kind: 'addKnob', knob: 'own:shape', levels: usual.levels['own:shape']!, name: usual.shapeName }).knobs.at(-1)!;
     expect(shapes.levels).toHaveLength(10);
     expect(shapes.levels.slice(0, 3).map((level) => [level.usual, level.es])).toEqual([
-      ['vertical', 'raya hacia abajo'],
-      ['horizontal', 'raya a lo ancho'],
-      ['circle', 'círculo'],
+      ['vertical', 'una raya hacia abajo'],
+      ['horizontal', 'una raya de lado a lado'],
+      ['circle', 'un círculo'],
     ]);
     expect(edit({ kind: 'addKnob', knob: 'tool', levels: usual.levels.tool! })).toBe(crane);
   });

@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { thingsOf } from '@/core/library';
 import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../../../../library/loadLibrary';
+import { shapesInOneLadder } from '../../../../tests/fixtures/shapesInOneLadder';
 import { SettingSelects } from '../parts/SettingSelects';
 import { benchFindings } from './benchFindings';
 import { CompareWithStock } from './CompareWithStock';
@@ -14,7 +15,7 @@ import { SafetyPanel } from './SafetyPanel';
 import { TableMapEditor } from './TableMapEditor';
 import { WordsEditor } from './WordsEditor';
 
-const library = loadLibrary();
+const library = [...loadLibrary(), ...shapesInOneLadder];
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const crane = task('crane-lift');
 const nothing = () => {};
@@ -138,7 +139,7 @@ describe('settings where schools differ', () => {
   });
 
   it('let a free order be arranged', () => {
-    expect(selects({ shapeOrder: 'free', freeShapes: ['x', 'cross'] })).toMatch(/1 X<.*2 cross</);
+    expect(selects({ shapeOrder: 'free', freeShapes: ['x', 'cross'] })).toMatch(/1 an X<.*2 a cross</);
     expect(selects({ shapeOrder: 'circleFirst' })).not.toContain('your order');
   });
 });

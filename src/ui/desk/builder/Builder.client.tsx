@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar';
-import { factsOf, nameOf } from '@/core/child';
+import { ageOf, factsOf, nameOf } from '@/core/child';
 import type { BuilderView } from '@/server/programs/viewBuilder';
 import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
 import { doseAt, repetitionsBySkill } from '@/core/dose';
@@ -17,6 +17,7 @@ import { editDraft, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
 import { LibraryList } from './LibraryList';
 import { useLibrary } from './useLibrary';
+import { firstStepAt } from '@/core/tasks';
 import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
 import { FaultNote } from '../parts/FaultNote';
@@ -50,6 +51,8 @@ export function Builder({ view, save, send }: BuilderProps) {
     () => draft.tasks.map((task) => known.find((each) => each.taskVersionId === task.taskVersionId)),
     [draft.tasks, known],
   );
+  const age = ageOf(child, today);
+  const months = age.years * 12 + age.months;
   const facts = useMemo(() => factsOf(child, today), [child, today]);
   const findings = useMemo(() => {
     const contents = tasks.flatMap((task) => (task ? [task.content] : []));
@@ -187,7 +190,7 @@ export function Builder({ view, save, send }: BuilderProps) {
           child={facts}
           goalSkills={view.goalSkills}
           placed={tasks.flatMap((task) => (task ? [task.taskId] : []))}
-          add={(task) => edit({ kind: 'add', task, childSettings: child.taskSettings })}
+          add={(task) => edit({ kind: 'add', task, step: firstStepAt(task.content, months), childSettings: child.taskSettings })}
         />
       </div>
     </>

@@ -9,7 +9,7 @@ import { roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
 import { RoundsActs } from './RoundsActs.client';
 import type { ActionOf, Decide, RoundsAct, StopChoices } from './roundsAct';
-import { decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
+import { decisionTitle, decisionWhy, movedKnobs, nextShapeInWords, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
   readonly view: RoundsView;
@@ -120,6 +120,7 @@ function Why({ decision, task, tread, findings }: WhyProps) {
   // Of those who came by a step up: others stand there who were placed at it, or came back to it.
   const stayed = tread ? tread.came - tread.wentUp - tread.wentBack : 0;
   const urgent = URGENT.has(decision.kind);
+  const next = decision.kind === 'ladderEnd' ? nextShapeInWords(task) : null;
   const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
   return (
     <section
@@ -147,6 +148,7 @@ function Why({ decision, task, tread, findings }: WhyProps) {
           {stayed > 0 && `, ${stayed} ${stayed === 1 ? 'is' : 'are'} still there`}.
         </p>
       )}
+      {next && <p className="mt-2 font-semibold">{next.slug ? <a href={`/tasks/${next.slug}`}>{next.words}</a> : next.words}</p>}
       <p className="mt-2 text-soft">{otherwise}</p>
     </section>
   );

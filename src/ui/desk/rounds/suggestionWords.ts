@@ -1,8 +1,9 @@
 import { type ProgramTask, stepName } from '@/core/program';
 import { compareGrades } from '@/core/knobs';
-import type { Decision } from '@/core/rounds';
+import { proposedShape, type Decision } from '@/core/rounds';
 import type { Suggestion } from '@/core/advancing';
 import { dayAndMonth } from '../../shared/days';
+import { words } from '../../shared/deskWords';
 import { knobName } from '../parts/taskWords';
 
 const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
@@ -62,7 +63,9 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days are asked for.${asideOf(suggestion!)}`,
         otherwise:
           decision.kind === 'ladderEnd'
-            ? 'There is no harder step: choose a new ladder, or the goal may be reached.'
+            ? suggestion!.whatWouldChange.code === 'older'
+              ? 'The next step would ask to copy it, long before the usual age. The ladder waits here for some months.'
+              : 'There is no harder step: choose a new ladder, or the goal may be met; you decide.'
             : `Would hold if one of the last ${suggestion!.rule.settings.reachedInARow} had not been reached.`,
       };
     case 'tooHard':
@@ -160,4 +163,15 @@ export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number):
     const levels = task.content.knobs.find((knob) => knob.knob === move.knob)?.levels;
     return `${knobName(task.content.knobs, move.knob)}: ${levels?.[move.from]?.en ?? move.from} → ${levels?.[move.to]?.en ?? move.to}`;
   });
+}
+
+/** What a school's order offers at the end of a shape's ladder; null where it offers nothing. */
+export function nextShapeInWords(task: ProgramTask | null): { readonly words: string; readonly slug: string | null } | null {
+  const shape = task && proposedShape(task.content, task.choices.childSettings ?? {}, task.choices.settings ?? {});
+  if (!shape) return null;
+  const order = words(
+    `settings.shapeOrder.${{ ...task.content.settings, ...task.choices.childSettings, ...task.choices.settings }.shapeOrder ?? 'strokesFirst'}`,
+  );
+  const slug = shape === 'letters' ? null : `shape-${shape.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
+  return { words: `Next in this school’s order (${order}): ${words(`shapes.${shape as 'circle'}`)}.`, slug };
 }

@@ -1,4 +1,4 @@
-export { checkTask, familyTexts } from './checkTask';
+export { checkTask, familyTexts, MOST_MINUTES } from './checkTask';
 export type { TaskFinding } from './checkTask';
 export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';
 export type { TaskWish } from './findTasks';

@@ -191,8 +191,15 @@ export function composeTask({ slug, mechanics, words, skins, things, common }: T
       looseParts: looseParts.map((part) => ({ id: part.thing, name: thing(part.thing).many, ...careOf(part.thing), steps: part.steps })),
       substitutes: substitutes.map((given) => {
         const { thing: other, ...rest } = typeof given === 'string' ? { thing: given } : given;
+        // Where the task says it by its own levels, that is it.
         const turns = thing(id).mayBe?.[other] ?? fault(`things.json does not say what "${other}" turns where it stands for "${id}"`);
-        return { id: other, ...(own.count === 1 ? thing(other).one : thing(other).many), ...careOf(other), ...turns, ...rest };
+        return {
+          id: other,
+          ...(own.count === 1 ? thing(other).one : thing(other).many),
+          ...careOf(other),
+          ...(rest.levels || rest.times ? {} : turns),
+          ...rest,
+        };
       }),
     })),
     tableMap: tableMap.map((place, index) => ({ ...place, what: said(`place ${index + 1}`, ({ places }) => places[index]) })),

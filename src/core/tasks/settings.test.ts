@@ -65,20 +65,17 @@ describe('settings where schools of thought differ change the task, not only a l
     // The start stays on its step.
     expect(names(wrist)[wrist.ladder.startStep - 1]).toBe(names(task('road-loop'))[task('road-loop').ladder.startStep - 1]);
     expect(says(wrist, 'Leave the hand free')).toBe(true);
-    expect(names(settled('broom-fringe', { helpBy: 'tool' }))[0]).toBe('shown');
+    expect(names(settled('road-loop', { helpBy: 'tool' }))[0]).toBe('shown');
   });
 
   it('materials move along with the steps that are left', () => {
-    const before = task('broom-fringe').materials.find((material) => material.id === 'paper')!.steps!;
-    const after = settled('broom-fringe', { helpBy: 'tool' }).materials.find((material) => material.id === 'paper')!.steps!;
-    expect([before, after]).toEqual([
-      { from: 5, to: 6 },
-      { from: 4, to: 5 },
-    ]);
+    const road = task('road-loop');
+    const late = { ...road, materials: road.materials.map((material) => ({ ...material, steps: { from: 5, to: 6 } })) };
+    expect(applySettings(late, { helpBy: 'tool' }).materials[0]!.steps).toEqual({ from: 4, to: 5 });
   });
 
   it('what only steps needed that a setting took away is needed no more (B11)', () => {
-    const whole = task('broom-fringe');
+    const whole = task('road-loop');
     const only = (from: number, to: number) => {
       const [first] = whole.materials;
       const extra = { ...first!, id: 'only-here', steps: { from, to } };

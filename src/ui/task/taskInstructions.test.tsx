@@ -46,9 +46,9 @@ describe('a task’s instructions', () => {
   });
 
   it('tell where every knob stands, whatever the step’s own words leave out', () => {
-    expect(page('vest-buttons', 3)).toContain('At this step:</strong> shown first · shirt buttons · on the table · two buttons');
+    expect(page('vest-buttons', 3)).toContain('At this step:</strong> the last pull · big, on a ribbon · on the table');
     expect(page('vest-buttons', 6, { language: 'es' })).toContain(
-      'En este paso:</strong> sin ayuda · botones de camisa · puesto en el cuerpo · todos los botones',
+      'En este paso:</strong> buscar el ojal, todo · grande, en una camisa · en la mesa',
     );
   });
 

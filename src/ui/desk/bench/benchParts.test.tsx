@@ -82,7 +82,7 @@ describe('the editors', () => {
     const drawn = renderToStaticMarkup(<MaterialsEditor {...propsOf(task('sort-the-hardware'))} things={thingsOf(library)} />);
     expect(drawn).toContain('small part');
     expect(drawn).toContain('Fits into the small-part cylinder (31.7 mm across');
-    expect(drawn).toContain('then item size: 1⅜ inches');
+    expect(drawn).toContain('then item size: counters');
   });
 
   it('say bits of difficulty beside the millimetres that give them', () => {

@@ -183,7 +183,7 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
       ...task.ladder.steps.map((step) => step.how),
     ];
     expect(pairs.filter((text) => text.en === text.es)).toEqual([]);
-    expect(pairs.filter((text) => !/([.!?…”»"]|\{mark\})$/.test(text.en) && text !== task.title)).toEqual([]);
+    expect(pairs.filter((text) => !/([.!?…”»"]|\{(?:mark|coat)\})$/.test(text.en) && text !== task.title)).toEqual([]);
   });
 
   it('stays sound and plain under every choice of the settings that it knows', () => {
@@ -201,5 +201,115 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
           true,
         ]);
     }
+  });
+});
+
+describe('clinical rules over the whole library (common practice, no source)', () => {
+  const wordsOf = (task: TaskContent, language: 'en' | 'es') => familyTextOf(task, language).toLowerCase();
+
+  it('undoing comes before doing, wherever something is fastened or put on', () => {
+    const first = (slug: string) => bySlug.get(slug)!.ladder.steps[0]!.name.en;
+    expect(
+      [
+        'work-vest-zip',
+        'vest-buttons',
+        'snap-the-pockets',
+        'boot-laces',
+        'tie-the-tool-roll',
+        'rope-work',
+        'coat-on-hood-first',
+        'gloves-and-boots',
+        'work-socks',
+        'work-pants',
+        'lid-works',
+        'bolt-and-nut',
+      ].map(first),
+    ).toEqual(expect.not.arrayContaining([expect.not.stringMatching(/undo|open|off|down/)]));
+  });
+
+  it('every task with scissors says how left-handers cut, and to sit', () => {
+    const cutting = tasks.filter((task) => hasTrait(task, 'scissors'));
+    expect(cutting.length).toBeGreaterThanOrEqual(5);
+    for (const task of cutting) {
+      expect([task.slug, /left-handed scissors/.test(wordsOf(task, 'en')), /tijeras para zurdos/.test(wordsOf(task, 'es'))]).toEqual([
+        task.slug,
+        true,
+        true,
+      ]);
+      expect([task.slug, /\bsit/.test(wordsOf(task, 'en'))]).toEqual([task.slug, true]);
+      expect([task.slug, task.watchFor?.includes('thumbUp')]).toEqual([task.slug, true]);
+    }
+  });
+
+  it('a task for hand preference tallies, asks for no number, and names no side', () => {
+    for (const task of tasks.filter(({ skill }) => skill === 'handPreference')) {
+      expect([task.slug, task.dose.target.kind]).toEqual([task.slug, 'watch']);
+      expect([task.slug, /\b(?:right|left) hand\b/.test(wordsOf(task, 'en'))]).toEqual([task.slug, false]);
+    }
+  });
+
+  it('no setting takes a whole ladder: four steps stay with every choice, each still harder', () => {
+    for (const task of tasks)
+      for (const settings of choicesOf(task)) {
+        const { knobs, ladder } = applySettings(task, settings);
+        const demands = ladder.steps.map((step) => demandOf(knobs, step.grade));
+        expect([task.slug, settings, ladder.steps.length >= 4, demands]).toEqual([
+          task.slug,
+          settings,
+          true,
+          [...new Set(demands)].sort((a, b) => a - b),
+        ]);
+      }
+  });
+
+  it('what could cut, close over a face or go around a neck has its hazard, and its words', () => {
+    const brings = ({ materials, moveHazards }: TaskContent) => new Set([...moveHazards, ...materials.flatMap(({ hazards }) => hazards)]);
+    for (const task of tasks) {
+      const said = wordsOf(task, 'en');
+      const has = brings(task);
+      for (const [words, hazard] of [
+        [/\bscissors\b/, 'blade'],
+        [/\bknife\b/, 'knife'],
+        [/\bzip bag\b|\bbubble wrap\b/, 'bag'],
+      ] as const)
+        if (words.test(said)) expect([task.slug, hazard, has.has(hazard)]).toEqual([task.slug, hazard, true]);
+      if (has.has('knife')) expect([task.slug, /child scissors/.test(said)]).toEqual([task.slug, false]);
+    }
+  });
+
+  it('the words of the review stay out: one word for one thing, as its reader says it', () => {
+    const BANNED = {
+      en: /\b(?:lorry|clothes pegs?|hair bands?|bubble film|paper tape|shaving foam|zip pull|the till|till keys|parcels?|colour\w*|neighbour\w*|stalls?|swap hands|draw round|by heart|barrow|plough|shoe lace|finger tips?|\d+ ?mm)\b/i,
+      es: /\b(?:ganchos? de ropa|pegatinas?|suelos?|gomas?|medias|popotes?(?! \()|añad\w+|coger|guisante|fin[oa]s?|estrech[oa]s?|romp\w+ papel)\b/i,
+    };
+    const hits = tasks.flatMap((task) =>
+      SKINS.flatMap((skin) => {
+        const dressed = dressedIn(task, skin);
+        return (['en', 'es'] as const).flatMap((language) => {
+          const said = [dressed.title, ...(dressed.story ? [dressed.story] : []), ...dressed.knobs.flatMap(({ levels }) => levels)]
+            .map((text) => text[language] ?? '')
+            .concat(familyTextOf(dressed, language));
+          const hit = said.join('\n').match(BANNED[language])?.[0];
+          return hit ? [`${task.slug} ${language}: ${hit}`] : [];
+        });
+      }),
+    );
+    expect([...new Set(hits)]).toEqual([]);
+  });
+
+  it('the adult is never told the child’s part without a doer, nor the child’s gender', () => {
+    const gendered =
+      /\b(?:his|her|hers|himself|herself|he|she)\b|\bsu hij[oa]\b|\bel niño\b|\bla niña\b|\bsentad[oa]s?\b|\bacostad[oa]s?\b|\bdescalz[oa]s?\b/i;
+    const hits = tasks.flatMap((task) =>
+      [wordsOf(task, 'en'), wordsOf(task, 'es')].flatMap((text) => text.match(gendered)?.[0] ?? []).map((hit) => `${task.slug}: ${hit}`),
+    );
+    expect(hits).toEqual([]);
+  });
+
+  it('steps of a week: a family of variations is named, so that no two go out unsaid', () => {
+    const families = tasks.filter(({ family }) => family !== undefined);
+    expect(families.length).toBeGreaterThanOrEqual(60);
+    for (const family of new Set(families.map((task) => task.family)))
+      expect([family, tasks.filter((task) => task.family === family).length >= 2]).toEqual([family, true]);
   });
 });

@@ -201,7 +201,7 @@ export function lettersParts(slug: string, { title, group, way, ages: [fromYears
       ...mechanicsOf(LETTER_RUNGS, LETTER_FRAME),
       skill: 'lettersAndName',
       ages: { fromYears, toYears },
-      family: slug.split('-').slice(0, 2).join('-'),
+      family: isNumbers ? 'numbers' : slug.split('-').slice(0, 2).join('-'),
       settings: { markOrder: 'traceFirst', accuracy: 'closeEnough' },
     },
     words: inAll(words),

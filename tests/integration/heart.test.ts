@@ -93,18 +93,18 @@ describe('a program made with the heart', () => {
 
   it('lets no key press in Rounds past a rule of safety: the step up waits for a reason in the builder', async () => {
     const childId = await bed.child(ines, { mouthsThings: true });
-    const draft = bed.draft(['pocket-the-washers', 'crane-lift']);
-    Object.assign(draft.tasks[0]!, { step: 5, chooseFrom: 5, chooseTo: 6 });
+    const draft = bed.draft(['sort-the-hardware', 'crane-lift']);
+    Object.assign(draft.tasks[0]!, { step: 1, chooseFrom: 1, chooseTo: 1 });
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
     for (let day = 0; day < 3; day += 1) {
-      const versionTaskId = await bed.versionTaskId(childId, 'pocket-the-washers');
+      const versionTaskId = await bed.versionTaskId(childId, 'sort-the-hardware');
       await bed.report(childId, { versionTaskId });
       bed.passDays(1);
     }
     const here = (await viewRounds(bed.context, ines, null)).here!;
-    expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 6 } } });
+    expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 2 } } });
     const up = decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
-    await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 6, things: 'washers, 1 in', takesReason: true } });
+    await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 2, things: 'drink caps', takesReason: true } });
     expect(
       await bed.read(
         'SELECT MAX(v.number) AS number FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = :childId',
@@ -115,9 +115,9 @@ describe('a program made with the heart', () => {
     const given = { childId, key: here.decision.key, answer: 'up', expectedVersion: 1, safetyReason: 'Only at my elbow' };
     await decide(bed.context, ines, given);
     const next = await inTransaction(bed.db, (work) => versionOf(work, childId, 2));
-    const washers = next!.tasks.find(({ content }) => content.slug === 'pocket-the-washers')!;
-    expect(washers).toMatchObject({ step: 6, stepSinceVersion: 2 });
-    expect(Object.values(washers.choices.reasons ?? {})).toContain('Only at my elbow');
+    const sorting = next!.tasks.find(({ content }) => content.slug === 'sort-the-hardware')!;
+    expect(sorting).toMatchObject({ step: 2, stepSinceVersion: 2 });
+    expect(Object.values(sorting.choices.reasons ?? {})).toContain('Only at my elbow');
   });
 
   it('keeps a placed task in its version when the library gets a newer one, and shows both', async () => {

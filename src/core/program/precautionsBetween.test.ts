@@ -22,15 +22,15 @@ const asked = (slug: string, asks: ChildFacts['precautions'][number]['asks'], re
 describe('a precaution', () => {
   it('asks for a reason where the task brings what it asks about, and for none elsewhere', () => {
     expect(asked('crane-lift', ['onSkin', 'lyingFlat', 'weightOnHands'])).toEqual([]);
-    const [found, ...others] = asked('pocket-the-washers', ['smallThings', 'onSkin']);
+    const [found, ...others] = asked('level-load', ['smallThings', 'onSkin']);
     expect(others).toEqual([]);
     expect(found).toMatchObject({ stops: true, finding: { severity: 'acknowledge', asks: 'smallThings', of: 'loose joints' } });
   });
 
   it('is answered by a reason for this very one', () => {
-    const [found] = asked('pocket-the-washers', ['smallThings']);
-    expect(asked('pocket-the-washers', ['smallThings'], { [found!.finding.key]: 'an adult stays' })[0]!.stops).toBe(false);
-    expect(asked('pocket-the-washers', ['smallThings'], { 'precaution:smallThings:seizures': 'an adult stays' })[0]!.stops).toBe(true);
+    const [found] = asked('level-load', ['smallThings']);
+    expect(asked('level-load', ['smallThings'], { [found!.finding.key]: 'an adult stays' })[0]!.stops).toBe(false);
+    expect(asked('level-load', ['smallThings'], { 'precaution:smallThings:seizures': 'an adult stays' })[0]!.stops).toBe(true);
   });
 
   it('that asks about nothing rules out nothing', () => {

@@ -134,7 +134,7 @@ describe('checks of a program', () => {
   });
 
   it('asks for nothing that only other steps need', () => {
-    expect(check([planned('pocket-the-washers')], { mouthsThings: true })).not.toContainEqual(
+    expect(check([planned('bolt-and-nut')], { mouthsThings: true })).not.toContainEqual(
       expect.objectContaining({ finding: expect.objectContaining({ rule: 'smallPart' }) }),
     );
   });
@@ -240,7 +240,7 @@ describe('how a task suits a child', () => {
     ]);
     expect(fit('wheel', { scissorsAllowed: false }).blocks.map((finding) => finding.rule)).toEqual(['scissorsNotAllowed']);
     expect(fit('wheel', { scissorsAllowed: false }).score).toBeLessThan(-90);
-    expect(fit('rope-work').score).toBe(2);
+    expect(fit('glue-dots').score).toBe(2);
   });
 });
 

@@ -147,7 +147,7 @@ describe('what a family is told', () => {
     expect(hasTrait(task('wheel'), 'scissors')).toBe(true);
     expect(hasTrait({ ...task('crane-lift'), moveHazards: ['food'] }, 'food')).toBe(true);
     expect(hasTrait(task('nail-taps'), 'scissors')).toBe(false);
-    expect(thingsAt(task('pocket-the-washers'), 7, 8).map((used) => used.id)).toEqual(['washers', 'lidded-box']);
+    expect(thingsAt(task('pocket-the-washers'), 7, 8).map((used) => used.id)).toEqual(['washers', 'slit-box']);
   });
 });
 

@@ -9,7 +9,7 @@ const WAIT_SECONDS = 5;
 /** Why a ladder starts at its end where a setting took the steps beyond away: a code, in place of an author's reason. */
 const LEFT_BY_SETTING = 'leftBySetting';
 /** A ladder is never thinned under this many steps by a setting. */
-const LEAST_STEPS = 3;
+const LEAST_STEPS = 4;
 
 /**
  * A task as one school of thought does it: the chosen settings change its ladder, its dose and what the family reads.
@@ -20,10 +20,15 @@ export function applySettings(task: TaskContent, chosen: TaskSettings): TaskCont
   const known = Object.keys(task.settings) as (keyof TaskSettings)[];
   const settings = Object.fromEntries(known.map((key) => [key, chosen[key] ?? task.settings[key]])) as TaskSettings;
   if (settings.shapeOrder === 'free' && !settings.freeShapes && chosen.freeShapes) settings.freeShapes = chosen.freeShapes;
-  return [withShapeOrder, withMarkOrder, withFilledSteps, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce(
+  return [withCoat, withShapeOrder, withMarkOrder, withFilledSteps, withHelp, withHands, withGrasp, withAccuracy, withFading].reduce(
     (changed, change) => change(changed, settings),
     task,
   );
+}
+
+/** How the coat is put on follows by `{coat}`. */
+function withCoat(task: TaskContent, { coat }: TaskSettings): TaskContent {
+  return coat ? { ...task, settings: { ...task.settings, coat } } : task;
 }
 
 const SHAPE_KNOB: KnobKey = 'own:shape';
@@ -69,7 +74,7 @@ function withLevels(task: TaskContent, knob: TaskContent['knobs'][number], level
 }
 
 /** Name and way of a step with its shape and its way of making a mark filled in. */
-export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): TaskStep {
+export function filledStep(task: Pick<TaskContent, 'knobs'> & Partial<Pick<TaskContent, 'settings'>>, step: TaskStep): TaskStep {
   const levelOf = (key: KnobKey) => task.knobs.find(({ knob }) => knob === key)?.levels[step.grade[key] ?? 0];
   const marking = levelOf('markMaking');
   const ways: Readonly<Record<string, LocalText>> = SETTING_WORDS.mark;
@@ -77,6 +82,7 @@ export function filledStep(task: Pick<TaskContent, 'knobs'>, step: TaskStep): Ta
     '{shape}': levelOf(SHAPE_KNOB),
     '{marking}': marking,
     '{mark}': ways[marking?.usual ?? ''],
+    '{coat}': SETTING_WORDS.coat[task.settings?.coat ?? 'floorFlip'],
   };
   const filled = (text: LocalText): LocalText =>
     mapText(text, (words, language) =>

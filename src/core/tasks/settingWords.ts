@@ -10,6 +10,8 @@ export const SETTING_WORDS: {
   readonly grasp: WordsFor<'grasp'>;
   readonly accuracy: WordsFor<'accuracy'>;
   readonly promptFading: WordsFor<'promptFading'>;
+  /** How a coat is put on: stands for `{coat}` in a step. */
+  readonly coat: WordsFor<'coat'>;
   /** How a mark is made, by the usual level: stands for `{mark}` in a step. */
   readonly mark: Readonly<Record<'guided' | 'traced' | 'imitated' | 'copied' | 'remembered', LocalText>>;
 } = {
@@ -51,6 +53,14 @@ export const SETTING_WORDS: {
       en: 'Show a card, then turn it over. {child} does it from memory.',
       es: 'Muestre una tarjeta y dele la vuelta. {child} lo hace de memoria.',
     },
+  },
+  coat: {
+    floorFlip: {
+      en: 'The coat lies on the floor, collar at the feet: arms in, then over the head.',
+      es: 'El abrigo está en el piso, con el cuello en los pies: brazos dentro y luego por encima de la cabeza.',
+    },
+    oneArm: { en: 'One arm in, reach behind, then the other arm.', es: 'Un brazo, la otra mano busca atrás, luego el otro brazo.' },
+    hoodFirst: { en: 'The hood goes on the head first, then the arms.', es: 'Primero va la capucha en la cabeza, luego los brazos.' },
   },
   promptFading: {
     mostToLeast: { en: 'Help a lot at first. Then help less each time.', es: 'Al inicio ayude mucho. Luego ayude menos cada vez.' },

@@ -12,6 +12,8 @@ export const taskSettingsSchema = z.strictObject({
   grasp: z.enum(['anyPinch', 'threeFingers']).optional(),
   accuracy: z.enum(['lineKept', 'closeEnough']).optional(),
   promptFading: z.enum(['mostToLeast', 'leastToMost']).optional(),
+  /** Flipped over from the floor, one arm after the other, or hood first. */
+  coat: z.enum(['floorFlip', 'oneArm', 'hoodFirst']).optional(),
 });
 
 export type TaskSettings = z.infer<typeof taskSettingsSchema>;
@@ -26,6 +28,7 @@ export const SETTING_CHOICES = {
   grasp: ['anyPinch', 'threeFingers'],
   accuracy: ['lineKept', 'closeEnough'],
   promptFading: ['mostToLeast', 'leastToMost'],
+  coat: ['floorFlip', 'oneArm', 'hoodFirst'],
 } as const satisfies Record<SettingId, readonly string[]>;
 
 /**

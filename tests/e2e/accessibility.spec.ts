@@ -105,8 +105,8 @@ test.describe('therapist’s screens', () => {
     expect(await findingsOn(page)).toEqual([]);
     await page.goto('/tasks');
     await page.getByLabel('Name of a new task').fill('Looked at');
-    await page.getByRole('button', { name: /Make it from nothing/ }).click();
-    await expect(page.getByText(/to mend first/)).toBeVisible();
+    await page.getByRole('button', { name: /Start blank/ }).click();
+    await expect(page.getByText(/to fix first/)).toBeVisible();
     await page.keyboard.press('p');
     expect(await findingsOn(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);

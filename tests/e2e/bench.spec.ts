@@ -10,7 +10,7 @@ const step = (page: Page, number: number) =>
     .getByRole('columnheader', { name: new RegExp(`^${number} `) })
     .getByRole('button');
 const section = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
-const shelve = (page: Page) => page.getByRole('button', { name: /Put into the library as version/ });
+const shelve = (page: Page) => page.getByRole('button', { name: /Add to library as version/ });
 
 async function turn(at: Locator, key: 'ArrowUp' | 'ArrowDown', times = 1): Promise<void> {
   await at.focus();
@@ -151,7 +151,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(said.getByText(/reads at grade|therapist’s word/)).toHaveCount(0);
 
   // What is still empty is said with its place; when all is written, the task goes into the library.
-  await expect(finding(page, /to mend first/)).toBeVisible();
+  await expect(finding(page, /to fix first/)).toBeVisible();
   await write(section(page, 'The task'), 'title', 'Plumb line', 'La plomada');
   for (const at of [1, 2, 3, 4, 5]) {
     await step(page, at).click();
@@ -184,7 +184,7 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   await page.keyboard.press('Escape');
   await proposal.getByRole('button', { name: new RegExp(`Take these ${offered - 1} steps`) }).click();
   await expect(grid(page).getByRole('columnheader')).toHaveCount(offered - 1 + 1);
-  await expect(page.getByText('kept on the bench')).toBeVisible();
+  await expect(page.getByText('Draft saved')).toBeVisible();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('z');
   await expect(grid(page).getByRole('columnheader')).toHaveCount(6 + 1);
@@ -251,7 +251,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(labels).toContainText('16 CFR 1501.4');
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await labels.getByLabel('Only with your reason:').fill('Only at my side, in the session');
-  await expect(page.getByText(/to mend first/)).toHaveCount(0);
+  await expect(page.getByText(/to fix first/)).toHaveCount(0);
   await labels.getByRole('button', { name: 'take out' }).click();
   await row.getByText('settings of this task for this child').click();
   await row.getByLabel('Hands').selectOption('preferred');

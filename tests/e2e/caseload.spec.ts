@@ -51,7 +51,7 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await page.getByLabel('Allergies, one a line').fill('kiwi: rash');
   await expect(page.getByText('No check knows “kiwi: rash”')).toBeVisible();
   await page.getByLabel('Minutes a day').fill('400');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Minutes a day' }).first()).toBeVisible();
   await page.getByLabel('Minutes a day').fill('12');
   await page.keyboard.press('Control+Enter');

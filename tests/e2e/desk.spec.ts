@@ -30,14 +30,14 @@ test.describe('signing in', () => {
 test.describe('the yard', () => {
   test.beforeEach(({ page }) => signIn(page));
 
-  test('has a row a child, with flights, a fortnight, a range and the last word', async ({ page }) => {
+  test('has a row a child, with flights, a fortnight, a range and the last report', async ({ page }) => {
     await page.goto('/yard');
     await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible();
     await expect(page.locator('[data-row]')).toHaveCount(48);
     const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
     await expect(row.getByRole('img', { name: /^Crane lift: step \d of 7/ })).toBeVisible();
     await expect(
-      row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ said not done, \d+ no word/ }),
+      row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ reported not done, \d+ no word/ }),
     ).toBeVisible();
     await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)? %/);
   });
@@ -50,9 +50,9 @@ test.describe('the yard', () => {
     await expect(page.locator('[data-row]')).toHaveCount(1);
     await page.getByLabel('Search for a child').fill('');
     await expect(page).not.toHaveURL(/search=/);
-    await page.getByRole('link', { name: 'silent 7 days' }).click();
+    await page.getByRole('link', { name: 'no report in 7 days' }).click();
     await expect(page).toHaveURL(/show=silent/);
-    await page.getByRole('link', { name: 'longest silent' }).click();
+    await page.getByRole('link', { name: 'longest without a report' }).click();
     await expect(page).toHaveURL(/show=silent.*sort=word/);
     const shown = await page.locator('[data-row]').count();
     expect(shown).toBeGreaterThan(0);

@@ -192,7 +192,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await sendReport(family);
     await expect(family.getByText('Thank you. It is saved.').first()).toBeVisible();
     await page.goto(`${origin}/yard`);
-    await expect(page.getByText('1 with word this week')).toBeVisible();
+    await expect(page.getByText('1 reported this week')).toBeVisible();
 
     // Tries are counted by both processes together: the ninth is refused, whichever answers.
     const stranger = await newPage(browser, { ignoreHTTPSErrors: true });

@@ -27,12 +27,12 @@ test('a task pack goes out, and a bad one is refused whole with every fault by i
   expect(pack.tasks).toHaveLength(1);
   const bad = { ...pack, tasks: [{ ...pack.tasks[0], slug: 'my-crane', skill: 'juggling', materials: [{ id: 'x' }] }] };
   const file = (content: object) => ({ name: 'pack.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) });
-  await page.getByLabel('take in a task pack').setInputFiles(file(bad));
-  const alert = page.getByRole('alert').filter({ hasText: 'Nothing was taken in.' });
+  await page.getByLabel('Import a task pack').setInputFiles(file(bad));
+  const alert = page.getByRole('alert').filter({ hasText: 'Nothing was imported.' });
   await expect(alert).toContainText('tasks.0.skill');
   await expect(alert).toContainText('tasks.0.materials.0.count');
-  await page.getByLabel('take in a task pack').setInputFiles(file({ ...pack, tasks: [{ ...pack.tasks[0], slug: 'my-crane' }] }));
-  await expect(page.getByText('Taken in: my-crane.')).toBeVisible();
+  await page.getByLabel('Import a task pack').setInputFiles(file({ ...pack, tasks: [{ ...pack.tasks[0], slug: 'my-crane' }] }));
+  await expect(page.getByText('Imported: my-crane.')).toBeVisible();
   await page.goto('/tasks/my-crane');
   await expect(page.getByText('made by Ines Calloway-Brandt, version 1')).toBeVisible();
   expect((await page.request.get('/tasks/schema')).ok()).toBe(true);

@@ -127,7 +127,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await expect(page.getByLabel('Evidence').getByRole('heading', { name: /Calla/ })).toBeVisible();
   await page.keyboard.press('l');
   await page.getByLabel('in 7 days').check();
-  await page.getByRole('button', { name: 'Put it off' }).click();
+  await page.getByRole('button', { name: 'Show it later' }).click();
   await expect(asked('Calla I.')).toHaveCount(0);
 
   await page.goto('/post');
@@ -147,7 +147,7 @@ test('silence is met with a call, which is kept, and the card is gone till the d
   expect(keys.filter((key, index) => keys.indexOf(key) !== index)).toEqual([]);
   await page.keyboard.press('a');
   await page.getByLabel('Whom did you reach, and what was said?').fill('The aunt: the number is an old one.');
-  await page.getByLabel('If no word comes, show it again in').selectOption('3');
+  await page.getByLabel('If no report comes, show it again in').selectOption('3');
   await page.getByRole('button', { name: 'A call made' }).click();
   await expect(card).toHaveCount(0);
   expect(await ask('SELECT answer, deed, reason FROM decisions WHERE child_id = ?', [child])).toEqual([

@@ -85,18 +85,18 @@ describe('a family’s day', () => {
     expect(dayPage(view([], { version: null }))).toContain('There is no practice here yet.');
     const ended = view([]);
     expect(dayPage({ ...ended, version: { ...ended.version!, endsOn: calendarDay('2026-11-20') } })).toContain(
-      'This plan ended on 20 November.',
+      'This plan ended on November 20.',
     );
   });
 
   it('asks for nothing while the practice rests, or once a person ended it', () => {
     const planned = view([asked(programTask('crane-lift', 1))]);
     const resting = dayPage({ ...planned, version: { ...planned.version!, resumesOn: calendarDay('2026-12-01') } });
-    expect(resting).toContain('The practice rests until 1 December.');
+    expect(resting).toContain('The practice rests until December 1.');
     expect(resting).not.toContain('>Start<');
     expect(dayPage({ ...planned, version: { ...planned.version!, resumesOn: today } })).toContain('>Start<');
     const ended = dayPage({ ...planned, version: { ...planned.version!, isEnded: true, endsOn: today } });
-    expect(ended).toContain('The practice ended on 24 November. Thank you for all you did.');
+    expect(ended).toContain('The practice ended on November 24. Thank you for all you did.');
     expect(ended).not.toContain('A new one will come');
     expect(ended).not.toContain('>Start<');
   });

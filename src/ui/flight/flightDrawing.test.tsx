@@ -68,7 +68,7 @@ describe('the fortnight', () => {
 
   it('says its counts, and tells no word and not done apart', () => {
     const drawn = renderToStaticMarkup(<PracticeDots days={days} />);
-    expect(drawn).toContain('aria-label="Last 6 days: 2 all done, 1 partly done, 1 said not done, 1 no word"');
+    expect(drawn).toContain('aria-label="Last 6 days: 2 all done, 1 partly done, 1 reported not done, 1 no report"');
     expect(drawn.match(/<use/g)).toHaveLength(5);
   });
 });

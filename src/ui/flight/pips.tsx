@@ -5,7 +5,7 @@ export type PipKind = Outcome | 'noWord' | 'here';
 
 /**
  * The marks of sessions, drawn once a page and used by name. Shape carries the meaning, colour only repeats it: full disc
- * reached, half disc partly, hollow ring struggled, cross refused or upset, tick done with no amount told, short bar said not done, tiny dot no word.
+ * reached, half disc partly, hollow ring struggled, cross refused or upset, tick done with no amount told, short bar reported not done, tiny dot no word.
  */
 export function PipSymbols() {
   return (
@@ -49,7 +49,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   partly: 'partly',
   struggled: 'struggled',
   refused: 'would not, or was upset',
-  saidNotDone: 'said not done',
+  saidNotDone: 'reported not done',
   uncounted: 'done, not counted',
 };
 
@@ -64,8 +64,8 @@ const DAY_PIPS: Record<DayWord, PipKind | null> = {
 export const DAY_WORDS: Record<DayWord, string> = {
   done: 'all done',
   partly: 'partly done',
-  saidNotDone: 'said not done',
-  noWord: 'no word',
+  saidNotDone: 'reported not done',
+  noWord: 'no report',
   free: 'nothing planned',
   open: 'still open',
 };

@@ -1,25 +1,28 @@
 import { BASE_LANGUAGE, type Language } from '@/core/text';
 import { type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
 
-function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = 'en-GB'): string {
+/** The homes and the school of this product are in the United States. */
+const DESK_LOCALE = 'en-US';
+
+function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = DESK_LOCALE): string {
   return new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
 /** "Mon 23" */
-export const shortDay = (day: CalendarDay, locale = 'en-GB') => format(day, { weekday: 'short', day: 'numeric' }, locale).replace(',', '');
-/** "23 November" */
+export const shortDay = (day: CalendarDay, locale = DESK_LOCALE) => `${format(day, { weekday: 'short' }, locale)} ${Number(day.slice(8))}`;
+/** "November 23" */
 /** How days are written to who reads a language: English ones as the desk writes them. */
-export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? 'en-GB' : language);
+export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? DESK_LOCALE : `${language}-US`);
 
-export const longDay = (day: CalendarDay, locale = 'en-GB') => format(day, { day: 'numeric', month: 'long' }, locale);
+export const longDay = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { day: 'numeric', month: 'long' }, locale);
 /** "Monday" */
-export const weekdayName = (day: CalendarDay, locale = 'en-GB') => format(day, { weekday: 'long' }, locale);
-/** "Mon 23 Nov" */
-export const dayAndMonth = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+export const weekdayName = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { weekday: 'long' }, locale);
+/** "Mon, Nov 23" */
+export const dayAndMonth = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric', month: 'short' });
 
-/** "10 – 23 November", "28 Oct – 10 Nov" */
+/** "November 10 – 23", "Oct 28 – Nov 10" */
 export function spanOfDays(from: CalendarDay, to: CalendarDay): string {
-  if (from.slice(0, 7) === to.slice(0, 7)) return `${Number(from.slice(8))} – ${longDay(to)}`;
+  if (from.slice(0, 7) === to.slice(0, 7)) return `${longDay(from)} – ${Number(to.slice(8))}`;
   const short = (day: CalendarDay) => format(day, { day: 'numeric', month: 'short' });
   return `${short(from)} – ${short(to)}`;
 }
@@ -35,16 +38,19 @@ export function sinceDay(day: CalendarDay, today: CalendarDay): string {
   return sinceDays(daysBetween(day, today));
 }
 
-/** "23 Nov, 16:05" in a time zone. */
+/** "Nov 23, 4:05 PM" in a time zone. */
 export function momentIn(moment: Instant, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(
-    new Date(moment),
-  );
+  return clock(moment, { timeZone, day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' });
 }
 
-/** "15:20" */
+/** "3:20 PM" */
 export function timeIn(moment: Instant, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(moment));
+  return clock(moment, { timeZone, hour: 'numeric', minute: '2-digit' });
+}
+
+/** Browsers and servers put different kinds of space before PM: one kind for both, so that a page is the same on either. */
+function clock(moment: Instant, options: Intl.DateTimeFormatOptions): string {
+  return new Intl.DateTimeFormat(DESK_LOCALE, options).format(new Date(moment)).replaceAll('\u202f', ' ');
 }
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

@@ -117,9 +117,9 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
                 disabled={history.future.length === 0}
                 onClick={() => act({ kind: 'redo' })}
                 data-key="y"
-                data-key-says="Do again"
+                data-key-says="Redo"
               >
-                Do again <KeyCap>Y</KeyCap>
+                Redo <KeyCap>Y</KeyCap>
               </button>
               <AddKnob task={task} edit={act} usual={usual} />
               <ProposeLadder task={task} edit={act} />
@@ -143,7 +143,7 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
         <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
           <KnobEditor {...shared} usual={usual} />
         </Section>
-        <Section title="Dose" aside={`reckoned over five days a week`}>
+        <Section title="Dose" aside={`counted over five days a week`}>
           <DoseEditor {...shared} />
         </Section>
         <Section title="Materials">
@@ -161,11 +161,11 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
         <Section title="The task">
           <FactsEditor {...shared} />
         </Section>
-        <Section title="Where schools differ" aside="a child’s settings and a program’s come first">
+        <Section title="Ways of working" aside="a child’s settings and a program’s come first">
           <SettingsEditor {...shared} />
           <FindingsAt findings={findings} path="settings" task={task} />
         </Section>
-        <Section title="Skins" aside="same mechanics, same series of data">
+        <Section title="Themes" aside="same mechanics, same series of data">
           <SkinsEditor {...shared} />
         </Section>
         {view.versions.length > 1 && (
@@ -190,14 +190,14 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
                 data-key="s"
                 data-key-says="Put it into the library"
               >
-                Put into the library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
+                Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
               </button>
               <button type="button" className="link" onClick={dropNow}>
-                {view.taskVersionId === null ? 'throw this task away' : 'throw these changes away'}
+                {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
               </button>
               <span className="text-soft">
                 {errors.length > 0
-                  ? `${errors.length} to mend first. The first: ${benchFindingWords(errors[0]!, task)}`
+                  ? `${errors.length} to fix first. The first: ${benchFindingWords(errors[0]!, task)}`
                   : 'Programs that were sent keep the version that they were sent.'}
               </span>
             </div>
@@ -218,7 +218,7 @@ function Versions({ versions, take, fixed }: { versions: BenchProps['view']['ver
           version {number}, of {longDay(createdOn)}
           {!fixed && (
             <Small label={`lay version ${number} on the bench`} onPress={() => take(number)}>
-              lay it on the bench
+              Restore this version
             </Small>
           )}
         </li>

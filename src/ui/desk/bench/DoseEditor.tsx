@@ -114,7 +114,7 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
               </option>
             ))}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index })}>take out</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index })}>remove</Small>}
         </div>
       ))}
       {!fixed && setUpMovements.length < 6 && (
@@ -142,7 +142,7 @@ function Reckoners({ task }: { task: TaskContent }) {
       : null;
   return (
     <details className="mt-1.5 text-[14px]">
-      <summary className="link inline">reckon back, cards, calls</summary>
+      <summary className="link inline">work backward, cards, hand calls</summary>
       <p className="mt-1 flex flex-wrap items-baseline gap-2">
         <label>
           With{' '}

@@ -64,10 +64,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
           <span key={skill}>
             {words(`skills.${skill}`)}{' '}
             {!fixed && (
-              <Small
-                label={`take out ${words(`skills.${skill}`)}`}
-                onPress={() => edit({ kind: 'removeAt', path: ['otherSkills'], index })}
-              >
+              <Small label={`remove ${words(`skills.${skill}`)}`} onPress={() => edit({ kind: 'removeAt', path: ['otherSkills'], index })}>
                 ×
               </Small>
             )}

@@ -127,7 +127,7 @@ function Measured({
       {pathIndex !== null && <span className="text-[12px]">path index {pathIndex.toFixed(1)} (steering law)</span>}
       {!fixed && (
         <Small onPress={() => edit({ kind: 'removeLevel', knob, level: place })} disabled={levels.length <= 2}>
-          take out
+          remove
         </Small>
       )}
     </div>

@@ -123,7 +123,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
           nameOf={(texture) => words(`textures.${texture}`)}
         />
         <Substitutes task={task} material={material} index={index} things={things} findings={findings} edit={edit} fixed={fixed} />
-        {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['materials'], index })}>take this material out</Small>}
+        {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['materials'], index })}>remove this material</Small>}
       </div>
       <FindingsAt findings={findings} path={`materials.${index}`} task={task} deep />
     </details>
@@ -155,7 +155,7 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
               edit({ kind: 'set', path: [...path, place, 'levels'], value: knob ? [{ knob, level: Number(level) }] : [] });
             }}
           >
-            <option value="">grade stays</option>
+            <option value="">level unchanged</option>
             {task.knobs.flatMap((knob) =>
               knob.levels.map((level, number) => (
                 <option key={`${knob.knob}=${number}`} value={`${knob.knob}=${number}`}>
@@ -164,7 +164,7 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
               )),
             )}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index: place })}>take out</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index: place })}>remove</Small>}
         </div>
       ))}
       {!fixed && material.substitutes.length < 4 && (

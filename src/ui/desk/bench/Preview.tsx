@@ -51,7 +51,7 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
             </option>
           ))}
         </select>
-        <select aria-label="Skin" value={skin} onChange={(event) => setSkin(event.target.value as Skin)} className="field py-0">
+        <select aria-label="Theme" value={skin} onChange={(event) => setSkin(event.target.value as Skin)} className="field py-0">
           {skinsOf(task).map((each) => (
             <option key={each} value={each}>
               {words(`skins.${each}`)}

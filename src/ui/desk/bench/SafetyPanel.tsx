@@ -21,7 +21,7 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
     <>
       <p className="mt-1.5 text-[14px]">
         Supervision: <strong>{words(`supervision.${general.supervision}`)}</strong>. The cautions below are computed from materials and
-        moves, and stand on the family’s page. Local rules and your licence come first.
+        moves, and stand on the family’s page. Local rules and your license come first.
       </p>
       <ul className="mt-1 list-disc pl-5 text-[14px]">
         {general.findings.map((finding) => (
@@ -29,7 +29,7 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
             {safetyWords(finding)} <span className="text-soft">{finding.source}</span>
           </li>
         ))}
-        {general.findings.length === 0 && <li>Nothing that a rule knows of.</li>}
+        {general.findings.length === 0 && <li>No rule applies.</li>}
       </ul>
       {hard.length > 0 && (
         <p className="mt-1 text-[14px]">
@@ -62,7 +62,7 @@ function Twins({ task, titles, edit, fixed }: Pick<Props, 'task' | 'titles' | 'e
       {task.twins.map((twin, index) => (
         <p key={index} className="flex gap-3">
           {INSTEAD[twin.instead]}: {titles[twin.slug] ?? twin.slug}
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['twins'], index })}>take out</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['twins'], index })}>remove</Small>}
         </p>
       ))}
       {!fixed && task.twins.length < 3 && (

@@ -62,7 +62,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
               }}
               disabled={task.ladder.steps.length <= 1}
             >
-              take out
+              remove
             </Small>
           </span>
         )}

@@ -49,7 +49,7 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
               </option>
             ))}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>take out</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>remove</Small>}
         </div>
       ))}
       {!fixed && task.tableMap.length < 6 && (

@@ -36,8 +36,8 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
                 />
               </div>
               {!fixed && (
-                <Small label={`take out ${title} ${index + 1}`} onPress={() => edit({ kind: 'removeAt', path: [key], index })}>
-                  take out
+                <Small label={`remove ${title} ${index + 1}`} onPress={() => edit({ kind: 'removeAt', path: [key], index })}>
+                  remove
                 </Small>
               )}
             </div>

@@ -37,8 +37,8 @@ export function useKeeping(content: TaskContent, isActive: boolean, keep: (conte
     }, PAUSE_MILLISECONDS);
     return () => clearTimeout(timer);
   }, [content, isActive]);
-  if (kept?.content === content) return kept.fault ?? 'kept on the bench';
-  return isActive ? 'keeping…' : '';
+  if (kept?.content === content) return kept.fault ?? 'Draft saved';
+  return isActive ? 'Saving…' : '';
 }
 
 function hold(content: TaskContent): void {

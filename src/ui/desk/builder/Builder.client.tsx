@@ -139,7 +139,7 @@ export function Builder({ view, save, send }: BuilderProps) {
           ))}
           <SkillTotals draft={draft} tasks={tasks} />
           <label className="mt-5 block max-w-[640px]">
-            <span className="font-semibold">A word to the family</span> <span className="text-soft">(shown above their tasks)</span>
+            <span className="font-semibold">Note to the family</span> <span className="text-soft">(shown above their tasks)</span>
             <textarea
               value={draft.note}
               maxLength={600}
@@ -159,7 +159,7 @@ export function Builder({ view, save, send }: BuilderProps) {
                 />
                 <span>
                   I have read the {cautions.length === 1 ? 'caution' : `${cautions.length} cautions`} above and judge that this fits the
-                  child. Local rules and my licence come first.
+                  child. Local rules and my license come first.
                 </span>
               </label>
             )}
@@ -177,7 +177,7 @@ export function Builder({ view, save, send }: BuilderProps) {
               </button>
               <span className="text-soft">
                 {errors.length > 0
-                  ? `${errors.length} to mend first`
+                  ? `${errors.length} to fix first`
                   : cautions.length > 0 && !cautionsRead
                     ? 'Tick that the cautions are read'
                     : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}

@@ -64,7 +64,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
             later
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'remove', index })}>
-            take out
+            remove
           </button>
         </span>
       </div>
@@ -100,20 +100,20 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
         <p className="text-[14px]">
           The library has a newer version of this task.{' '}
           <button type="button" className="link" onClick={() => change(withNewer(planned, newer, facts.taskSettings))}>
-            take the newer one
+            use the newer one
           </button>
         </p>
       )}
       {pace && Math.abs(pace.secondsEach - dose.secondsEach) >= 0.5 && (
         <p className="text-[14px]">
           {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
-          {pace.sessions === 1 ? 'session' : 'sessions'}); this reckons with {dose.secondsEach.toFixed(1)} s.{' '}
+          {pace.sessions === 1 ? 'session' : 'sessions'}); the plan assumes {dose.secondsEach.toFixed(1)} s.{' '}
           <button
             type="button"
             className="link"
             onClick={() => change(withDoseAtStep(planned, { secondsEach: Math.round(pace.secondsEach * 10) / 10 }))}
           >
-            reckon with {child.calledName}’s pace
+            use {child.calledName}’s pace
           </button>
         </p>
       )}

@@ -32,7 +32,7 @@ export function ProgramFindingRow({ finding, planned, task, index, library, chil
           {' '}
           {words('safety.twin', { title: twin.content.title.en })}{' '}
           <button type="button" className="link" onClick={() => edit({ kind: 'swap', index, task: twin, childSettings })}>
-            take it instead
+            use it instead
           </button>
         </>
       )}

@@ -14,7 +14,7 @@ interface Props {
   readonly edit: Dispatch<DraftEdit>;
 }
 
-/** Where schools differ, and in which skin the task is told: what is not chosen follows the child, then the task. */
+/** Ways of working, and in which skin the task is told: what is not chosen follows the child, then the task. */
 export function TaskChoiceFields({ planned, task, index, childSettings, edit }: Props) {
   const { content } = task;
   const skins = skinsOf(content);

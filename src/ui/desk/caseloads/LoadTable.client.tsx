@@ -18,7 +18,7 @@ const COLUMNS: Columns<LoadRow> = [
   { accessorKey: 'role', header: 'role' },
   { accessorKey: 'children', header: 'leads' },
   { accessorKey: 'overdue', header: 'without a program that holds' },
-  { accessorKey: 'silent', header: 'silent for a week' },
+  { accessorKey: 'silent', header: 'no report for a week' },
   { accessorKey: 'reportsThisWeek', header: 'reports in 7 days' },
   {
     id: 'handOver',

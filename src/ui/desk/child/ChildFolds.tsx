@@ -125,7 +125,7 @@ function LinksAndPost({ view, acts }: Props) {
             </span>
             {view.mayChange && (
               <ActionForm action={acts.revokeLink} hidden={{ childId: child.id, linkId: link.id }}>
-                <button className="link">close it</button>
+                <button className="link">Turn off link</button>
               </ActionForm>
             )}
           </li>
@@ -145,7 +145,7 @@ function LinksAndPost({ view, acts }: Props) {
       )}
       <p className="mt-2">
         <Link className="link" href={`/post?phone=${child.id}`} prefetch={false}>
-          What went out
+          Sent messages
         </Link>
       </p>
     </>

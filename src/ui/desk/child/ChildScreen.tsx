@@ -81,7 +81,7 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
               Log{' '}
               <span className="font-text text-[14px] font-normal text-soft">
                 {practice.adherence.planned} asked in 14 days, {practice.adherence.knownDone} done, {practice.adherence.saidNotDone} said
-                not done, {practice.adherence.noWord} no word
+                not done, {practice.adherence.noWord} no report
               </span>
             </h2>
             <details className="mb-2 text-[14px] text-soft">

@@ -29,15 +29,15 @@ export function HomeAndSettings({ childId, settings, materialsAtHome, things, ch
     const atHome = next.home ?? home;
     setChosen(taskSettings);
     setHome(atHome);
-    setSaid('keeping…');
-    setSaid((await change({ childId, taskSettings, materialsAtHome: atHome })) ?? 'kept; the next program starts from it');
+    setSaid('Saving…');
+    setSaid((await change({ childId, taskSettings, materialsAtHome: atHome })) ?? 'Saved. The next program will use it.');
   };
   const toggle = (id: string) => keep({ home: home.includes(id) ? home.filter((other) => other !== id) : [...home, id] });
   return (
     <>
       <span role="status">{said}</span>
       <div>
-        <h2 className="text-[16px]">Where schools differ</h2>
+        <h2 className="text-[16px]">Ways of working</h2>
         <div className="flex flex-wrap items-end gap-3">
           <SettingSelects known={{}} ids={Object.keys(SETTING_CHOICES)} chosen={chosen} onChoose={(next) => keep({ settings: next })} />
         </div>

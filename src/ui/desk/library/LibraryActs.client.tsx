@@ -54,10 +54,10 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
           />
         </label>
         <button type="submit" className="act" disabled={!name.trim()}>
-          Make it from nothing <KeyCap>↵</KeyCap>
+          Start blank <KeyCap>↵</KeyCap>
         </button>
         <label className="link cursor-pointer text-[14px] focus-within:outline-3">
-          take in a task pack
+          Import a task pack
           <input
             type="file"
             accept="application/json,.json"
@@ -77,12 +77,12 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
       </form>
       {answer?.ok && (
         <p role="status" className="mt-2 text-green">
-          Taken in: {answer.added.join(', ')}.
+          Imported: {answer.added.join(', ')}.
         </p>
       )}
       {answer && !answer.ok && (
         <div role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-          <strong>Nothing was taken in.</strong> {answer.faults.length > 1 && `${answer.faults.length} faults:`}
+          <strong>Nothing was imported.</strong> {answer.faults.length > 1 && `${answer.faults.length} faults:`}
           <ul className="list-disc pl-5 text-[14px]">
             {answer.faults.slice(0, MOST_FAULTS).map((fault, index) => (
               <li key={index}>{fault}</li>

@@ -122,7 +122,7 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
           {nearly.length > 0 && (
             <tr>
               <th colSpan={6} className="pt-5 pb-1 text-left font-title text-[16px]">
-                With one thing more
+                With one more item
               </th>
             </tr>
           )}
@@ -132,7 +132,7 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
         </tbody>
       </table>
       {found.length === 0 && nearly.length === 0 && (
-        <p className="mt-3 text-soft">No task like that. Take a filter away, or name fewer things at hand.</p>
+        <p className="mt-3 text-soft">No task like that. Clear a filter, or pick fewer items.</p>
       )}
     </>
   );

@@ -17,7 +17,7 @@ export function packFaultWords({ faults, taken }: RefusedPack): string[] {
   const said = faults.map((fault) => {
     switch (fault.code) {
       case 'notJson':
-        return `The file is not JSON: ${fault.said}. Export it anew, or mend it with an editor that shows JSON.`;
+        return `The file is not JSON: ${fault.said}. Export it again, or fix it with an editor that shows JSON.`;
       case 'form':
         return `${fault.path}: ${fault.said}.`;
       case 'sameSlug':

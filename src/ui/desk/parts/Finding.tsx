@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 const LOOKS = {
-  error: { name: 'To mend: ', look: 'border-brick bg-brick-tint' },
+  error: { name: 'Fix: ', look: 'border-brick bg-brick-tint' },
   caution: { name: 'Caution: ', look: 'border-straw bg-straw-tint' },
   warning: { name: 'Look again: ', look: 'border-straw bg-straw-tint' },
   note: { name: '', look: 'border-line' },

@@ -13,7 +13,7 @@ function dangerWords({ danger, mistake, holds }: LoggedReport): string {
 
 /** What came back, newest first. The words of the family stand as they were written. */
 export function ReportTable({ reports, withTask }: { reports: readonly LoggedReport[]; withTask: boolean }) {
-  if (reports.length === 0) return <p className="text-soft">No word yet.</p>;
+  if (reports.length === 0) return <p className="text-soft">No reports yet.</p>;
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse">
@@ -29,7 +29,7 @@ export function ReportTable({ reports, withTask }: { reports: readonly LoggedRep
               <td className="cell whitespace-nowrap">
                 <Pip kind={report.outcome} /> <span className="sr-only">{OUTCOME_WORDS[report.outcome]}</span>
                 {!report.done
-                  ? 'said not done'
+                  ? 'reported not done'
                   : report.danger && report.amount === null
                     ? 'not counted'
                     : report.amount === null

@@ -27,7 +27,7 @@ describe('arithmetic in words', () => {
         [1, 2, 3, 4, 5, 6, 7],
         [6, 1],
       ].map(weekdaysInWords),
-    ).toEqual(['Mondays to Fridays', 'every day', 'Mon, Sat']);
+    ).toEqual(['Monday–Friday', 'every day', 'Mon, Sat']);
   });
 });
 
@@ -35,7 +35,7 @@ describe('figures', () => {
   it('shows a range, and how it is known', () => {
     const range = adherenceRange({ planned: 20, knownDone: 9, saidNotDone: 2 });
     expect(percentRange(range)).toBe('45–90 %');
-    expect(adherenceHow(range)).toContain('20 planned: 9 known done, 2 said not done, 9 no word.');
+    expect(adherenceHow(range)).toContain('20 planned: 9 known done, 2 reported not done, 9 no report.');
     expect(percentRange(adherenceRange({ planned: 0, knownDone: 0, saidNotDone: 0 }))).toBe('–');
   });
 });

@@ -30,7 +30,7 @@ export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
 
 export function weekdaysInWords(weekdays: readonly number[]): string {
   if (weekdays.length === 7) return 'every day';
-  if ([1, 2, 3, 4, 5].every((day) => weekdays.includes(day)) && weekdays.length === 5) return 'Mondays to Fridays';
+  if ([1, 2, 3, 4, 5].every((day) => weekdays.includes(day)) && weekdays.length === 5) return 'Monday–Friday';
   return [...weekdays]
     .sort()
     .map((day) => WEEKDAYS[day - 1]!.slice(0, 3))

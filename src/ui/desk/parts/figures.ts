@@ -14,7 +14,7 @@ export function adherenceHow({ planned, knownDone, saidNotDone, noWord }: Adhere
   const said = knownDone + saidNotDone;
   const sure = said === 0 ? null : wilsonInterval(knownDone, said);
   return [
-    `${planned} planned: ${knownDone} known done, ${saidNotDone} said not done, ${noWord} no word.`,
+    `${planned} planned: ${knownDone} known done, ${saidNotDone} reported not done, ${noWord} no report.`,
     `Low end ${knownDone}/${planned}, high end (${knownDone} + ${noWord})/${planned}.`,
     ...(sure
       ? [

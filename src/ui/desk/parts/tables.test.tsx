@@ -23,7 +23,7 @@ describe('the table of reports', () => {
     expect(drawn).toContain('9 of 10');
     expect(drawn).toContain('left 5, right 4');
     expect(drawn).toContain('3 clothespins');
-    expect(drawn).toContain('Tue 24 Nov');
+    expect(drawn).toContain('Tue, Nov 24');
     expect(drawn).toContain('<span class="sr-only">reached</span>');
   });
 
@@ -45,11 +45,11 @@ describe('the table of reports', () => {
     expect(table({ correctedAt: instant(1) })).toContain('corrected');
   });
 
-  it('says "said not done" for a day that was refused, and dashes for what was not told', () => {
+  it('says "reported not done" for a day that was refused, and dashes for what was not told', () => {
     const drawn = table({ done: false, outcome: 'saidNotDone', help: null, effort: null, left: 0, right: 0 });
-    expect(drawn).toContain('said not done');
+    expect(drawn).toContain('reported not done');
     expect(drawn).not.toContain('0 of 10');
-    expect(renderToStaticMarkup(<ReportTable reports={[]} withTask={false} />)).toContain('No word yet.');
+    expect(renderToStaticMarkup(<ReportTable reports={[]} withTask={false} />)).toContain('No reports yet.');
   });
 });
 
@@ -84,18 +84,18 @@ describe('the yard’s table', () => {
     renderToStaticMarkup(<YardTable sheet={yardSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />);
   const drawn = sheetOf(row);
 
-  it('shows a child with its flight, its range and its last word', () => {
+  it('shows a child with its flight, its range and its last report', () => {
     expect(drawn).toContain('href="/children/7"');
     expect(drawn).toContain('Crane lift: step 3 of 3, pegs');
     expect(drawn).toContain('0–100 %');
     expect(drawn).toContain('>never<');
     expect(drawn).toContain('Crane lift: 0 of 10 repetitions');
-    expect(drawn).toContain('1 no word');
+    expect(drawn).toContain('1 no report');
   });
 
   it('tells a rest and an end where it would tell silence', () => {
     const with_ = (rest: YardRow['rest']) => sheetOf({ ...row, rest });
-    expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon 7 Dec');
+    expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon, Dec 7');
     expect(with_({ kind: 'ended' })).toContain('the practice ended');
     expect(with_({ kind: 'ended' })).not.toContain('text-brick');
     expect(sheetOf(row)).toContain('text-brick');

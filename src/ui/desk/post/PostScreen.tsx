@@ -22,7 +22,7 @@ export function PostScreen({ view, search, tryAgain }: PostProps) {
         <SearchBox value={search} />
       </div>
       <div className="mt-2 grid grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_380px] gap-8">
-        <section aria-label="What went out">
+        <section aria-label="Sent messages">
           <RowKeys />
           <table className="w-full border-collapse">
             <HeadRow heads={['family of', 'what', 'words', 'by', 'when', 'state']} />

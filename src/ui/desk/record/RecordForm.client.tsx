@@ -263,7 +263,7 @@ export function RecordForm({ child, schools, languages, things, keep }: Props) {
       </details>
       {told && <FaultNote>{told}</FaultNote>}
       <button className="act act-main" disabled={formState.isSubmitting}>
-        {child ? 'Keep it' : 'Write the child down'}
+        {child ? 'Save' : 'Write the child down'}
       </button>
     </form>
   );

@@ -173,7 +173,7 @@ export function RosterScreen({ preview, take }: Props) {
               {found.dateOrder === null
                 ? 'Say first how the dates begin.'
                 : wrong > 0
-                  ? `${wrong} ${wrong === 1 ? 'row stands' : 'rows stand'} in the way: mend them in the list above, or match the columns. All are taken in, or none.`
+                  ? `${wrong} ${wrong === 1 ? 'row stands' : 'rows stand'} in the way: fix them in the list above, or match the columns. All are taken in, or none.`
                   : `${found.rows.length - fresh} of ${found.rows.length} are there already.`}
             </span>
           </p>

@@ -19,7 +19,7 @@ function Harm({ here }: { here: DecisionInFull }) {
   return (
     <div className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
       {[...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
-        // Read of, once the last word is.
+        // Read of, once the last report is.
         const { readers } = own.at(-1)!;
         return (
           <p key={taskId}>
@@ -53,7 +53,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
             {nameOf(child)}
           </Link>
         </h2>
-        <span className="text-soft">here now: {words(`decisionKinds.${decision.kind}`)}</span>
+        <span className="text-soft">Why it’s here: {words(`decisionKinds.${decision.kind}`)}</span>
       </div>
       <ChildFacts child={child} today={today} />
       <Harm here={here} />

@@ -5,7 +5,7 @@ const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family a
 
 export const SENDS = {
   write: 'Send it',
-  later: 'Put it off',
+  later: 'Show it later',
   lift: 'Lift the stop and tell the family',
   keepClosed: 'Keep it closed',
   takeOut: 'Take the task out',
@@ -154,7 +154,7 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceDeed; answer: string }
       )}
       {deed !== 'paused' && deed !== 'ended' && (
         <label className="block">
-          <span className="font-semibold">If no word comes, show it again in</span>{' '}
+          <span className="font-semibold">If no report comes, show it again in</span>{' '}
           <select name="laterDays" defaultValue={7} autoFocus={!isCall} className="field">
             {[1, 3, 7, 14, 28].map((days) => (
               <option key={days} value={days}>

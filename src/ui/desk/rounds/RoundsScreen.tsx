@@ -87,7 +87,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         </div>
       ) : (
         <div className="mt-10 max-w-[560px]">
-          <p className="font-title text-[22px] font-bold">Nothing asks for you now.</p>
+          <p className="font-title text-[22px] font-bold">Nothing needs you right now. Every report has been looked at.</p>
           <p className="mt-2 text-soft">Everything that came in has been looked at. The yard shows how everybody is.</p>
           <RoundsActs
             decide={decide}

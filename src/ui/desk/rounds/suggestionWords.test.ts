@@ -40,7 +40,7 @@ describe('a decision in words', () => {
     [decision('ready', { suggestion: suggestion('up', 4) }), 'Step up to 4, across the middle'],
     [decision('tooHard', { suggestion: suggestion('down', 2) }), 'Step down to 2, one hand'],
     [decision('ladderEnd', { suggestion: suggestion('ladderEnd', 3) }), 'The top of this ladder'],
-    [decision('quiet', { days: 9 }), 'No word for 9 days'],
+    [decision('quiet', { days: 9 }), 'No report for 9 days'],
     [decision('ending', { days: 1 }), 'Ends in 1 day'],
     [decision('ended', { days: 2 }), 'Ended 2 days ago'],
     [decision('neverOpened', { days: 4 }), 'The link was never opened'],
@@ -52,15 +52,15 @@ describe('a decision in words', () => {
 
   it('tells the rule, what it counted and what would have changed it', () => {
     const { why, otherwise } = decisionWhy(decision('ready', { suggestion: suggestion('up', 4) }));
-    expect(why).toBe('Streak rule: 3 sessions reached in a row, on 2 days; 3 on 2 days are asked for.');
+    expect(why).toBe('Streak rule: 3 sessions reached in a row, on 2 days; the rule asks for 3 on 2 days.');
     expect(otherwise).toBe('Would hold if one of the last 3 had not been reached.');
     expect(decisionWhy(decision('tooHard', { suggestion: suggestion('down', 2) })).why).toContain(
-      '2 sessions struggled in a row; 2 on 2 days are asked for',
+      '2 sessions struggled in a row; the rule asks for 2 on 2 days',
     );
   });
 
   it('never calls no word "not done"', () => {
-    expect(decisionWhy(decision('quiet', { days: 9 })).why).toContain('No word is not the same as not done');
+    expect(decisionWhy(decision('quiet', { days: 9 })).why).toContain('No report is not the same as not done');
   });
 
   it('names the knob that moves, from which level to which', () => {

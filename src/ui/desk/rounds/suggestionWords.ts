@@ -37,7 +37,7 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
     case 'ladderEnd':
       return 'The top of this ladder';
     case 'quiet':
-      return `No word for ${times(decision.days ?? 0, 'day')}`;
+      return `No report for ${times(decision.days ?? 0, 'day')}`;
     case 'ended':
       return `Ended ${times(decision.days ?? 0, 'day')} ago`;
     case 'ending':
@@ -60,7 +60,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'ready':
     case 'ladderEnd':
       return {
-        why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days are asked for.${asideOf(suggestion!)}`,
+        why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; the rule asks for ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days.${asideOf(suggestion!)}`,
         otherwise:
           decision.kind === 'ladderEnd'
             ? suggestion!.whatWouldChange.code === 'older'
@@ -70,7 +70,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'tooHard':
       return {
-        why: `Streak rule: ${times(counts!.struggledInARow, 'session')} struggled in a row${counts!.struggledOnDays ? `, on ${times(counts!.struggledOnDays, 'day')}` : ''}; ${suggestion!.rule.settings.struggledInARow} on ${suggestion!.rule.settings.onDays} days are asked for. Struggled is under half of the target, said too hard, or stopped upset.`,
+        why: `Streak rule: ${times(counts!.struggledInARow, 'session')} struggled in a row${counts!.struggledOnDays ? `, on ${times(counts!.struggledOnDays, 'day')}` : ''}; the rule asks for ${suggestion!.rule.settings.struggledInARow} on ${suggestion!.rule.settings.onDays} days. Struggled means under half the target, “too hard”, or stopped upset.`,
         otherwise: 'Would hold if the last one had been reached or partly reached.',
       };
     case 'safetyWord':
@@ -112,7 +112,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };
     case 'quiet':
       return {
-        why: 'Nothing has come in by link, paper, text or call. No word is not the same as not done.',
+        why: 'Nothing has come in by link, paper, text or call. No report is not the same as not done.',
         otherwise: 'A report of any kind settles it.',
       };
     case 'ended':

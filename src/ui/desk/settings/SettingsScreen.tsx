@@ -53,7 +53,7 @@ export function SettingsScreen(props: SettingsProps) {
                   key={view.emergencyNumber}
                   className="field w-[140px]"
                 />
-                <button className="act">Keep it</button>
+                <button className="act">Save</button>
               </span>
             </ActionForm>
           </OnceConfirmed>
@@ -87,7 +87,7 @@ export function SettingsScreen(props: SettingsProps) {
         {view.calendar ? (
           <>
             <p className="mt-1">
-              {longDay(view.calendar.firstDay)} to {longDay(view.calendar.lastDay)}, Mondays to Fridays, time zone {view.timeZone}.
+              {longDay(view.calendar.firstDay)} to {longDay(view.calendar.lastDay)}, Monday–Friday, time zone {view.timeZone}.
             </p>
             <ul className="mt-1 text-soft">
               {view.calendar.breaks.map((pause) => (
@@ -161,10 +161,10 @@ export function SettingsScreen(props: SettingsProps) {
         <OwnTrail view={view} />
       </section>
       <section>
-        <h2 className="text-[18px]">Whose judgement counts</h2>
+        <h2 className="text-[18px]">Whose judgment counts</h2>
         <p className="mt-1">
-          Yard Steps supports, and does not replace, the therapist’s judgement. A suggestion is never carried out by itself. The rules of
-          your school, district and state, and your licence, come first.
+          Yard Steps supports, and does not replace, the therapist’s judgment. A suggestion is never carried out by itself. The rules of
+          your school, district and state, and your license, come first.
         </p>
       </section>
     </div>

@@ -23,7 +23,7 @@ export function NewPasswordForm({ action, token }: { action: WordedAction; token
             Twelve letters or more: three or four words do well. Everywhere else you are signed out.
           </span>
         </label>
-        <button className="act act-main">Keep it</button>
+        <button className="act act-main">Save</button>
       </ActionForm>
     </main>
   );

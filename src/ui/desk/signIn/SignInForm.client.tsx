@@ -33,8 +33,8 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
         </Link>
       </p>
       <p className="mt-10 text-[14px] text-soft">
-        Yard Steps supports, and does not replace, the therapist’s judgement. Follow the rules of your school, district and state, and your
-        licence.
+        Yard Steps supports, and does not replace, the therapist’s judgment. Follow the rules of your school, district and state, and your
+        license.
       </p>
     </main>
   );

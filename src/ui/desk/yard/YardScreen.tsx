@@ -15,14 +15,14 @@ export interface YardProps {
 
 const FILTER_WORDS: Record<YardFilter, string> = {
   everyone: 'everyone',
-  silent: `silent ${SILENT_DAYS} days`,
+  silent: `no report in ${SILENT_DAYS} days`,
   struggling: 'partly or not done',
   ending: 'ending within a week',
 };
 const SORT_WORDS: Record<YardSort, string> = {
   name: 'name',
-  word: 'longest silent',
-  practised: 'least practised',
+  word: 'longest without a report',
+  practised: 'least practiced',
   dose: 'least of the dose',
 };
 
@@ -33,7 +33,7 @@ export function YardScreen({ view, wish }: YardProps) {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <h1 className="text-[24px]">{view.childCount} children</h1>
         <p className="text-soft">
-          {view.withWordThisWeek} with word this week · {view.silent} silent for a week or longer
+          {view.withWordThisWeek} reported this week · {view.silent} without a report for a week or longer
           {shown !== view.childCount && ` · ${shown} shown`}
         </p>
         {view.mayAdd && (
@@ -53,7 +53,7 @@ export function YardScreen({ view, wish }: YardProps) {
       <YardTable sheet={yardSheet(view.days, view.groups)} />
       {shown === 0 && (
         <p className="mt-6 text-soft">
-          {view.childCount === 0 ? 'No child is with you yet.' : 'Nobody fits. Show everyone, or search for less.'}
+          {view.childCount === 0 ? 'No child is with you yet.' : 'No one matches. Show everyone, or shorten the search.'}
         </p>
       )}
       {view.left.length > 0 && (
@@ -71,8 +71,8 @@ export function YardScreen({ view, wish }: YardProps) {
         </details>
       )}
       <p className="mt-6 text-[13px] text-soft">
-        Practised is a range: known done ÷ planned … (known done + no word) ÷ planned. No word is not the same as not done. Full disc: all
-        done · half disc: partly · bar: said not done · dot: no word.
+        Practiced is a range: known done ÷ planned … (known done + no word) ÷ planned. No report is not the same as not done. Full disc: all
+        done · half disc: partly · bar: reported not done · dot: no report.
       </p>
     </>
   );

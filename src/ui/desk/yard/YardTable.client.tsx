@@ -22,8 +22,8 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
             <th>steps now</th>
             <th className="w-[178px]">{spanOfDays(calendarDay(from), calendarDay(to))}</th>
             <th className="w-[170px]">of the dose</th>
-            <th className="w-[96px]">practised</th>
-            <th className="w-[86px]">last word</th>
+            <th className="w-[96px]">practiced</th>
+            <th className="w-[86px]">last report</th>
           </tr>
         </thead>
         {sheet.groups.map((group) => (

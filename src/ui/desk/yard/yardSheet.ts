@@ -13,11 +13,11 @@ export interface SheetRow {
   readonly flights: readonly SheetFlight[];
   /** A letter a day, see `DAY_LETTERS`. */
   readonly days: string;
-  readonly practised: readonly [planned: number, knownDone: number, saidNotDone: number];
+  readonly practiced: readonly [planned: number, knownDone: number, saidNotDone: number];
   readonly share: number | null;
   readonly doses: readonly SheetDose[];
   readonly uncounted: number;
-  /** Days since the last word; null where none ever came. */
+  /** Days since the last report; null where none ever came. */
   readonly since: number | null;
   /** Till which day it rests, or that a person ended it; left out where practice is asked for. */
   readonly rest?: string;
@@ -62,7 +62,7 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
         return flight.closed ? [indexOf(flight), step, stepName.en, daysSpent, 1] : [indexOf(flight), step, stepName.en, daysSpent];
       }),
       days: practice.days.map(({ word }) => DAY_LETTERS[word]).join(''),
-      practised: [planned, knownDone, saidNotDone],
+      practiced: [planned, knownDone, saidNotDone],
       share: practice.dose.share === null ? null : round(practice.dose.share, 3),
       doses: practice.dose.tasks.map(({ taskId, given, asked, unit }) => {
         const flight = flights.find((each) => each.taskId === taskId);
@@ -83,7 +83,7 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
 
 export const daysOf = ({ days }: SheetRow): { readonly word: DayWord }[] => [...days].map((letter) => ({ word: DAY_WORDS[letter]! }));
 
-export const adherenceOf = ({ practised: [planned, knownDone, saidNotDone] }: SheetRow) =>
+export const adherenceOf = ({ practiced: [planned, knownDone, saidNotDone] }: SheetRow) =>
   adherenceRange({ planned, knownDone, saidNotDone });
 
 export const doseOf = ({ share, doses, uncounted }: SheetRow): DoseGiven => ({

@@ -50,6 +50,9 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(finding(page, 'The start has no easier or no harder neighbour.')).toBeVisible();
   await page.getByLabel('Add a knob').selectOption('itemSize');
   await page.getByLabel('Add a knob').selectOption('precision');
+  // A new knob stands in its middle: there is a way to either side.
+  await expect(cell(page, 'item size', 1)).toHaveAttribute('aria-valuenow', '2');
+  for (const knob of ['item size', 'precision']) for (const at of [1, 2]) await turn(cell(page, knob, at), 'ArrowDown');
   await step(page, 2).click();
   for (let count = 0; count < 3; count += 1) await page.getByRole('button', { name: 'add a step after' }).click();
   await expect(finding(page, 'Step 3 is the same as step 2. Turn one knob to its harder side.')).toBeVisible();

@@ -82,7 +82,7 @@ test.describe('with scripts on', () => {
     await page.getByRole('button', { name: 'One less' }).click();
     await expect(page.getByLabel(/Left hand/)).toHaveValue('5');
     await expect(page.getByLabel(/Right hand/)).toHaveValue('3');
-    await page.getByRole('button', { name: 'Finished this one' }).dblclick();
+    await page.getByRole('button', { name: 'Done: send it' }).dblclick();
     await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
     expect(await reportCount('Odalys V.')).toBe(1);
   });
@@ -190,10 +190,10 @@ test.describe('with scripts on', () => {
     await sendReport(page);
     await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
     const before = await reportCount('Kasimir D.');
-    await page.getByText('Change what you said').first().click();
+    await page.getByText('Change your report').first().click();
     await page.locator('input[inputmode=numeric]').first().fill('4');
     await sendReport(page);
-    await expect(page.getByText(/ 4 of \d+ · Change what you said$/)).toBeVisible();
+    await expect(page.getByText(/ 4 of \d+ · Change your report$/)).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(before);
   });
 

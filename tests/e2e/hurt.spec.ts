@@ -19,10 +19,10 @@ test.describe('something that hurts', () => {
     await expect(page.getByRole('heading', { name: `Stop: ${title}` })).toBeFocused();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toHaveAttribute('href', 'tel:911');
     await expect(page.getByText('no one watches this page all the time')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
     await expect(page.getByRole('status').filter({ hasText: 'This task is closed now.' })).toContainText('kept on this phone');
     await page.goBack();
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
     await page.getByLabel(/What happened/).fill('The clip snapped on a finger');
     await page.getByRole('button', { name: 'Tell the therapist' }).click();
     await context.setOffline(false);
@@ -54,7 +54,7 @@ test.describe('something that hurts', () => {
     await expect(page.getByText('Use the soft clips first.')).toBeVisible();
     await expect(page.getByText(/open again from/)).toContainText('Ines Calloway-Brandt');
     await openTask(page);
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeVisible();
   });
 
   test('without scripts the same words are there at the touch, before anything is sent', async ({ browser }) => {
@@ -63,7 +63,7 @@ test.describe('something that hurts', () => {
     await openTask(page);
     await page.getByRole('link', { name: 'Something hurt' }).click();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
     await page.getByRole('button', { name: 'Tell the therapist' }).click();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(1);
@@ -75,7 +75,7 @@ test.describe('something that hurts', () => {
     await page.getByRole('link', { name: 'Something hurt' }).click();
     await expect(page.getByText('Your therapist has the word.')).toBeVisible();
     await page.getByRole('button', { name: 'Pressed by mistake' }).click();
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeVisible();
     await page.goto(link());
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
@@ -94,7 +94,7 @@ test.describe('something that hurts', () => {
     await sendReport(page);
     await expect(page.getByRole('heading', { name: `Stop: ${title}` })).toBeFocused();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Finished this one' })).toBeHidden();
+    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
     await context.setOffline(false);
     await page.goto(link());
     await expect.poll(() => reportCount('Greta J.')).toBe(2);

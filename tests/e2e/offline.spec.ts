@@ -58,7 +58,7 @@ test.describe('pages kept on the phone', () => {
       const cache = await caches.open('yard-family-pages');
       const pages = (await cache.keys()).filter(({ url }) => new URL(url).pathname === path);
       const all = await Promise.all(pages.map(async (each) => (await cache.match(each))!.text()));
-      return all.length > 0 && all.every((html) => !html.includes('Finished this one'));
+      return all.length > 0 && all.every((html) => !html.includes('Done: send it'));
     };
     await expect.poll(() => page.evaluate(isClosed, before)).toBe(true);
     await context.setOffline(true);

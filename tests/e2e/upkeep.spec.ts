@@ -154,6 +154,6 @@ test('a report that was open while a new version went out is kept with the plan 
   await page.getByRole('button', { name: /Send as version/ }).click();
   await expect(page).toHaveURL(/\/post/);
   await family.locator('input[inputmode=numeric]').first().fill('2');
-  await family.getByRole('button', { name: /Finished this one|Send the change/ }).click();
+  await family.getByRole('button', { name: /Done: send it|Send the change/ }).click();
   await expect(family.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Your therapist has sent a newer plan since.');
 });

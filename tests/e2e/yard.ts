@@ -186,7 +186,7 @@ export async function reportFirstTask(request: APIRequestContext, child: string,
 
 /** Presses the button that sends, whether it is the first report of the day or a change of it. */
 export async function sendReport(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^(Finished this one|Send the change|Terminamos esta|Enviar el cambio)$/ }).click();
+  await page.getByRole('button', { name: /^(Done: send it|Send the change|Listo, enviar|Enviar el cambio)$/ }).click();
 }
 
 /** Waits until the runner has handed over all that was put in the post. */

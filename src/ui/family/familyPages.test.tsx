@@ -77,7 +77,7 @@ describe('a family’s day', () => {
   it('crosses off what was said, and offers to change it', () => {
     const page = dayPage(view([asked(programTask('crane-lift', 1), { reportedToday: said })]));
     expect(page).toContain('All done for today. Well built!');
-    expect(page).toContain('9 of 10 · Change what you said');
+    expect(page).toContain('9 of 10 · Change your report');
   });
 
   it('tells a day without tasks, a program that ended and one that is not there yet apart', () => {

@@ -48,7 +48,7 @@ describe('a task’s instructions', () => {
   it('tell where every knob stands, whatever the step’s own words leave out', () => {
     expect(page('vest-buttons', 3)).toContain('At this step:</strong> the last pull · big, on a ribbon · on the table');
     expect(page('vest-buttons', 6, { language: 'es' })).toContain(
-      'En este paso:</strong> buscar el ojal, todo · grande, en una camisa · en la mesa',
+      'En este nivel:</strong> buscar el ojal, todo · grande, en una camisa · en la mesa',
     );
   });
 

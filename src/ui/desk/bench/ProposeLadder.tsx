@@ -34,10 +34,14 @@ export function ProposeLadder({ task, edit }: { task: TaskContent; edit: Dispatc
   );
 }
 
+/** Steps below and above the start, as ladders usually have them. Common practice, no source. */
+const USUAL_EASIER = 2;
+const USUAL_HARDER = 4;
+
 function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<BenchEdit>; close: () => void }) {
   const { startStep, steps } = task.ladder;
-  const [easierSteps, setEasier] = useState(Math.min(4, Math.max(1, startStep - 1)));
-  const [harderSteps, setHarder] = useState(Math.min(4, Math.max(1, steps.length - startStep)));
+  const [easierSteps, setEasier] = useState(USUAL_EASIER);
+  const [harderSteps, setHarder] = useState(USUAL_HARDER);
   const [lacking, setLacking] = useState<readonly string[]>([]);
   const [left, setLeft] = useState<readonly number[]>([]);
   const start = steps[startStep - 1]?.grade;

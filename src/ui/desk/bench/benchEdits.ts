@@ -117,7 +117,9 @@ function withKnob(task: TaskContent, knob: KnobKey, offered: readonly UsualLevel
   const usual = offered.slice(0, MOST_LEVELS);
   const levels = usual.length >= 2 ? usual : [EMPTY, EMPTY];
   const knobs = [...task.knobs, { knob, ...(name ? { name } : {}), levels }];
-  return withGrades({ ...task, knobs }, (step) => ({ ...step, grade: { ...step.grade, [knob]: 0 } }));
+  // In its middle there is a way to either side.
+  const middle = Math.floor((levels.length - 1) / 2);
+  return withGrades({ ...task, knobs }, (step) => ({ ...step, grade: { ...step.grade, [knob]: middle } }));
 }
 
 function withoutKnob(task: TaskContent, knob: KnobKey): TaskContent {

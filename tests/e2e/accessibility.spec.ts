@@ -24,7 +24,7 @@ test.describe('therapist’s screens', () => {
   for (const [name, address, heading] of [
     ['Rounds', '/rounds', 'Rounds'],
     ['Yard', '/yard', '48 children'],
-    ['Post', '/post', 'Post'],
+    ['Messages', '/post', 'Messages'],
     ['Settings', '/settings', 'Settings'],
     ['School year', '/settings/year', 'The school year'],
     ['New child', '/children/new', 'A new child'],

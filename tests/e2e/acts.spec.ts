@@ -69,6 +69,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
     args: [{ startsOn: '2026-08-24', endsOn: '2027-06-11', timeZone: 'America/Chicago', breaks: [], schools: [], periods: [] }],
   }),
   keepDraftAction: () => ({ args: [stockTask] }),
+  setShelfAction: () => ({ args: ['crane-lift', 'nobody'] }),
   dropDraftAction: () => ({ args: ['crane-lift'] }),
   importPackAction: () => ({ args: ['{}'] }),
   shelveTaskAction: () => ({ args: [stockTask] }),

@@ -180,7 +180,7 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   await proposal.getByLabel('steps harder').selectOption('6');
   await expect(proposal.getByText(/steps? harder could not be found: every knob is used up/)).toBeVisible();
   await expect(proposal.getByText(/item size: at its hardest/)).toBeVisible();
-  await proposal.getByLabel('coins').uncheck();
+  await proposal.getByLabel('coins', { exact: true }).uncheck();
   await expect(proposal.getByText(/item size: the next level is not at hand/)).toBeVisible();
   const offered = await proposal.getByRole('listitem').count();
   await proposal.getByRole('listitem').first().getByRole('checkbox').uncheck();
@@ -221,8 +221,8 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
     [JSON.stringify(['wheat']), JSON.stringify(home), childId],
   );
   await page.goto(`/children/${childId}/program`);
-  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0)
-    await page.getByRole('button', { name: 'take out' }).first().click();
+  while ((await page.getByRole('button', { name: 'remove', exact: true }).count()) > 0)
+    await page.getByRole('button', { name: 'remove', exact: true }).first().click();
   await page
     .getByRole('complementary', { name: 'Tasks' })
     .getByRole('button', { name: /^Brick press/ })
@@ -230,7 +230,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   const press = page.getByRole('article', { name: 'Brick press' });
   await expect(press).toContainText('Play dough: contains wheat.');
   await expect(press).toContainText('Not for this child.');
-  await press.getByRole('button', { name: 'take out' }).click();
+  await press.getByRole('button', { name: 'remove', exact: true }).click();
   await page
     .getByRole('complementary', { name: 'Tasks' })
     .getByRole('button', { name: /^Pocket the big ones/ })
@@ -255,7 +255,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await labels.getByLabel('Only with your reason:').fill('Only at my side, in the session');
   await expect(page.getByText(/to fix first/)).toHaveCount(0);
-  await labels.getByRole('button', { name: 'take out' }).click();
+  await labels.getByRole('button', { name: 'remove', exact: true }).click();
   await row.getByText('settings of this task for this child').click();
   await row.getByLabel('Hands').selectOption('preferred');
   await expect(row).toContainText('4 good ones a day × 5 days = 20 a week');

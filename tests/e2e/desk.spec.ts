@@ -37,7 +37,7 @@ test.describe('the yard', () => {
     const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
     await expect(row.getByRole('img', { name: /^Crane lift: step \d of 7/ })).toBeVisible();
     await expect(
-      row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ reported not done, \d+ no word/ }),
+      row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ reported not done, \d+ no report/ }),
     ).toBeVisible();
     await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)? %/);
   });

@@ -203,7 +203,7 @@ test.describe('with scripts on', () => {
     await expect(page.getByRole('alert').first()).toContainText('This link does not open anything.');
     await ask('UPDATE family_links SET expires_at = created_at + INTERVAL 1 SECOND WHERE child_id = ?', [childId]);
     await page.goto(linkOf('Calla I.'));
-    await expect(page.getByRole('alert').first()).toContainText('This link has run out.');
+    await expect(page.getByRole('alert').first()).toContainText('This link has expired.');
     await ask('UPDATE family_links SET revoked_at = NOW() WHERE child_id = ?', [childId]);
     await page.goto(linkOf('Calla I.'));
     await expect(page.getByRole('alert').first()).toContainText('This link was closed.');

@@ -112,7 +112,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByText(/\d+ school days/).last()).toBeVisible();
     await page.keyboard.press('Control+Enter');
     await expect(page).toHaveURL(/\/settings$/);
-    await expect(page.getByText(/1 January to 31 December/)).toBeVisible();
+    await expect(page.getByText(/January 1 to December 31/)).toBeVisible();
     // Where the session is from, as the proxy saw it, and not as the browser wrote it.
     await expect(page.getByText('127.0.0.1', { exact: false }).first()).toBeVisible();
     await expect(page.getByText('6.6.6.6')).toHaveCount(0);

@@ -27,8 +27,8 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   // Plan: take everything out but what is placed anew, choose step and dose.
   await page.goto(`/children/${childId}/program`);
   const version = Number((await page.getByText(/goes on from version \d+/).textContent())!.match(/version (\d+)/)![1]);
-  while ((await page.getByRole('button', { name: 'take out' }).count()) > 0)
-    await page.getByRole('button', { name: 'take out' }).first().click();
+  while ((await page.getByRole('button', { name: 'remove', exact: true }).count()) > 0)
+    await page.getByRole('button', { name: 'remove', exact: true }).first().click();
   await expect(page.getByText('Nothing is placed yet.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await page.getByRole('button', { name: /Pocket the washers/ }).click();

@@ -3,7 +3,11 @@ import { viewBuilder } from '@/server/programs/viewBuilder';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
 import { exportPack, importPack } from '@/server/tasks/packs';
 import { viewBench } from '@/server/tasks/viewBench';
+import { setShelf } from '@/server/tasks/setShelf';
+import { addStockTasks } from '@/server/tasks/stockLibrary';
+import { viewContents } from '@/server/tasks/viewContents';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
+import { loadLibrary } from '../../library/loadLibrary';
 import type { PersonActor } from '@/server/actor';
 import type { TaskContent } from '@/core/tasks';
 import { newTestBed, refusal, type TestBed } from './testBed';
@@ -162,5 +166,39 @@ describe('what a home has, and how its tasks are done', () => {
     expect(await change(marit, {})).toBe('notFound');
     expect(await change(ines, { taskSettings: { helpBy: 'magic' } })).toBe('invalid');
     expect(await change(ines, { materialsAtHome: ['DROP TABLE'] })).toBe('invalid');
+  });
+});
+
+describe('for whom a task stands in the library', () => {
+  it('everybody, its owner alone, or nobody: what was sent keeps it', async () => {
+    const { slug } = await startTask(bed.context, ines, { from: 'crane-lift', title: 'Shelf lift' });
+    await shelveTask(bed.context, ines, { ...bed.tasks.find(({ content }) => content.slug === 'crane-lift')!.content, slug });
+    const seenBy = async (actor: PersonActor) =>
+      (await viewContents(bed.context, actor)).tasks.some(({ content }) => content.slug === slug);
+    const keys = async () => (await viewContents(bed.context, marit)).key;
+    expect([await seenBy(ines), await seenBy(marit)]).toEqual([true, true]);
+    const before = await keys();
+    await setShelf(bed.context, ines, { slug, shelf: 'owner' });
+    expect([await seenBy(ines), await seenBy(marit), (await keys()) === before]).toEqual([true, false, false]);
+    expect(await refusal(viewBench(bed.context, marit, slug))).toBe('notFound');
+    await setShelf(bed.context, ines, { slug, shelf: 'nobody' });
+    expect([await seenBy(ines), await seenBy(marit)]).toEqual([false, false]);
+    expect((await viewLibrary(bed.context, ines)).tasks.find((task) => task.slug === slug)).toMatchObject({ shelf: 'nobody' });
+    expect(await refusal(setShelf(bed.context, marit, { slug, shelf: 'everybody' }))).toBe('notAllowed');
+    expect(await refusal(setShelf(bed.context, ines, { slug: 'crane-lift', shelf: 'nobody' }))).toBe('notAllowed');
+    expect(await refusal(setShelf(bed.context, ines, { slug, shelf: 'cellar' }))).toBe('invalid');
+    expect(await refusal(setShelf(bed.context, ines, { slug: 'no-such', shelf: 'nobody' }))).toBe('notFound');
+  });
+
+  it('stock that was mended comes as its next version, stock that is none any more leaves the shelf', async () => {
+    const stock = loadLibrary();
+    const [first, second] = stock as [TaskContent, TaskContent];
+    const mended = { ...first, title: { ...first.title, en: 'Mended title' } };
+    expect(await addStockTasks(bed.context, [mended, ...stock.slice(2)])).toBe(1);
+    const now = (await viewContents(bed.context, ines)).tasks.map(({ content }) => content);
+    expect(now.find(({ slug }) => slug === first.slug)!.title.en).toBe('Mended title');
+    expect(now.some(({ slug }) => slug === second.slug)).toBe(false);
+    expect(await addStockTasks(bed.context, stock)).toBe(1);
+    expect((await viewContents(bed.context, ines)).tasks.some(({ content }) => content.slug === second.slug)).toBe(true);
   });
 });

@@ -84,7 +84,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     linkSecret: 'a secret of the tests',
     ...change.parts,
   });
-  const tasks = await inTransaction(db, latestTasks);
+  const tasks = await inTransaction(db, (work) => latestTasks(work));
   const bed: TestBed = {
     context,
     db,

@@ -13,6 +13,7 @@ import { rest } from './0010-rest';
 import { invitations } from './0011-invitations';
 import { firstHours } from './0012-first-hours';
 import { trust } from './0013-trust';
+import { shelf } from './0014-shelf';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -29,6 +30,7 @@ export const MIGRATIONS: readonly Migration[] = [
   invitations,
   firstHours,
   trust,
+  shelf,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

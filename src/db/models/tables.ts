@@ -91,7 +91,7 @@ const COLUMNS = {
   sign_in_tries: { try_key: STRING, tries: INTEGER, ends_at: moment },
   password_links: { person_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, used_at: moment },
   roster_columns: { person_id: BIGINT, heading: STRING, fact: STRING },
-  tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT },
+  tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT, shelf: STRING },
   task_drafts: { person_id: BIGINT, slug: STRING, content: JSON_TEXT, based_on: BIGINT, saved_at: moment },
   task_versions: { task_id: BIGINT, number: INTEGER, content: JSON_TEXT, created_at: moment },
   programs: { child_id: BIGINT, current_version: INTEGER, created_at: moment },

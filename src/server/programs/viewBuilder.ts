@@ -58,7 +58,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const current = (await currentVersions(work, [childId])).get(childId) ?? null;
     const saved = await draftOf(work, childId);
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
-    const library = await latestTasks(work);
+    const library = await latestTasks(work, actor.personId);
     const shown = draft?.success ? draft.data : draftFrom(current, today);
     const placed = await taskVersionsById(
       work,
@@ -73,7 +73,7 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       draft: shown,
       placed: [...placed.values()],
       draftWasSaved: Boolean(draft?.success),
-      libraryKey: await libraryKey(work),
+      libraryKey: await libraryKey(work, actor),
       paces: await pacesOf(work, childId, library),
       changes: await gradeChanges(work, [childId]),
       goalSkills: (await goalsOf(work, childId)).filter((goal) => goal.closedOn === null).map((goal) => goal.content.skill),

@@ -12,6 +12,7 @@ import {
   taskVersionsById,
   versionsOfTask,
   workplaceOf,
+  type Shelf,
 } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -26,6 +27,8 @@ export interface BenchView {
   readonly basedOn: number | null;
   readonly draftSavedAt: Instant | null;
   readonly ownerName: string | null;
+  /** For whom it stands in the library; null while it does not. */
+  readonly shelf: Shelf | null;
   /** Stock tasks and those of others are copied before they are changed. */
   readonly mayChange: boolean;
   /** An assistant looks; therapists copy and change. */
@@ -64,6 +67,7 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
   return inTransaction(context.db, async (work) => {
     const all = await taskRecords(work);
     const record = all.find((task) => task.slug === slug) ?? null;
+    if (record?.shelf === 'owner' && record.ownerId !== actor.personId) throw new AppError('notFound');
     const [draft] = await taskDrafts(work, actor.personId, slug);
     const drafted = draft ? taskDraftSchema.safeParse(draft.content) : null;
     const content = drafted?.success ? drafted.data : record?.content;
@@ -79,6 +83,7 @@ export async function viewBench(context: Context, actor: PersonActor, slug: stri
       basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
       draftSavedAt: drafted?.success ? draft!.savedAt : null,
       ownerName: record?.ownerName ?? null,
+      shelf: record?.shelf ?? null,
       mayCopy: may(actor, null, 'makeTasks'),
       mayChange: may(actor, null, 'makeTasks') && (record === null || record.ownerId === actor.personId),
       versions: versions.map(({ number, createdAt }) => ({ number, createdOn: calendarDayInZone(createdAt, timeZone) })),

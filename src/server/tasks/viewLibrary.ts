@@ -14,7 +14,8 @@ export interface LibraryView {
 /** The shelf of tasks: stock, one's own, and what lies unfinished on the bench. */
 export async function viewLibrary(context: Context, actor: PersonActor): Promise<LibraryView> {
   return inTransaction(context.db, async (work) => {
-    const tasks = await taskRecords(work);
+    // What is taken out, or kept to oneself, is seen by its owner alone.
+    const tasks = (await taskRecords(work)).filter(({ shelf, ownerId }) => shelf === 'everybody' || ownerId === actor.personId);
     const drafts = await taskDrafts(work, actor.personId);
     const onBench = drafts.map(({ slug, content }) => ({
       slug,

@@ -3,6 +3,7 @@
 import { act } from '@/app/screen';
 import type { TaskContent } from '@/core/tasks';
 import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
+import { setShelf } from '@/server/tasks/setShelf';
 import { importPack } from '@/server/tasks/packs';
 import { viewVersion } from '@/server/tasks/viewBench';
 import type { ImportAnswer } from '@/ui/desk/library/LibraryActs.client';
@@ -37,6 +38,12 @@ export async function dropDraftAction(slug: string): Promise<string | null> {
 export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true; number: number } | { ok: false; words: string }> {
   const answered = await act((actor, context) => shelveTask(context, actor, content));
   return answered.ok ? { ok: true, number: answered.value.number } : { ok: false, words: faultWords(answered.fault) };
+}
+
+/** For whom a task stands in the library. */
+export async function setShelfAction(slug: string, shelf: string): Promise<string | null> {
+  const answered = await act((actor, context) => setShelf(context, actor, { slug, shelf }));
+  return answered.ok ? null : faultWords(answered.fault);
 }
 
 export async function versionAction(slug: string, number: number): Promise<TaskContent | null> {

@@ -1,6 +1,7 @@
 export {
   latestRefs,
   latestTasks,
+  SHELVES,
   slugsOnOtherBenches,
   taskContents,
   taskDrafts,
@@ -8,6 +9,6 @@ export {
   taskVersionsById,
   versionsOfTask,
 } from './read';
-export type { TaskDraft, TaskRecord, TaskVersion, VersionRef, WrittenVersion } from './read';
-export { addTaskVersion, dropTaskDraft, saveTaskDraft } from './write';
+export type { Shelf, TaskDraft, TaskRecord, TaskVersion, VersionRef, WrittenVersion } from './read';
+export { addTaskVersion, dropTaskDraft, saveTaskDraft, setShelf } from './write';
 export type { TaskOrigin } from './write';

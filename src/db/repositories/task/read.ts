@@ -54,19 +54,28 @@ async function withContents<Row extends VersionRef>(
 type BareVersion = VersionRef & { readonly taskId: number };
 
 /** The newest version of each task in the library. */
-export async function latestTasks(work: Work): Promise<TaskVersion[]> {
+/** For whom a task stands in the library. */
+export const SHELVES = ['everybody', 'owner', 'nobody'] as const;
+export type Shelf = (typeof SHELVES)[number];
+const ON_SHELF = "(t.shelf = 'everybody' OR (t.shelf = 'owner' AND t.owner_id = :personId))";
+
+/** The newest version of every task that stands in the library for a person; for nobody in particular: for everybody. */
+export async function latestTasks(work: Work, personId: number | null = null): Promise<TaskVersion[]> {
   const rows = await tablesOf(work).select<BareVersion>(
     `SELECT t.id AS taskId, v.id AS taskVersionId, v.content_hash AS contentHash FROM tasks t
-     JOIN task_versions v ON v.task_id = t.id AND v.number = (SELECT MAX(number) FROM task_versions WHERE task_id = t.id) ORDER BY t.id`,
+     JOIN task_versions v ON v.task_id = t.id AND v.number = (SELECT MAX(number) FROM task_versions WHERE task_id = t.id)
+     WHERE ${ON_SHELF} ORDER BY t.id`,
+    { personId },
   );
   return withContents(work, rows);
 }
 
 /** Which versions `latestTasks` would give, without their contents. */
-export async function latestRefs(work: Work): Promise<VersionRef[]> {
+export async function latestRefs(work: Work, personId: number | null = null): Promise<VersionRef[]> {
   return tablesOf(work).select<VersionRef>(
-    `SELECT id AS taskVersionId, content_hash AS contentHash FROM task_versions v
-     WHERE number = (SELECT MAX(number) FROM task_versions WHERE task_id = v.task_id) ORDER BY id`,
+    `SELECT v.id AS taskVersionId, v.content_hash AS contentHash FROM task_versions v JOIN tasks t ON t.id = v.task_id
+     WHERE v.number = (SELECT MAX(number) FROM task_versions WHERE task_id = v.task_id) AND ${ON_SHELF} ORDER BY v.id`,
+    { personId },
   );
 }
 
@@ -87,13 +96,14 @@ export interface TaskRecord extends TaskVersion {
   readonly ownerId: number | null;
   readonly ownerName: string | null;
   readonly copiedFrom: number | null;
+  readonly shelf: Shelf;
 }
 
 /** Every task with its newest version, stock ones first; one task where a slug is named. */
 export async function taskRecords(work: Work, slug?: string): Promise<TaskRecord[]> {
   const rows = await tablesOf(work).select<Omit<TaskRecord, 'content'> & VersionRef>(
     `SELECT t.id AS taskId, t.slug, v.id AS taskVersionId, v.content_hash AS contentHash, v.number, t.owner_id AS ownerId, p.name AS ownerName,
-       t.copied_from AS copiedFrom
+       t.copied_from AS copiedFrom, t.shelf
      FROM tasks t JOIN task_versions v ON v.task_id = t.id AND v.number = (SELECT MAX(number) FROM task_versions WHERE task_id = t.id)
      LEFT JOIN people p ON p.id = t.owner_id ${slug === undefined ? '' : 'WHERE t.slug = :slug'} ORDER BY t.owner_id IS NOT NULL, t.id`,
     { slug },

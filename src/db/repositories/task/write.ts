@@ -1,7 +1,7 @@
 import type { Instant } from '@/core/calendar';
 import type { TaskContent } from '@/core/tasks';
 import { tablesOf, type Work } from '../../work';
-import type { TaskDraft, TaskVersion } from './read';
+import type { Shelf, TaskDraft, TaskVersion } from './read';
 
 export async function saveTaskDraft(work: Work, personId: number, draft: TaskDraft & { readonly content: object }): Promise<void> {
   const { slug, content, basedOn, savedAt } = draft;
@@ -11,6 +11,10 @@ export async function saveTaskDraft(work: Work, personId: number, draft: TaskDra
 
 export async function dropTaskDraft(work: Work, personId: number, slug: string): Promise<void> {
   await tablesOf(work).remove('task_drafts', { person_id: personId, slug });
+}
+
+export async function setShelf(work: Work, taskId: number, shelf: Shelf): Promise<void> {
+  await tablesOf(work).update('tasks', { shelf }, { id: taskId });
 }
 
 export interface TaskOrigin {

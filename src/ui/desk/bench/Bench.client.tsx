@@ -23,6 +23,7 @@ import { SafetyPanel } from './SafetyPanel';
 import { StepEditor } from './StepEditor';
 import { TableMapEditor } from './TableMapEditor';
 import type { UsualKnobs } from './usualLevels';
+import { ShelfChoice } from './ShelfChoice';
 import { heldWork, letGo, useKeeping } from './useKeeping';
 import { WordsEditor } from './WordsEditor';
 import { FaultNote } from '../parts/FaultNote';
@@ -32,13 +33,14 @@ export interface BenchProps {
   readonly usual: UsualKnobs;
   readonly keep: (content: TaskContent) => Promise<string | null>;
   readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
+  readonly setShelf: (slug: string, shelf: string) => Promise<string | null>;
   readonly drop: (slug: string) => Promise<string | null>;
   readonly versionOf: (slug: string, number: number) => Promise<TaskContent | null>;
   readonly copy: (from: string, title: string) => Promise<{ ok: true; slug: string } | { ok: false; words: string }>;
 }
 
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
-export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: BenchProps) {
+export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, versionOf }: BenchProps) {
   const fixed = !view.mayChange;
   const [history, act] = useReducer(benchHistory, view.content, startHistory);
   const task = history.now;
@@ -181,6 +183,7 @@ export function Bench({ view, usual, keep, shelve, drop, copy, versionOf }: Benc
         {!fixed && (
           <div className="mt-6 border-t-2 border-ink pt-3">
             {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
+            {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
             <div className="flex flex-wrap items-center gap-4">
               <button
                 type="button"

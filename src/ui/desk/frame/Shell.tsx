@@ -11,7 +11,7 @@ const PLACES = [
   { href: '/yard', name: 'Yard', key: '2' },
   { href: '/caseloads', name: 'Caseloads', key: '3', roles: ['supervisor'] },
   { href: '/tasks', name: 'Task bench', key: '4' },
-  { href: '/post', name: 'Post', key: '9' },
+  { href: '/post', name: 'Messages', key: '9' },
   { href: '/settings', name: 'Settings', key: '0' },
 ] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];
 

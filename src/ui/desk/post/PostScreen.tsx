@@ -18,7 +18,7 @@ export function PostScreen({ view, search, tryAgain }: PostProps) {
   return (
     <>
       <div className="flex items-baseline">
-        <h1 className="text-[24px]">Post</h1>
+        <h1 className="text-[24px]">Messages</h1>
         <SearchBox value={search} />
       </div>
       <div className="mt-2 grid grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_380px] gap-8">

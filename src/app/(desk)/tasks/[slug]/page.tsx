@@ -4,7 +4,7 @@ import { viewBench } from '@/server/tasks/viewBench';
 import { Bench } from '@/ui/desk/bench/Bench.client';
 import { usualKnobs } from '@/ui/desk/bench/usualLevels';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { copyTaskAction, dropDraftAction, keepDraftAction, shelveTaskAction, versionAction } from '../actions';
+import { copyTaskAction, dropDraftAction, keepDraftAction, setShelfAction, shelveTaskAction, versionAction } from '../actions';
 
 export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
@@ -19,6 +19,7 @@ export default async function BenchPage({ params }: { params: Promise<{ slug: st
           view={{ ...view, things: thingsOf(library) }}
           keep={keepDraftAction}
           shelve={shelveTaskAction}
+          setShelf={setShelfAction}
           drop={dropDraftAction}
           copy={copyTaskAction}
           versionOf={versionAction}

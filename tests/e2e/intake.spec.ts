@@ -50,7 +50,7 @@ test.describe('the intake of reports over HTTP', () => {
     const cases: [Record<string, string>, number, RegExp][] = [
       [{ idempotencyKey: randomUUID(), versionTaskId, amount: '-1' }, 422, /-1 is less than 0/],
       [{ idempotencyKey: randomUUID(), versionTaskId, amount: '10000' }, 422, /more than 500/],
-      [{ idempotencyKey: randomUUID(), versionTaskId, doneOn: '2999-01-01' }, 422, /has not come yet|is not a day/],
+      [{ idempotencyKey: randomUUID(), versionTaskId, doneOn: '2999-01-01' }, 422, /has not come yet|is not a date/],
       [{ idempotencyKey: randomUUID(), versionTaskId: '999999999' }, 404, /nothing here/],
       [{ idempotencyKey: 'none', versionTaskId }, 422, /not right yet/],
       [{}, 422, /not right yet/],

@@ -64,7 +64,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   // Decide: the suggestion with its evidence; one key.
   await page.goto('/rounds');
   await page.getByRole('link', { name: `${CHILD}: ready for a harder step` }).click();
-  await expect(page.getByRole('heading', { name: 'Step up to 5, three caps, by words' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
   await expect(page.getByLabel('Suggestion and its rule')).toContainText('Streak rule: 3 sessions reached in a row, on 3 days');
   await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown, then alone → words only.');
   await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
@@ -83,7 +83,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   // Undo with one key: the decision is open again, the step as it was, as one more version.
   await page.goto('/rounds');
   await page.keyboard.press('z');
-  await expect(page.getByRole('heading', { name: 'Step up to 5, three caps, by words' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
   expect(
     await ask(
       'SELECT v.number, t.step FROM program_versions v JOIN programs p ON p.id = v.program_id JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id = ? ORDER BY v.number DESC LIMIT 3',

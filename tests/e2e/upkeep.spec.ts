@@ -54,10 +54,10 @@ test.describe('settings', () => {
     await signIn(page);
     await page.goto('/settings');
     await page.getByLabel('Emergency number').fill('call mum');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).first().click();
     await expect(page.getByRole('alert').first()).toHaveText('That is no telephone number. Write digits, such as 911.');
     await page.getByLabel('Emergency number').fill('112');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).first().click();
     await expect
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('112');
@@ -68,7 +68,7 @@ test.describe('settings', () => {
     await family.getByRole('link', { name: 'Something hurt' }).click();
     await expect(family.getByRole('link', { name: 'Emergency: call 112' })).toBeVisible();
     await page.getByLabel('Emergency number').fill('911');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).first().click();
     await expect
       .poll(async () => (await ask<{ emergency_number: string }>('SELECT emergency_number FROM workplace'))[0]!.emergency_number)
       .toBe('911');

@@ -1,3 +1,4 @@
+import { BUNDLES, type BundleId } from './bundles';
 import { minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
@@ -19,6 +20,8 @@ export interface TaskWish {
   readonly skin?: Skin | undefined;
   /** Ids of things at hand: only tasks that use one of them and need nothing else at some two steps of their ladder. */
   readonly atHand?: readonly string[] | undefined;
+  /** One of the sets for a common beginning. */
+  readonly bundle?: BundleId | undefined;
 }
 
 /**
@@ -42,7 +45,8 @@ export function findTasks<Found extends { readonly content: TaskContent }>(
   return wish.skill ? found.sort((a, b) => Number(b.content.skill === wish.skill) - Number(a.content.skill === wish.skill)) : found;
 }
 
-function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand }: TaskWish): boolean {
+function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand, bundle }: TaskWish): boolean {
+  if (bundle && !(BUNDLES.find(({ id }) => id === bundle)!.slugs as readonly string[]).includes(task.slug)) return false;
   if (skill && task.skill !== skill && !task.otherSkills.includes(skill)) return false;
   if (ageYears !== undefined && (ageYears < task.ages.fromYears || ageYears > task.ages.toYears)) return false;
   if (mostMinutes !== undefined && minutesOf(task.dose) > mostMinutes) return false;

@@ -1,5 +1,7 @@
 export { checkTask, familyTexts, MOST_MINUTES } from './checkTask';
 export type { TaskFinding } from './checkTask';
+export { BUNDLES } from './bundles';
+export type { BundleId } from './bundles';
 export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';
 export type { TaskWish } from './findTasks';
 export { thingsOf } from './thingsOf';

@@ -1,4 +1,4 @@
-import { checkTask, familyTexts, findTasks, lackingFor, skillCounts, stepsWith, thingsOf, type TaskFinding } from '.';
+import { BUNDLES, checkTask, familyTexts, findTasks, lackingFor, skillCounts, stepsWith, thingsOf, type TaskFinding } from '.';
 import type { TaskContent } from '../tasks';
 import { loadLibrary } from '../../../library/loadLibrary';
 
@@ -171,6 +171,11 @@ describe('finding tasks', () => {
     expect(findTasks([{ content: withFood }], { noFood: true })).toEqual([]);
     expect(slugs({ skin: 'marketStall' })).toHaveLength(library.length);
     expect(findTasks([{ content: { ...crane, skins: {} } }], { skin: 'marketStall' })).toEqual([]);
+  });
+
+  it('by a set for a common beginning: five stock tasks each, all of them there', () => {
+    for (const { id, slugs: five } of BUNDLES) expect([id, slugs({ bundle: id }).toSorted()]).toEqual([id, [...five].toSorted()]);
+    expect(new Set(BUNDLES.map(({ slugs: five }) => five.length))).toEqual(new Set([5]));
   });
 
   it('by what is at hand: what can we do with clothes pegs and card?', () => {

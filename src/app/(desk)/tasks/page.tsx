@@ -1,5 +1,5 @@
 import { SKILLS, SKINS } from '@/core/vocabulary';
-import { thingsOf, type TaskWish } from '@/core/library';
+import { BUNDLES, thingsOf, type TaskWish } from '@/core/library';
 import { screen } from '@/app/screen';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
 import { LibraryScreen } from '@/ui/desk/library/LibraryScreen';
@@ -41,5 +41,6 @@ function wishFrom(address: Awaited<Address>): TaskWish {
     noFood: text('noFood') === 'yes',
     skin: SKINS.find((skin) => skin === text('skin')),
     atHand: atHand.length ? atHand : undefined,
+    bundle: BUNDLES.find(({ id }) => id === text('bundle'))?.id,
   };
 }

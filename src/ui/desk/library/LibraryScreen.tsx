@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { demandsOf } from '@/core/program';
-import { findTasks, lackingFor, type TaskWish } from '@/core/library';
+import { BUNDLES, findTasks, lackingFor, type TaskWish } from '@/core/library';
 import { minutesOf } from '@/core/dose';
 import { hasTrait } from '@/core/safety';
 import { dressedIn, type HomeMaterial } from '@/core/tasks';
@@ -75,6 +75,12 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
           label="skill"
           value={wish.skill ?? ''}
           options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
+        />
+        <Select
+          name="bundle"
+          label="set for"
+          value={wish.bundle ?? ''}
+          options={[['', 'everything'], ...BUNDLES.map(({ id, words: called }): [string, string] => [id, called])]}
         />
         <Select
           name="age"

@@ -82,7 +82,7 @@ export const GOAL_PATTERNS: readonly GoalPattern[] = [
     'fingers',
     'whole hand',
   ]),
-  help('selfCareFasteners', 'Closes and opens the zip of a worn coat'),
+  help('selfCareFasteners', 'Closes and opens the zipper of a worn coat'),
   count('selfCareFasteners', 'Buttons a worn vest of four buttons', 4, 4, 'alone'),
   help('dressing', 'Puts on coat, boots and gloves in order'),
   help('laces', 'Crosses, tucks and pulls the first knot of a lace'),

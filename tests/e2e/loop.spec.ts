@@ -66,7 +66,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.getByRole('link', { name: `${CHILD}: ready for a harder step` }).click();
   await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
   await expect(page.getByLabel('Suggestion and its rule')).toContainText('Streak rule: 3 sessions reached in a row, on 3 days');
-  await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown, then alone → words only.');
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown first → words only.');
   await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
   await page.keyboard.press('u');
   await expect(page.getByRole('img', { name: `${CHILD}: ready for a harder step, settled` })).toBeVisible();
@@ -78,7 +78,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. Streak rule: 3 reached in a row on 3 days');
   await family.goto(`${link}?lang=en`);
   await family.getByRole('link', { name: /Pocket the washers/ }).click();
-  await expect(family.getByText('Say it, do not show it. Three bottle caps stay in the palm.')).toBeVisible();
+  await expect(family.getByText('keeps three counters in the palm.')).toBeVisible();
 
   // Undo with one key: the decision is open again, the step as it was, as one more version.
   await page.goto('/rounds');

@@ -73,7 +73,6 @@ describe('what a step asks for', () => {
             : [],
       );
     expect(faults('wall-push')).toContainEqual(['ladder.steps.0.how', 5, 10]);
-    expect(faults('string-line')).toContainEqual(['ladder.steps.0.how', 4, 8]);
     expect(faults('post-the-notices')).toContainEqual(['ladder.steps.5.how', 8, 4]);
     expect(faults('road-loop')).toContainEqual(['ladder.steps.3.how', 6, 3]);
     expect(faults('crane-lift')).toContainEqual(['ladder.steps.0.how']);

@@ -1,12 +1,15 @@
 import type { z } from 'zod';
 import { AppError, type InputIssue } from './errors';
 
+/** A message of our own schemas is a code, which has its words in messages/; one of the library is a sentence. */
+const A_CODE = /^[a-z]+[A-Za-z]*$/;
+
 /** What came in, by its schema. @throws AppError invalid with every issue by its place */
 export function parseInput<Schema extends z.ZodType>(schema: Schema, raw: unknown): z.output<Schema> {
   const parsed = schema.safeParse(raw);
   if (parsed.success) return parsed.data;
   throw invalid(
-    ...parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), code: issue.code === 'custom' ? issue.message : issue.code })),
+    ...parsed.error.issues.map(({ path, code, message }) => ({ path: path.join('.'), code: A_CODE.test(message) ? message : code })),
   );
 }
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { exampleChild } from '../fixtures/tarrowHill';
+import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
 import { loadLibrary } from '../../library/loadLibrary';
 import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
 import { actsInCode, knocking, type Act, type Knocking } from './doorsInCode';
@@ -14,15 +14,6 @@ const faults = (JSON.parse(readFileSync('messages/desk.en.json', 'utf8')) as { f
 const record = recordFrom(valuesFrom(exampleChild()));
 const draft = { startsOn: '2026-11-02', endsOn: '2027-02-01', note: '', tasks: [] };
 const stockTask = loadLibrary().find(({ slug }) => slug === 'crane-lift');
-const GOAL = {
-  skill: 'scissors',
-  statement: 'Cuts along a path',
-  measure: { kind: 'count', of: 10, from: 2, to: 8, baselineOn: '2026-11-01' },
-  mostHelp: 'words',
-  sessions: 3,
-  reviewOn: '2027-02-01',
-  taskIds: [],
-};
 const form =
   (fields: Record<string, string> = {}): Asked =>
   (childId) => ({ form: { childId: String(childId), expectedVersion: '1', ...fields } });
@@ -41,8 +32,9 @@ const ON_A_CHILD: Record<string, Asked> = {
   settleHomeAction: form({ answerId: '1', takes: 'yes' }),
   askHomeAction: form(),
   changeRecordAction: (childId) => ({ args: [childId, 0, { record, school: 'Tarrow Hill' }] }),
-  writeGoalAction: (childId) => ({ args: [{ childId, goalId: null, seenVersion: 0, why: '', goal: GOAL }] }),
+  writeGoalAction: (childId) => ({ args: [{ childId, goalId: null, seenVersion: 0, why: '', goal: EXAMPLE_GOAL }] }),
   closeGoalAction: form({ goalId: '1', why: 'met' }),
+  correctReportAction: form({ reportId: '1', seenCorrectedAt: '0', why: 'a slip', left: '1', right: '1' }),
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),
@@ -119,7 +111,19 @@ async function asksAct(subject: Parameters<Knocking['asks']>[0], act: Act, asked
 }
 
 const KEPT = ['children', 'child_access', 'programs', 'program_versions', 'program_drafts', 'decisions', 'goals', 'family_links'];
-const WHOLE = ['people', 'invitations', 'tasks', 'task_versions', 'task_drafts', 'workplace', 'schools', 'messages', 'child_changes'];
+const WHOLE = [
+  'people',
+  'invitations',
+  'tasks',
+  'task_versions',
+  'task_drafts',
+  'workplace',
+  'schools',
+  'messages',
+  'child_changes',
+  'reports',
+  'report_corrections',
+];
 const stateNow = async () => JSON.stringify(await ask(`CHECKSUM TABLE ${[...KEPT, ...WHOLE].join(', ')}`));
 
 test('the tables name every act of the program', () => {

@@ -27,6 +27,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/[childId]/looks/file': CHANGES_A_CHILD,
   '/children/[childId]/paper': OF_A_CHILD,
   '/children/[childId]/program': CHANGES_A_CHILD,
+  '/children/[childId]/reports/[reportId]': CHANGES_A_CHILD,
   '/children/new': NOT_FOR_ASSISTANTS,
   '/confirm': SIGNED_IN,
   '/f/[token]': NO_LINK,

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { exampleChild } from '../fixtures/tarrowHill';
+import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
 import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
 import { looksForFile, viewLooks } from '@/server/audit/viewLooks';
 import { changeHome } from '@/server/caseload/changeHome';
@@ -21,6 +21,8 @@ import { viewBuilder } from '@/server/programs/viewBuilder';
 import { restProgram } from '@/server/programs/rest';
 import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { correctByStaff } from '@/server/reports/correctByStaff';
+import { viewReport } from '@/server/reports/viewReport';
 import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
@@ -66,6 +68,7 @@ interface Wish {
   readonly messageId: number;
   readonly textId: number;
   readonly goalId: number;
+  readonly reportId: number;
 }
 
 type Door = [
@@ -75,16 +78,6 @@ type Door = [
 ];
 
 const record = recordFrom(valuesFrom(exampleChild()));
-const GOAL = {
-  skill: 'scissors',
-  statement: 'Cuts along a path',
-  measure: { kind: 'count', of: 10, from: 2, to: 8, baselineOn: '2026-11-01' },
-  mostHelp: 'words',
-  sessions: 3,
-  reviewOn: '2027-02-01',
-  taskIds: [],
-};
-
 /** Every use case that names a child. */
 const doors: Door[] = [
   ['caseload/viewChild', (actor, { childId }) => viewChild(bed.context, actor, childId), 'read'],
@@ -114,6 +107,13 @@ const doors: Door[] = [
   ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
   ['audit/viewLooks', (actor, { childId }) => viewLooks(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
   ['audit/viewLooks', (actor, { childId }) => looksForFile(bed.context, actor, childId, () => ''), 'looks'],
+  ['reports/viewReport', (actor, { childId, reportId }) => viewReport(bed.context, actor, childId, reportId), 'change'],
+  [
+    'reports/correctByStaff',
+    (actor, { childId, reportId }) =>
+      correctByStaff(bed.context, actor, { childId, reportId, seenCorrectedAt: 0, why: 'a slip', left: '1', right: '1' }),
+    'change',
+  ],
   ['caseload/viewRecord', (actor, { childId }) => viewRecord(bed.context, actor, childId), 'change'],
   [
     'caseload/writeRecord',
@@ -125,7 +125,7 @@ const doors: Door[] = [
   ['goals/viewGoal', (actor, { childId, goalId }) => viewGoal(bed.context, actor, childId, goalId), 'change'],
   [
     'goals/writeGoal',
-    (actor, { childId, goalId }) => writeGoal(bed.context, actor, { childId, goalId, seenVersion: 1, why: '', goal: GOAL }),
+    (actor, { childId, goalId }) => writeGoal(bed.context, actor, { childId, goalId, seenVersion: 1, why: '', goal: EXAMPLE_GOAL }),
     'change',
   ],
   [
@@ -159,11 +159,13 @@ const THING_DOORS = {
   messageId: 'messages/tryAgain',
   textId: 'reports/keepIncoming',
   goalId: 'goals/writeGoal',
+  reportId: 'reports/correctByStaff',
 } as const;
 
 /** All that a child can have that is named by a number, given up, open or undecided, so that only its owner decides. */
 async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
   await bed.report(childId, { question: 'yes', words: 'May she use the other hand?' });
+  const [report] = await bed.read<{ id: number }>('SELECT id FROM reports WHERE child_id = :childId', { childId });
   const { open } = await viewRounds(bed.context, lead, null);
   const { key } = open.find((each) => each.childId === childId)!;
   const { decisionId } = await decide(bed.context, lead, { childId, key, answer: 'later', laterDays: 7, expectedVersion: 1 });
@@ -171,8 +173,8 @@ async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
   const [message] = await bed.read<{ id: number }>('SELECT id FROM messages WHERE child_id = :childId', { childId });
   await bed.write("UPDATE messages SET status = 'givenUp' WHERE id = :id", message);
   const textId = await keepIncoming(bed.context, { serviceKey: `t${childId}`, childId, from: '+1', text: '?', issues: [] });
-  const { goalId } = await writeGoal(bed.context, lead, { childId, goalId: null, seenVersion: 0, why: '', goal: GOAL });
-  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId, goalId };
+  const { goalId } = await writeGoal(bed.context, lead, { childId, goalId: null, seenVersion: 0, why: '', goal: EXAMPLE_GOAL });
+  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId, goalId, reportId: report!.id };
 }
 
 const stateOf = async (childId: number) => [
@@ -211,7 +213,7 @@ describe('nobody reaches a child that is neither theirs nor shared with them', (
 });
 
 describe('nobody reaches what is another child’s by naming it beside a child of their own', () => {
-  it.each(['linkId', 'messageId', 'textId', 'goalId'] as const)('%s', async (thing) => {
+  it.each(['linkId', 'messageId', 'textId', 'goalId', 'reportId'] as const)('%s', async (thing) => {
     const before = await stateOf(childId);
     const wish = { ...othersThings, [thing]: things[thing] };
     const [, open] = doors.findLast(([file]) => file === THING_DOORS[thing])!;

@@ -53,6 +53,8 @@ export interface SessionLimits {
   readonly chooseTo: number;
   /** The step asked for. */
   readonly step: number;
+  /** No session lies before it; 60 days back where it is not said. */
+  readonly earliest?: CalendarDay;
   /** True where the amount is minutes, which are told in halves. */
   readonly takesHalves?: boolean;
 }
@@ -73,7 +75,7 @@ export function checkSession(facts: SessionFacts, limits: SessionLimits): Result
     ...COUNT_FIELDS.flatMap((path) => countIssues(path, facts[path], path === 'amount' && limits.takesHalves ? 0.5 : 1)),
     ...notDoneIssues(facts),
     ...stepIssues(facts.step, limits),
-    ...dayIssues(facts.doneOn, limits.today),
+    ...dayIssues(facts.doneOn, limits),
     ...lengthIssues('words', facts.words, MOST_WORDS),
     ...lengthIssues('saidBy', facts.saidBy, MOST_NAME),
   ];
@@ -106,9 +108,8 @@ function stepIssues(step: number, limits: SessionLimits): SessionIssue[] {
   return Number.isInteger(step) && isOffered ? [] : [{ code: 'notAllowedStep', path: 'step', given: String(step).slice(0, 20) }];
 }
 
-function dayIssues(given: CalendarDay, today: CalendarDay): SessionIssue[] {
+function dayIssues(given: CalendarDay, { today, earliest = addDays(today, -MOST_DAYS_BACK) }: SessionLimits): SessionIssue[] {
   if (!parseCalendarDay(given)) return [{ code: 'notADay', path: 'doneOn', given: String(given).slice(0, 20) }];
-  const earliest = addDays(today, -MOST_DAYS_BACK);
   if (given > today) return [{ code: 'futureDay', path: 'doneOn', given, today }];
   return given < earliest ? [{ code: 'tooLongAgo', path: 'doneOn', given, earliest }] : [];
 }

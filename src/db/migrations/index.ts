@@ -14,6 +14,7 @@ import { invitations } from './0011-invitations';
 import { firstHours } from './0012-first-hours';
 import { trust } from './0013-trust';
 import { shelf } from './0014-shelf';
+import { corrections } from './0015-corrections';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -31,6 +32,7 @@ export const MIGRATIONS: readonly Migration[] = [
   firstHours,
   trust,
   shelf,
+  corrections,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -170,7 +170,7 @@ const COLUMNS = {
     mistake: BOOLEAN,
     lift_id: BIGINT,
   },
-  report_corrections: { report_id: BIGINT, corrected_at: moment, before_correction: JSON_TEXT },
+  report_corrections: { report_id: BIGINT, corrected_at: moment, before_correction: JSON_TEXT, corrected_by: BIGINT, why: STRING },
   messages: {
     child_id: BIGINT,
     kind: STRING,

@@ -3,6 +3,7 @@ import type { StreakSettings, Suggestion } from '@/core/advancing';
 import { calendarDay } from '@/core/calendar';
 import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
 import { taskChoicesSchema, type TaskChoices } from '@/core/program';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
 /** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */
@@ -62,3 +63,20 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
   ]),
 });
 export const readSuggestion = reading<Suggestion | null>('suggestion', suggestionSchema.nullable());
+
+const amount = z.number().nullable();
+const textOfReportSchema = z.object({
+  done: z.boolean(),
+  doneOn: z.string().transform(calendarDay),
+  step: z.number().int(),
+  left: amount,
+  right: amount,
+  plainAmount: amount,
+  help: z.enum(HELP_LEVELS).nullable(),
+  effort: z.enum(EFFORTS).nullable(),
+  stopReason: z.enum(STOP_REASONS).nullable(),
+  words: z.string(),
+});
+/** What a report said, as it is kept beside what replaced it. */
+export type TextOfReport = z.output<typeof textOfReportSchema>;
+export const readTextOfReport = reading<TextOfReport>('before_correction', textOfReportSchema);

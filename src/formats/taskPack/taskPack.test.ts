@@ -9,18 +9,26 @@ const pack = (change: (raw: { tasks: Record<string, unknown>[] } & Record<string
   change(raw);
   return JSON.stringify(raw);
 };
-const faultsOf = (text: string): readonly PackFault[] => {
-  const read = readTaskPack(text);
+const atOnce = () => Promise.resolve();
+const faultsOf = async (text: string): Promise<readonly PackFault[]> => {
+  const read = await readTaskPack(text, atOnce);
   return read.ok ? [] : read.issues;
 };
 
 describe('a task pack', () => {
-  it('comes back as it went out, the whole stock library too', () => {
-    expect(readTaskPack(writeTaskPack({ name: 'Stock', tasks: library }))).toEqual({ ok: true, value: { name: 'Stock', tasks: library } });
+  it('comes back as it went out, the whole stock library too', async () => {
+    const read = await readTaskPack(writeTaskPack({ name: 'Stock', tasks: library }), atOnce);
+    expect(read).toEqual({ ok: true, value: { name: 'Stock', tasks: library } });
   });
 
-  it('is refused whole, with every fault by its path', () => {
-    const faults = faultsOf(
+  it('lets others in before each task is parsed and before each is checked, so that the house stays open', async () => {
+    let breaths = 0;
+    await readTaskPack(pack(), async () => void (breaths += 1));
+    expect(breaths).toBe(6);
+  });
+
+  it('is refused whole, with every fault by its path', async () => {
+    const faults = await faultsOf(
       pack((raw) => {
         raw.tasks[0]!.title = { en: '' };
         (raw.tasks[1]!.dose as Record<string, unknown>).rounds = 0;
@@ -30,12 +38,12 @@ describe('a task pack', () => {
     expect(faults.map((fault) => fault.path)).toEqual(['tasks.0.title.en', 'tasks.1.dose.rounds', 'tasks.2.colour']);
   });
 
-  it('is refused for a ladder that is not sound, and for a slug twice', () => {
+  it('is refused for a ladder that is not sound, and for a slug twice', async () => {
     const unsound = pack((raw) => {
       (raw.tasks[0]!.ladder as { startStep: number }).startStep = 1;
       raw.tasks[1]!.slug = raw.tasks[0]!.slug;
     });
-    expect(faultsOf(unsound)).toEqual([
+    expect(await faultsOf(unsound)).toEqual([
       expect.objectContaining({ code: 'unsound', path: 'tasks.0.ladder' }),
       { code: 'sameSlug', path: 'tasks.1.slug', slug: library[0]!.slug },
     ]);
@@ -47,8 +55,8 @@ describe('a task pack', () => {
     ['another version', pack((raw) => (raw.version = 2)), 'form', 'version'],
     ['no tasks', pack((raw) => (raw.tasks = [])), 'form', 'tasks'],
     ['a list in place of a pack', '[]', 'form', ''],
-  ])('is refused for %s', (_name, text, code, path) => {
-    expect(faultsOf(text)).toContainEqual(expect.objectContaining({ code, path }));
+  ])('is refused for %s', async (_name, text, code, path) => {
+    expect(await faultsOf(text)).toContainEqual(expect.objectContaining({ code, path }));
   });
 });
 
@@ -60,7 +68,7 @@ describe('the published schema', () => {
     expect(JSON.parse(readFileSync('docs/task-pack.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)));
   });
 
-  it('lets an independent validator take what we write and refuse what we refuse', () => {
+  it('lets an independent validator take what we write and refuse what we refuse', async () => {
     expect(validate(JSON.parse(writeTaskPack({ name: 'Stock', tasks: library })))).toBe(true);
     const bad: readonly string[] = [
       pack((raw) => (raw.tasks[0]!.skill = 'juggling')),
@@ -70,7 +78,7 @@ describe('the published schema', () => {
     ];
     for (const text of bad) {
       expect(validate(JSON.parse(text))).toBe(false);
-      expect(readTaskPack(text).ok).toBe(false);
+      expect((await readTaskPack(text, atOnce)).ok).toBe(false);
     }
   });
 });

@@ -26,40 +26,63 @@ export type PackFault =
   | { readonly code: 'sameSlug'; readonly path: string; readonly slug: string }
   | { readonly code: 'unsound'; readonly path: string; readonly finding: TaskFinding; readonly task: TaskContent };
 
+/** As the pack is read: its tasks one by one, each by the form of a task. */
+const coverSchema = taskPackSchema.extend({ tasks: z.array(z.unknown()).min(1).max(MOST_TASKS) });
+
 /**
  * Reads a task pack, whole or not at all: a pack with any fault gives every fault with its path, and no task. Beside its
  * form each task must pass the checks of its ladder, materials and words with no error.
+ * @param breathe waited for before each task: a pack takes seconds, and others may be served meanwhile
  */
-export function readTaskPack(text: string): Result<TaskPack, PackFault> {
+export async function readTaskPack(text: string, breathe: () => Promise<void>): Promise<Result<TaskPack, PackFault>> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch (error) {
     return bad({ code: 'notJson', path: '', said: error instanceof Error ? error.message : String(error) });
   }
-  const parsed = taskPackSchema.safeParse(raw);
-  if (!parsed.success) {
-    const faults = parsed.error.issues.flatMap((issue): PackFault[] => {
-      // A key too many is said where it stands, not where it is missing from.
-      const keys = issue.code === 'unrecognized_keys' ? issue.keys : [null];
-      return keys.map((key) => ({
-        code: 'form',
-        path: [...issue.path, ...(key === null ? [] : [key])].join('.'),
-        said: key === null ? issue.message : 'This is not a part of the format',
-      }));
-    });
-    return bad(...faults);
+  const cover = coverSchema.safeParse(raw);
+  const faults: PackFault[] = cover.success ? [] : formFaults(cover.error, []);
+  const tasks: TaskContent[] = [];
+  for (const [index, given] of tasksIn(raw).entries()) {
+    await breathe();
+    const task = taskContentSchema.safeParse(given);
+    if (task.success) tasks.push(task.data);
+    else faults.push(...formFaults(task.error, ['tasks', index]));
   }
-  const { name, tasks } = parsed.data;
-  const faults = tasks.flatMap((task, index): PackFault[] => {
-    const twice = tasks.findIndex((other) => other.slug === task.slug) < index;
-    const errors = checkTask(task).filter((finding) => finding.severity === 'error');
-    return [
-      ...(twice ? [{ code: 'sameSlug', path: `tasks.${index}.slug`, slug: task.slug } as const] : []),
-      ...errors.map((finding) => ({ code: 'unsound', path: `tasks.${index}.${finding.path}`, finding, task }) as const),
-    ];
+  if (!cover.success || faults.length) return bad(...faults);
+  for (const [index, task] of tasks.entries()) {
+    await breathe();
+    faults.push(...soundnessFaults(task, index, tasks));
+  }
+  return faults.length ? bad(...faults) : good({ name: cover.data.name, tasks });
+}
+
+/** The tasks of what may be a pack, as far as there are any: their faults are told beside those of the cover. */
+function tasksIn(raw: unknown): readonly unknown[] {
+  const tasks = typeof raw === 'object' && raw !== null && 'tasks' in raw ? raw.tasks : null;
+  return Array.isArray(tasks) ? tasks.slice(0, MOST_TASKS) : [];
+}
+
+function formFaults(error: z.ZodError, at: readonly PropertyKey[]): PackFault[] {
+  return error.issues.flatMap((issue): PackFault[] => {
+    // A key too many is said where it stands, not where it is missing from.
+    const keys = issue.code === 'unrecognized_keys' ? issue.keys : [null];
+    return keys.map((key) => ({
+      code: 'form',
+      path: [...at, ...issue.path, ...(key === null ? [] : [key])].join('.'),
+      said: key === null ? issue.message : 'This is not a part of the format',
+    }));
   });
-  return faults.length ? bad(...faults) : good({ name, tasks });
+}
+
+function soundnessFaults(task: TaskContent, index: number, tasks: readonly TaskContent[]): PackFault[] {
+  const twice = tasks.findIndex((other) => other.slug === task.slug) < index;
+  const errors = checkTask(task).filter((finding) => finding.severity === 'error');
+  return [
+    ...(twice ? [{ code: 'sameSlug', path: `tasks.${index}.slug`, slug: task.slug } as const] : []),
+    ...errors.map((finding) => ({ code: 'unsound', path: `tasks.${index}.${finding.path}`, finding, task }) as const),
+  ];
 }
 
 /** A pack as text, for a file. */

@@ -1,6 +1,7 @@
 import { calendarDayInZone } from '@/core/calendar';
 import {
   childChangesOf,
+  correctionsOf,
   currentVersions,
   decisionsOfChild,
   goalHistoryOf,
@@ -52,6 +53,7 @@ export async function exportChild(context: Context, actor: PersonActor, childId:
       programs,
       gradeChanges: await gradeChanges(work, [childId]),
       reports: (await reportLog(work, childId, { most: ALL })).map(({ contentHash: _hash, ...report }) => report),
+      corrections: await correctionsOf(work, childId),
       decisions: await decisionsOfChild(work, childId, ALL),
       lifts: await liftsOf(work, childId),
       notes: await notesOf(work, childId, ALL),

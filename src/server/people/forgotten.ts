@@ -70,7 +70,7 @@ export async function choosePassword(context: Context, raw: unknown): Promise<{ 
   const { token, password } = parseInput(choiceSchema, raw);
   const { personId } = await inTransaction(context.db, (work) => openLink(work, context, token, false));
   const person = (await inTransaction(context.db, (work) => personById(work, personId)))!;
-  refuseGuessed(password, person);
+  await refuseGuessed(password, person);
   const passwordHash = await hashPassword(password);
   await inTransaction(context.db, async (work) => {
     const link = await openLink(work, context, token, true);

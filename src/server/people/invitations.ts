@@ -122,7 +122,7 @@ export async function acceptInvitation(
   const { isFirst, languages: offered } = await viewInvitation(context, token);
   const { name, email, password } = parseInput(accountSchema, raw);
   const place = isFirst ? parseInput(workplaceSchema, raw) : null;
-  refuseGuessed(password, { name, email });
+  await refuseGuessed(password, { name, email });
   // Takes a tenth of a second: no connection is held meanwhile.
   const passwordHash = await hashPassword(password);
   try {

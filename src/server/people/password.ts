@@ -1,5 +1,6 @@
 import { verify } from '@node-rs/argon2';
 import { z } from 'zod';
+import { hardnessOf, HARD_ENOUGH } from './passwordHardness';
 import { changePasswordHash, inTransaction, personById, revokeOtherSignIns } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -16,10 +17,11 @@ const LEAST_TELLING = 4;
 
 export const passwordSchema = z.string().min(LEAST_LETTERS, 'passwordShort').max(200, 'passwordLong');
 
-/** @throws AppError invalid where the person's own name or address stands in the password */
-export function refuseGuessed(password: string, { name, email }: { readonly name: string; readonly email: string }): void {
+/** @throws AppError invalid where the person's own name or address stands in the password, or it is one that is tried early */
+export async function refuseGuessed(password: string, { name, email }: { readonly name: string; readonly email: string }): Promise<void> {
   const telling = [name, email.split('@')[0]!].map(plainly).filter((word) => word.length >= LEAST_TELLING);
   if (telling.some((word) => plainly(password).includes(word))) throw invalid({ path: 'password', code: 'passwordGuessed' });
+  if ((await hardnessOf(password, [name, email])) < HARD_ENOUGH) throw invalid({ path: 'password', code: 'passwordEasy' });
 }
 
 const plainly = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
@@ -37,7 +39,7 @@ export async function changePassword(context: Context, actor: PersonActor, raw: 
   await countTry(context, of);
   // Checking and making take a tenth of a second each: no connection is held meanwhile.
   if (!(await verify(person.passwordHash, current))) throw invalid({ path: 'current', code: 'passwordWrong' });
-  refuseGuessed(password, person);
+  await refuseGuessed(password, person);
   const passwordHash = await hashPassword(password);
   const now = context.now();
   await inTransaction(context.db, async (work) => {

@@ -60,7 +60,7 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
     const { tries } = await countTryOf(work, `correct:${link.id}`, now, DAY);
     if (tries > MOST_A_DAY) throw new AppError('tooManyReports');
     const isSlip = facts.press === 'mistake' && before.words === '' && now - before.saidAt <= SLIP_MILLISECONDS;
-    await correctReport(work, before, facts, now, isSlip);
+    await correctReport(work, before, facts, now, { isSlip });
     const family = { kind: 'family', linkId: link.id, childId: link.childId } as const;
     await noteChanges(work, now, [entryOf(family, now, [link.childId], 'report.corrected')]);
     return { reportId, repeated: false, safetyWord: dangerOf(facts) !== null && !isSlip, replaced };

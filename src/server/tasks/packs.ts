@@ -17,6 +17,9 @@ export async function exportPack(context: Context, actor: PersonActor, slugs: re
   });
 }
 
+/** Others are served before it goes on. */
+const letOthersIn = () => new Promise<void>((resolve) => setImmediate(resolve));
+
 export type PackAnswer =
   | { readonly ok: true; readonly added: readonly string[] }
   | { readonly ok: false; readonly faults: readonly PackFault[]; readonly taken: readonly string[] };
@@ -24,7 +27,7 @@ export type PackAnswer =
 /** Takes a pack into the library, whole or not at all. A slug that is somebody else's already refuses it too. */
 export async function importPack(context: Context, actor: PersonActor, text: string): Promise<PackAnswer> {
   requireMay(actor, 'makeTasks');
-  const read = readTaskPack(text);
+  const read = await readTaskPack(text, letOthersIn);
   if (!read.ok) return { ok: false, faults: read.issues, taken: [] };
   return inTransaction(context.db, async (work): Promise<PackAnswer> => {
     const all = await taskRecords(work);

@@ -1,4 +1,5 @@
 export {
+  correctionsOf,
   knownReportKeys,
   lastWords,
   practiceSince,
@@ -10,6 +11,6 @@ export {
   timedSessions,
   unreadReports,
 } from './read';
-export type { LogEntry, SessionRow, TimedSession, UnreadReport } from './read';
+export type { LogEntry, ReportBefore, SessionRow, TimedSession, UnreadReport } from './read';
 export { addReports, correctReport, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';
 export type { NewReport, StoredReport, UntoldReport } from './write';

@@ -4,7 +4,7 @@ import { groupBy } from '@/core/groupBy';
 import type { TaskChoices } from '@/core/program';
 import { DANGERS, type Danger } from '@/core/safety';
 import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/sessions';
-import { oneOf, oneOfOrNull, readChoices } from '../../rows/columns';
+import { oneOf, oneOfOrNull, readChoices, readTextOfReport, type TextOfReport } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
 /** What counts towards the target, whichever way it was counted; NULL where no amount was told. */
@@ -193,12 +193,12 @@ export async function reportLog(
   return rows.map(toLogEntry);
 }
 
-/** A report of the child by its number; null where it is none of the child's. */
-export async function reportById(work: Work, childId: number, reportId: number): Promise<LogEntry | null> {
-  const [row] = await tablesOf(work).select<RawLogEntry>(`SELECT ${LOG} ${FROM_LOG} WHERE r.child_id = :childId AND r.id = :reportId`, {
-    childId,
-    reportId,
-  });
+/** A report of the child by its number; null where it is none of the child's. @param locked nobody else changes it till the work is done */
+export async function reportById(work: Work, childId: number, reportId: number, locked?: 'locked'): Promise<LogEntry | null> {
+  const [row] = await tablesOf(work).select<RawLogEntry>(
+    `SELECT ${LOG} ${FROM_LOG} WHERE r.child_id = :childId AND r.id = :reportId${locked ? ' FOR UPDATE' : ''}`,
+    { childId, reportId },
+  );
   return row ? toLogEntry(row) : null;
 }
 
@@ -232,4 +232,25 @@ export async function knownReportKeys(work: Work, keys: readonly string[]): Prom
     },
   );
   return new Set(rows.map(({ key }) => key));
+}
+
+/** What stood in a report before it was put right. */
+export interface ReportBefore {
+  readonly reportId: number;
+  readonly correctedAt: Instant;
+  /** The colleague who did it; null where the family did. */
+  readonly who: string | null;
+  readonly why: string;
+  readonly before: TextOfReport;
+}
+
+/** Every correction of a child's reports, of one of them where it is named, the latest first. */
+export async function correctionsOf(work: Work, childId: number, reportId?: number): Promise<ReportBefore[]> {
+  const rows = await tablesOf(work).select<Omit<ReportBefore, 'before'> & { before: unknown }>(
+    `SELECT c.report_id AS reportId, c.corrected_at AS correctedAt, p.name AS who, c.why, c.before_correction AS \`before\`
+     FROM report_corrections c JOIN reports r ON r.id = c.report_id LEFT JOIN people p ON p.id = c.corrected_by
+     WHERE r.child_id = :childId ${reportId === undefined ? '' : 'AND r.id = :reportId'} ORDER BY c.id DESC`,
+    { childId, reportId },
+  );
+  return rows.map((row) => ({ ...row, before: readTextOfReport(row.before) }));
 }

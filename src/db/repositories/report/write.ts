@@ -132,13 +132,25 @@ async function markTold(work: Work, which: string, replacements: Record<string, 
 const strongest = (before: Danger | null, now: Danger | null): Danger | null =>
   DANGERS.find((danger) => danger === before || danger === now) ?? null;
 
-/**
- * Overwrites a report and keeps what stood there before. What is newly told of danger, or asked, asks to be read again.
- * @param isSlip the family says at once that *Something hurt* was pressed by mistake
- */
-export async function correctReport(work: Work, before: LogEntry, facts: SessionFacts, at: Instant, isSlip = false): Promise<void> {
+/** How a report is put right, where it is more than other facts told. */
+interface Correcting {
+  /** The family says at once that *Something hurt* was pressed by mistake. */
+  readonly isSlip?: boolean;
+  /** The colleague who corrects it, and why; not told where the family does. */
+  readonly by?: { readonly personId: number; readonly why: string };
+}
+
+/** Overwrites a report and keeps what stood there before. What is newly told of danger, or asked, asks to be read again. */
+export async function correctReport(
+  work: Work,
+  before: LogEntry,
+  facts: SessionFacts,
+  at: Instant,
+  { isSlip = false, by }: Correcting = {},
+): Promise<void> {
   const tables = tablesOf(work);
-  await tables.insert('report_corrections', { report_id: before.reportId, corrected_at: at, before_correction: before });
+  const corrected = { corrected_at: at, corrected_by: by?.personId ?? null, why: by?.why ?? '' };
+  await tables.insert('report_corrections', { report_id: before.reportId, ...corrected, before_correction: before });
   const now = dangerOf(facts);
   const danger = strongest(before.danger, now);
   const isNewDanger = now !== null && (danger !== before.danger || facts.words !== before.words || before.mistake);

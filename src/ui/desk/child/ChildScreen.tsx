@@ -87,7 +87,7 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
             <details className="mb-2 text-[14px] text-soft">
               <summary className="link inline">how do you know?</summary> {adherenceHow(practice.adherence)}
             </details>
-            <ReportTable reports={view.log.slice(0, LOG_SHOWN)} withTask />
+            <ReportTable reports={view.log.slice(0, LOG_SHOWN)} withTask mayCorrect={view.mayChange} />
           </section>
         </div>
         <aside className="space-y-8 text-[14px]">

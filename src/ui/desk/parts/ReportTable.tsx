@@ -12,7 +12,16 @@ function dangerWords({ danger, mistake, holds }: LoggedReport): string {
 }
 
 /** What came back, newest first. The words of the family stand as they were written. */
-export function ReportTable({ reports, withTask }: { reports: readonly LoggedReport[]; withTask: boolean }) {
+export function ReportTable({
+  reports,
+  withTask,
+  mayCorrect = false,
+}: {
+  reports: readonly LoggedReport[];
+  withTask: boolean;
+  /** Each row leads to where it can be put right. */
+  mayCorrect?: boolean;
+}) {
   if (reports.length === 0) return <p className="text-soft">No reports yet.</p>;
   return (
     <div className="overflow-x-auto">
@@ -56,6 +65,11 @@ export function ReportTable({ reports, withTask }: { reports: readonly LoggedRep
               <td className="cell whitespace-nowrap text-soft">
                 {words(`ways.${report.way}`)}
                 {report.saidBy && `, ${report.saidBy}`}
+                {mayCorrect && (
+                  <a className="link ml-2" href={`/children/${report.childId}/reports/${report.reportId}`}>
+                    correct<span className="sr-only"> the report of {dayAndMonth(report.doneOn)}</span>
+                  </a>
+                )}
               </td>
             </tr>
           ))}

@@ -1,5 +1,5 @@
 import { checkLadder } from '@/core/ladder';
-import { demandOf } from '@/core/knobs';
+import { demandOf, measuresAt } from '@/core/knobs';
 import { minutesOf, reckonDose } from '@/core/dose';
 import { checkTask, MOST_MINUTES, skillCounts, thingsOf } from '@/core/library';
 import { hasTrait, smallPartVerdict } from '@/core/safety';
@@ -311,5 +311,30 @@ describe('clinical rules over the whole library (common practice, no source)', (
     expect(families.length).toBeGreaterThanOrEqual(60);
     for (const family of new Set(families.map((task) => task.family)))
       expect([family, tasks.filter((task) => task.family === family).length >= 2]).toEqual([family, true]);
+  });
+
+  it('what is dangerous in making a thing is said to be done by a grown-up', () => {
+    const made = tasks.flatMap(({ slug, materials }) => materials.flatMap(({ id, recipe }) => (recipe ? [{ slug, id, recipe }] : [])));
+    expect(made.length).toBeGreaterThanOrEqual(13);
+    const unsaid = made.filter(({ recipe }) => recipe.hazards.length > 0 && recipe.grownUp.length === 0);
+    expect(unsaid.map(({ slug, id }) => `${slug}: ${id}`)).toEqual([]);
+  });
+
+  it('a path to cut is as long as what it goes around', () => {
+    const lengthsOf = (slug: string) => {
+      const { knobs, ladder } = bySlug.get(slug)!;
+      return ladder.steps.map(({ grade }) => measuresAt(knobs, grade).pathLengthMm);
+    };
+    // Circles of 120, 80 and 50 mm: 3.14 times as long around as across.
+    const [wide, middle, small] = [120, 80, 50].map((across) => Math.round(Math.PI * across));
+    expect(lengthsOf('wheel')).toEqual([wide, wide, middle, middle, middle, small]);
+    expect(lengthsOf('cut-the-planks')).toEqual([25, 60, 60, 150, 150, 150, 150]);
+  });
+
+  it('a force task has a step that can drip, dent, rip or spill', () => {
+    const force = tasks.filter(({ skill }) => skill === 'forceModulation');
+    expect(force.length).toBeGreaterThanOrEqual(4);
+    const canGoWrong = /drip|dent|rip|tear|spill|hole|squash|crack|blot|flood|pop|shows?\b/;
+    expect(force.filter((task) => !canGoWrong.test(wordsOf(task, 'en'))).map(({ slug }) => slug)).toEqual([]);
   });
 });

@@ -45,7 +45,6 @@ describe('a program made with the heart', () => {
       'bowl',
       'paper cup',
       'soft sponge cubes, 2 in',
-      'knotted rope ends',
     ]);
     expect(before.content.dose.hands).toBe('preferred');
     // Soft cubes in place of pegs are an easier item: the grade says so.

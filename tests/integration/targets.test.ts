@@ -41,25 +41,25 @@ describe('targets by step', () => {
   it('a report is judged by the step that it names, by every way of reading it', async () => {
     await bed.send(ines, childId, 0, ['wall-push', 'crane-lift']);
     const version = await inTransaction(bed.context.db, (work) => versionOf(work, childId, 1));
-    expect(version!.tasks.find(({ content }) => content.slug === 'wall-push')).toMatchObject({ step: 3, target: 10 });
+    expect(version!.tasks.find(({ content }) => content.slug === 'wall-push')).toMatchObject({ step: 3, target: 8 });
     await sendAtStep2(1);
     await tell('wall-push', { step: '1', amount: '5', help: 'shown' });
     await tell('wall-push', { step: '2', amount: '5', help: 'shown' });
     const [second, first] = await log();
-    expect([first!.target, second!.target]).toEqual([5, 10]);
+    expect([first!.target, second!.target]).toEqual([5, 8]);
     expect([first!, second!].map((each) => outcomeOf(each, each.target))).toEqual(['reached', 'partly']);
     const { taskId } = first!;
     const sessions = await inTransaction(bed.context.db, (work) => sessionsOfTasks(work, childId, [taskId]));
-    expect(sessions.map(({ target }) => target)).toEqual([5, 10]);
+    expect(sessions.map(({ target }) => target)).toEqual([5, 8]);
     const practice = await inTransaction(bed.context.db, (work) => practiceSince(work, [childId], DAY));
-    expect(practice.get(childId)!.map(({ target }) => target)).toEqual([5, 10]);
+    expect(practice.get(childId)!.map(({ target }) => target)).toEqual([5, 8]);
   });
 
   it('a regrade takes the dose of the new step along, and taking it back that of the old', async () => {
     await sendAtStep2(0);
     const target = async (number: number) =>
       (await inTransaction(bed.context.db, (work) => versionOf(work, childId, number)))!.tasks[0]!.target;
-    expect(await target(1)).toBe(10);
+    expect(await target(1)).toBe(8);
     for (let day = 0; day < 3; day += 1) {
       await tell('wall-push', { step: '2', amount: '2', help: 'shown', effort: 'tooHard' });
       bed.passDays(1);
@@ -74,10 +74,10 @@ describe('targets by step', () => {
     await bed.send(ines, childId, 0, ['wall-push']);
     await bed.write("UPDATE version_tasks SET step_targets = NULL, dose = JSON_REMOVE(dose, '$.atSteps')");
     await tell('wall-push', { step: '2', amount: '5', help: 'shown' });
-    expect((await log())[0]).toMatchObject({ target: 10, amount: 5 });
+    expect((await log())[0]).toMatchObject({ target: 8, amount: 5 });
     await bed.write('UPDATE version_tasks SET choose_from = 1');
     await tell('wall-push', { step: '1', amount: '5', help: 'shown' });
-    expect((await log())[0]).toMatchObject({ step: 1, target: 10 });
+    expect((await log())[0]).toMatchObject({ step: 1, target: 8 });
   });
 
   it('minutes are told in halves, good ones are not', async () => {

@@ -27,11 +27,11 @@ describe('the checks of a task say what, where and how bad', () => {
       }),
       { code: 'ladder', path: 'ladder.steps.2', severity: 'error' },
     ],
-    ['a knob twice', with1({ knobs: [...crane.knobs, crane.knobs[0]!] }), { code: 'knobTwice', path: 'knobs.4', severity: 'error' }],
+    ['a knob twice', with1({ knobs: [...crane.knobs, crane.knobs[0]!] }), { code: 'knobTwice', path: 'knobs.5', severity: 'error' }],
     [
       'a knob of its own without a name',
       with1({ knobs: [...crane.knobs, { knob: 'own:wind', levels: crane.knobs[0]!.levels }] }),
-      { code: 'ownKnobUnnamed', path: 'knobs.4', severity: 'error' },
+      { code: 'ownKnobUnnamed', path: 'knobs.5', severity: 'error' },
     ],
     [
       'a level that needs an unknown thing',
@@ -57,7 +57,7 @@ describe('the checks of a task say what, where and how bad', () => {
     [
       'a thing twice for the same steps',
       with1({ materials: [...crane.materials, tongs] }),
-      { code: 'materialTwice', path: 'materials.6', severity: 'error' },
+      { code: 'materialTwice', path: 'materials.5', severity: 'error' },
     ],
     [
       'a thing for steps that are not there',

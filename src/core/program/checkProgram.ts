@@ -1,3 +1,4 @@
+import type { LocalText } from '../text';
 import { daysBetween, type CalendarDay } from '../calendar';
 import { checkHeavyGrip, doseAt, minutesOf } from '../dose';
 import { matchHome } from '../materials';
@@ -58,6 +59,8 @@ export type ProgramFinding =
       readonly task: number;
       readonly replaced: readonly { readonly material: Material; readonly by: Substitute; readonly count: number }[];
     }
+  /** Much the same as a task before it, in another dress. */
+  | { readonly severity: 'note'; readonly code: 'sameFamily'; readonly task: number; readonly as: LocalText }
   | { readonly severity: 'caution'; readonly code: 'substituteLevels'; readonly task: number; readonly steps: readonly number[] }
   | {
       readonly severity: 'caution';
@@ -94,6 +97,7 @@ export function checkProgram(
     );
   });
   findings.push(
+    ...checkFamilies(tasks),
     ...checkBudget(draft, child),
     ...checkFamilyDays(draft, child),
     ...checkOrder(draft),
@@ -155,6 +159,14 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
   const broken = match.findings.filter((found) => found.severity === 'error' && found.step > chooseFrom && found.step <= chooseTo);
   if (broken.length) findings.push({ severity: 'caution', code: 'substituteLevels', task, steps: broken.map((found) => found.step) });
   return findings;
+}
+
+/** One of a family of variations a week is enough; two shapes, one new and one held, are a choice. */
+function checkFamilies(tasks: readonly TaskContent[]): ProgramFinding[] {
+  return tasks.flatMap(({ family }, task): ProgramFinding[] => {
+    const first = family === undefined ? -1 : tasks.findIndex((other) => other.family === family);
+    return first < 0 || first === task ? [] : [{ severity: 'note', code: 'sameFamily', task, as: tasks[first]!.title }];
+  });
 }
 
 /** Minutes of the draft's tasks on one ISO weekday. */

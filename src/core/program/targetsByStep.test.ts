@@ -72,9 +72,9 @@ describe('what a step asks for', () => {
             ? [[finding.path]]
             : [],
       );
-    expect(faults('wall-push')).toContainEqual(['ladder.steps.0.how', 5, 10]);
+    expect(faults('wall-push')).toContainEqual(['ladder.steps.0.how', 5, 8]);
     expect(faults('post-the-notices')).toContainEqual(['ladder.steps.5.how', 8, 4]);
-    expect(faults('road-loop')).toContainEqual(['ladder.steps.3.how', 6, 3]);
+    expect(faults('soft-line-hard-line')).toContainEqual(['ladder.steps.0.how', 2, 5]);
     expect(faults('crane-lift')).toContainEqual(['ladder.steps.0.how']);
     expect(faults('wet-the-cement')).toContainEqual(['ladder.steps.0.how']);
   });
@@ -97,8 +97,8 @@ describe('what a step asks for', () => {
     const { dose } = task('wall-push');
     const old = plannedDoseSchema.parse(JSON.parse(JSON.stringify(dose)));
     expect(doseAt(old, 1)).toEqual(dose);
-    expect(stepTargets(old).slice(0, 6)).toEqual([10, 10, 10, 10, 10, 10]);
-    expect(stepTargets(plannedDoseOf(task('wall-push'))).slice(0, 6)).toEqual([5, 10, 10, 10, 10, 10]);
+    expect(stepTargets(old).slice(0, 6)).toEqual([8, 8, 8, 8, 8, 8]);
+    expect(stepTargets(plannedDoseOf(task('wall-push'))).slice(0, 6)).toEqual([5, 8, 8, 8, 8, 8]);
   });
 });
 

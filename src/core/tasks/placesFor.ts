@@ -22,6 +22,24 @@ export function placesFor(task: Pick<TaskContent, 'tableMap' | 'materials'>, han
   });
 }
 
+/** One map of the table, and the hand that it is turned for. */
+export interface TableMap {
+  readonly hand: Hand;
+  readonly places: readonly PlacedThing[];
+}
+
+/**
+ * The maps that a family lays by. Where the arm is to go past the middle and the hand is not settled, things in the middle would
+ * take the crossing away: there are two maps then, one for each hand, used in turn. Source: common practice, no source.
+ */
+export function mapsFor(task: Pick<TaskContent, 'skill' | 'tableMap' | 'materials'>, hand: Hand, step?: number): TableMap[] {
+  const isBothWays = hand === 'unsettled' && task.skill === 'crossingMidline';
+  return (isBothWays ? (['left', 'right'] as const) : [hand]).flatMap((each) => {
+    const places = placesFor(task, each, step);
+    return places.length === 0 ? [] : [{ hand: each, places }];
+  });
+}
+
 function sideOf(place: TaskContent['tableMap'][number]['place'], hand: Hand): TableSide {
   if (place === 'middle' || place === 'far') return place;
   if (hand === 'unsettled') return place === 'preferredSide' ? 'middle' : 'far';

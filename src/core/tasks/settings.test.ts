@@ -58,9 +58,9 @@ describe('settings where schools of thought differ change the task, not only a l
   });
 
   it('help by the wrist takes hand over hand off the ladder, help by the tool the wrist too', () => {
-    expect(settled('road-loop', { helpBy: 'hand' }).ladder.steps).toHaveLength(6);
+    expect(settled('road-loop', { helpBy: 'hand' }).ladder.steps).toHaveLength(5);
     const wrist = settled('road-loop', { helpBy: 'wrist' });
-    expect(wrist.ladder.steps).toHaveLength(5);
+    expect(wrist.ladder.steps).toHaveLength(4);
     expect(names(wrist)[0]).toBe('shown');
     // The start stays on its step.
     expect(names(wrist)[wrist.ladder.startStep - 1]).toBe(names(task('road-loop'))[task('road-loop').ladder.startStep - 1]);
@@ -70,8 +70,8 @@ describe('settings where schools of thought differ change the task, not only a l
 
   it('materials move along with the steps that are left', () => {
     const road = task('road-loop');
-    const late = { ...road, materials: road.materials.map((material) => ({ ...material, steps: { from: 5, to: 6 } })) };
-    expect(applySettings(late, { helpBy: 'tool' }).materials[0]!.steps).toEqual({ from: 4, to: 5 });
+    const late = { ...road, materials: road.materials.map((material) => ({ ...material, steps: { from: 4, to: 5 } })) };
+    expect(applySettings(late, { helpBy: 'tool' }).materials[0]!.steps).toEqual({ from: 3, to: 4 });
   });
 
   it('what only steps needed that a setting took away is needed no more (B11)', () => {

@@ -1,5 +1,5 @@
 import { checkTask } from '../library';
-import { applySettings, isNeededAt, knobOf, linesAt, placesFor, taskContentSchema } from '.';
+import { applySettings, isNeededAt, knobOf, linesAt, mapsFor, placesFor, taskContentSchema, type Hand, type TaskContent } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
@@ -11,6 +11,17 @@ describe('the table map', () => {
     ['unsettled', ['middle', 'far']],
   ] as const)('lies mirrored for the %s hand', (hand, sides) => {
     expect(placesFor(crane, hand).map((place) => place.side)).toEqual(sides);
+  });
+
+  it('is two maps where the arm is to cross and the hand is not settled, one for each hand', () => {
+    const sidesOf = (task: TaskContent, hand: Hand) => mapsFor(task, hand).map((map) => [map.hand, ...map.places.map(({ side }) => side)]);
+    expect(sidesOf(crane, 'left')).toEqual([['left', 'left', 'right']]);
+    expect(sidesOf(crane, 'unsettled')).toEqual([
+      ['left', 'left', 'right'],
+      ['right', 'right', 'left'],
+    ]);
+    expect(sidesOf({ ...crane, skill: 'scissors' }, 'unsettled')).toEqual([['unsettled', 'middle', 'far']]);
+    expect(mapsFor({ ...crane, tableMap: [] }, 'unsettled')).toEqual([]);
   });
 });
 
@@ -35,7 +46,7 @@ describe('what belongs to the step at hand', () => {
   it('on the table lies what is needed at that step, under its name', () => {
     expect(namesAt(1)).toEqual(['sponge blocks, 3 in', 'shoe box']);
     expect(namesAt(3)).toEqual(['clothespins', 'shoe box']);
-    expect(namesAt(7)).toEqual(['knotted rope ends', 'small cup']);
+    expect(namesAt(7)).toEqual(['clothespins', 'small cup']);
   });
 
   it('lines of other steps are not said, nor turns of the hands where both work at once', () => {

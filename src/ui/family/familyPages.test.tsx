@@ -133,7 +133,11 @@ describe('a task on the family’s page', () => {
     const page = (hand: Hand) => taskPage(found, { view: { ...view([found]), child: { ...child, hand } } });
     expect(page('right')).toContain('clothespins: on the right');
     expect(page('left')).toContain('clothespins: on the left');
-    expect(page('unsettled')).toContain('Let Odalys choose the hand.');
+    expect(page('unsettled')).toContain('The arm goes past Odalys’s middle both times.');
+    expect(page('unsettled')).toContain('With the right hand');
+    const building = asked(programTask('stamp-the-crates', 1));
+    const inTheMiddle = taskPage(building, { view: { ...view([building]), child: { ...child, hand: 'unsettled' } } });
+    expect(inTheMiddle).toContain('Let Odalys choose the hand.');
   });
 
   it('offers only the steps that the therapist allowed, and no step beyond them by address', () => {
@@ -174,7 +178,7 @@ describe('a task on the family’s page', () => {
   });
 
   it.each([
-    ['star-beams', 'name="amount"', '10 good ones'],
+    ['star-beams', 'name="amount"', '8 good ones'],
     ['cut-the-planks', 'Pieces done', '6 pieces'],
   ])('counts %s in its own unit', (slug, box, target) => {
     const page = taskPage(asked(programTask(slug, 1)));

@@ -1,5 +1,5 @@
 import { cautionsFor, safeSubstitutes, type ChildForSafety, type SafetyFinding } from '@/core/safety';
-import { isNeededAt, linesAt, placesFor, type Hand, type Recipe, type TaskContent } from '@/core/tasks';
+import { isNeededAt, linesAt, mapsFor, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
 import { isTranslated, say, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
@@ -20,9 +20,9 @@ const MOST_WATCHED = 2;
 /** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
 export function TaskInstructions({ content, step, child, words, pieces }: Props) {
   const { t, local, language } = words;
-  const places = placesFor(content, child.hand, step);
+  const maps = mapsFor(content, child.hand, step);
   const lines = (list: 'helperSteps' | 'childSteps' | 'cues' | 'looksRight' | 'cautions') => linesAt(content, list, step);
-  const placeWords = (place: (typeof places)[number]) => t(`side.${place.side}`, { what: local(place.what) });
+  const placeWords = (place: PlacedThing) => t(`side.${place.side}`, { what: local(place.what) });
   const needed = content.materials.filter((material) => isNeededAt(material, step));
   const { findings, supervision } = cautionsFor(content, step, child.care);
   // A step's own words tell what is new; where everything stands is read from its grade.
@@ -55,19 +55,21 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           {pieces > 0 && <p>{t('prepare', { pieces })}</p>}
         </>
       )}
-      {places.length > 0 && (
-        <>
-          <h2 className="mt-4 text-[18px]">{t('table')}</h2>
+      {maps.length > 0 && <h2 className="mt-4 text-[18px]">{t('table')}</h2>}
+      {maps.length > 1 && <p>{t('bothWays', { name: child.calledName })}</p>}
+      {maps.map(({ hand, places }) => (
+        <figure key={hand}>
+          {maps.length > 1 && hand !== 'unsettled' && <figcaption className="font-bold">{t(`mapHand.${hand}`)}</figcaption>}
           <TableMapDrawing
             places={places}
             wordsOf={(place) => local(place.what)}
-            hand={child.hand}
+            hand={hand}
             label={places.map(placeWords).join('. ')}
             childName={child.calledName}
           />
-          {child.hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
-        </>
-      )}
+          {hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
+        </figure>
+      ))}
       <Said who={t('youDo')} texts={[...lines('helperSteps'), ...lines('cues')].map(local)} />
       <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps').map(local)} />
       {content.stuck && <p className="mt-2">{t('stuck', { what: local(content.stuck) })}</p>}

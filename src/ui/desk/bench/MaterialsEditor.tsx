@@ -144,7 +144,10 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
       <span className="text-[13px] font-semibold text-soft">may be replaced by</span>
       {material.substitutes.map((substitute, place) => (
         <div key={place} className="flex flex-wrap items-center gap-2 text-[14px]">
-          <span>{substitute.en}</span>
+          <span>
+            {substitute.en}
+            <span className="text-soft">{turnWords(substitute)}</span>
+          </span>
           <select
             aria-label={`What ${substitute.en} does to the grade`}
             disabled={fixed}
@@ -186,6 +189,12 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
       )}
     </div>
   );
+}
+
+/** What a substitute turns where the task has no level for it, or why it turns nothing. */
+function turnWords({ turns, same }: Material['substitutes'][number]): string {
+  const turned = Object.entries(turns ?? {}).map(([knob, way]) => `${way} by ${words(`knobs.${knob as 'help'}`)}`);
+  return turned.length > 0 ? `, ${turned.join(', ')}` : same ? `, the same: ${same}` : '';
 }
 
 const SHAPES: Record<Shape['kind'], string> = { sphere: 'ball', cylinder: 'round, flat or long', box: 'block or sheet' };

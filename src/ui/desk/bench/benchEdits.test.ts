@@ -38,15 +38,15 @@ describe('edits of a task', () => {
     expect(namesOf(before)).toHaveLength(8);
     expect(before.ladder.startStep).toBe(4);
     expect(before.ladder.steps[2]!.grade).toEqual(crane.ladder.steps[1]!.grade);
-    expect(pegs(before)).toEqual({ from: 4, to: 6 });
+    expect(pegs(before)).toEqual({ from: 4, to: 8 });
     expect(edit({ kind: 'addStep', after: 5 }).ladder.startStep).toBe(3);
-    expect(pegs(edit({ kind: 'addStep', after: 3 }))).toEqual({ from: 3, to: 6 });
+    expect(pegs(edit({ kind: 'addStep', after: 3 }))).toEqual({ from: 3, to: 8 });
   });
 
   it('take a step out: start and materials move back, and the last step stays', () => {
     const without = edit({ kind: 'removeStep', step: 0 });
     expect(without.ladder.startStep).toBe(2);
-    expect(pegs(without)).toEqual({ from: 2, to: 4 });
+    expect(pegs(without)).toEqual({ from: 2, to: 6 });
     expect(namesOf(without)).toEqual(namesOf(crane).slice(1));
     const one = { ...crane, ladder: { ...crane.ladder, steps: crane.ladder.steps.slice(0, 1) } };
     expect(editTask(one, { kind: 'removeStep', step: 0 })).toBe(one);
@@ -76,14 +76,14 @@ describe('edits of a task', () => {
 
   it('take a knob away from every step', () => {
     const without = edit({ kind: 'removeKnob', knob: 'position' });
-    expect(without.knobs.map((knob) => knob.knob)).toEqual(['tool', 'itemSize', 'precision']);
+    expect(without.knobs.map((knob) => knob.knob)).toEqual(['tool', 'itemSize', 'precision', 'hands']);
     expect(without.ladder.steps.some((step) => 'position' in step.grade)).toBe(false);
   });
 
   it('take a level away: those above it move down with it', () => {
-    const without = edit({ kind: 'removeLevel', knob: 'itemSize', level: 1 });
-    expect(without.knobs[1]!.levels.map((level) => level.en)).toEqual(['sponge blocks, 2¾ inches', 'knotted rope ends, 1½ inches']);
-    expect(without.ladder.steps.map((step) => step.grade.itemSize)).toEqual([0, 0, 0, 0, 0, 1, 1]);
+    const without = edit({ kind: 'removeLevel', knob: 'tool', level: 1 });
+    expect(without.knobs[0]!.levels.map((level) => level.en)).toEqual(['wide kitchen tongs, two hands', 'thin tongs']);
+    expect(without.ladder.steps.map((step) => step.grade.tool)).toEqual([0, 0, 0, 0, 0, 0, 1]);
     expect(edit({ kind: 'removeLevel', knob: 'precision', level: 0 })).toBe(crane);
   });
 

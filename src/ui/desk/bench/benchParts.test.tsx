@@ -34,7 +34,7 @@ describe('the grid', () => {
 
   it('has a column a step and a row a knob, each cell a dial that says its level', () => {
     const drawn = grid(crane);
-    expect(drawn.match(/role="spinbutton"/g)).toHaveLength(4 * 7);
+    expect(drawn.match(/role="spinbutton"/g)).toHaveLength(5 * 7);
     expect(drawn).toContain('aria-label="tool, step 7"');
     expect(drawn).toContain('aria-valuetext="thin tongs"');
     expect(drawn).toContain('aria-valuenow="3"');
@@ -86,10 +86,8 @@ describe('the editors', () => {
   });
 
   it('say bits of difficulty beside the millimetres that give them', () => {
-    const drawn = renderToStaticMarkup(
-      <KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('cut-the-planks'))} />,
-    );
-    expect(drawn).toContain('path index 12.5 (steering law)');
+    const drawn = renderToStaticMarkup(<KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('arch'))} />);
+    expect(drawn).toContain('path index 15.0 (steering law)');
     expect(
       renderToStaticMarkup(<KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('toss-the-sandbag'))} />),
     ).not.toContain('steering law');

@@ -30,6 +30,8 @@ export function findingWords(finding: ProgramFinding): string {
           .map(({ material, by, count }) => `${count > 1 ? `${count} ` : ''}${by.en} for ${material.name.en}`)
           .join('; '),
       });
+    case 'sameFamily':
+      return words('findings.sameFamily', { task: finding.as.en });
     case 'substituteLevels':
       return words('findings.substituteLevels', { steps: finding.steps.length, list: finding.steps.join(', ') });
     default:

@@ -204,6 +204,17 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
   });
 });
 
+/** Tells a word's part of speech; its own types do not compile. */
+type Reader = (text: string) => { has: (tag: string) => boolean };
+const english = jest.requireActual<Reader>('compromise');
+const spanish = jest.requireActual<Reader>('es-compromise');
+
+/** Imperatives that the reader of words takes for things. */
+const VERBS_TAKEN_FOR_NOUNS = {
+  en: /^(?:fold|walk|squeeze|lace|flick|the thumb .* taps)\b/i,
+  es: /\b(?:pinchar|raya, dobla, grapa|den)\b/i,
+};
+
 describe('clinical rules over the whole library (common practice, no source)', () => {
   const wordsOf = (task: TaskContent, language: 'en' | 'es') => familyTextOf(task, language).toLowerCase();
 
@@ -275,6 +286,21 @@ describe('clinical rules over the whole library (common practice, no source)', (
         if (words.test(said)) expect([task.slug, hazard, has.has(hazard)]).toEqual([task.slug, hazard, true]);
       if (has.has('knife')) expect([task.slug, /child scissors/.test(said)]).toEqual([task.slug, false]);
     }
+  });
+
+  it('a step says what is done, with a verb; a fragment is no instruction', () => {
+    const read = { en: english, es: spanish };
+    const fragments = tasks.flatMap(({ slug, ladder }) =>
+      ladder.steps.flatMap(({ how }, index) =>
+        (['en', 'es'] as const).flatMap((language) => {
+          const said = how[language]!.replaceAll('{child}', 'Maria').replaceAll('{mark}', '');
+          return read[language](said).has('#Verb') || VERBS_TAKEN_FOR_NOUNS[language].test(said) ? [] : `${slug}, ${index + 1}: ${said}`;
+        }),
+      ),
+    );
+    expect(fragments).toEqual([]);
+    expect(read.en('Tall boxes for tall letters.').has('#Verb')).toBe(false);
+    expect(read.es('Cuadros altos para letras altas.').has('#Verb')).toBe(false);
   });
 
   it('the words of the review stay out: one word for one thing, as its reader says it', () => {

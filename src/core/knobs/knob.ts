@@ -20,6 +20,7 @@ export const KNOB_IDS = [
   'stakes',
   'texture',
   'material',
+  'order',
 ] as const;
 
 export type KnobId = (typeof KNOB_IDS)[number];
@@ -81,6 +82,8 @@ export const FIELD_KNOBS: Readonly<Record<KnobId, FieldKnob>> = {
   stakes: { usual: ['unbreakable', 'squashable', 'breakable'], measures: ['forceN'] },
   texture: { usual: ['dry', 'sealed', 'withTool', 'fingertip', 'wholeHand'], measures: [] },
   material: { usual: ['stiffCard', 'plainPaper', 'softPaper', 'stiffLoop', 'limpString'], measures: [] },
+  // Painting a shape before it is cut is easier than after.
+  order: { usual: ['easierFirst', 'harderFirst'], measures: [] },
 };
 
 export function isFieldKnob(knob: string): knob is KnobId {

@@ -125,7 +125,7 @@ describe('the reckoner for many grades', () => {
 
 describe('the field’s knobs (common practice, no source)', () => {
   it('are all of the table, each with usual levels that both languages can name', () => {
-    expect(KNOB_IDS).toHaveLength(17);
+    expect(KNOB_IDS).toHaveLength(18);
     for (const knob of KNOB_IDS) {
       const { usual } = FIELD_KNOBS[knob];
       expect(usual.length).toBeGreaterThanOrEqual(2);

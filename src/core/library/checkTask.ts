@@ -5,6 +5,7 @@ import { isFieldKnob, type KnobKey } from '../knobs';
 import { checkLadder, type LadderFinding } from '../ladder';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
+import type { Hazard } from '../vocabulary';
 import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type TaskContent } from '../tasks';
 import { isTranslated, LANGUAGES, plain, textOf, type LocalText } from '../text';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
@@ -23,6 +24,8 @@ export type TaskFinding =
   | (Placed & { readonly code: 'handsNotTarget'; readonly language: WordingLanguage })
   /** On the table map lies what is not in the list of what is needed. */
   | (Placed & { readonly code: 'placeNotNeeded'; readonly thing: LocalText; readonly step: number })
+  /** The title names what can hurt, and no thing brings it. */
+  | (Placed & { readonly code: 'titleNamesHazard'; readonly said: string })
   | (Placed & { readonly code: 'stepsOutside'; readonly count: number })
   | (Placed & { readonly code: 'knobTwice' | 'ownKnobUnnamed'; readonly knob: KnobKey })
   | (Placed & { readonly code: 'agesTurned'; readonly from: number; readonly to: number })
@@ -69,6 +72,7 @@ export function checkTask(task: TaskContent): TaskFinding[] {
     ...checkPlaces(task),
     ...checkMaterials(task),
     ...checkCare(task),
+    ...checkTitle(task),
     ...checkWords(task),
   ];
 }
@@ -188,6 +192,30 @@ function checkSubstitute(
   };
   const broken = matchHome(only, [...home, id]).findings.find((finding) => finding.severity === 'error');
   return broken ? [{ severity: 'note', path, code: 'substituteBreaks', thing, step: broken.step }] : [];
+}
+
+/** What a title may say that can hurt, and the hazards that answer to it. Common practice, no source. */
+const NAMED_IN_TITLES: readonly (readonly [RegExp, readonly Hazard[]])[] = [
+  [/\b(?:knife|knives)\b/i, ['knife']],
+  [/\b(?:scissors?|snips?|snipping|cut|cuts|cutting)\b/i, ['blade', 'knife']],
+  [/\b(?:strings?|cords?|ropes?|laces?|ribbons?|yarn)\b/i, ['cord']],
+  [/\b(?:rubber|hair|elastic) ?bands?\b/i, ['band']],
+  [/\bballoons?\b/i, ['balloon']],
+  [/\bmagnets?\b/i, ['magnet']],
+  [/\bglue\b/i, ['glue']],
+  [/\b(?:plastic|zip) bags?\b/i, ['bag']],
+  [/\b(?:soap|suds|lather)\b/i, ['soap', 'foam']],
+  [/\b(?:climb|climbing)\b/i, ['climbing']],
+  [/\b(?:cook|bake|eat|snack|taste)\b/i, ['food']],
+];
+
+function checkTitle({ title, materials, moveHazards }: TaskContent): TaskFinding[] {
+  const brought = new Set<Hazard>([...moveHazards, ...materials.flatMap(({ hazards }) => hazards)]);
+  return NAMED_IN_TITLES.flatMap(([named, hazards]): TaskFinding[] => {
+    const said = named.exec(title.en)?.[0];
+    const isUnsaid = said !== undefined && !hazards.some((hazard) => brought.has(hazard));
+    return isUnsaid ? [{ severity: 'warning', path: 'title', code: 'titleNamesHazard', said }] : [];
+  });
 }
 
 function checkCare(task: TaskContent): TaskFinding[] {

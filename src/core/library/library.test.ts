@@ -55,6 +55,11 @@ describe('the checks of a task say what, where and how bad', () => {
       { code: 'heavyOverCap', path: 'dose', severity: 'warning' },
     ],
     [
+      'a title that speaks of what no thing brings',
+      with1({ title: { en: 'Cut the snack' } }),
+      { code: 'titleNamesHazard', path: 'title', said: 'Cut', severity: 'warning' },
+    ],
+    [
       'a thing twice for the same steps',
       with1({ materials: [...crane.materials, tongs] }),
       { code: 'materialTwice', path: 'materials.5', severity: 'error' },

@@ -16,7 +16,7 @@ import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
 import { AddKnob, FlightGrid } from './FlightGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
-import { FindingsAt, Section, Small } from './parts';
+import { Contents, FindingsAt, Section, Small } from './parts';
 import { Preview } from './Preview';
 import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
@@ -176,7 +176,7 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
           </Section>
         )}
         {view.stock && (
-          <Section title="Against the task it was copied from">
+          <Section title="Compared with the original">
             <CompareWithStock task={task} stock={view.stock} />
           </Section>
         )}
@@ -207,10 +207,25 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
           </div>
         )}
       </div>
-      <Preview task={task} step={shownStep} />
+      <div className="min-w-0">
+        <Contents titles={[...SECTIONS, ...(view.versions.length > 1 ? ['Versions'] : [])]} />
+        <Preview task={task} step={shownStep} />
+      </div>
     </div>
   );
 }
+
+const SECTIONS = [
+  'Knobs and their levels',
+  'Dose',
+  'Materials',
+  'Safety',
+  'Table map',
+  'Words for helper and child',
+  'The task',
+  'Ways of working',
+  'Themes',
+];
 
 /** Earlier versions, each of which can be laid on the bench again; that too can be undone. */
 function Versions({ versions, take, fixed }: { versions: BenchProps['view']['versions']; take: (number: number) => void; fixed: boolean }) {
@@ -220,7 +235,7 @@ function Versions({ versions, take, fixed }: { versions: BenchProps['view']['ver
         <li key={number} className="flex gap-3">
           version {number}, of {longDay(createdOn)}
           {!fixed && (
-            <Small label={`lay version ${number} on the bench`} onPress={() => take(number)}>
+            <Small label={`Restore version ${number}`} onPress={() => take(number)}>
               Restore this version
             </Small>
           )}

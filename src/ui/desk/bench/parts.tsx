@@ -6,9 +6,25 @@ import { languageName } from '../../shared/languageName';
 import { Finding } from '../parts/Finding';
 import { benchFindingWords, type BenchFinding } from './benchFindings';
 
+/** Where a section stands in the page's address. */
+const placeOf = (title: string) => title.toLowerCase().replace(/[^a-z]+/g, '-');
+
+/** What the long form holds, each a way there. */
+export function Contents({ titles }: { titles: readonly string[] }) {
+  return (
+    <nav aria-label="On this page" className="mb-3 flex flex-wrap gap-x-3 gap-y-0.5 text-[14px]">
+      {titles.map((title) => (
+        <a key={title} className="link" href={`#${placeOf(title)}`}>
+          {title}
+        </a>
+      ))}
+    </nav>
+  );
+}
+
 export function Section({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   return (
-    <section className="mt-6" aria-label={title}>
+    <section className="mt-6 scroll-mt-3" aria-label={title} id={placeOf(title)}>
       <div className="flex items-baseline gap-4 border-b border-line">
         <h2 className="text-[17px]">{title}</h2>
         {aside && <span className="text-[14px] text-soft">{aside}</span>}

@@ -76,6 +76,8 @@ export function taskFindingWords(finding: TaskFinding, task: TaskContent): strin
       return words('taskFindings.leansOnStepBefore', { said: finding.said });
     case 'handsNotTarget':
       return words('taskFindings.handsNotTarget');
+    case 'titleNamesHazard':
+      return words('taskFindings.titleNamesHazard', { said: finding.said });
     case 'placeNotNeeded':
       return words('taskFindings.placeNotNeeded', { thing: finding.thing.en, step: finding.step });
     case 'stepsOutside':

@@ -346,6 +346,21 @@ describe('clinical rules over the whole library (common practice, no source)', (
     expect(unsaid.map(({ slug, id }) => `${slug}: ${id}`)).toEqual([]);
   });
 
+  it('what must not be swallowed is not told as food, in any dress', () => {
+    const notToEat = ['smallPart', 'foam', 'soap', 'paint', 'glue', 'bag'] as const;
+    const food =
+      /\b(?:jam|cream|whipped|sauce|plums?|berr(?:y|ies)|candy|candies|cookies?|buns?|loaf|bread|cake|sesame|crema|mermelada|salsa|ciruelas?|dulces?|galletas?|pan|panecitos?)\b/i;
+    const told = tasks
+      .filter(({ materials }) => materials.some(({ hazards }) => notToEat.some((hazard) => hazards.includes(hazard))))
+      .flatMap((task) =>
+        SKINS.flatMap((skin) => {
+          const { title, story } = dressedIn(task, skin);
+          return [title.en, title.es, story.en, story.es].filter((text) => food.test(text ?? '')).map((text) => `${task.slug}: ${text}`);
+        }),
+      );
+    expect(told).toEqual([]);
+  });
+
   it('a path to cut is as long as what it goes around', () => {
     const lengthsOf = (slug: string) => {
       const { knobs, ladder } = bySlug.get(slug)!;

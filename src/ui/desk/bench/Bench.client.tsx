@@ -52,6 +52,8 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
   const kept = useKeeping(task, isChanged && !busy, keep);
   const findings = useMemo(() => benchFindings(task), [task]);
   const errors = findings.filter((finding) => finding.severity === 'error');
+  // A long ladder takes the whole width: a step that is cut off is not seen.
+  const isLong = task.ladder.steps.length > MOST_BESIDE_PREVIEW;
   const shownStep = Math.min(step, task.ladder.steps.length - 1);
 
   // Work that the server had not taken before a reload comes back from this browser.
@@ -87,7 +89,9 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
   const shared = { task, findings, edit: act, fixed };
 
   return (
-    <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
+    <div
+      className={`grid grid-cols-1 gap-6 ${isLong ? 'min-[1480px]:grid-cols-[minmax(0,1fr)_330px]' : 'min-[900px]:grid-cols-[minmax(0,1fr)_330px]'}`}
+    >
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
           <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
@@ -214,6 +218,9 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
     </div>
   );
 }
+
+/** Steps that are read beside the family’s page. */
+const MOST_BESIDE_PREVIEW = 8;
 
 const SECTIONS = [
   'Knobs and their levels',

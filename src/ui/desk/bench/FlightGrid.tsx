@@ -34,7 +34,7 @@ export function FlightGrid({ treads = [], task, findings, step, onStep, edit, fi
   );
   return (
     <div className="overflow-x-auto">
-      <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 78 }}>
+      <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 70 }}>
         <caption className="sr-only">
           The ladder: a column a step, a row a knob, the last row how much is asked for. Arrow up turns a knob harder, arrow down easier.
         </caption>

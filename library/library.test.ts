@@ -355,7 +355,10 @@ describe('clinical rules over the whole library (common practice, no source)', (
       .flatMap((task) =>
         SKINS.flatMap((skin) => {
           const { title, story } = dressedIn(task, skin);
-          return [title.en, title.es, story.en, story.es].filter((text) => food.test(text ?? '')).map((text) => `${task.slug}: ${text}`);
+          return [title, story]
+            .flatMap((text) => [text?.en, text?.es])
+            .filter((text) => food.test(text ?? ''))
+            .map((text) => `${task.slug}: ${text}`);
         }),
       );
     expect(told).toEqual([]);

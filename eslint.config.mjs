@@ -32,7 +32,16 @@ const OURS = 'main|app|ui|server|outside|db|formats|workers';
 const CORE_KNOWS_NOTHING = from(OURS, 'core imports nothing of ours outside core.');
 
 export default defineConfig([
-  globalIgnores(['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', '.stryker-tmp/**', 'reports/**']),
+  globalIgnores([
+    '.next/**',
+    '.data/**',
+    'node_modules/**',
+    'next-env.d.ts',
+    'test-results/**',
+    '.stryker-tmp/**',
+    'reports/**',
+    'public/f/**',
+  ]),
   ...nextVitals,
   ...nextTs,
   {

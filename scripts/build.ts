@@ -2,17 +2,19 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { makeFamilyFiles, MADE } from './familyFiles';
 import { step } from './say';
 
-const SOURCES = ['src', 'messages', 'library', 'public', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const SOURCES = ['src', 'messages', 'library', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
 const STAMP = path.join('.next', 'yard-sources');
 const WATCHED = /\.(ts|tsx|css|json|mjs|js|svg|png|woff2?)$/;
 
 /** Makes the production build, unless the one that is there was made from the same sources. */
 export async function ensureBuild(): Promise<void> {
   const wanted = hashOfSources();
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  if (existsSync(STAMP) && existsSync(MADE) && readFileSync(STAMP, 'utf8') === wanted) return;
   await step('Building (about a minute the first time)', async () => {
+    await makeFamilyFiles();
     await build();
     writeFileSync(STAMP, wanted);
   });

@@ -8,7 +8,6 @@ import { answer } from '@/server/answer';
 import { withAnswerStatus } from '@/server/answerStatus';
 import { CLIENT_HEADER } from '@/server/clientHeader';
 import { provideContext } from '@/server/context';
-import { PLAIN_COOKIE } from '@/ui/shared/plainCookie';
 import { allowedHosts } from './allowedHosts';
 import { isSmallBody, refuseLargeBody } from './bodyLimit';
 import { clientAddress } from './clientAddress';
@@ -28,7 +27,6 @@ const trusted = listOf('YARD_TRUST_PROXY');
 const hostname = process.env.YARD_HOST ?? '127.0.0.1';
 const FAMILY = /^\/f\/([^/?]*)/;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
-const PLAIN = new RegExp(`(?:^|;\\s*)${PLAIN_COOKIE}=`);
 
 const context = contextFrom(process.env);
 provideContext(context);
@@ -65,8 +63,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   const token = FAMILY.exec(address)?.[1];
   const isFamily = token !== undefined;
   const nonce = randomBytes(16).toString('base64');
-  const runsNone = isFamily && PLAIN.test(request.headers.cookie ?? '');
-  const headers = headersFor({ scripts: runsNone ? 'none' : { nonce }, isSecure, isFamily });
+  const headers = headersFor({ scripts: { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
   if (!isAllowed(request.headers.host)) return sayPlainly(response, 421, 'Yard Steps is not asked for by this name.');
   // What a page is asked with is ours to say: where it came from, and by which nonce its scripts run.
@@ -79,6 +76,10 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     if (isFamily && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
     if (refuseLargeBody(request, response, isFamily)) return;
     if (request.method === 'POST' && INTAKE.test(address) && isForm(request)) return takeIn(token!, request, response);
+  }
+  if (address.startsWith('/f/made/')) {
+    response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+    return compress(request, response, () => answerPage(request, response));
   }
   if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
   response.setHeader('Cache-Control', 'no-store');

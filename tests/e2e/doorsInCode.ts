@@ -52,6 +52,7 @@ export async function knocking(browser: Browser): Promise<Knocking> {
   );
   const childId = theirs!.id;
   const [goal] = await ask<{ id: number }>('SELECT id FROM goals WHERE child_id = ? LIMIT 1', [childId]);
+  // Where nothing was told yet there is nothing to be found.
   const [report] = await ask<{ id: number }>('SELECT id FROM reports WHERE child_id = ? LIMIT 1', [childId]);
   for (const who of ['therapist', 'assistant', 'supervisor'] as const) cookies.set(who, await cookieOf(browser, who));
   // Of a child the stranger is the supervisor, for one that nobody shares with them.
@@ -65,7 +66,7 @@ export async function knocking(browser: Browser): Promise<Knocking> {
       address
         .replace('[childId]', String(childId))
         .replace('[goalId]', String(goal!.id))
-        .replace('[reportId]', String(report!.id))
+        .replace('[reportId]', String(report?.id ?? 1))
         .replace('[token]', token)
         .replace('[versionTaskId]', '1')
         .replace('[slug]', 'crane-lift')

@@ -1,4 +1,18 @@
-import { expect, test, ask, beginAnew, childIdOf, linkOf, openTask, reportCount, sendReport, served, dayBefore } from './yard';
+import {
+  expect,
+  test,
+  ask,
+  beginAnew,
+  childIdOf,
+  linkOf,
+  openTask,
+  reportCount,
+  sendReport,
+  served,
+  dayBefore,
+  toCount,
+  toHow,
+} from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -74,7 +88,7 @@ test.describe('with scripts on', () => {
     await beginAnew('Odalys V.');
     await page.goto(`${linkOf('Odalys V.')}?lang=en`);
     await page.getByRole('link', { name: /Crane lift/ }).click();
-    for (const hand of ['Left hand', 'Right hand']) await page.getByLabel(new RegExp(hand)).fill('');
+    await toCount(page);
     const tap = page.getByRole('button', { name: /Tap here for each good one/ });
     for (let count = 0; count < 5; count += 1) await tap.click();
     await expect(tap).toContainText('Now the other hand: Right hand');
@@ -82,9 +96,58 @@ test.describe('with scripts on', () => {
     await page.getByRole('button', { name: 'One less' }).click();
     await expect(page.getByLabel(/Left hand/)).toHaveValue('5');
     await expect(page.getByLabel(/Right hand/)).toHaveValue('3');
+    await toHow(page);
     await page.getByRole('button', { name: 'Done: send it' }).dblclick();
     await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
     expect(await reportCount('Odalys V.')).toBe(1);
+  });
+
+  test('the first report takes eight taps at most: all of it at once, help, how it felt', async ({ page }) => {
+    await beginAnew('Odalys V.');
+    await page.goto(`${linkOf('Odalys V.')}?lang=en`);
+    const taps = [
+      page.getByRole('link', { name: /Crane lift/ }),
+      page.getByRole('link', { name: 'Ready', exact: true }),
+      page.getByRole('link', { name: 'Start', exact: true }),
+      page.getByRole('button', { name: 'All 10 done' }),
+      page.getByRole('link', { name: 'Finished' }),
+      page.getByText('Only words'),
+      page.getByText('Just right'),
+      page.getByRole('button', { name: 'Done: send it' }),
+    ];
+    for (const tap of taps) await tap.click();
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(
+      await ask('SELECT left_count, right_count, help, effort FROM reports WHERE child_id = ?', [await childIdOf('Odalys V.')]),
+    ).toEqual([{ left_count: 5, right_count: 5, help: 'words', effort: 'right' }]);
+    await page.getByRole('link', { name: /^Next: / }).click();
+    await expect(page.getByRole('heading', { name: 'Get ready' })).toBeVisible();
+  });
+
+  test('too hard in place: both steps’ counts are kept, each told of its own step; with none easier it is useful to know', async ({
+    page,
+  }) => {
+    const id = await beginAnew('Odalys V.');
+    await page.goto(`${linkOf('Odalys V.')}?lang=en`);
+    await page.getByRole('link', { name: /Crane lift/ }).click();
+    await toCount(page);
+    const tap = page.getByRole('button', { name: /Tap here for each good one/ });
+    await tap.click({ clickCount: 2 });
+    await page.getByRole('link', { name: 'Too hard? Make it easier' }).click();
+    await expect(page.getByText('You are on step 2 now. What you counted before is kept.')).toBeVisible();
+    await expect(page.getByText('Lift one sponge block into the box.').filter({ visible: true })).toBeVisible();
+    await tap.click({ clickCount: 4 });
+    await page.reload();
+    await expect(page.locator('.screen.shown .pad-number')).toHaveText('4');
+    await page.locator('.screen.shown [data-swap=tooHard]').click();
+    await expect(page.getByRole('heading', { name: 'How was it?' })).toBeVisible();
+    await expect(page.getByLabel('Too hard', { exact: true })).toBeChecked();
+    await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(await ask('SELECT step, left_count, effort FROM reports WHERE child_id = ? ORDER BY step', [id])).toEqual([
+      { step: 2, left_count: 4, effort: 'tooHard' },
+      { step: 3, left_count: 2, effort: 'tooHard' },
+    ]);
   });
 
   test('a report survives no network and goes out by itself when it is back', async ({ page, context }) => {
@@ -104,39 +167,40 @@ test.describe('with scripts on', () => {
     expect(await reportCount('Silas Y.')).toBe(before + 1);
   });
 
-  test('a count, the help and the words survive too hard, a reload and today’s page, and go with the report', async ({ page }) => {
+  test('a count, the help and the words survive a reload and today’s page, and go with the report', async ({ page }) => {
     await beginAnew('Kasimir D.');
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
     await openTask(page);
-    const counted = page.locator('input[inputmode=numeric]').first();
-    await page.getByRole('button', { name: /Tap here for each good one/ }).click({ clickCount: 3 });
+    const counted = page.locator('.doing [data-field=left], .doing [data-field=amount]').first();
+    await page.locator('.pad').click({ clickCount: 3 });
     await expect(counted).toHaveValue('3');
+    await toHow(page);
     await page.getByText('Only words').click();
     await page.getByText('Anything else?').first().click();
     await page.getByRole('textbox', { name: 'Anything else?' }).fill('He sang all the while.');
-    await page.getByRole('link', { name: 'Too hard' }).click();
-    await expect(page).toHaveURL(/step=2/);
-    await expect(counted).toHaveValue('3');
     await page.reload();
     await expect(counted).toHaveValue('3');
     await page.getByRole('link', { name: 'Back to today' }).click();
-    await openTask(page);
-    await expect(page).toHaveURL(/step=2/);
-    await expect(counted).toHaveValue('3');
+    await page.getByRole('listitem').getByRole('link').first().click();
+    await expect(page.locator('.screen.shown .pad-number')).toHaveText('3');
     await sendReport(page);
     await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
-    await expect(page).not.toHaveURL(/said=/);
     const id = await childIdOf('Kasimir D.');
     const [told] = await ask<{ step: number; help: string; words: string; count: number }>(
       'SELECT step, help, words, CAST(COALESCE(left_count, 0) + COALESCE(right_count, 0) + COALESCE(amount, 0) AS INTEGER) AS count FROM reports WHERE child_id = ?',
       [id],
     );
-    expect(told).toEqual({ step: 2, help: 'words', words: 'He sang all the while.', count: 3 });
-    await openTask(page);
+    expect(told).toEqual({ step: 3, help: 'words', words: 'He sang all the while.', count: 3 });
+    await page.getByRole('link', { name: 'Back to today' }).click();
+    await page.getByRole('listitem').getByRole('link').first().click();
+    await page.goto(`${page.url().replace(/#.*/, '')}#ready`);
     await expect(page.getByText('Already told today: 3.')).toBeVisible();
     await page.getByRole('link', { name: 'No, we did it once more' }).click();
-    await page.locator('input[inputmode=numeric]').first().fill('2');
+    await toCount(page);
+    await counted.fill('2');
     await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    await page.getByRole('link', { name: 'Back to today' }).click();
     await expect(page.getByText('told 2 times today')).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(2);
   });
@@ -144,10 +208,10 @@ test.describe('with scripts on', () => {
   test('not done takes one tap for the reason', async ({ page }) => {
     await beginAnew('Kasimir D.');
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
-    await openTask(page);
+    await page.getByRole('listitem').getByRole('link').first().click();
     await page.getByText('We did not do this one').click();
     await page.getByRole('button', { name: 'Did not want to' }).click();
-    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
+    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Not today is fine.');
     expect(await ask('SELECT done, stop_reason FROM reports WHERE child_id = ?', [await childIdOf('Kasimir D.')])).toEqual([
       { done: 0, stop_reason: 'refused' },
     ]);
@@ -190,9 +254,14 @@ test.describe('with scripts on', () => {
     await sendReport(page);
     await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
     const before = await reportCount('Kasimir D.');
+    await page.getByRole('link', { name: 'Back to today' }).click();
     await page.getByText('Change your report').first().click();
-    await page.locator('input[inputmode=numeric]').first().fill('4');
+    await page.goto(`${page.url().replace(/#.*/, '')}#do`);
+    await page.locator('.screen.shown .typed summary').click();
+    await page.locator('.screen.shown [data-field]').first().fill('4');
     await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    await page.getByRole('link', { name: 'Back to today' }).click();
     await expect(page.getByText(/ 4 of \d+ · Change your report$/)).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(before);
   });
@@ -210,14 +279,19 @@ test.describe('with scripts on', () => {
     await expect(page.locator('body')).not.toContainText('Calla');
   });
 
-  test('fits a phone of 320 px without scrolling sideways', async ({ page }) => {
-    await page.setViewportSize({ width: 320, height: 640 });
+  test('fits a phone of 320 × 568: each screen has its main button in sight, and nothing goes sideways', async ({ page }) => {
+    await page.setViewportSize({ width: 320, height: 568 });
     await beginAnew('Odalys V.');
     await page.goto(`${linkOf('Odalys V.')}?lang=es`);
     const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(await sideways()).toBe(0);
     await page.getByRole('link', { name: /La grúa/ }).click();
-    await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
-    expect(await sideways()).toBe(0);
+    for (const screen of ['ready', 'look', 'do', 'how']) {
+      await page.goto(`${page.url().replace(/#.*/, '')}#${screen}`);
+      await expect(page.locator(`#${screen}`)).toBeVisible();
+      await expect(page.locator('.screen.shown .press-main')).toBeInViewport();
+      await expect(page.locator('.screen.shown .hurt-link')).toBeInViewport();
+      expect(await sideways()).toBe(0);
+    }
   });
 });

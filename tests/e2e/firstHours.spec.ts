@@ -8,7 +8,7 @@ import { freePort } from '../../scripts/ports';
 import { waitFor } from '../../scripts/processes';
 import { PROXY, startNginx } from './nginx';
 import { yard, type Serving } from './serving';
-import { expect, newPage, rowsAt, sendReport, test } from './yard';
+import { expect, newPage, rowsAt, sendReport, test, toCount, toHow } from './yard';
 
 const PASSWORD = 'one step at a time';
 const OPEN = /Ctrl-C stops it/;
@@ -185,8 +185,10 @@ test('from an empty database to the first family’s report, by keyboard, behind
       .click();
     const task = family.url();
 
+    await toCount(family);
     await family.getByLabel(/Left hand/).fill('4');
     await family.getByLabel(/Right hand/).fill('4');
+    await toHow(family);
     await family.getByText('No help').click();
     await family.getByText('Just right').click();
     await sendReport(family);

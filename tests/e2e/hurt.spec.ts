@@ -1,4 +1,4 @@
-import { expect, test, beginAnew, linkOf, newPage, openTask, reportCount, sendReport, signIn } from './yard';
+import { expect, test, beginAnew, linkOf, newPage, openTask, reportCount, sendReport, signIn, toHow } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -54,7 +54,7 @@ test.describe('something that hurts', () => {
     await expect(page.getByText('Use the soft clips first.')).toBeVisible();
     await expect(page.getByText(/open again from/)).toContainText('Ines Calloway-Brandt');
     await openTask(page);
-    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Finished' })).toBeVisible();
   });
 
   test('without scripts the same words are there at the touch, before anything is sent', async ({ browser }) => {
@@ -75,7 +75,7 @@ test.describe('something that hurts', () => {
     await page.getByRole('link', { name: 'Something hurt' }).click();
     await expect(page.getByText('Your therapist has the word.')).toBeVisible();
     await page.getByRole('button', { name: 'Pressed by mistake' }).click();
-    await expect(page.getByRole('button', { name: 'Done: send it' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Finished' })).toBeVisible();
     await page.goto(link());
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
@@ -88,6 +88,7 @@ test.describe('something that hurts', () => {
     await page.goto(link());
     await openTask(page);
     const title = await page.getByRole('heading', { level: 1 }).textContent();
+    await toHow(page);
     await page.getByText('Anything else?').first().click();
     await page.locator('.doing textarea[name=words]').fill('Her finger is swolen');
     await context.setOffline(true);
@@ -105,6 +106,7 @@ test.describe('something that hurts', () => {
   test('danger in free words closes the task too', async ({ page, browser }) => {
     await page.goto(link());
     await openTask(page);
+    await toHow(page);
     await page
       .getByText(/^(Anything else|¿Algo más)\?$/)
       .first()

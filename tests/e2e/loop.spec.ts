@@ -1,13 +1,29 @@
 import { type Page } from '@playwright/test';
-import { expect, test, ask, beginAnew, dayBefore, linkOf, newestLink, reportFirstTask, sendReport, signIn, newPage } from './yard';
+import {
+  expect,
+  test,
+  ask,
+  beginAnew,
+  dayBefore,
+  linkOf,
+  newestLink,
+  reportFirstTask,
+  sendReport,
+  signIn,
+  newPage,
+  toCount,
+  toHow,
+} from './yard';
 
 const CHILD = 'Yara S.';
 
 async function reportReached(family: Page, link: string, daysAgo: number): Promise<void> {
   await family.goto(`${link}?lang=en`);
   await family.getByRole('link', { name: /Pocket the washers/ }).click();
+  await toCount(family);
   await family.getByLabel(/Left hand/).fill('5');
   await family.getByLabel(/Right hand/).fill('5');
+  await toHow(family);
   await family.getByText('No help').click();
   await family.getByText('Just right').click();
   await family

@@ -8,6 +8,7 @@ import {
   textsAreOut,
   linkOf,
   openTask,
+  sendReport,
   served,
   signIn,
   signInByForm,
@@ -154,6 +155,6 @@ test('a report that was open while a new version went out is kept with the plan 
   await page.getByRole('button', { name: /Send as version/ }).click();
   await expect(page).toHaveURL(/\/post/);
   await family.locator('input[inputmode=numeric]').first().fill('2');
-  await family.getByRole('button', { name: /Done: send it|Send the change/ }).click();
+  await sendReport(family);
   await expect(family.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Your therapist has sent a newer plan since.');
 });

@@ -167,7 +167,25 @@ export async function beginAnew(name: string, stack = served()): Promise<number>
 /** Opens the first task of the family's day. */
 export async function openTask(page: Page): Promise<void> {
   await page.getByRole('listitem').getByRole('link').first().click();
-  await page.locator('input[inputmode=numeric]').first().waitFor();
+  await toCount(page);
+}
+
+/** Screen by screen to where it is counted, with the boxes open; without scripts everything stands on one page. */
+export async function toCount(page: Page): Promise<void> {
+  await page.locator('#report').waitFor();
+  if ((await page.locator('html.scripted').count()) === 0) return;
+  for (const screen of ['#look', '#do']) {
+    const next = page.locator(`.screen.shown a[href="${screen}"]`);
+    if ((await next.count()) > 0) await next.click();
+  }
+  await page.locator('.screen.shown .typed summary').click();
+  await page.locator('.screen.shown [data-field]').first().waitFor();
+}
+
+/** On to how it was, where that is a screen of its own. */
+export async function toHow(page: Page): Promise<void> {
+  const next = page.locator('.screen.shown a[href="#how"]');
+  if ((await next.count()) > 0) await next.click();
 }
 
 /** What a family's page would send of its first task: one more thing for the round. */
@@ -186,6 +204,7 @@ export async function reportFirstTask(request: APIRequestContext, child: string,
 
 /** Presses the button that sends, whether it is the first report of the day or a change of it. */
 export async function sendReport(page: Page): Promise<void> {
+  await toHow(page);
   await page.getByRole('button', { name: /^(Done: send it|Send the change|Listo, enviar|Enviar el cambio)$/ }).click();
 }
 

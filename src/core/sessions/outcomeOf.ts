@@ -44,7 +44,7 @@ export function outcomeOf(session: Session, target: number | null, settings = DE
 
 /** The child would not, or was upset: no want of time. */
 export function isRefusal({ done, stopReason }: Pick<Session, 'done' | 'stopReason'>): boolean {
-  return !done && (stopReason === 'refused' || stopReason === 'upset');
+  return !done && (stopReason === 'refused' || stopReason === 'upset' || stopReason === 'tooHard');
 }
 
 function helpWithin(given: HelpLevel | null, most: HelpLevel): boolean {

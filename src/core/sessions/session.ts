@@ -7,7 +7,7 @@ export type HelpLevel = (typeof HELP_LEVELS)[number];
 export const EFFORTS = ['tooEasy', 'right', 'tooHard'] as const;
 export type Effort = (typeof EFFORTS)[number];
 
-export const STOP_REASONS = ['tired', 'upset', 'refused', 'pain', 'time', 'other'] as const;
+export const STOP_REASONS = ['tired', 'upset', 'refused', 'pain', 'time', 'other', 'ill', 'missing', 'tooHard'] as const;
 export type StopReason = (typeof STOP_REASONS)[number];
 
 /** The ways by which word comes in. `measured` is what the therapist saw herself. */

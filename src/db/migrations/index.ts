@@ -15,6 +15,7 @@ import { firstHours } from './0012-first-hours';
 import { trust } from './0013-trust';
 import { shelf } from './0014-shelf';
 import { corrections } from './0015-corrections';
+import { reasons } from './0016-reasons';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -33,6 +34,7 @@ export const MIGRATIONS: readonly Migration[] = [
   trust,
   shelf,
   corrections,
+  reasons,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -1,4 +1,4 @@
-import { calendarDayInZone, daysBetween, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, daysBetween, weekdayOf, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { ProgramTask, ProgramVersion } from '@/core/program';
 import {
@@ -48,11 +48,14 @@ export interface FamilyView {
   /** What the therapist said, latest first: notes, and tasks that were opened again. */
   readonly notes: readonly FamilyNote[];
   readonly lifts: readonly Lift[];
+  /** The last seven days, today the last: whether anything was done, nothing was told, or nothing was asked. */
+  readonly week: readonly { readonly day: CalendarDay; readonly state: 'done' | 'none' | 'off' }[];
   /** Something hurt today: no praise, whatever else was done. */
   readonly hurtToday: boolean;
 }
 
-const REPORTS_LOOKED_AT = 40;
+const REPORTS_LOOKED_AT = 200;
+const WEEK = 7;
 const NOTES_SHOWN = 5;
 /** So long it is said on the family's page that a task is open again. */
 const LIFT_DAYS = 14;
@@ -66,7 +69,8 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     if (!child) throw new AppError('linkUnknown');
     const today = calendarDayInZone(now, child.timeZone);
     const version = await versionHolding(work, child.id, today);
-    const reports = await reportLog(work, child.id, { since: today, most: REPORTS_LOOKED_AT });
+    const ofWeek = await reportLog(work, child.id, { since: addDays(today, 1 - WEEK), most: REPORTS_LOOKED_AT });
+    const reports = ofWeek.filter(({ doneOn }) => doneOn >= today);
     const { emergencyNumber } = await workplaceOf(work);
     const stops = await openStops(work, [child.id]);
     const lifts = (await liftsOf(work, child.id)).filter(
@@ -85,7 +89,11 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const tasks = all.filter(isToday);
     const hurtToday = reports.some(({ doneOn, danger, mistake }) => doneOn === today && danger !== null && !mistake);
     const otherTasks = all.filter((task) => !isToday(task));
-    return { actor, link, view: { child, today, version, tasks, otherTasks, emergencyNumber, notes, lifts, hurtToday } };
+    return {
+      actor,
+      link,
+      view: { child, today, version, tasks, otherTasks, emergencyNumber, notes, lifts, hurtToday, week: weekOf(version, ofWeek, today) },
+    };
   });
   // A messaging service that looks at the page for a preview is not the family.
   if (reader === 'robot') return view;
@@ -97,6 +105,16 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
 /** A word that something hurt is no word of how the practice went: it is neither ticked nor put right by the next one. */
 function tellsOfPractice({ mistake, danger, amount, done }: LogEntry): boolean {
   return !mistake && (danger === null || amount !== null || !done);
+}
+
+function weekOf(version: ProgramVersion | null, reports: readonly LogEntry[], today: CalendarDay): FamilyView['week'] {
+  if (!version) return [];
+  return Array.from({ length: WEEK }, (_, index) => addDays(today, index + 1 - WEEK)).map((day) => {
+    const isAsked =
+      day >= version.startsOn && day <= version.endsOn && version.tasks.some(({ weekdays }) => weekdays.includes(weekdayOf(day)));
+    const isTold = reports.some((report) => report.doneOn === day && report.done && tellsOfPractice(report));
+    return { day, state: isTold ? 'done' : isAsked ? 'none' : 'off' };
+  });
 }
 
 function closedBy(taskId: number, stops: readonly Stop[], lifts: readonly Lift[], today: CalendarDay): Closed | null {

@@ -5,7 +5,7 @@ import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
 import { TableMapDrawing } from './TableMapDrawing';
 
-interface Props {
+export interface InstructionProps {
   readonly content: TaskContent;
   readonly step: number;
   readonly child: { readonly calledName: string; readonly hand: Hand; readonly care: ChildForSafety | null };
@@ -15,20 +15,27 @@ interface Props {
 }
 
 /** A caregiver looks for so much beside the count. Common practice, no source. */
-const MOST_WATCHED = 2;
+export const MOST_WATCHED = 2;
 
-/** How a task is done at one step, as the family reads it: on its phone, and beside the therapist's bench. */
-export function TaskInstructions({ content, step, child, words, pieces }: Props) {
-  const { t, local, language } = words;
-  const maps = mapsFor(content, child.hand, step);
-  const lines = (list: 'helperSteps' | 'childSteps' | 'cues' | 'looksRight' | 'cautions') => linesAt(content, list, step);
-  const placeWords = (place: PlacedThing) => t(`side.${place.side}`, { what: local(place.what) });
-  const needed = content.materials.filter((material) => isNeededAt(material, step));
-  const { findings, supervision } = cautionsFor(content, step, child.care);
+/** How a task is done at one step, as the family reads it, all of it below each other: beside the therapist's bench. */
+export function TaskInstructions(props: InstructionProps) {
+  return (
+    <>
+      <Standing {...props} />
+      <Needed {...props} />
+      <Table {...props} />
+      <Doing {...props} />
+      <LooksRight {...props} />
+      <WatchOut {...props} />
+    </>
+  );
+}
+
+/** Where the step stands, why it helps, and what fades within it. */
+export function Standing({ content, step, words: { t, local, language } }: InstructionProps) {
   // A step's own words tell what is new; where everything stands is read from its grade.
   const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
   const fading = content.ladder.steps[step - 1]?.fading;
-  const watched = (content.watchFor ?? []).slice(0, MOST_WATCHED);
   const inEnglish = familyTexts(content).some(({ text }) => !isTranslated(text, language));
   return (
     <>
@@ -38,24 +45,42 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
       </p>
       {fading && <p>{t('fading', { first: fading.first, what: local(fading) })}</p>}
       {content.why && <p className="mt-1 text-soft">{local(content.why)}</p>}
-      {needed.length > 0 && (
-        <>
-          <h2 className="mt-4 text-[18px]">{t('need')}</h2>
-          <ul className="list-disc pl-5">
-            {needed.map((material, index) => (
-              <li key={index}>
-                {local(material.name)}
-                {material.count > 1 && ` × ${material.count}`}
-                {material.optional && <span className="text-soft"> ({t('optional')})</span>}
-                <OrElse what={safeSubstitutes(content, material, child.care)[0]} words={words} />
-                {material.recipe && <RecipeSaid recipe={material.recipe} words={words} />}
-              </li>
-            ))}
-          </ul>
-          {pieces > 0 && <p>{t('prepare', { pieces })}</p>}
-        </>
-      )}
-      {maps.length > 0 && <h2 className="mt-4 text-[18px]">{t('table')}</h2>}
+    </>
+  );
+}
+
+/** What is needed at this step, with what may stand for it and how it is made. */
+export function Needed({ content, step, child, words, pieces }: InstructionProps) {
+  const { t, local } = words;
+  const needed = content.materials.filter((material) => isNeededAt(material, step));
+  if (needed.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-4 text-[1.06rem]">{t('need')}</h2>
+      <ul className="list-disc ps-5">
+        {needed.map((material, index) => (
+          <li key={index}>
+            {local(material.name)}
+            {material.count > 1 && ` × ${material.count}`}
+            {material.optional && <span className="text-soft"> ({t('optional')})</span>}
+            <OrElse what={safeSubstitutes(content, material, child.care)[0]} words={words} />
+            {material.recipe && <RecipeSaid recipe={material.recipe} words={words} />}
+          </li>
+        ))}
+      </ul>
+      {pieces > 0 && <p>{t('prepare', { pieces })}</p>}
+    </>
+  );
+}
+
+/** The table from above, for this child's hand: two maps where it is done both ways. */
+export function Table({ content, step, child, words: { t, local } }: InstructionProps) {
+  const maps = mapsFor(content, child.hand, step);
+  if (maps.length === 0) return null;
+  const placeWords = (place: PlacedThing) => t(`side.${place.side}`, { what: local(place.what) });
+  return (
+    <>
+      <h2 className="mt-4 text-[1.06rem]">{t('table')}</h2>
       {maps.length > 1 && <p>{t('bothWays', { name: child.calledName })}</p>}
       {maps.map(({ hand, places }) => (
         <figure key={hand}>
@@ -70,32 +95,56 @@ export function TaskInstructions({ content, step, child, words, pieces }: Props)
           {hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
         </figure>
       ))}
-      <Said who={t('youDo')} texts={[...lines('helperSteps'), ...lines('cues')].map(local)} />
-      <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps').map(local)} />
-      {content.stuck && <p className="mt-2">{t('stuck', { what: local(content.stuck) })}</p>}
-      <Said who={t('looksRight')} texts={lines('looksRight').map(local)} />
-      {watched.length > 0 && <p className="mt-1">{t('lookFor', { what: watched.map((item) => t(`watchItems.${item}`)).join(' · ') })}</p>}
-      <div className="watch mt-3">
-        <h2 className="font-text text-[17px] font-bold">{t('watchOut')}</h2>
-        <ul className="list-disc pl-5">
-          {supervision !== 'near' && <li className="font-bold">{t(`supervision.${supervision}`)}</li>}
-          {findings.map((finding) => (
-            <li key={finding.key}>{cautionWords(finding, words)}</li>
-          ))}
-          {lines('cautions').map((text, index) => (
-            <li key={index}>{local(text)}</li>
-          ))}
-          <li>{local(content.stopRule)}</li>
-        </ul>
-      </div>
     </>
+  );
+}
+
+/** What the helper does, what the child does, and what to say when it gets stuck. */
+export function Doing({ content, step, child, words: { t, local } }: InstructionProps) {
+  const lines = (list: 'helperSteps' | 'childSteps' | 'cues') => linesAt(content, list, step).map(local);
+  return (
+    <>
+      <Said who={t('youDo')} texts={[...lines('helperSteps'), ...lines('cues')]} />
+      <Said who={t('childDoes', { name: child.calledName })} texts={lines('childSteps')} />
+      {content.stuck && <p className="mt-2">{t('stuck', { what: local(content.stuck) })}</p>}
+    </>
+  );
+}
+
+export function LooksRight({ content, step, words: { t, local } }: InstructionProps) {
+  const watched = (content.watchFor ?? []).slice(0, MOST_WATCHED);
+  return (
+    <>
+      <Said who={t('looksRight')} texts={linesAt(content, 'looksRight', step).map(local)} />
+      {watched.length > 0 && <p className="mt-1">{t('lookFor', { what: watched.map((item) => t(`watchItems.${item}`)).join(' · ') })}</p>}
+    </>
+  );
+}
+
+export function WatchOut({ content, step, child, words }: InstructionProps) {
+  const { t, local } = words;
+  const { findings, supervision } = cautionsFor(content, step, child.care);
+  return (
+    <div className="watch mt-3">
+      <h2 className="font-text text-[1rem] font-bold">{t('watchOut')}</h2>
+      <ul className="list-disc ps-5">
+        {supervision !== 'near' && <li className="font-bold">{t(`supervision.${supervision}`)}</li>}
+        {findings.map((finding) => (
+          <li key={finding.key}>{cautionWords(finding, words)}</li>
+        ))}
+        {linesAt(content, 'cautions', step).map((text, index) => (
+          <li key={index}>{local(text)}</li>
+        ))}
+        <li>{local(content.stopRule)}</li>
+      </ul>
+    </div>
   );
 }
 
 function RecipeSaid({ recipe, words: { t, local } }: { recipe: Recipe; words: FamilyWords }) {
   const made = [...recipe.amounts, ...recipe.moves].map(local).join(' ');
   return (
-    <span className="block text-[15px]">
+    <span className="block text-[0.88rem]">
       {t('makeIt', { what: made })}
       {recipe.grownUp.length > 0 && <strong className="block">{t('grownUp', { what: recipe.grownUp.map(local).join(' ') })}</strong>}
       {recipe.keeps && <span className="block text-soft">{local(recipe.keeps)}</span>}
@@ -119,8 +168,8 @@ function Said({ who, texts }: { who: string; texts: readonly string[] }) {
   if (texts.length === 0) return null;
   return (
     <div className="mt-3">
-      <h2 className="font-text text-[17px] font-bold">{who}</h2>
-      <ol className="list-decimal pl-5">
+      <h2 className="font-text text-[1rem] font-bold">{who}</h2>
+      <ol className="list-decimal ps-5">
         {texts.map((text, index) => (
           <li key={index}>{text}</li>
         ))}

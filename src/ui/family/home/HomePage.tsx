@@ -25,8 +25,8 @@ export function HomePage({ view, token, words, isTold }: Props) {
   const others = known.homeLanguages.filter((code) => !LANGUAGES.some((each) => each === code));
   if (isTold) {
     return (
-      <main className="mx-auto max-w-[30rem] px-[18px] pt-6 pb-10" lang={language}>
-        <h1 className="text-[27px] leading-tight">{t('home.thanks')}</h1>
+      <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-6 pb-10">
+        <h1 className="text-[1.59rem] leading-tight">{t('home.thanks')}</h1>
         <p className="mt-2">{t('home.thanksMore')}</p>
         <p className="mt-4">
           <a href={`/f/${token}/home?lang=${language}`} className="underline underline-offset-4">
@@ -37,13 +37,13 @@ export function HomePage({ view, token, words, isTold }: Props) {
     );
   }
   return (
-    <main className="mx-auto max-w-[30rem] px-[18px] pt-4 pb-10" lang={language}>
-      <h1 className="text-[27px] leading-tight">{t('home.title')}</h1>
+    <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-4 pb-10">
+      <h1 className="text-[1.59rem] leading-tight">{t('home.title')}</h1>
       <p className="mt-1 text-soft">{t('home.why')}</p>
       <form method="post" action={`/f/${token}/home/tell`} className="mt-4 space-y-6">
         <input type="hidden" name="lang" value={language} />
         <fieldset>
-          <legend className="text-[19px] font-bold">{t('home.things')}</legend>
+          <legend className="text-[1.12rem] font-bold">{t('home.things')}</legend>
           {view.things.map((thing) => (
             <label key={thing.id} className="choice mt-1 flex min-h-11 items-center gap-3">
               <input type="checkbox" name="thing" value={thing.id} defaultChecked={known.materialsAtHome.includes(thing.id)} />{' '}
@@ -55,7 +55,7 @@ export function HomePage({ view, token, words, isTold }: Props) {
           </label>
         </fieldset>
         <fieldset>
-          <legend className="text-[19px] font-bold">{t('home.minutes')}</legend>
+          <legend className="text-[1.12rem] font-bold">{t('home.minutes')}</legend>
           <div className="flex flex-wrap gap-2">
             {[...new Set([...MINUTES, known.minutesPerDay])]
               .toSorted((a, b) => a - b)
@@ -67,7 +67,7 @@ export function HomePage({ view, token, words, isTold }: Props) {
           </div>
         </fieldset>
         <fieldset>
-          <legend className="text-[19px] font-bold">{t('home.days')}</legend>
+          <legend className="text-[1.12rem] font-bold">{t('home.days')}</legend>
           <div className="flex flex-wrap gap-2">
             {[1, 2, 3, 4, 5, 6, 7].map((day) => (
               <label key={day} className="choice flex min-h-11 items-center gap-2">
@@ -78,11 +78,11 @@ export function HomePage({ view, token, words, isTold }: Props) {
           </div>
         </fieldset>
         <label className="block">
-          <span className="text-[19px] font-bold">{t('home.helpers')}</span>
+          <span className="text-[1.12rem] font-bold">{t('home.helpers')}</span>
           <input name="helpers" maxLength={120} defaultValue={known.helpers} className="box mt-1" />
         </label>
         <fieldset>
-          <legend className="text-[19px] font-bold">{t('home.languages')}</legend>
+          <legend className="text-[1.12rem] font-bold">{t('home.languages')}</legend>
           <div className="flex flex-wrap gap-2">
             {LANGUAGES.map((code) => (
               <label key={code} className="choice flex min-h-11 items-center gap-2">
@@ -98,7 +98,7 @@ export function HomePage({ view, token, words, isTold }: Props) {
           </div>
         </fieldset>
         <fieldset>
-          <legend className="text-[19px] font-bold">{t('home.way')}</legend>
+          <legend className="text-[1.12rem] font-bold">{t('home.way')}</legend>
           {FAMILY_WAYS.map((way) => (
             <label key={way} className="choice mt-1 flex min-h-11 items-center gap-3">
               <input type="radio" name="way" value={way} defaultChecked={way === known.reportWay} /> {t(`home.ways.${way}`)}
@@ -106,7 +106,7 @@ export function HomePage({ view, token, words, isTold }: Props) {
           ))}
         </fieldset>
         <label className="block">
-          <span className="text-[19px] font-bold">{t('home.words')}</span>
+          <span className="text-[1.12rem] font-bold">{t('home.words')}</span>
           <textarea name="words" rows={3} maxLength={400} defaultValue={view.told?.answers.words ?? ''} className="box mt-1" />
         </label>
         <button className="press press-main w-full">{t('home.send')}</button>

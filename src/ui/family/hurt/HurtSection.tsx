@@ -1,6 +1,5 @@
 import type { FamilyWords } from '../../shared/familyWords';
 import type { FamilyTask } from '@/server/reports/viewFamily';
-import { HurtForm } from './HurtForm.client';
 import { HurtWords } from './HurtWords';
 
 interface Props {
@@ -21,10 +20,7 @@ export function HurtSection({ task, step, token, emergencyNumber, words, newKey 
   return (
     <section id="hurt" aria-labelledby="hurt-title">
       <HurtWords task={local(task.content.title)} emergencyNumber={emergencyNumber} words={words} headingId="hurt-title" />
-      <HurtForm
-        action={`/f/${token}/report`}
-        words={{ kept: t('hurtKept'), sent: t('hurtSent'), slip: t('hurtSlip'), tell: t('hurtTell') }}
-      >
+      <form method="post" action={`/f/${token}/report`}>
         <input type="hidden" name="lang" value={language} />
         <input type="hidden" name="idempotencyKey" value={newKey} />
         <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
@@ -35,7 +31,11 @@ export function HurtSection({ task, step, token, emergencyNumber, words, newKey 
           {t('hurtWhat')}
           <textarea name="words" rows={3} className="box" dir="auto" maxLength={2000} />
         </label>
-      </HurtForm>
+        <button className="press press-main mt-3">{t('hurtTell')}</button>
+        <a className="press mt-2.5" href="#top" data-slip="">
+          {t('hurtSlip')}
+        </a>
+      </form>
     </section>
   );
 }

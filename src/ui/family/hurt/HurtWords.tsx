@@ -14,7 +14,7 @@ interface Props {
 export function HurtWords({ task, emergencyNumber, words: { t }, title, headingId }: Props) {
   return (
     <div className="watch mt-3 border-2 border-brick">
-      <h2 id={headingId} tabIndex={-1} className="text-[21px]">
+      <h2 id={headingId} tabIndex={-1} className="text-[1.24rem]">
         {title ?? t('hurtTitle', { task })}
       </h2>
       <p className="mt-2">

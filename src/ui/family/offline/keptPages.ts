@@ -2,12 +2,13 @@ const WORKER = '/f/worker.js';
 const ANSWER_MILLISECONDS = 1000;
 const stampKey = (link: string) => `yard-kept:${link}`;
 
-/** The worker that keeps pages on the phone; null in a browser without one, or where the address is not a secure one. */
-async function workerOf(): Promise<ServiceWorker | null> {
+/** One worker for each link, so that nothing of one child is shown for another; null in a browser without, or on an address that is not a secure one. */
+async function workerOf(link: string): Promise<ServiceWorkerRegistration | null> {
   if (!('serviceWorker' in navigator)) return null;
   try {
-    await navigator.serviceWorker.register(WORKER);
-    return (await navigator.serviceWorker.ready).active;
+    const registration = await navigator.serviceWorker.register(WORKER, { scope: link });
+    await navigator.serviceWorker.ready;
+    return registration;
   } catch {
     return null;
   }
@@ -15,15 +16,21 @@ async function workerOf(): Promise<ServiceWorker | null> {
 
 /** Has pages of a link kept for the time without network: once for each stamp, since a phone pays for every page. */
 export async function keepPages(link: string, pages: readonly string[], stamp: string): Promise<void> {
-  const worker = await workerOf();
-  if (!worker || savesData() || stampOf(link) === stamp || !navigator.onLine) return;
-  worker.postMessage({ kind: 'keep', link, pages });
+  const registration = await workerOf(link);
+  if (!registration?.active || savesData() || stampOf(link) === stamp || !navigator.onLine) return;
+  registration.active.postMessage({ kind: 'keep', link, pages });
   storeStamp(link, stamp);
 }
 
 /** A report went out: what is kept of its task and of the day is fetched anew; where it hurt, the old is not shown once more. */
-export function renewPages(address: string, task: string, hurt: boolean): void {
-  navigator.serviceWorker?.controller?.postMessage({ kind: 'renew', link: address.replace(/\/report$/, ''), task, hurt });
+export function renewPages(link: string, task: string, hurt: boolean): void {
+  navigator.serviceWorker?.controller?.postMessage({ kind: 'renew', link, task, hurt });
+}
+
+/** Has the browser send what waits once there is a network, also after the page was closed; where it can. */
+export async function sendLater(link: string): Promise<void> {
+  const registration = (await workerOf(link)) as (ServiceWorkerRegistration & { sync?: { register(tag: string): Promise<void> } }) | null;
+  await registration?.sync?.register('outbox').catch(() => undefined);
 }
 
 /** When the page that is shown was made, where it is a kept one; null where it came fresh. */

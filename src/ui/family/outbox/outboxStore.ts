@@ -1,11 +1,13 @@
-import { renewPages } from '../offline/keptPages';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
-/** Reports that have not reached us yet, kept on the family's own phone until they have. */
+/** A report that has not reached us yet, kept on the family's own phone until it has. */
 export interface KeptReport {
   readonly address: string;
   readonly fields: readonly (readonly [string, string])[];
   /** Why it was not taken in, where it was refused: it is kept, so that nothing that was said is lost. */
   readonly refused?: string;
+  /** When it was kept: reports go out in this order. */
+  readonly at?: number;
 }
 
 export type Sending =
@@ -13,22 +15,51 @@ export type Sending =
   | { readonly kind: 'refused'; readonly words: string; readonly fields: Record<string, string> }
   | { readonly kind: 'kept' };
 
-const STORE = 'yard-outbox';
+interface Outbox extends DBSchema {
+  reports: { key: string; value: KeptReport & { readonly key: string } };
+}
 
-export function keptReports(): KeptReport[] {
+const NAME = 'yard-outbox';
+let opened: Promise<IDBPDatabase<Outbox>> | undefined;
+
+function database(): Promise<IDBPDatabase<Outbox>> {
+  opened ??= openDB<Outbox>(NAME, 1, { upgrade: (db) => void db.createObjectStore('reports', { keyPath: 'key' }) });
+  return opened;
+}
+
+/** All that waits on this phone, of one family's address, oldest first: also what an older page of ours kept in another place. */
+export async function keptReports(address: string): Promise<KeptReport[]> {
+  const all = await database()
+    .then((db) => db.getAll('reports'))
+    .catch((): KeptReport[] => []);
+  const keys = new Set(all.map(keyOf));
+  return [...inSimpleStore().filter((report) => !keys.has(keyOf(report))), ...all]
+    .filter((report) => report.address === address)
+    .sort((a, b) => (a.at ?? 0) - (b.at ?? 0));
+}
+
+/** The addresses that something waits for. */
+export async function waitingAddresses(): Promise<string[]> {
+  const all = await (await database()).getAll('reports');
+  return [...new Set(all.filter(({ refused }) => refused === undefined).map(({ address }) => address))];
+}
+
+/** Keeps a report. A phone whose larger store is full or closed uses the small one; one without any still sends. */
+export async function keep(report: KeptReport): Promise<void> {
+  const value = { at: Date.now(), ...report, key: keyOf(report) };
   try {
-    return JSON.parse(localStorage.getItem(STORE) ?? '[]') as KeptReport[];
+    await (await database()).put('reports', value);
+    storeSimply(inSimpleStore().filter((each) => keyOf(each) !== value.key));
   } catch {
-    return [];
+    storeSimply([...inSimpleStore().filter((each) => keyOf(each) !== value.key), value]);
   }
 }
 
-export function keep(report: KeptReport): void {
-  store([...keptReports().filter((each) => keyOf(each) !== keyOf(report)), report]);
-}
-
-export function drop(report: KeptReport): void {
-  store(keptReports().filter((each) => keyOf(each) !== keyOf(report)));
+export async function drop(report: KeptReport): Promise<void> {
+  storeSimply(inSimpleStore().filter((each) => keyOf(each) !== keyOf(report)));
+  await database()
+    .then((db) => db.delete('reports', keyOf(report)))
+    .catch(() => undefined);
 }
 
 /** Sends one report. Its idempotency key makes it safe to do so again and again. */
@@ -37,10 +68,7 @@ export async function sendReport(report: KeptReport): Promise<Sending> {
   try {
     const answer = await fetch(report.address, { method: 'POST', body, headers: { accept: 'application/json' } });
     const said = (await answer.json()) as { next?: string; words?: string; fields?: Record<string, string> };
-    if (answer.ok && said.next) {
-      renewPages(report.address, fieldOf(report, 'versionTaskId'), fieldOf(report, 'hurt') === 'on');
-      return { kind: 'taken', next: said.next };
-    }
+    if (answer.ok && said.next) return { kind: 'taken', next: said.next };
     if (answer.status < 500) return { kind: 'refused', words: said.words ?? '', fields: said.fields ?? {} };
   } catch {
     // No network, or an answer that was cut off: it stays kept.
@@ -48,16 +76,58 @@ export async function sendReport(report: KeptReport): Promise<Sending> {
   return { kind: 'kept' };
 }
 
-const keyOf = (report: KeptReport) => fieldOf(report, 'idempotencyKey');
+export type Flushed =
+  | { readonly kind: 'nothing' | 'kept' }
+  | { readonly kind: 'sent'; readonly next: string }
+  | { readonly kind: 'refused'; readonly why: string };
 
-function fieldOf(report: KeptReport, name: string): string {
+/** Sends what waits for an address, in order, till the network fails. Two pages that do so at once do it one after the other. */
+export async function flushOutbox(address: string, onSent: (report: KeptReport) => void = () => {}): Promise<Flushed> {
+  if (!navigator.locks) return flushNow(address, onSent);
+  return navigator.locks.request(`${NAME}:${address}`, () => flushNow(address, onSent));
+}
+
+async function flushNow(address: string, onSent: (report: KeptReport) => void): Promise<Flushed> {
+  let last: Flushed = { kind: 'nothing' };
+  for (const report of await keptReports(address)) {
+    if (report.refused !== undefined) {
+      last = { kind: 'refused', why: report.refused };
+      continue;
+    }
+    const sent = await sendReport(report);
+    if (sent.kind === 'kept') return { kind: 'kept' };
+    if (sent.kind === 'taken') {
+      await drop(report);
+      onSent(report);
+      last = { kind: 'sent', next: sent.next };
+      continue;
+    }
+    const why = [sent.words, ...Object.values(sent.fields)].join(' ');
+    await keep({ ...report, refused: why });
+    last = { kind: 'refused', why };
+  }
+  return last;
+}
+
+export function fieldOf(report: KeptReport, name: string): string {
   return report.fields.find(([each]) => each === name)?.[1] ?? '';
 }
 
-function store(reports: readonly KeptReport[]): void {
+const keyOf = (report: KeptReport) => fieldOf(report, 'idempotencyKey');
+
+/** The small store, which a worker does not have. */
+function inSimpleStore(): KeptReport[] {
   try {
-    if (reports.length) localStorage.setItem(STORE, JSON.stringify(reports));
-    else localStorage.removeItem(STORE);
+    return JSON.parse(localStorage.getItem(NAME) ?? '[]') as KeptReport[];
+  } catch {
+    return [];
+  }
+}
+
+function storeSimply(reports: readonly KeptReport[]): void {
+  try {
+    if (reports.length) localStorage.setItem(NAME, JSON.stringify(reports));
+    else localStorage.removeItem(NAME);
   } catch {
     // A phone without storage still sends; it only cannot keep.
   }

@@ -1,28 +1,32 @@
-/** What a family has counted and chosen of one task on one day, kept on its phone until it is sent. */
-interface Draft {
+/** What a family has counted and chosen of one task on one day, kept on its phone at every touch until it is sent. */
+export interface Draft {
   readonly day: string;
+  /** The step that was shown last. */
+  readonly step: number;
   readonly fields: readonly (readonly [string, string])[];
+  /** What was counted at each step, by box. */
+  readonly counts: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
 /** Fields that belong to the page, not to what was said. */
-const OF_THE_PAGE = new Set(['lang', 'idempotencyKey', 'versionTaskId', 'corrects']);
+const OF_THE_PAGE = new Set(['lang', 'idempotencyKey', 'versionTaskId', 'corrects', 'step', 'left', 'right', 'amount']);
 const keyOf = (action: string, task: string) => `yard-draft:${action}:${task}`;
 
-export function keepDraft(action: string, task: string, day: string, form: HTMLFormElement): void {
+export function keepDraft(action: string, task: string, draft: Omit<Draft, 'fields'>, form: HTMLFormElement): void {
   const fields = [...new FormData(form)].flatMap(([name, value]): [string, string][] =>
     OF_THE_PAGE.has(name) ? [] : [[name, String(value)]],
   );
   try {
-    localStorage.setItem(keyOf(action, task), JSON.stringify({ day, fields } satisfies Draft));
+    localStorage.setItem(keyOf(action, task), JSON.stringify({ ...draft, fields } satisfies Draft));
   } catch {
     // A phone without storage only forgets a count when the page is left.
   }
 }
 
-export function draftOf(action: string, task: string, day: string): ReadonlyMap<string, string> | null {
+export function draftOf(action: string, task: string, day: string): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(keyOf(action, task)) ?? 'null') as Draft | null;
-    return draft?.day === day ? new Map(draft.fields) : null;
+    return draft?.day === day && draft.counts ? draft : null;
   } catch {
     return null;
   }
@@ -36,16 +40,14 @@ export function dropDraft(action: string, task: string): void {
   }
 }
 
-/** Puts what was kept back into the form, as if it were typed. The step is the page's own. */
-export function fillIn(form: HTMLFormElement, draft: ReadonlyMap<string, string>): void {
+/** Puts what was kept back into the form, as if it were typed. */
+export function fillIn(form: HTMLFormElement, draft: Draft): void {
+  const kept = new Map(draft.fields);
   for (const box of form.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>('input:not([type=hidden]), textarea')) {
-    const value = draft.get(box.name);
+    if (OF_THE_PAGE.has(box.name)) continue;
+    const value = kept.get(box.name);
     if (box instanceof HTMLInputElement && (box.type === 'radio' || box.type === 'checkbox')) {
       box.checked = box.type === 'radio' ? value === box.value : value !== undefined;
-      continue;
-    }
-    if (value === undefined || value === box.value) continue;
-    box.value = value;
-    box.dispatchEvent(new Event('input', { bubbles: true }));
+    } else if (value !== undefined) box.value = value;
   }
 }

@@ -1,203 +1,392 @@
 import { factsOf } from '@/core/child';
-import { doseAt, reckonDose } from '@/core/dose';
-import { callChild } from '@/core/tasks';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
+import { doseAt, minutesOf, reckonDose } from '@/core/dose';
+import { callChild, type TaskContent } from '@/core/tasks';
+import { EFFORTS, HELP_LEVELS } from '@/core/sessions';
+import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
+import { dayLocale, longDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
-import { Amounts, Caller } from './Amounts';
-import { ReportForm } from '../report/ReportForm.client';
+import { Doing, LooksRight, Needed, Standing, Table, WatchOut } from '../../task/TaskInstructions';
+import { targetWords } from '../../task/targetWords';
+import { Waiting } from '../frame/Waiting';
 import { HurtLink, HurtSection } from '../hurt/HurtSection';
 import { HurtWords } from '../hurt/HurtWords';
-import { dayLocale, longDay } from '../../shared/days';
-import { keptPageWords, reportFormWords } from '../outbox/outboxWords';
-import { KeptPage } from '../offline/KeptPage.client';
 import { Stones } from '../today/Stones';
-import { targetWords } from '../../task/targetWords';
-import { TaskInstructions } from '../../task/TaskInstructions';
-import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
+import { Amounts } from './Amounts';
+import { Choices, Tick } from './Choices';
 
-interface Props {
+export interface FamilyTaskProps {
   readonly view: FamilyView;
   readonly found: FamilyTaskView;
   readonly place: { readonly index: number; readonly count: number };
   readonly token: string;
   readonly words: FamilyWords;
   readonly wishedStep: number;
+  /** The day that is told of, where it is another than today. */
+  readonly day: string | null;
   /** True where the task was done once more today: a report of its own. */
   readonly isAgain: boolean;
-  /** A new report's own key, so that a repeat makes no second one. */
-  readonly newKey: string;
+  /** A new report's own key for each step that may be done, so that a repeat makes no second one. */
+  readonly keys: ReadonlyMap<number, string>;
   /** The key of what *Something hurt* sends. */
   readonly hurtKey: string;
 }
 
-/** Pain has a place of its own, within reach all the time. */
-const FAMILY_STOPS = STOP_REASONS.filter((reason) => reason !== 'pain');
+/** Why it was stopped in the middle. Pain has a place of its own, within reach all the time. */
+const FAMILY_STOPS = ['tired', 'upset', 'refused', 'time', 'other'] as const;
 /** Why it was not done, a tap each. */
-const NOT_DONE_REASONS = ['time', 'tired', 'refused', 'upset', 'other'] as const;
+const NOT_DONE_REASONS = ['time', 'ill', 'refused', 'missing', 'tooHard', 'other'] as const;
 
-/** One task on the family's phone: what it is, how many, and how it went. Works as a plain form. */
-export function FamilyTask({ view, found, place, token, words, wishedStep, isAgain, newKey, hurtKey }: Props) {
-  const { t, local, language } = words;
+/** The step that is shown, and those that may be swapped to. */
+export function stepsOf({ found, wishedStep, isAgain }: Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain'>) {
   const { task } = found;
   // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
   const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
+  const steps = Array.from({ length: task.chooseTo - task.chooseFrom + 1 }, (_, index) => task.chooseFrom + index);
+  const step = steps.includes(wishedStep) ? wishedStep : (said?.step ?? task.step);
+  return { said, step, steps: steps.includes(step) ? steps : [step] };
+}
+
+/**
+ * One task on the family's phone, screen by screen: get ready, look, do, how was it, saved. One plain form, which works without scripts:
+ * then the screens stand below each other.
+ */
+export function FamilyTask(props: FamilyTaskProps) {
+  const { view, found, place, token, words, keys, hurtKey } = props;
+  const { t, local, language } = words;
+  const { task } = found;
+  const { said, step, steps } = stepsOf(props);
   const content = callChild(task.content, { en: view.child.calledName });
-  const mayChoose = (step: number) => step >= task.chooseFrom && step <= task.chooseTo;
-  const step = mayChoose(wishedStep) ? wishedStep : (said?.step ?? task.step);
-  const dose = doseAt(task.dose, step);
-  const here = content.ladder.steps[step - 1] ?? content.ladder.steps[task.step - 1]!;
-  const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
   return (
-    <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
+    <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-3 pb-10">
       <header className="flex items-baseline justify-between gap-4">
-        <a href={`/f/${token}?lang=${language}`} className="underline underline-offset-4">
+        <a href={`/f/${token}?lang=${language}`} className="touch underline underline-offset-4">
           {t('back')}
         </a>
         <strong className="font-title">{view.child.calledName}</strong>
       </header>
-      <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
-      <h1 className="mt-1 text-[27px] leading-tight">{local(content.title)}</h1>
-      <p className="text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
-
-      <KeptPage
-        link={`/f/${token}`}
-        pages={[]}
-        stamp=""
-        language={dayLocale(language)}
-        timeZone={view.child.timeZone}
-        words={keptPageWords(words)}
-      />
-      {found.closed && (
+      <Waiting />
+      <div className="about">
+        <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
+      </div>
+      <h1 className="mt-1 text-[1.6rem] leading-tight">{local(content.title)}</h1>
+      <p className="about text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
+      {found.closed ? (
         <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words} />
-      )}
-      {!found.closed && (
+      ) : (
         <>
           <HurtSection task={task} step={step} token={token} emergencyNumber={view.emergencyNumber} words={words} newKey={hurtKey} />
           <div className="doing">
-            {content.story && <p className="mt-1">{local(content.story)}</p>}
-            <p className="sheet mt-3 text-[19px] font-bold">{local(here.how)}</p>
-            {step !== task.step && <p className="mt-2">{t('swapped', { step, name: local(here.name) })}</p>}
-            <div className="mt-2 grid grid-cols-2 gap-2.5">
-              {mayChoose(step - 1) ? (
-                <a className="press" href={`${address}&step=${step - 1}`}>
-                  {t('tooHard')}
-                </a>
-              ) : (
-                <span />
-              )}
-              {mayChoose(step + 1) && (
-                <a className="press" href={`${address}&step=${step + 1}`}>
-                  {t('tooEasy')}
-                </a>
-              )}
-            </div>
-
-            <TaskInstructions
-              content={content}
-              step={step}
-              child={{ calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) }}
-              words={words}
-              pieces={dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0}
-            />
-
-            <ReportForm
-              action={`/f/${token}/report`}
-              words={reportFormWords(words, view.today)}
-              versionTaskId={task.versionTaskId}
-              step={step}
-              day={view.today}
-              timeZone={view.child.timeZone}
-            >
+            <form id="report" method="post" action={`/f/${token}/report`}>
               <input type="hidden" name="lang" value={language} />
-              <input type="hidden" name="idempotencyKey" value={newKey} />
+              <input type="hidden" name="idempotencyKey" value={keys.get(step)} />
               <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
               <input type="hidden" name="corrects" value={said?.reportId ?? ''} />
               <input type="hidden" name="step" value={step} />
-              {said && <ToldAlready said={said} words={words} again={`${address}&again=1`} />}
-              <label className="mt-4 block">
-                {t('when')} <span className="text-[15px] text-soft">{t('yesterdayOrEarlier')}</span>
-                <input
-                  type="date"
-                  name="doneOn"
-                  max={view.today}
-                  defaultValue={said?.doneOn ?? view.today}
-                  className="box"
-                  data-field="doneOn"
-                />
-              </label>
-              <h2 className="mt-6 text-[20px]">
-                {t('howMany')} <span className="font-text text-[16px] font-normal text-soft">{targetWords(dose, words)}</span>
-              </h2>
-              {dose.goodOne && <p className="text-soft">{t('goodOne', { what: local(dose.goodOne) })}</p>}
-              <Amounts said={said?.step === step ? said : null} dose={dose} words={words} />
-              <Caller dose={dose} seed={Number(view.today.replaceAll('-', '')) + task.versionTaskId} words={words} />
-              <Choices
-                name="help"
-                title={t('help')}
-                chosen={said?.help ?? null}
-                options={[...HELP_LEVELS].reverse().map((level) => [level, t(`helps.${level}`)])}
-              />
-              <Choices
-                name="effort"
-                title={t('felt')}
-                chosen={said?.effort ?? null}
-                options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
-              />
-              <details className="mt-4" open={Boolean(said?.words || said?.stopReason)}>
-                <summary className="min-h-[2.6rem] py-1.5 text-[18px] font-bold">{t('more')}</summary>
-                <Choices
-                  name="stopReason"
-                  title={t('stopped')}
-                  chosen={said?.stopReason ?? ''}
-                  options={[['', t('stops.none')], ...FAMILY_STOPS.map((reason): [string, string] => [reason, t(`stops.${reason}`)])]}
-                />
-                <label className="mt-3 block">
-                  <span className="sr-only">{t('more')}</span>
-                  <textarea
-                    name="words"
-                    rows={3}
-                    className="box"
-                    dir="auto"
-                    defaultValue={said?.words}
-                    data-field="words"
-                    aria-label={t('more')}
-                  />
-                </label>
-                <div className="mt-2 grid gap-2">
-                  <Tick name="question" label={t('question')} ticked={said?.isQuestion} />
-                </div>
-                {dose.target.kind !== 'time' && (
-                  <label className="mt-3 block">
-                    {t('took')}
-                    <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
-                  </label>
-                )}
-                <label className="mt-3 block">
-                  {t('who')}
-                  <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
-                </label>
-              </details>
-              <button className="press press-main mt-4" name="done" value="yes">
-                {said ? t('sendChange') : t('send')}
-              </button>
-              <details className="mt-2.5">
-                <summary className="press">{t('sayNotDone')}</summary>
-                <p className="mt-2 font-bold">{t('whyNotDone')}</p>
-                <div className="mt-1 grid grid-cols-2 gap-2">
-                  {NOT_DONE_REASONS.map((reason) => (
-                    <button key={reason} className="press" name="notDone" value={reason}>
-                      {t(`stops.${reason}`)}
-                    </button>
-                  ))}
-                </div>
-              </details>
-            </ReportForm>
-            <HurtLink words={words} />
+              <ReadyScreen {...props} content={content} said={said} step={step} />
+              <LookScreen {...props} content={content} step={step} />
+              <DoScreen {...props} content={content} said={said} step={step} />
+              <HowScreen {...props} said={said} />
+              <SavedScreen {...props} />
+            </form>
+            <div className="not-scripted sticky bottom-2 z-10 mt-4">
+              <HurtLink words={words} />
+            </div>
           </div>
+          {steps
+            .filter((each) => each !== step)
+            .map((each) => (
+              <template key={each} id={`step-${each}`}>
+                <ReadyPart {...props} content={content} step={each} />
+                <LookPart {...props} content={content} step={each} />
+                <DoPart {...props} content={content} said={null} step={each} />
+              </template>
+            ))}
         </>
       )}
-      <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
+      <p className="mt-8 text-[0.85rem] text-soft">{t('care')}</p>
     </main>
+  );
+}
+
+type PartProps = FamilyTaskProps & { readonly content: TaskContent; readonly step: number };
+type SaidProps = { readonly said: SaidToday | null };
+
+function instructions({ view, found: { task }, words, content, step }: PartProps) {
+  const dose = doseAt(task.dose, step);
+  return {
+    content,
+    step,
+    child: { calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) },
+    words,
+    pieces: dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0,
+  };
+}
+
+function ReadyScreen(props: PartProps & SaidProps) {
+  const { token, words, said, found } = props;
+  const { t, language } = words;
+  return (
+    <section id="ready" className="screen" aria-labelledby="ready-title">
+      <h2 id="ready-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
+        {t('flow.ready')}
+      </h2>
+      {said && <ToldAlready said={said} words={words} again={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}&again=1`} />}
+      <ReadyPart {...props} />
+      <p className="mt-2">
+        <a className="touch underline underline-offset-4" href={`/f/${token}/home?lang=${language}`}>
+          {t('flow.lacking')}
+        </a>
+      </p>
+      <details className="mt-2.5">
+        <summary className="press">{t('sayNotDone')}</summary>
+        <p className="mt-2 font-bold">{t('whyNotDone')}</p>
+        <div className="mt-1 grid grid-cols-2 gap-2">
+          {NOT_DONE_REASONS.map((reason) => (
+            <button key={reason} className="press" name="notDone" value={reason}>
+              {t(`stops.${reason}`)}
+            </button>
+          ))}
+        </div>
+      </details>
+      <Onward to="look" words={words}>
+        {t('flow.toLook')}
+      </Onward>
+    </section>
+  );
+}
+
+function ReadyPart(props: PartProps) {
+  const { found, words, step } = props;
+  const { t } = words;
+  const dose = doseAt(found.task.dose, step);
+  const about = instructions(props);
+  return (
+    <div data-part="ready">
+      <p className="mt-1 text-[1.1rem] font-bold">
+        {targetWords(dose, words)} · {t('minutesAbout', { minutes: Math.max(1, Math.round(minutesOf(dose))) })}
+      </p>
+      <Needed {...about} />
+      <WatchOut {...about} />
+    </div>
+  );
+}
+
+function LookScreen(props: PartProps) {
+  const { t } = props.words;
+  return (
+    <section id="look" className="screen" aria-labelledby="look-title">
+      <h2 id="look-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
+        {t('flow.look')}
+      </h2>
+      <LookPart {...props} />
+      <button type="button" className="press mt-3" data-reads="look-text" hidden>
+        {t('flow.readAloud')}
+      </button>
+      <Onward to="do" words={props.words}>
+        {t('flow.toDo')}
+      </Onward>
+    </section>
+  );
+}
+
+function LookPart(props: PartProps) {
+  const { content, step, words } = props;
+  const about = instructions(props);
+  return (
+    <div data-part="look" id="look-text">
+      {content.story && <p className="mt-1">{words.local(content.story)}</p>}
+      <How content={content} step={step} words={words} />
+      <Standing {...about} />
+      <Table {...about} />
+      <Doing {...about} />
+      <LooksRight {...about} />
+    </div>
+  );
+}
+
+/** What is done at a step, in its own words. */
+function How({ content, step, words }: Pick<PartProps, 'content' | 'step' | 'words'>) {
+  const here = content.ladder.steps[step - 1];
+  return here ? <p className="sheet mt-3 text-[1.06rem] font-bold">{words.local(here.how)}</p> : null;
+}
+
+function DoScreen(props: PartProps & SaidProps) {
+  const { found, token, words, step } = props;
+  const { t, local, language } = words;
+  const {
+    task,
+    task: { content },
+  } = found;
+  const address = `/f/${token}/task/${task.versionTaskId}?lang=${language}`;
+  const swap = (why: 'tooHard' | 'tooEasy', to: number) => {
+    const isOpen = to >= task.chooseFrom && to <= task.chooseTo;
+    // At the end of what was left open there is nothing to go to without scripts.
+    return isOpen ? (
+      <a className="press" data-swap={why} href={`${address}&step=${to}`}>
+        {t(why)}
+      </a>
+    ) : (
+      <button type="button" className="press only-scripted" data-swap={why}>
+        {t(why)}
+      </button>
+    );
+  };
+  return (
+    <section id="do" className="screen" aria-labelledby="do-title">
+      <h2 id="do-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
+        {t('howMany')}
+      </h2>
+      <p data-swapped="" role="status" className="font-bold">
+        {step !== task.step && t('swapped', { step, name: local(content.ladder.steps[step - 1]!.name) })}
+      </p>
+      <DoPart {...props} />
+      <div className="mt-3 grid grid-cols-2 gap-2.5">
+        {swap('tooHard', step - 1)}
+        {swap('tooEasy', step + 1)}
+      </div>
+      <label className="only-scripted mt-3 text-[0.9rem]">
+        {t('flow.countAlong')}{' '}
+        <select data-along="" className="box w-auto!" defaultValue="off">
+          {(['off', 'voice', 'click'] as const).map((way) => (
+            <option key={way} value={way}>
+              {t(`flow.along.${way}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Onward to="how" words={words}>
+        {t('flow.toHow')}
+      </Onward>
+    </section>
+  );
+}
+
+function DoPart(props: PartProps & SaidProps) {
+  const { found, words, said, content, step } = props;
+  const { t, local } = words;
+  const dose = doseAt(found.task.dose, step);
+  return (
+    <div data-part="do">
+      <p className="not-scripted text-soft">{targetWords(dose, words)}</p>
+      <How content={content} step={step} words={words} />
+      {dose.goodOne && <p className="mt-1 text-soft">{t('goodOne', { what: local(dose.goodOne) })}</p>}
+      <div data-pad="" className="mt-2" />
+      <Amounts said={said?.step === step ? said : null} dose={dose} words={words} />
+    </div>
+  );
+}
+
+function HowScreen({ view, found: { task }, words, said, day }: FamilyTaskProps & SaidProps) {
+  const { t } = words;
+  const { dose } = task;
+  return (
+    <section id="how" className="screen" aria-labelledby="how-title">
+      <h2 id="how-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
+        {t('flow.how')}
+      </h2>
+      <Choices
+        name="help"
+        title={t('help')}
+        chosen={said?.help ?? null}
+        options={[...HELP_LEVELS].reverse().map((level) => [level, t(`helps.${level}`)])}
+      />
+      <Choices
+        name="effort"
+        title={t('felt')}
+        chosen={said?.effort ?? null}
+        options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
+      />
+      <details className="mt-4" open={Boolean(said?.words || said?.stopReason)}>
+        <summary className="min-h-[2.75rem] py-1.5 text-[1.06rem] font-bold">{t('more')}</summary>
+        <Choices
+          name="stopReason"
+          title={t('stopped')}
+          chosen={said?.stopReason ?? ''}
+          options={[['', t('stops.none')], ...FAMILY_STOPS.map((reason): [string, string] => [reason, t(`stops.${reason}`)])]}
+        />
+        <label className="mt-3 block">
+          <span className="sr-only">{t('more')}</span>
+          <textarea name="words" rows={3} className="box" dir="auto" defaultValue={said?.words} data-field="words" aria-label={t('more')} />
+        </label>
+        <div className="mt-2 grid gap-2">
+          <Tick name="question" label={t('question')} ticked={said?.isQuestion} />
+        </div>
+        {dose.target.kind !== 'time' && (
+          <label className="mt-3 block">
+            {t('took')}
+            <input name="minutes" inputMode="numeric" className="box" defaultValue={said?.minutes ?? ''} data-field="minutes" />
+          </label>
+        )}
+        <label className="mt-3 block">
+          {t('who')}
+          <input name="saidBy" maxLength={40} className="box" dir="auto" defaultValue={said?.saidBy} data-field="saidBy" />
+        </label>
+      </details>
+      <label className="mt-4 block">
+        {t('when')} <span className="text-[0.88rem] text-soft">{t('yesterdayOrEarlier')}</span>
+        <input
+          type="date"
+          name="doneOn"
+          max={view.today}
+          defaultValue={day ?? said?.doneOn ?? view.today}
+          className="box"
+          data-field="doneOn"
+        />
+      </label>
+      <div data-asks="" />
+      <p data-sending="" role="status" className="mt-2 text-center font-bold" />
+      <p className="onward">
+        <button className="press press-main" name="done" value="yes">
+          {said ? t('sendChange') : t('send')}
+        </button>
+        <span className="only-scripted">
+          <HurtLink words={words} />
+        </span>
+      </p>
+    </section>
+  );
+}
+
+/** Shown by the script alone, in place: without one, the day says that it was saved. */
+function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
+  const { t, local, language } = words;
+  const next = view.tasks.find((each) => each.task.taskId !== found.task.taskId && each.reportedToday === null && each.closed === null);
+  return (
+    <section id="saved" className="screen only-scripted" aria-labelledby="saved-title">
+      <h2 id="saved-title" data-heading="" tabIndex={-1} className="sr-only">
+        {t('flow.saved')}
+      </h2>
+      <div data-said="" role="status" className="mt-3 text-[1.1rem]" />
+      <div data-outbox="" />
+      <p className="mt-3">
+        <a className="touch underline underline-offset-4" href={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}#how`}>
+          {t('change')}
+        </a>
+      </p>
+      <p className="onward">
+        {next ? (
+          <a className="press press-main" href={`/f/${token}/task/${next.task.versionTaskId}?lang=${language}`}>
+            {t('flow.next', { task: local(next.task.content.title) })}
+          </a>
+        ) : (
+          <a className="press press-main" href={`/f/${token}?lang=${language}`}>
+            {t('flow.dayEnds')}
+          </a>
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** The one main button of a screen, and what to do when something hurts: always within reach. */
+function Onward({ to, words, children }: { to: string; words: FamilyWords; children: React.ReactNode }) {
+  return (
+    <p className="onward only-scripted">
+      <a className="press press-main" href={`#${to}`}>
+        {children}
+      </a>
+      <HurtLink words={words} />
+    </p>
   );
 }
 
@@ -235,40 +424,5 @@ function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWor
         {t('tellAgain')}
       </a>
     </p>
-  );
-}
-
-function Choices({
-  name,
-  title,
-  chosen,
-  options,
-}: {
-  name: string;
-  title: string;
-  chosen: string | null;
-  options: readonly (readonly [string, string])[];
-}) {
-  return (
-    <fieldset className="mt-4">
-      <legend className="mb-1.5 text-[18px] font-bold">{title}</legend>
-      <div className={`grid gap-2 ${options.length > 3 ? 'grid-cols-2' : 'grid-cols-1'}`}>
-        {options.map(([value, label]) => (
-          <label key={value} className="choice">
-            <input type="radio" name={name} value={value} defaultChecked={chosen === value} />
-            {label}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
-function Tick({ name, label, ticked }: { name: string; label: string; ticked: boolean | undefined }) {
-  return (
-    <label className="choice">
-      <input type="checkbox" name={name} defaultChecked={ticked} />
-      {label}
-    </label>
   );
 }

@@ -3,12 +3,14 @@ import { doseAt, minutesOf } from '@/core/dose';
 import { restOf } from '@/core/program';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
-import { Outbox } from '../outbox/Outbox.client';
-import { keptPageWords, outboxWords } from '../outbox/outboxWords';
-import { KeptPage } from '../offline/KeptPage.client';
+import { pageWords } from '../frame/pageWords';
+import { Waiting } from '../frame/Waiting';
+import type { PageData } from '../script/page';
 import { HurtWords } from '../hurt/HurtWords';
 import { Notes } from './Notes';
+import { GetReady } from './GetReady';
 import { Stones } from './Stones';
+import { Week } from './Week';
 import { targetWords } from '../../task/targetWords';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 
@@ -29,32 +31,27 @@ export function FamilyToday({ view, token, words, said }: Props) {
   const rest = version && restOf(version, today);
   const isAhead = version !== null && version.startsOn > today;
   const isAsked = !over && !rest && !isAhead;
+  const open = tasks.filter(({ reportedToday, closed }) => reportedToday === null && closed === null);
+  const minutes = Math.ceil(open.reduce((sum, { task }) => sum + minutesOf(doseAt(task.dose, task.step)), 0));
   return (
-    <main className="mx-auto max-w-[30rem] px-[18px] pt-3 pb-10" lang={language}>
+    <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-3 pb-10">
       <header className="flex items-baseline justify-between gap-4">
         <strong className="font-title">
           {child.calledName} · {weekdayName(today, locale)}
         </strong>
         <span className="flex gap-3">
           {LANGUAGES.filter((each) => each !== language).map((each) => (
-            <a key={each} className="text-soft underline underline-offset-4" href={`/f/${token}?lang=${each}`} lang={each}>
+            <a key={each} className="touch text-soft underline underline-offset-4" href={`/f/${token}?lang=${each}`} lang={each}>
               {ownName(each)}
             </a>
           ))}
         </span>
       </header>
       <Said said={said} view={view} words={words} />
-      <KeptPage
-        link={`/f/${token}`}
-        pages={pagesFrom(view, token, language)}
-        stamp={stampOf(view, language)}
-        language={locale}
-        timeZone={child.timeZone}
-        words={keptPageWords(words)}
-      />
-      <Outbox address={`/f/${token}/report`} words={outboxWords(words)} />
+      <Waiting />
       <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
-      <h1 className="mt-2 text-[26px]">{headline(view, words)}</h1>
+      <h1 className="mt-2 text-[1.55rem]">{headline(view, words)}</h1>
+      {isAsked && open.length > 0 && <p className="font-bold">{t('flow.inAll', { things: open.length, minutes })}</p>}
       {version === null && <p className="mt-2">{t('noProgram')}</p>}
       {over && !rest && <p className="mt-2">{t('ended', { day: longDay(version.endsOn, locale) })}</p>}
       {rest?.kind === 'ended' && <p className="mt-2">{t('endedByPerson', { day: longDay(version!.endsOn, locale) })}</p>}
@@ -67,7 +64,8 @@ export function FamilyToday({ view, token, words, said }: Props) {
           {version.note}
         </p>
       )}
-      {!isAsked && tasks.length > 0 && <h2 className="mt-6 text-[18px]">{t(isAhead ? 'comingUp' : 'mayStill')}</h2>}
+      {!isAsked && tasks.length > 0 && <h2 className="mt-6 text-[1.06rem]">{t(isAhead ? 'comingUp' : 'mayStill')}</h2>}
+      {isAsked && <GetReady tasks={open} child={child} today={today} words={words} />}
       <ol className="mt-3">
         {tasks.map((each) => (
           <TaskLine key={each.task.versionTaskId} each={each} isAsked={isAsked} token={token} words={words} />
@@ -75,7 +73,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
       </ol>
       {otherTasks.length > 0 && (
         <>
-          <h2 className="mt-6 text-[18px]">{t('otherDays')}</h2>
+          <h2 className="mt-6 text-[1.06rem]">{t('otherDays')}</h2>
           <ol>
             {otherTasks.map((each) => (
               <TaskLine key={each.task.versionTaskId} each={each} isAsked={isAsked} token={token} words={words} />
@@ -83,18 +81,30 @@ export function FamilyToday({ view, token, words, said }: Props) {
           </ol>
         </>
       )}
-      <p className="mt-8 text-[14px] text-soft">{t('care')}</p>
+      <Week view={view} token={token} words={words} />
+      <p className="mt-8 text-[0.85rem] text-soft">{t('care')}</p>
     </main>
   );
 }
 
-/** Every page that can be gone to from the day: each task as it is today, and at the other steps that may be chosen. */
+/** Every page that can be gone to from the day; each task brings its other steps along. */
 function pagesFrom({ tasks, otherTasks }: FamilyView, token: string, language: Language): string[] {
-  const all = [...tasks, ...otherTasks].map(({ task }) => ({ task, page: `/f/${token}/task/${task.versionTaskId}?lang=${language}` }));
-  const steps = all.flatMap(({ task: { chooseFrom, chooseTo }, page }) =>
-    Array.from({ length: chooseTo - chooseFrom + 1 }, (_, index) => `${page}&step=${chooseFrom + index}`),
-  );
-  return [`/f/${token}?lang=${language}`, ...all.map(({ page }) => page), ...steps];
+  const all = [...tasks, ...otherTasks].map(({ task }) => `/f/${token}/task/${task.versionTaskId}?lang=${language}`);
+  return [`/f/${token}?lang=${language}`, ...all];
+}
+
+/** What the script of the day's page needs. */
+export function dataOfDay(view: FamilyView, token: string, words: FamilyWords): PageData {
+  const { language } = words;
+  return {
+    link: `/f/${token}`,
+    pages: pagesFrom(view, token, language),
+    stamp: stampOf(view, language),
+    locale: dayLocale(language),
+    timeZone: view.child.timeZone,
+    day: view.today,
+    words: pageWords(words, view.today),
+  };
 }
 
 /** What must be the same for kept pages to be true still. */
@@ -132,14 +142,14 @@ function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsk
     <li className="border-t border-line">
       <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
         <span className="flex items-baseline justify-between gap-3">
-          <strong className={`text-[19px] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
+          <strong className={`text-[1.12rem] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
             {local(task.content.title)}
           </strong>
           <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
             {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
           </span>
         </span>
-        <span className="block text-[15px] text-soft">
+        <span className="block text-[0.88rem] text-soft">
           {t(`parts.${task.part}`)}
           {!each.closed && ' · '}
           {each.closed

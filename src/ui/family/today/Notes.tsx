@@ -16,7 +16,7 @@ export function Notes({ view, words }: { view: FamilyView; words: FamilyWords })
   if (view.notes.length + open.length === 0) return null;
   return (
     <section className="sheet mt-3" aria-labelledby="notes-title">
-      <h2 id="notes-title" className="text-[18px]">
+      <h2 id="notes-title" className="text-[1.06rem]">
         {t('notesTitle')}
       </h2>
       {open.map((lift) => (
@@ -26,7 +26,7 @@ export function Notes({ view, words }: { view: FamilyView; words: FamilyWords })
       ))}
       {view.notes.map((note) => (
         <p key={note.id} className="mt-1.5" dir="auto">
-          <span className="block text-[15px] text-soft">
+          <span className="block text-[0.88rem] text-soft">
             {t('noteFrom', { who: note.writtenByName, day: dayOf(note.writtenAt) })} {titleOf(note.taskId)}
           </span>
           {note.words}

@@ -1,0 +1,54 @@
+import { createHash } from 'node:crypto';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { build, type BuildOptions } from 'esbuild';
+import postcss from 'postcss';
+
+/** What a family's page asks for beside itself: made here, named by what is in it, so that a phone keeps it for good. */
+export const MADE = path.join('public', 'f', 'made');
+const STYLES = path.join('src', 'ui', 'family', 'family.css');
+const FRAME = path.join('src', 'ui', 'family', 'script', 'family.ts');
+const WORKER = path.join('src', 'ui', 'family', 'worker', 'worker.ts');
+/** Browsers of about 2019 and later run it; an older one has the plain form. */
+const TARGET = 'es2019';
+
+const common: BuildOptions = { bundle: true, minify: true, target: TARGET, write: false, logLevel: 'silent', legalComments: 'none' };
+
+/** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names. */
+export async function makeFamilyFiles(): Promise<void> {
+  const [styles, script, worker] = await Promise.all([stylesOf(), bundled(FRAME), bundled(WORKER)]);
+  rmSync(MADE, { recursive: true, force: true });
+  mkdirSync(MADE, { recursive: true });
+  for (const { path: name, contents } of styles.fonts) writeFileSync(path.join(MADE, path.basename(name)), contents);
+  const names = { styles: named('family.css', styles.css), script: named('family.js', script) };
+  writeFileSync(path.join(MADE, names.styles), styles.css);
+  writeFileSync(path.join(MADE, names.script), script);
+  writeFileSync(path.join(MADE, 'names.json'), JSON.stringify(names));
+  // Its name stays: a browser looks for a newer worker at the address of the old one.
+  writeFileSync(path.join('public', 'f', 'worker.js'), worker);
+}
+
+async function stylesOf() {
+  // Fetched when it is needed: it is of a kind that tests can't load.
+  const { default: tailwind } = await import('@tailwindcss/postcss');
+  const { css } = await postcss([tailwind({ optimize: false })]).process(readFileSync(STYLES, 'utf8'), { from: STYLES });
+  const { outputFiles } = await build({
+    ...common,
+    stdin: { contents: css, loader: 'css', resolveDir: path.dirname(STYLES) },
+    loader: { '.woff2': 'file', '.woff': 'empty' },
+    assetNames: '[name]-[hash]',
+    outdir: MADE,
+  });
+  const sheet = outputFiles!.find((file) => file.path.endsWith('.css'))!;
+  return { css: sheet.text, fonts: outputFiles!.filter((file) => file !== sheet) };
+}
+
+async function bundled(entry: string): Promise<string> {
+  const { outputFiles } = await build({ ...common, entryPoints: [entry], format: 'iife', tsconfig: 'tsconfig.json' });
+  return outputFiles![0]!.text;
+}
+
+function named(file: string, text: string): string {
+  const { name, ext } = path.parse(file);
+  return `${name}-${createHash('sha256').update(text).digest('hex').slice(0, 10)}${ext}`;
+}

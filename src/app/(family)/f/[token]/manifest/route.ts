@@ -1,0 +1,22 @@
+import { languageOf } from '@/core/text';
+import { familyWords } from '@/ui/shared/familyWords';
+
+export const dynamic = 'force-dynamic';
+
+/** What a phone needs to put this link on its first screen: it begins at the day, and names no child. */
+export async function GET(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  const { token } = await params;
+  const { language, t } = await familyWords(languageOf(new URL(request.url).searchParams.get('lang')));
+  const manifest = {
+    name: `Yard Steps · ${t('today')}`,
+    short_name: 'Yard Steps',
+    lang: language,
+    start_url: `/f/${token}`,
+    scope: `/f/${token}`,
+    display: 'standalone',
+    background_color: '#f4f0e6',
+    theme_color: '#f4f0e6',
+    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+  };
+  return new Response(JSON.stringify(manifest), { headers: { 'content-type': 'application/manifest+json' } });
+}

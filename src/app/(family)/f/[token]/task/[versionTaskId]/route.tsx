@@ -1,0 +1,41 @@
+import { randomUUID } from 'node:crypto';
+import { familyAnswer } from '@/app/familyAnswer';
+import { FamilyTask, stepsOf } from '@/ui/family/task/FamilyTask';
+import { dataOfTask } from '@/ui/family/task/dataOfTask';
+
+export const dynamic = 'force-dynamic';
+
+const A_DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+export async function GET(request: Request, { params }: { params: Promise<{ token: string; versionTaskId: string }> }): Promise<Response> {
+  const { token, versionTaskId } = await params;
+  const asked = new URL(request.url).searchParams;
+  return familyAnswer(request, token, (view, words) => {
+    const all = [...view.tasks, ...view.otherTasks];
+    const index = all.findIndex(({ task }) => task.versionTaskId === Number(versionTaskId));
+    const found = all[index];
+    if (!found) return null;
+    const day = asked.get('day') ?? '';
+    const isOtherDay = A_DAY.test(day) && day !== view.today;
+    const wish = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
+    const { steps } = stepsOf(wish);
+    const keys = new Map(steps.map((step) => [step, randomUUID()]));
+    const place = { index: index + 1, count: all.length };
+    return {
+      about: words.local(found.task.content.title),
+      body: (
+        <FamilyTask
+          view={view}
+          place={place}
+          token={token}
+          words={words}
+          day={isOtherDay ? day : null}
+          keys={keys}
+          hurtKey={randomUUID()}
+          {...wish}
+        />
+      ),
+      data: dataOfTask(view, token, words, { ...wish, keys }),
+    };
+  });
+}

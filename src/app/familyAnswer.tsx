@@ -1,0 +1,49 @@
+import { isbot } from 'isbot';
+import { languageOf, LANGUAGES } from '@/core/text';
+import { answer, type Fault } from '@/server/answer';
+import { appContext } from '@/server/context';
+import { STATUS_OF } from '@/server/errors';
+import { closedLink } from '@/server/reports/closedLink';
+import { viewFamily, type FamilyView } from '@/server/reports/viewFamily';
+import { FamilyTrouble } from '@/ui/family/FamilyTrouble';
+import { familyWords, type FamilyWords } from '@/ui/shared/familyWords';
+import { familyHtml, type Drawn } from './familyHtml';
+
+/**
+ * The answer to who opens a family's link: a page of its own, with no framework behind it. A phone on a slow line has it, and can count
+ * on it, in a third of the time (docs/decisions.md).
+ * @param draw null where the page leads back to the day
+ */
+export async function familyAnswer(
+  request: Request,
+  token: string,
+  draw: (view: FamilyView, words: FamilyWords) => Drawn | null,
+): Promise<Response> {
+  const wished = new URL(request.url).searchParams.get('lang');
+  const answered = await answer(async () => viewFamily(appContext(), token, readerOf(request)));
+  if (!answered.ok) return trouble(answered.fault, token, wished);
+  const language = languageOf(wished ?? answered.value.child.familyLanguage);
+  const drawn = draw(answered.value, await familyWords(language));
+  // The plan has gone on since this page was opened: today shows the one in force.
+  if (!drawn) return new Response(null, { status: 307, headers: { location: `/f/${token}` } });
+  return familyHtml(200, language, { ...drawn, manifest: `/f/${token}/manifest?lang=${language}` });
+}
+
+/** What a link that opens nothing says: in its family's language where that is known, else in every one. */
+async function trouble(fault: Fault, token: string, wished: string | null): Promise<Response> {
+  const isClosed = fault.code === 'linkRevoked' || fault.code === 'linkExpired';
+  const whose = isClosed ? await answer(() => closedLink(appContext(), token)) : null;
+  const known = whose?.ok ? whose.value : null;
+  const language = languageOf(wished ?? known?.language);
+  const languages = known || wished ? [language] : LANGUAGES;
+  const words = await Promise.all(languages.map((each) => familyWords(each)));
+  const body = <FamilyTrouble fault={fault} words={words} ask={known?.lead ?? null} />;
+  // While the records are away the page asks again by itself.
+  return familyHtml(STATUS_OF[fault.code], language, { about: '', body, data: null, ...(fault.code === 'databaseAway' && { again: 3 }) });
+}
+
+/** Who asks: a person, or a program that looks ahead for one. */
+function readerOf({ headers }: Request): 'person' | 'robot' {
+  const looksAhead = /prefetch|preview/i.test(`${headers.get('sec-purpose')} ${headers.get('purpose')} ${headers.get('x-purpose')}`);
+  return looksAhead || isbot(headers.get('user-agent')) ? 'robot' : 'person';
+}

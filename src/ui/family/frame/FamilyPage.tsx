@@ -1,0 +1,53 @@
+import { directionOf, type Language } from '@/core/text';
+import type { PageData } from '../script/page';
+
+/** What the family's pages ask for beside themselves, by name. */
+export interface FamilyFiles {
+  readonly styles: string;
+  readonly script: string;
+}
+
+interface Props {
+  readonly language: Language;
+  readonly title: string;
+  readonly files: FamilyFiles;
+  /** What the page says to its script; none where it needs none. */
+  readonly data: PageData | null;
+  /** Asks again by itself after so many seconds. */
+  readonly again?: number;
+  /** What an installed page is called, and where it begins. */
+  readonly manifest?: string;
+  readonly children: React.ReactNode;
+}
+
+/** The frame of a family's page: a style sheet, one small script, and no framework. */
+export function FamilyPage({ language, title, files, data, again, manifest, children }: Props) {
+  return (
+    <html lang={language} dir={directionOf(language)}>
+      {/* eslint-disable-next-line @next/next/no-head-element -- a page of its own, drawn without the frame */}
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta name="robots" content="noindex, nofollow" />
+        <meta name="theme-color" content="#f4f0e6" />
+        {again !== undefined && <meta httpEquiv="refresh" content={String(again)} />}
+        <title>{title}</title>
+        <link rel="icon" href="/icon.svg" />
+        {manifest && <link rel="manifest" href={manifest} />}
+        <link rel="stylesheet" href={`/f/made/${files.styles}`} />
+        {data && <script src={`/f/made/${files.script}`} defer />}
+      </head>
+      <body>
+        {children}
+        {data && (
+          // Data and no script: what could end the element is written another way.
+          <script
+            id="page-data"
+            type="application/json"
+            dangerouslySetInnerHTML={{ __html: JSON.stringify(data).replaceAll('<', '\\u003c') }}
+          />
+        )}
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,54 @@
+import type { CalendarDay } from '@/core/calendar';
+import { dayLocale, longDay } from '../../shared/days';
+import type { FamilyWords } from '../../shared/familyWords';
+
+/** Stands where the page's script fills in what it knows by then. */
+const hole = (name: string) => `{${name}}`;
+
+/** Everything that the script of a page says, in the family's language; holes stay in braces. */
+export function pageWords(words: FamilyWords, day: CalendarDay, isFoot = false): Readonly<Record<string, string>> {
+  const { t, language } = words;
+  const onDay = { day: longDay(day, dayLocale(language)) };
+  return {
+    kept: t('kept'),
+    sent: t('sent'),
+    refused: t('refused', { why: hole('why') }),
+    showDay: t('showDay'),
+    keptPage: t('keptPage', { when: hole('when') }),
+    sending: t('sending'),
+    whichDay: t('whichDay', onDay),
+    onDay: t('onDay', onDay),
+    todayInstead: t('todayInstead'),
+    hurtKept: t('hurtKept'),
+    hurtSent: t('hurtSent'),
+    hurtSlip: t('hurtSlip'),
+    tapHint: t('tapHint'),
+    tapUndo: t('tapUndo'),
+    swap: t(isFoot ? 'swapFeet' : 'swapHands'),
+    ofTarget: t('ofTarget', { target: hole('target') }),
+    thanks: t('thanks'),
+    repeated: t('repeated'),
+    ...Object.fromEntries(FLOW.map((key) => [key, t(`flow.${key}`, HOLES)])),
+  };
+}
+
+const FLOW = [
+  'allTold',
+  'mixed',
+  'round',
+  'rest',
+  'goOn',
+  'holdHint',
+  'holdNow',
+  'startClock',
+  'pauseClock',
+  'clockDone',
+  'crossOff',
+  'useful',
+  'hardest',
+  'swapped',
+  'savedAmount',
+  'notTodayThanks',
+  'countAlong',
+] as const;
+const HOLES = Object.fromEntries(['count', 'round', 'rounds', 'seconds', 'step'].map((name) => [name, hole(name)]));

@@ -1,0 +1,57 @@
+import { keepPages, whenKept } from '../offline/keptPages';
+import { hurtForm } from './hurt';
+import { watchOutbox } from './outbox';
+import { all, filled, one, pageData, type PageData } from './page';
+import { reportForm } from './report';
+import { along, countAlong, readAloud, WAYS_ALONG } from './speak';
+
+/**
+ * The one script of a family's pages. They are plain pages with plain forms; this shows a task screen by screen, counts, keeps and
+ * sends. Should it fail, the plain page stands.
+ */
+const root = document.documentElement;
+
+function begin(): void {
+  const page = pageData();
+  root.classList.add('scripted');
+  watchOutbox(page);
+  reportForm(page);
+  void hurtForm(page);
+  readAloud();
+  chooseAlong(page);
+  void keptNote(page);
+  if (page.pages.length) void keepPages(page.link, page.pages, page.stamp);
+  forgetSaid();
+}
+
+/** What was said of the last sending is said once: a bookmark or a reload later says nothing of it. */
+function forgetSaid(): void {
+  const place = new URL(location.href);
+  if (!place.searchParams.has('said')) return;
+  place.searchParams.delete('said');
+  history.replaceState(history.state, '', place.href);
+}
+
+async function keptNote({ locale, timeZone, words }: PageData): Promise<void> {
+  const made = await whenKept();
+  const place = one('[data-kept-note]');
+  if (!made || !place) return;
+  const when = new Intl.DateTimeFormat(locale, { weekday: 'long', hour: 'numeric', minute: '2-digit', timeZone }).format(made);
+  place.textContent = filled(words.keptPage, { when });
+  place.hidden = false;
+}
+
+function chooseAlong({ words }: PageData): void {
+  for (const choice of all<HTMLSelectElement>('[data-along]')) {
+    choice.hidden = false;
+    choice.value = along();
+    choice.setAttribute('aria-label', words.countAlong!);
+    choice.addEventListener('change', () => countAlong(WAYS_ALONG.find((way) => way === choice.value) ?? 'off'));
+  }
+}
+
+try {
+  begin();
+} catch {
+  root.classList.remove('scripted');
+}

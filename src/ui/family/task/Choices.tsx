@@ -1,0 +1,35 @@
+/** One of a few, none chosen before somebody chooses. */
+export function Choices({
+  name,
+  title,
+  chosen,
+  options,
+}: {
+  name: string;
+  title: string;
+  chosen: string | null;
+  options: readonly (readonly [string, string])[];
+}) {
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1.5 text-[1.06rem] font-bold">{title}</legend>
+      <div className={`grid gap-2 ${options.length > 2 ? 'grid-cols-2' : 'grid-cols-1'}`}>
+        {options.map(([value, label]) => (
+          <label key={value} className="choice">
+            <input type="radio" name={name} value={value} defaultChecked={chosen === value} />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+export function Tick({ name, label, ticked }: { name: string; label: string; ticked: boolean | undefined }) {
+  return (
+    <label className="choice">
+      <input type="checkbox" name={name} defaultChecked={ticked} />
+      {label}
+    </label>
+  );
+}

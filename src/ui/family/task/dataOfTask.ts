@@ -1,0 +1,33 @@
+import type { FamilyView } from '@/server/reports/viewFamily';
+import { dayLocale } from '../../shared/days';
+import type { FamilyWords } from '../../shared/familyWords';
+import { pageWords } from '../frame/pageWords';
+import type { PageData } from '../script/page';
+import { stepsOf, type FamilyTaskProps } from './FamilyTask';
+import { padOf } from './padOf';
+
+type Wish = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys'>;
+
+/** What the script of a task's page needs: how each of its steps is counted, with a key for the report of each. */
+export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, wish: Wish): PageData {
+  const { task } = wish.found;
+  const { step, steps } = stepsOf(wish);
+  // The same all day, another tomorrow.
+  const seed = Number(view.today.replaceAll('-', '')) + task.versionTaskId;
+  return {
+    link: `/f/${token}`,
+    pages: [],
+    stamp: '',
+    locale: dayLocale(words.language),
+    timeZone: view.child.timeZone,
+    day: view.today,
+    words: pageWords(words, view.today, task.dose.limb === 'foot'),
+    ...(wish.found.closed === null && {
+      task: {
+        versionTaskId: String(task.versionTaskId),
+        step,
+        steps: steps.map((each) => ({ step: each, key: wish.keys.get(each)!, pad: padOf(task.dose, each, seed, words) })),
+      },
+    }),
+  };
+}

@@ -1,0 +1,46 @@
+import { callHands, doseAt, reckonDose, type Dose, type PlannedDose } from '@/core/dose';
+import { seededRandom } from '@/core/random';
+import type { FamilyWords } from '../../shared/familyWords';
+import type { PadData } from '../script/page';
+
+const MOST_CALLS_EACH = 15;
+const LONGEST_RUN = 3;
+
+/** How a step is counted: its boxes with what is asked of each, and the kind of pad that suits it. @param seed the same all day, another tomorrow */
+export function padOf(planned: PlannedDose, step: number, seed: number, { t }: FamilyWords): PadData {
+  const dose = doseAt(planned, step);
+  const { target, rounds, restSeconds, limb } = dose;
+  const { unit, handTurns, perRound, perHand, perDay } = reckonDose(dose, 1);
+  const asked = (amount: number) => (amount > 0 ? amount : null);
+  const isFoot = limb === 'foot';
+  const boxes =
+    handTurns === 2
+      ? [
+          { name: 'left', label: t(isFoot ? 'leftFoot' : 'leftHand'), target: asked(perHand) },
+          { name: 'right', label: t(isFoot ? 'rightFoot' : 'rightHand'), target: asked(perHand) },
+        ]
+      : [
+          {
+            name: 'amount',
+            label: t(({ minutes: 'minutes', pieces: 'pieces', holds: 'holds', repetitions: 'count' } as const)[unit]),
+            target: asked(perDay),
+          },
+        ];
+  const mayMix = handTurns === 2 && !isFoot && unit === 'repetitions' && perRound > 0 && perRound <= MOST_CALLS_EACH;
+  return {
+    kind: kindOf(dose, handTurns),
+    boxes,
+    rounds,
+    restSeconds,
+    mixed: mayMix ? callHands(perRound, LONGEST_RUN, seededRandom(seed)).map((hand) => (hand === 'left' ? 0 : 1)) : [],
+    holdSeconds: target.kind === 'hold' ? target.seconds : 0,
+  };
+}
+
+function kindOf({ target }: Dose, handTurns: 1 | 2): PadData['kind'] {
+  if (target.kind === 'watch') return 'watch';
+  if (target.kind === 'time') return 'time';
+  if (target.kind === 'hold') return 'hold';
+  if (target.kind === 'untilDone') return handTurns === 2 ? 'hands' : 'untilDone';
+  return handTurns === 2 ? 'hands' : 'count';
+}

@@ -1,0 +1,148 @@
+import { flushOutbox } from '../outbox/outboxStore';
+
+/**
+ * Keeps the pages of one family's link on its own phone, so that what was opened with a network can be read and done without one, and
+ * sends what waits once there is one. Asked first is always the network: a kept page is shown only where no answer comes.
+ *
+ * Messages of a page: `keep` (fetch these pages and forget the others), `renew` (a report went out: what is kept of its task and of
+ * the day is no longer true), `wasKept` (answered with the time of the page that is shown, or null).
+ */
+interface Worker {
+  readonly location: Location;
+  readonly registration: { readonly scope: string };
+  readonly clients: { claim(): Promise<void> };
+  skipWaiting(): Promise<void>;
+  addEventListener(kind: string, listener: (event: WorkerEvent) => void): void;
+}
+interface WorkerEvent {
+  readonly request: Request;
+  readonly resultingClientId: string;
+  readonly tag?: string;
+  readonly data: { kind: string; link: string; pages: readonly string[]; task: string; hurt: boolean };
+  readonly ports: readonly MessagePort[];
+  readonly source: { readonly id: string };
+  waitUntil(work: Promise<unknown>): void;
+  respondWith(answer: Promise<Response>): void;
+}
+const worker = self as unknown as Worker;
+
+const LINK = new URL(worker.registration.scope).pathname.replace(/\/$/, '');
+const PAGES = `yard-pages:${LINK}`;
+/** Shared by all links: they hold nothing of a child, and what one is called by never changes. */
+const PARTS = 'yard-family-parts';
+const PART = /\/f\/made\/[^"'\\\s)]+/g;
+/** What earlier workers of ours kept, all links in one place. */
+const OLD_PLACES = ['yard-family-pages'];
+const MOST_PARTS = 60;
+const WAIT_MILLISECONDS = 6000;
+
+/** By client: when the page that it shows was made, where that was a kept one. */
+const shownKept = new Map<string, string | null>();
+
+worker.addEventListener('install', () => void worker.skipWaiting());
+worker.addEventListener('activate', (event) =>
+  event.waitUntil(Promise.all([worker.clients.claim(), ...OLD_PLACES.map((place) => caches.delete(place))])),
+);
+worker.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const { origin, pathname } = new URL(request.url);
+  if (request.method !== 'GET' || origin !== worker.location.origin) return;
+  if (pathname.startsWith('/f/made/')) event.respondWith(part(request.url));
+  else if (request.mode === 'navigate' && isOurs(pathname)) event.respondWith(page(event));
+});
+worker.addEventListener('message', (event) => {
+  const { kind, pages, task, hurt } = event.data;
+  if (kind === 'wasKept') event.ports[0]!.postMessage(shownKept.get(event.source.id) ?? null);
+  if (kind === 'keep') event.waitUntil(keepAll(pages));
+  if (kind === 'renew') event.waitUntil(renew(task, hurt));
+});
+// Where the browser has it: also after every page of ours was closed.
+worker.addEventListener('sync', (event) => {
+  if (event.tag === 'outbox')
+    event.waitUntil(flushOutbox(`${LINK}/report`).then(({ kind }) => (kind === 'kept' ? Promise.reject(new Error(kind)) : kind)));
+});
+
+const isOurs = (pathname: string) => pathname === LINK || pathname.startsWith(`${LINK}/`);
+
+async function page({ request, resultingClientId }: WorkerEvent): Promise<Response> {
+  const kept = await keptFor(request.url);
+  const late = new Promise<null>((resolve) => {
+    if (kept) setTimeout(resolve, WAIT_MILLISECONDS, null);
+  });
+  const answer = await Promise.race([fetch(request).catch(() => null), late]);
+  if (answer && answer.status < 500) {
+    await remember(request.url, answer.clone());
+    return answer;
+  }
+  if (!kept) return answer ?? Response.error();
+  shownKept.set(resultingClientId, kept.headers.get('date'));
+  return kept;
+}
+
+/** The page kept for an address; where that was never kept (another language, say), the same one as it is opened from the day. */
+async function keptFor(url: string): Promise<Response | null> {
+  const cache = await caches.open(PAGES);
+  const { pathname } = new URL(url);
+  const same = (await cache.keys()).map((each) => new URL(each.url)).filter((each) => each.pathname === pathname);
+  const near = same.find(({ searchParams }) => !searchParams.has('step')) ?? same[0];
+  return (await cache.match(bare(url))) ?? (near ? await cache.match(near.href) : null) ?? null;
+}
+
+/** What was said of the last sending belongs to no page that is shown again. */
+function bare(url: string): string {
+  const address = new URL(url);
+  address.searchParams.delete('said');
+  address.hash = '';
+  return address.href;
+}
+
+async function remember(url: string, answer: Response): Promise<void> {
+  const cache = await caches.open(PAGES);
+  // A link that was closed shows nothing more, with or without network.
+  if (answer.status >= 400) return forget(cache, new Set());
+  // The plan has gone on: this page leads to the day now.
+  if (!answer.ok || answer.redirected) return void (await cache.delete(bare(url)));
+  const html = await answer.clone().text();
+  await cache.put(bare(url), answer);
+  await Promise.all([...new Set(html.match(PART) ?? [])].map((each) => part(each).catch(() => null)));
+}
+
+async function fetchPage(url: string): Promise<void> {
+  const answer = await fetch(url).catch(() => null);
+  if (answer && answer.status < 500) await remember(url, answer);
+}
+
+async function keepAll(pages: readonly string[]): Promise<void> {
+  const wanted = new Set(pages.map((each) => bare(new URL(each, worker.location.origin).href)));
+  await forget(await caches.open(PAGES), wanted);
+  for (const url of wanted) await fetchPage(url);
+}
+
+async function renew(task: string, hurt: boolean): Promise<void> {
+  const cache = await caches.open(PAGES);
+  const old = (await cache.keys()).map(({ url }) => url).filter((url) => [LINK, `${LINK}/task/${task}`].includes(new URL(url).pathname));
+  // Should the network go this very moment: no page at all rather than one on which the task is open.
+  if (hurt) await Promise.all(old.map((url) => cache.delete(url)));
+  for (const url of old) await fetchPage(url);
+}
+
+async function forget(cache: Cache, wanted: ReadonlySet<string>): Promise<void> {
+  for (const request of await cache.keys()) if (!wanted.has(request.url)) await cache.delete(request);
+}
+
+async function part(url: string): Promise<Response> {
+  const cache = await caches.open(PARTS);
+  const kept = await cache.match(url);
+  if (kept) return kept;
+  const answer = await fetch(url);
+  if (!answer.ok) return answer;
+  await cache.put(url, answer.clone());
+  // A sheet names its letters: they are asked for where it is read.
+  if (url.endsWith('.css'))
+    await Promise.all(
+      [...new Set((await answer.clone().text()).match(/[\w-]+\.woff2/g) ?? [])].map((name) => part(`/f/made/${name}`).catch(() => null)),
+    );
+  const all = await cache.keys();
+  for (const old of all.slice(0, Math.max(0, all.length - MOST_PARTS))) await cache.delete(old);
+  return answer;
+}

@@ -12,9 +12,9 @@ const placeOf = (title: string) => title.toLowerCase().replace(/[^a-z]+/g, '-');
 /** What the long form holds, each a way there. */
 export function Contents({ titles }: { titles: readonly string[] }) {
   return (
-    <nav aria-label="On this page" className="mb-3 flex flex-wrap gap-x-3 gap-y-0.5 text-[14px]">
+    <nav aria-label="On this page" className="mb-3 flex flex-wrap gap-x-4 text-[14px]">
       {titles.map((title) => (
-        <a key={title} className="link" href={`#${placeOf(title)}`}>
+        <a key={title} className="link flex min-h-7 items-center" href={`#${placeOf(title)}`}>
           {title}
         </a>
       ))}

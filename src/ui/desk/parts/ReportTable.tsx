@@ -66,7 +66,7 @@ export function ReportTable({
                 {words(`ways.${report.way}`)}
                 {report.saidBy && `, ${report.saidBy}`}
                 {mayCorrect && (
-                  <a className="link ml-2" href={`/children/${report.childId}/reports/${report.reportId}`}>
+                  <a className="link relative ml-2" href={`/children/${report.childId}/reports/${report.reportId}`}>
                     correct<span className="sr-only"> the report of {dayAndMonth(report.doneOn)}</span>
                   </a>
                 )}

@@ -38,12 +38,6 @@ export async function keptReports(address: string): Promise<KeptReport[]> {
     .sort((a, b) => (a.at ?? 0) - (b.at ?? 0));
 }
 
-/** The addresses that something waits for. */
-export async function waitingAddresses(): Promise<string[]> {
-  const all = await (await database()).getAll('reports');
-  return [...new Set(all.filter(({ refused }) => refused === undefined).map(({ address }) => address))];
-}
-
 /** Keeps a report. A phone whose larger store is full or closed uses the small one; one without any still sends. */
 export async function keep(report: KeptReport): Promise<void> {
   const value = { at: Date.now(), ...report, key: keyOf(report) };

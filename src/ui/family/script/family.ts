@@ -12,6 +12,7 @@ import { along, countAlong, readAloud, WAYS_ALONG } from './speak';
 const root = document.documentElement;
 
 function begin(): void {
+  forgetSaid();
   const page = pageData();
   root.classList.add('scripted');
   watchOutbox(page);
@@ -21,7 +22,6 @@ function begin(): void {
   chooseAlong(page);
   void keptNote(page);
   if (page.pages.length) void keepPages(page.link, page.pages, page.stamp);
-  forgetSaid();
 }
 
 /** What was said of the last sending is said once: a bookmark or a reload later says nothing of it. */
@@ -54,4 +54,5 @@ try {
   begin();
 } catch {
   root.classList.remove('scripted');
+  document.querySelectorAll<HTMLDetailsElement>('.typed').forEach((details) => (details.open = true));
 }

@@ -154,9 +154,10 @@ export function shapeParts(shape: ShapeId, { way, title, ...called }: ShapeWords
     }),
     title: say(title, language),
     story: say({ en: 'The yard draws its plans. Draw this part.', es: 'El patio dibuja sus planos. Dibuja esta parte.' }, language),
-    goodOne: { en: 'the right parts in the right place, from the right start', es: 'las partes en su lugar, desde donde se empieza' }[
-      language
-    ],
+    goodOne: say(
+      { en: 'the right parts in the right place, from the right start', es: 'las partes en su lugar, desde donde se empieza' },
+      language,
+    ),
     stuck: say({ en: 'Find the start dot. Then go slow.', es: 'Busca el punto de inicio. Luego ve despacio.' }, language),
   });
   return {

@@ -209,7 +209,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await copyStock(page, 'pocket-the-washers', 'Pocket the big ones');
   await section(page, 'Dose').getByLabel('in a round').fill('4');
   await expect(page.getByRole('complementary', { name: 'The family’s page' })).toContainText('What you need');
-  await expect(section(page, 'Against the task it was copied from').getByText('Also changed: title, dose.')).toBeVisible();
+  await expect(section(page, 'Compared with the original').getByText('Also changed: title, dose.')).toBeVisible();
   await shelve(page).click();
   await expect(page.getByText('Pocket the big ones is in the library.')).toBeVisible();
 
@@ -253,7 +253,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(labels).toContainText('Round stickers, ¾ in: small enough for the small-parts cylinder. An adult stays the whole time.');
   await expect(labels).toContainText('16 CFR 1501.4');
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
-  await labels.getByLabel('Only with your reason:').fill('Only at my side, in the session');
+  for (const reason of await labels.getByLabel('Only with your reason:').all()) await reason.fill('Only at my side, in the session');
   await expect(page.getByText(/to fix first/)).toHaveCount(0);
   await labels.getByRole('button', { name: 'remove', exact: true }).click();
   await row.getByText('settings of this task for this child').click();

@@ -33,6 +33,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/f/[token]': NO_LINK,
   '/f/[token]/home': NO_LINK,
   '/f/[token]/home/tell': { ...NO_LINK },
+  '/f/[token]/manifest': NO_LINK,
   '/f/[token]/report': { ...NO_LINK },
   '/f/[token]/task/[versionTaskId]': NO_LINK,
   '/find': SIGNED_IN,

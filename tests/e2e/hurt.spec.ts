@@ -26,7 +26,6 @@ test.describe('something that hurts', () => {
     await page.getByLabel(/What happened/).fill('The clip snapped on a finger');
     await page.getByRole('button', { name: 'Tell the therapist' }).click();
     await context.setOffline(false);
-    await page.goto(link());
     await expect(page.getByText('Sent.')).toBeVisible({ timeout: 15_000 });
     await page.goto(link());
     await page.getByRole('link', { name: /Closed/ }).click();

@@ -7,7 +7,7 @@ import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
 import type { Hazard } from '../vocabulary';
 import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type TaskContent } from '../tasks';
-import { isTranslated, LANGUAGES, plain, textOf, type LocalText } from '../text';
+import { isTranslated, LANGUAGES, plain, TASK_LANGUAGES, textOf, type LocalText } from '../text';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
 
 /** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
@@ -246,7 +246,8 @@ function checkWords(task: TaskContent): TaskFinding[] {
         .map((finding): TaskFinding => ({ severity: 'warning', path, code: 'wording', language, finding })),
     ),
   );
-  const untranslated = LANGUAGES.flatMap((language): TaskFinding[] => {
+  const begun = LANGUAGES.filter((language) => TASK_LANGUAGES.some((each) => each === language) || isTranslated(task.title, language));
+  const untranslated = begun.flatMap((language): TaskFinding[] => {
     const count = familyTexts(task).filter(({ text }) => !isTranslated(text, language)).length;
     return count ? [{ severity: 'note', path: 'words', code: 'untranslated', language, count }] : [];
   });

@@ -1,5 +1,5 @@
 export { normalEmail } from './emailAddress';
-export { BASE_LANGUAGE, languageOf, LANGUAGES } from './languages';
+export { BASE_LANGUAGE, languageOf, LANGUAGES, TASK_LANGUAGES } from './languages';
 export type { Language } from './languages';
 export { directionOf } from './direction';
 export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';

@@ -5,6 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import type { BenchView } from '@/server/tasks/viewBench';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
+import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
+import { languageName } from '../../shared/languageName';
 import { longDay } from '../../shared/days';
 import { KeyCap } from '../parts/KeyCap';
 import { benchFindings, benchFindingWords } from './benchFindings';
@@ -16,7 +18,7 @@ import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
 import { AddKnob, FlightGrid } from './FlightGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
-import { Contents, FindingsAt, Section, Small } from './parts';
+import { Contents, FindingsAt, Section, Small, TranslatedLanguages } from './parts';
 import { Preview } from './Preview';
 import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
@@ -47,6 +49,7 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
   const [step, setStep] = useState(view.content.ladder.startStep - 1);
   const [fault, setFault] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [translated, setTranslated] = useState(() => LANGUAGES.filter((language) => isTranslated(view.content.title, language)));
   const router = useRouter();
   const isChanged = history.past.length > 0 || history.future.length > 0;
   const kept = useKeeping(task, isChanged && !busy, keep);
@@ -89,133 +92,156 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
   const shared = { task, findings, edit: act, fixed };
 
   return (
-    <div
-      className={`grid grid-cols-1 gap-6 ${isLong ? 'min-[1480px]:grid-cols-[minmax(0,1fr)_330px]' : 'min-[900px]:grid-cols-[minmax(0,1fr)_330px]'}`}
-    >
-      <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-          <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
-          <span className="text-soft">
-            {standing(view)} {kept && `· ${kept}`}
-          </span>
-          <Link href="/tasks" prefetch={false} className="link text-[14px]" data-key="b" data-key-says="Back to the library">
-            back to the library
-          </Link>
-        </div>
-        <div className="mt-2 flex flex-wrap items-center gap-3">
-          {fixed ? (
-            view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
-          ) : (
-            <>
-              <button
-                type="button"
-                className="act"
-                disabled={history.past.length === 0}
-                onClick={() => act({ kind: 'undo' })}
-                data-key="z"
-                data-key-says="Undo"
-              >
-                Undo <KeyCap>Z</KeyCap>
-              </button>
-              <button
-                type="button"
-                className="act"
-                disabled={history.future.length === 0}
-                onClick={() => act({ kind: 'redo' })}
-                data-key="y"
-                data-key-says="Redo"
-              >
-                Redo <KeyCap>Y</KeyCap>
-              </button>
-              <AddKnob task={task} edit={act} usual={usual} />
-              <ProposeLadder task={task} edit={act} />
-            </>
+    <TranslatedLanguages value={translated}>
+      <div
+        className={`grid grid-cols-1 gap-6 ${isLong ? 'min-[1480px]:grid-cols-[minmax(0,1fr)_330px]' : 'min-[900px]:grid-cols-[minmax(0,1fr)_330px]'}`}
+      >
+        <div className="min-w-0">
+          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+            <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
+            <span className="text-soft">
+              {standing(view)} {kept && `· ${kept}`}
+            </span>
+            <Link href="/tasks" prefetch={false} className="link text-[14px]" data-key="b" data-key-says="Back to the library">
+              back to the library
+            </Link>
+          </div>
+          <div className="mt-2 flex flex-wrap items-center gap-3">
+            {fixed ? (
+              view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
+            ) : (
+              <>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={history.past.length === 0}
+                  onClick={() => act({ kind: 'undo' })}
+                  data-key="z"
+                  data-key-says="Undo"
+                >
+                  Undo <KeyCap>Z</KeyCap>
+                </button>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={history.future.length === 0}
+                  onClick={() => act({ kind: 'redo' })}
+                  data-key="y"
+                  data-key-says="Redo"
+                >
+                  Redo <KeyCap>Y</KeyCap>
+                </button>
+                <AddKnob task={task} edit={act} usual={usual} />
+                <ProposeLadder task={task} edit={act} />
+              </>
+            )}
+          </div>
+          <div className="mt-3">
+            <FlightGrid
+              treads={view.treads}
+              task={task}
+              findings={findings.filter((finding) => finding.code !== 'form')}
+              step={shownStep}
+              onStep={setStep}
+              edit={act}
+              fixed={fixed}
+            />
+            <FindingsAt findings={findings} path="ladder" task={task} />
+            <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
+            <StepEditor {...shared} step={shownStep} onStep={setStep} />
+          </div>
+          <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
+            <KnobEditor {...shared} usual={usual} />
+          </Section>
+          <Section title="Dose" aside={`counted over five days a week`}>
+            <DoseEditor {...shared} />
+          </Section>
+          <Section title="Materials">
+            <MaterialsEditor {...shared} things={view.things} />
+          </Section>
+          <Section title="Safety">
+            <SafetyPanel {...shared} titles={view.titles} />
+          </Section>
+          <Section title="Table map">
+            <TableMapEditor {...shared} />
+          </Section>
+          <Section title="Words for helper and child">
+            {!fixed && LANGUAGES.length > translated.length && (
+              <label className="mt-1 block text-[14px]">
+                <span className="text-soft">Also say it in </span>
+                <select
+                  value=""
+                  className="field py-0"
+                  onChange={(event) =>
+                    setTranslated((before) => [...before, ...LANGUAGES.filter((language) => language === event.target.value)])
+                  }
+                >
+                  <option value="">another language…</option>
+                  {LANGUAGES.filter((language) => !TASK_LANGUAGES.some((each) => each === language) && !translated.includes(language)).map(
+                    (language) => (
+                      <option key={language} value={language}>
+                        {languageName(language)}
+                      </option>
+                    ),
+                  )}
+                </select>
+              </label>
+            )}
+            <WordsEditor {...shared} />
+          </Section>
+          <Section title="The task">
+            <FactsEditor {...shared} />
+          </Section>
+          <Section title="Ways of working" aside="a child’s settings and a program’s come first">
+            <SettingsEditor {...shared} />
+            <FindingsAt findings={findings} path="settings" task={task} />
+          </Section>
+          <Section title="Themes" aside="same mechanics, same series of data">
+            <SkinsEditor {...shared} />
+          </Section>
+          {view.versions.length > 1 && (
+            <Section title="Versions" aside="families keep the one that they were sent">
+              <Versions versions={view.versions} take={takeVersion} fixed={fixed} />
+            </Section>
+          )}
+          {view.stock && (
+            <Section title="Compared with the original">
+              <CompareWithStock task={task} stock={view.stock} />
+            </Section>
+          )}
+          {!fixed && (
+            <div className="mt-6 border-t-2 border-ink pt-3">
+              {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
+              {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
+              <div className="flex flex-wrap items-center gap-4">
+                <button
+                  type="button"
+                  className="act act-main"
+                  disabled={busy || errors.length > 0}
+                  onClick={shelveNow}
+                  data-key="s"
+                  data-key-says="Put it into the library"
+                >
+                  Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
+                </button>
+                <button type="button" className="link" onClick={dropNow}>
+                  {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
+                </button>
+                <span className="text-soft">
+                  {errors.length > 0
+                    ? `${errors.length} to fix first. The first: ${benchFindingWords(errors[0]!, task)}`
+                    : 'Programs that were sent keep the version that they were sent.'}
+                </span>
+              </div>
+            </div>
           )}
         </div>
-        <div className="mt-3">
-          <FlightGrid
-            treads={view.treads}
-            task={task}
-            findings={findings.filter((finding) => finding.code !== 'form')}
-            step={shownStep}
-            onStep={setStep}
-            edit={act}
-            fixed={fixed}
-          />
-          <FindingsAt findings={findings} path="ladder" task={task} />
-          <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
-          <StepEditor {...shared} step={shownStep} onStep={setStep} />
+        <div className="min-w-0">
+          <Contents titles={[...SECTIONS, ...(view.versions.length > 1 ? ['Versions'] : [])]} />
+          <Preview task={task} step={shownStep} />
         </div>
-        <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
-          <KnobEditor {...shared} usual={usual} />
-        </Section>
-        <Section title="Dose" aside={`counted over five days a week`}>
-          <DoseEditor {...shared} />
-        </Section>
-        <Section title="Materials">
-          <MaterialsEditor {...shared} things={view.things} />
-        </Section>
-        <Section title="Safety">
-          <SafetyPanel {...shared} titles={view.titles} />
-        </Section>
-        <Section title="Table map">
-          <TableMapEditor {...shared} />
-        </Section>
-        <Section title="Words for helper and child">
-          <WordsEditor {...shared} />
-        </Section>
-        <Section title="The task">
-          <FactsEditor {...shared} />
-        </Section>
-        <Section title="Ways of working" aside="a child’s settings and a program’s come first">
-          <SettingsEditor {...shared} />
-          <FindingsAt findings={findings} path="settings" task={task} />
-        </Section>
-        <Section title="Themes" aside="same mechanics, same series of data">
-          <SkinsEditor {...shared} />
-        </Section>
-        {view.versions.length > 1 && (
-          <Section title="Versions" aside="families keep the one that they were sent">
-            <Versions versions={view.versions} take={takeVersion} fixed={fixed} />
-          </Section>
-        )}
-        {view.stock && (
-          <Section title="Compared with the original">
-            <CompareWithStock task={task} stock={view.stock} />
-          </Section>
-        )}
-        {!fixed && (
-          <div className="mt-6 border-t-2 border-ink pt-3">
-            {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
-            {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
-            <div className="flex flex-wrap items-center gap-4">
-              <button
-                type="button"
-                className="act act-main"
-                disabled={busy || errors.length > 0}
-                onClick={shelveNow}
-                data-key="s"
-                data-key-says="Put it into the library"
-              >
-                Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
-              </button>
-              <button type="button" className="link" onClick={dropNow}>
-                {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
-              </button>
-              <span className="text-soft">
-                {errors.length > 0
-                  ? `${errors.length} to fix first. The first: ${benchFindingWords(errors[0]!, task)}`
-                  : 'Programs that were sent keep the version that they were sent.'}
-              </span>
-            </div>
-          </div>
-        )}
       </div>
-      <div className="min-w-0">
-        <Contents titles={[...SECTIONS, ...(view.versions.length > 1 ? ['Versions'] : [])]} />
-        <Preview task={task} step={shownStep} />
-      </div>
-    </div>
+    </TranslatedLanguages>
   );
 }
 

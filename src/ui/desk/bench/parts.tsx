@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react';
-import { BASE_LANGUAGE, LANGUAGES, type LocalText } from '@/core/text';
+import { createContext, useContext, type ReactNode } from 'react';
+import { BASE_LANGUAGE, LANGUAGES, TASK_LANGUAGES, type Language, type LocalText } from '@/core/text';
 import type { TaskContent } from '@/core/tasks';
 import { checkWording, readingGrade, type WordingLanguage } from '@/core/wording';
 import { languageName } from '../../shared/languageName';
@@ -57,6 +57,9 @@ export function FindingsAt({
     ));
 }
 
+/** The languages, beside those of the library, that this task is being translated into. */
+export const TranslatedLanguages = createContext<readonly Language[]>([]);
+
 interface TextProps {
   readonly label: string;
   readonly value: LocalText;
@@ -69,9 +72,11 @@ interface TextProps {
 
 /** A text in every language, side by side. An empty one in another language than English is not translated. */
 export function LocalField({ label, value, onText, rows = 1, fixed, meter = false }: TextProps) {
+  const translated = useContext(TranslatedLanguages);
+  const shown = LANGUAGES.filter((language) => TASK_LANGUAGES.some((each) => each === language) || translated.includes(language));
   return (
     <div className="grid grid-cols-2 gap-2">
-      {LANGUAGES.map((language) => (
+      {shown.map((language) => (
         <div key={language} className="min-w-0">
           <label className="block">
             <span className="block text-[13px] font-semibold text-soft">

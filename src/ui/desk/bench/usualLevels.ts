@@ -1,6 +1,6 @@
 import { FIELD_KNOBS, KNOB_IDS, type KnobKey } from '@/core/knobs';
 import { SHAPE_ORDERS } from '@/core/tasks';
-import { BASE_LANGUAGE, LANGUAGES, type LocalText } from '@/core/text';
+import { BASE_LANGUAGE, TASK_LANGUAGES, type LocalText } from '@/core/text';
 import { familyWords, type FamilyWords } from '../../shared/familyWords';
 
 export type UsualLevel = LocalText & { readonly usual: string };
@@ -18,7 +18,7 @@ const SHAPES = [...SHAPE_ORDERS.strokesFirst, 'letters'] as const;
 
 /** Made where the page is made, so that the bench need not load every word of every language. */
 export async function usualKnobs(): Promise<UsualKnobs> {
-  const spoken = await Promise.all(LANGUAGES.map(familyWords));
+  const spoken = await Promise.all(TASK_LANGUAGES.map(familyWords));
   const level = (key: MessageKey, usual: string): UsualLevel => ({ ...inAll(spoken, key), usual });
   const field = KNOB_IDS.map((knob) => [
     knob,

@@ -56,8 +56,23 @@ export async function drop(report: KeptReport): Promise<void> {
     .catch(() => undefined);
 }
 
+/** What goes out does so one after the other, over all pages of this phone where the browser can say so. */
+let lastTurn: Promise<unknown> = Promise.resolve();
+
+function inTurn<Value>(address: string, work: () => Promise<Value>): Promise<Value> {
+  if (navigator.locks) return navigator.locks.request(`${NAME}:${address}`, work) as Promise<Value>;
+  const turn = lastTurn.then(work, work);
+  lastTurn = turn.catch(() => undefined);
+  return turn;
+}
+
+/** Sends a report that was kept just now: what is told last is what goes out last. */
+export function sendKept(report: KeptReport): Promise<Sending> {
+  return inTurn(report.address, () => sendReport(report));
+}
+
 /** Sends one report. Its idempotency key makes it safe to do so again and again. */
-export async function sendReport(report: KeptReport): Promise<Sending> {
+async function sendReport(report: KeptReport): Promise<Sending> {
   const body = new URLSearchParams(report.fields.map(([name, value]) => [name, value]));
   try {
     const answer = await fetch(report.address, { method: 'POST', body, headers: { accept: 'application/json' } });
@@ -75,32 +90,34 @@ export type Flushed =
   | { readonly kind: 'sent'; readonly next: string }
   | { readonly kind: 'refused'; readonly why: string };
 
-/** Sends what waits for an address, in order, till the network fails. Two pages that do so at once do it one after the other. */
+/** Sends what waits for an address, in order, till the network fails. */
 export async function flushOutbox(address: string, onSent: (report: KeptReport) => void = () => {}): Promise<Flushed> {
-  if (!navigator.locks) return flushNow(address, onSent);
-  return navigator.locks.request(`${NAME}:${address}`, () => flushNow(address, onSent));
-}
-
-async function flushNow(address: string, onSent: (report: KeptReport) => void): Promise<Flushed> {
   let last: Flushed = { kind: 'nothing' };
-  for (const report of await keptReports(address)) {
-    if (report.refused !== undefined) {
-      last = { kind: 'refused', why: report.refused };
-      continue;
-    }
-    const sent = await sendReport(report);
-    if (sent.kind === 'kept') return { kind: 'kept' };
-    if (sent.kind === 'taken') {
-      await drop(report);
-      onSent(report);
-      last = { kind: 'sent', next: sent.next };
-      continue;
-    }
-    const why = [sent.words, ...Object.values(sent.fields)].join(' ');
-    await keep({ ...report, refused: why });
-    last = { kind: 'refused', why };
+  for (const { fields } of await keptReports(address)) {
+    // Each in a turn of its own, as it stands by then: it may have been put right, or sent, meanwhile.
+    const key = keyOf({ address, fields });
+    const now = await inTurn(address, async (): Promise<Flushed | null> => {
+      const report = (await keptReports(address)).find((each) => keyOf(each) === key);
+      return report ? sendWaiting(report, onSent) : null;
+    });
+    if (now) last = now;
+    if (now?.kind === 'kept') return now;
   }
   return last;
+}
+
+async function sendWaiting(report: KeptReport, onSent: (report: KeptReport) => void): Promise<Flushed> {
+  if (report.refused !== undefined) return { kind: 'refused', why: report.refused };
+  const sent = await sendReport(report);
+  if (sent.kind === 'kept') return { kind: 'kept' };
+  if (sent.kind === 'taken') {
+    await drop(report);
+    onSent(report);
+    return { kind: 'sent', next: sent.next };
+  }
+  const why = [sent.words, ...Object.values(sent.fields)].join(' ');
+  await keep({ ...report, refused: why });
+  return { kind: 'refused', why };
 }
 
 export function fieldOf(report: KeptReport, name: string): string {

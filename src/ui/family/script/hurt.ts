@@ -1,4 +1,4 @@
-import { drop, fieldOf, keep, keptReports, sendReport, type KeptReport, type Sending } from '../outbox/outboxStore';
+import { drop, fieldOf, keep, keptReports, sendKept, type KeptReport, type Sending } from '../outbox/outboxStore';
 import { sendLater } from '../offline/keptPages';
 import { wentOut } from './outbox';
 import { isScripted, made, one, type PageData } from './page';
@@ -27,7 +27,7 @@ export async function hurtForm({ link, words }: PageData): Promise<void> {
     const fields = [...new FormData(form)].map(([name, value]): [string, string] => [name, String(value)]);
     const report: KeptReport = { address, fields: [...fields, ...more] };
     await keep(report);
-    const sent = await sendReport(report);
+    const sent = await sendKept(report);
     if (sent.kind === 'taken') {
       await drop(report);
       wentOut(link, report);

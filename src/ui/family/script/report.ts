@@ -1,6 +1,6 @@
 import { dangerIn } from '@/core/safety';
 import { draftOf, dropDraft, fillIn, keepDraft } from '../report/draftStore';
-import { drop, keep, sendReport, type KeptReport, type Sending } from '../outbox/outboxStore';
+import { drop, keep, sendKept, type KeptReport, type Sending } from '../outbox/outboxStore';
 import { sendLater } from '../offline/keptPages';
 import { wentOut } from './outbox';
 import { padFor, type Boxes } from './pad';
@@ -248,7 +248,7 @@ class ReportForm {
   }
 
   private async sent(report: KeptReport): Promise<Sending> {
-    const sent = await sendReport(report);
+    const sent = await sendKept(report);
     const isToMend = sent.kind === 'refused' && Object.keys(sent.fields).length > 0;
     // What was refused can still be mended here; where it can't (the link is closed), it stays kept.
     if (sent.kind === 'taken' || isToMend) await drop(report);

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@/core/text';
+import { directionOf, LANGUAGES, type Language } from '@/core/text';
 import { doseAt, minutesOf } from '@/core/dose';
 import { restOf } from '@/core/program';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
@@ -39,13 +39,21 @@ export function FamilyToday({ view, token, words, said }: Props) {
         <strong className="font-title">
           {child.calledName} · {weekdayName(today, locale)}
         </strong>
-        <span className="flex gap-3">
+        <details className="languages text-end">
+          <summary className="touch text-soft underline underline-offset-4">{ownName(language)}</summary>
           {LANGUAGES.filter((each) => each !== language).map((each) => (
-            <a key={each} className="touch text-soft underline underline-offset-4" href={`/f/${token}?lang=${each}`} lang={each}>
+            <a
+              key={each}
+              className="block min-h-11 py-2 underline underline-offset-4"
+              href={`/f/${token}?lang=${each}`}
+              lang={each}
+              hrefLang={each}
+              dir={directionOf(each)}
+            >
               {ownName(each)}
             </a>
           ))}
-        </span>
+        </details>
       </header>
       <Said said={said} view={view} words={words} />
       <Waiting />

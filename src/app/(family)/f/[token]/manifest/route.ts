@@ -1,4 +1,6 @@
 import { languageOf } from '@/core/text';
+import { answer } from '@/server/answer';
+import { appContext } from '@/server/context';
 import { familyWords } from '@/ui/shared/familyWords';
 
 export const dynamic = 'force-dynamic';
@@ -6,6 +8,8 @@ export const dynamic = 'force-dynamic';
 /** What a phone needs to put this link on its first screen: it begins at the day, and names no child. */
 export async function GET(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   const { token } = await params;
+  const known = await answer(() => appContext().knownLinks.has(token));
+  if (!known.ok || !known.value) return new Response(null, { status: 404 });
   const { language, t } = await familyWords(languageOf(new URL(request.url).searchParams.get('lang')));
   const manifest = {
     name: `Yard Steps · ${t('today')}`,

@@ -6,11 +6,11 @@ import path from 'node:path';
 let copy: string;
 beforeAll(() => {
   mkdirSync('.data', { recursive: true });
-  copy = mkdtempSync(path.resolve('.data', 'third-language-'));
+  copy = mkdtempSync(path.resolve('.data', 'further-language-'));
   for (const part of ['src', 'messages', 'tsconfig.json', 'package.json']) cpSync(part, path.join(copy, part), { recursive: true });
   const list = path.join(copy, 'src/core/text/languages.ts');
   const before = readFileSync(list, 'utf8');
-  writeFileSync(list, before.replace("['en', 'es']", "['en', 'es', 'vi']"));
+  writeFileSync(list, before.replace("'fr', 'pt']", "'fr', 'pt', 'vi']"));
   for (const folder of ['family', 'texts']) {
     const english = readFileSync(path.join(copy, 'messages', folder, 'en.json'), 'utf8');
     writeFileSync(path.join(copy, 'messages', folder, 'vi.json'), english.replace(/": "/g, '": "vi: '));
@@ -40,7 +40,7 @@ const QUESTIONS = `
   }));
 `;
 
-describe('a third language, added by its name and its files alone', () => {
+describe('a further language, added by its name and its files alone', () => {
   it('is spoken on the family’s page and in its texts; what is not translated yet is said in English', () => {
     const script = path.join(copy, 'src/ask.ts');
     writeFileSync(script, QUESTIONS);

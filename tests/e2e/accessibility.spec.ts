@@ -127,16 +127,46 @@ test.describe('therapist’s screens', () => {
 test.describe('family’s pages', () => {
   test.use({ viewport: { width: 390, height: 844 } });
 
-  test('today, a task, and a link that does not open', async ({ page }) => {
-    await page.goto(linkOf('Odalys V.'));
-    expect(await findingsOn(page)).toEqual([]);
-    await page.getByRole('link', { name: /La grúa/ }).click();
-    await expect(page.getByText('¿Cuánta ayuda?')).toBeVisible();
-    await page
-      .getByText(/^(Anything else|¿Algo más)\?$/)
-      .first()
-      .click();
-    expect(await findingsOn(page)).toEqual([]);
+  for (const [language, direction] of [
+    ['en', 'ltr'],
+    ['es', 'ltr'],
+    ['ar', 'rtl'],
+    ['fr', 'ltr'],
+    ['pt', 'ltr'],
+  ] as const) {
+    test(`today and every screen of a task, in ${language}`, async ({ page }) => {
+      test.setTimeout(60_000);
+      await page.goto(`${linkOf('Odalys V.')}?lang=${language}`);
+      await expect(page.locator('html')).toHaveAttribute('lang', language);
+      await expect(page.locator('html')).toHaveAttribute('dir', direction);
+      expect(await findingsOn(page)).toEqual([]);
+      await page.getByRole('listitem').getByRole('link').first().click();
+      await page.locator('html.scripted').waitFor();
+      for (const screen of ['ready', 'look', 'do', 'how']) {
+        await page.goto(`${page.url().replace(/#.*/, '')}#${screen}`);
+        await expect(page.locator(`#${screen}`)).toBeVisible();
+        expect([screen, await findingsOn(page)]).toEqual([screen, []]);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+      }
+    });
+  }
+
+  test('with letters twice as large nothing goes sideways', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 700 });
+    await page.goto(`${linkOf('Odalys V.')}?lang=es`);
+    const sideways = async () => {
+      await page.evaluate(() => (document.documentElement.style.fontSize = '34px'));
+      return page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    };
+    expect(await sideways()).toBe(0);
+    await page.getByRole('listitem').getByRole('link').first().click();
+    for (const screen of ['ready', 'look', 'do', 'how']) {
+      await page.goto(`${page.url().replace(/#.*/, '')}#${screen}`);
+      expect(`${screen}: ${await sideways()}`).toBe(`${screen}: 0`);
+    }
+  });
+
+  test('what is in the house, and a link that does not open', async ({ page }) => {
     await page.goto(`${linkOf('Odalys V.')}/home`);
     await expect(page.getByRole('heading', { name: '¿Qué hay en su casa?' })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);

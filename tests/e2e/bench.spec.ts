@@ -271,8 +271,9 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await family.goto(`${link}?lang=en`);
   await family.getByRole('listitem').getByRole('link').first().click();
   await expect(family.getByRole('heading', { level: 1 })).toHaveText('Pocket the hail');
-  await expect(family.getByText('Your hand is a cloud.')).toBeVisible();
-  await expect(family.getByText('picks up a counter')).toBeVisible();
-  await expect(family.getByRole('img', { name: /on the left/ })).toBeVisible();
   await expect(family.getByRole('heading', { name: 'Watch out' })).toBeVisible();
+  await family.getByRole('link', { name: 'Ready', exact: true }).click();
+  await expect(family.getByText('Your hand is a cloud.')).toBeVisible();
+  await expect(family.locator('#look').getByText('picks up a counter')).toBeVisible();
+  await expect(family.getByRole('img', { name: /on the left/ })).toBeVisible();
 });

@@ -9,7 +9,7 @@ export type Subject = (typeof SUBJECTS)[number];
 /** Every page and route of the program, read from its folder. */
 export function addressesInCode(): string[] {
   return readdirSync('src/app', { recursive: true, encoding: 'utf8' })
-    .filter((file) => /(^|\/)(page\.tsx|route\.ts)$/.test(file))
+    .filter((file) => /(^|\/)(page\.tsx|route\.tsx?)$/.test(file))
     .map((file) => `/${path.dirname(file).replace(/\([^)]*\)\/?/g, '')}`.replace(/\/\.$/, '/').replace(/(.)\/$/, '$1'))
     .sort();
 }

@@ -1,4 +1,4 @@
-import { expect, test, beginAnew, linkOf, newPage, openTask, reportCount, sendReport, signIn, toHow } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, linkOf, newPage, openTask, reportCount, sendReport, signIn, toHow } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -26,7 +26,8 @@ test.describe('something that hurts', () => {
     await page.getByLabel(/What happened/).fill('The clip snapped on a finger');
     await page.getByRole('button', { name: 'Tell the therapist' }).click();
     await context.setOffline(false);
-    await expect(page.getByText('Sent.')).toBeVisible({ timeout: 15_000 });
+    const told = async () => (await ask('SELECT words FROM reports WHERE child_id = ?', [await childIdOf('Greta J.')]))[0];
+    await expect.poll(told, { timeout: 15_000 }).toEqual({ words: 'The clip snapped on a finger' });
     await page.goto(link());
     await page.getByRole('link', { name: /Closed/ }).click();
     await expect(page.getByRole('heading', { name: `${title} is closed` })).toBeVisible();

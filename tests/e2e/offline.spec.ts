@@ -1,4 +1,5 @@
-import { expect, test, beginAnew, linkOf, openTask, reportCount, sendReport, served, toCount } from './yard';
+import type { BrowserContext, Page } from '@playwright/test';
+import { expect, test, ask, beginAnew, linkOf, openTask, reportCount, sendReport, served, toCount } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -65,6 +66,121 @@ test.describe('pages kept on the phone', () => {
     await page.goto(`${served().url}${before}?lang=en&step=2`);
     await expect(page.getByRole('heading', { name: / is closed/ })).toBeVisible();
     await expect(page.locator('input[inputmode=numeric]')).toHaveCount(0);
+  });
+});
+
+test.describe('what waits on the phone', () => {
+  const keepOne = async (page: Page, context: BrowserContext, child: string, count: string) => {
+    await page.goto(`${linkOf(child)}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill(count);
+    await context.setOffline(true);
+    await sendReport(page);
+    await expect(page.getByText('It is kept on this phone').first()).toBeVisible();
+  };
+
+  test('goes out by its own family’s page alone: a brother’s link neither sends nor shows it', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await beginAnew('Kasimir D.');
+    await keepOne(page, context, 'Silas Y.', '3');
+    await context.setOffline(false);
+    // The page that is left must not send it on its way.
+    await page.goto('about:blank');
+    const already = await reportCount('Silas Y.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    await expect(page.getByText(/kept on this phone|Sent\./)).toHaveCount(0);
+    expect(await reportCount('Silas Y.')).toBe(already);
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect.poll(() => reportCount('Silas Y.')).toBe(1);
+  });
+
+  test('goes out once, where two pages are open at the same time', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await keepOne(page, context, 'Silas Y.', '4');
+    const second = await context.newPage();
+    await context.setOffline(false);
+    await Promise.all([page.goto(linkOf('Silas Y.')), second.goto(linkOf('Silas Y.'))]);
+    await expect.poll(() => reportCount('Silas Y.')).toBe(1);
+    const left = () =>
+      page.evaluate(
+        () =>
+          new Promise((resolve) => {
+            indexedDB.open('yard-outbox').onsuccess = ({ target }) => {
+              const all = (target as IDBOpenDBRequest).result.transaction('reports').objectStore('reports').getAll();
+              all.onsuccess = () => resolve(all.result.length);
+            };
+          }),
+      );
+    await expect.poll(left).toBe(0);
+    expect(await reportCount('Silas Y.')).toBe(1);
+  });
+
+  test('what an older page of ours kept in another place goes out, too', async ({ page }) => {
+    await beginAnew('Silas Y.');
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await openTask(page);
+    await page.evaluate(() => {
+      const fields = [...new FormData(document.querySelector<HTMLFormElement>('#report')!)].filter(
+        ([name]) => name !== 'amount' && name !== 'left',
+      );
+      const address = document.querySelector('#report')!.getAttribute('action');
+      localStorage.setItem('yard-outbox', JSON.stringify([{ address, fields: [...fields, ['done', 'yes'], ['words', 'kept long ago']] }]));
+    });
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect.poll(() => reportCount('Silas Y.')).toBe(1);
+  });
+
+  test('a phone whose stores are full or closed sends all the same', async ({ page }) => {
+    await beginAnew('Silas Y.');
+    await page.addInitScript(() => {
+      const full = () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      };
+      Storage.prototype.setItem = full;
+      IDBFactory.prototype.open = full;
+    });
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('2');
+    await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(await reportCount('Silas Y.')).toBe(1);
+  });
+
+  test('a link that was closed meanwhile: the report is kept, and it is said', async ({ page, context }) => {
+    const id = await beginAnew('Silas Y.');
+    await keepOne(page, context, 'Silas Y.', '3');
+    await ask('UPDATE family_links SET revoked_at = NOW() WHERE child_id = ?', [id]);
+    await context.setOffline(false);
+    await expect(page.getByText('This was not taken in: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
+    expect(await reportCount('Silas Y.')).toBe(0);
+    await ask('UPDATE family_links SET revoked_at = NULL WHERE child_id = ? ORDER BY id DESC LIMIT 1', [id]);
+  });
+});
+
+test.describe('a clock', () => {
+  test('goes by wall time: a locked phone and a reload take nothing from it; minutes are told in halves', async ({ page }) => {
+    const id = await beginAnew('Silas Y.');
+    await ask(
+      `UPDATE version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id
+       SET t.dose = JSON_SET(JSON_REMOVE(t.dose, '$.atSteps'), '$.target', JSON_OBJECT('kind', 'time', 'minutesPerRound', 2), '$.hands', 'both', '$.rounds', 1),
+         t.step_targets = NULL, t.target = 2 WHERE p.child_id = ?`,
+      [id],
+    );
+    await page.clock.install();
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await openTask(page);
+    await page.getByRole('button', { name: /Start the clock/ }).click();
+    await page.clock.fastForward('00:50');
+    await page.reload();
+    await expect(page.locator('.screen.shown .pad-number')).toHaveText(/^0:5\d$/);
+    await page.clock.fastForward('00:40');
+    await page.getByRole('button', { name: /Pause/ }).click();
+    await expect(page.locator('.screen.shown [data-field=amount]')).toHaveValue('1.5');
+    await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(await ask('SELECT CAST(amount AS DOUBLE) AS amount FROM reports WHERE child_id = ?', [id])).toEqual([{ amount: 1.5 }]);
   });
 });
 

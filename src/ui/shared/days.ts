@@ -3,6 +3,8 @@ import { type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
 
 /** The homes and the school of this product are in the United States. */
 const DESK_LOCALE = 'en-US';
+/** Seven of them stand in a row on a phone. */
+const MOST_BRIEF = 4;
 
 function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = DESK_LOCALE): string {
   return new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
@@ -17,6 +19,11 @@ export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? D
 export const longDay = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { day: 'numeric', month: 'long' }, locale);
 /** "Monday" */
 export const weekdayName = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { weekday: 'long' }, locale);
+/** "Mon", or "ج" where a short name is long. */
+export function briefWeekday(day: CalendarDay, locale = DESK_LOCALE): string {
+  const short = format(day, { weekday: 'short' }, locale);
+  return [...short].length <= MOST_BRIEF ? short : format(day, { weekday: 'narrow' }, locale);
+}
 /** "Mon, Nov 23" */
 export const dayAndMonth = (day: CalendarDay) => format(day, { weekday: 'short', day: 'numeric', month: 'short' });
 

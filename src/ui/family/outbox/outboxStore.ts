@@ -22,7 +22,7 @@ interface Outbox extends DBSchema {
 const NAME = 'yard-outbox';
 let opened: Promise<IDBPDatabase<Outbox>> | undefined;
 
-function database(): Promise<IDBPDatabase<Outbox>> {
+async function database(): Promise<IDBPDatabase<Outbox>> {
   opened ??= openDB<Outbox>(NAME, 1, { upgrade: (db) => void db.createObjectStore('reports', { keyPath: 'key' }) });
   return opened;
 }

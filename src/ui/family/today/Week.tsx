@@ -1,6 +1,6 @@
 import { addDays, weekdayOf } from '@/core/calendar';
 import type { FamilyView } from '@/server/reports/viewFamily';
-import { dayLocale, weekdayName } from '../../shared/days';
+import { briefWeekday, dayLocale, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 
 /** The last seven days at a glance, without blame: what was done, and where there is no word; yesterday can be told of. */
@@ -20,7 +20,7 @@ export function Week({ view, token, words }: { view: FamilyView; token: string; 
         {week.map(({ day, state }) => (
           <li key={day}>
             <span aria-hidden="true">
-              <span className="block">{weekdayName(day, locale).slice(0, 2)}</span>
+              <span className="block">{briefWeekday(day, locale)}</span>
               <span className="block text-[1.2rem] text-green">{{ done: '●', none: '○', off: '·' }[state]}</span>
             </span>
             <span className="sr-only">

@@ -1,4 +1,5 @@
-import { chromium } from '@playwright/test';
+import { chromium, type Browser } from '@playwright/test';
+import { median } from './timing';
 import { chromiumPath } from '../scripts/systemPackages';
 
 export interface PageFigures {
@@ -7,7 +8,16 @@ export interface PageFigures {
   readonly kilobytes: number;
   /** The page and its style sheets: with these it can be used. */
   readonly usableKilobytes: number;
+  /** On a slow line and a slow phone, from the tap on the link till it can be used; with scripts, till they run. */
+  readonly usableSeconds: number;
+  /** How much of the page moved under the reader's eyes. */
+  readonly shift: number;
 }
+
+/** A slow third-generation line, and a processor six times slower. */
+const SLOW_LINE = { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 };
+const SLOWER = 6;
+const TIMES = 5;
 
 /** What a phone loads, compressed as it travels, with an empty cache. */
 export async function measureFamilyPages(link: string, versionTaskId: number): Promise<PageFigures[]> {
@@ -37,10 +47,41 @@ export async function measureFamilyPages(link: string, versionTaskId: number): P
         requests: bytes.size,
         kilobytes: sum(() => true),
         usableKilobytes: sum((kind) => kind === 'Document' || kind === 'Stylesheet'),
+        ...(await onASlowPhone(browser, address, scripts)),
       });
       await context.close();
     }
   }
   await browser.close();
   return figures;
+}
+
+async function onASlowPhone(browser: Browser, address: string, scripts: boolean): Promise<Pick<PageFigures, 'usableSeconds' | 'shift'>> {
+  const seconds: number[] = [];
+  const shifts: number[] = [];
+  for (let time = 0; time < TIMES; time += 1) {
+    const context = await browser.newContext({ javaScriptEnabled: scripts, viewport: { width: 390, height: 844 } });
+    const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    await session.send('Network.enable');
+    await session.send('Network.emulateNetworkConditions', SLOW_LINE);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    const began = performance.now();
+    await page.goto(address, { waitUntil: 'commit' });
+    await page.locator(scripts ? 'html.scripted main' : 'main').waitFor();
+    seconds.push((performance.now() - began) / 1000);
+    await page.waitForLoadState('networkidle');
+    shifts.push(scripts ? await page.evaluate(shiftOf) : 0);
+    await context.close();
+  }
+  return { usableSeconds: median(seconds), shift: median(shifts) };
+}
+
+function shiftOf(): Promise<number> {
+  return new Promise((resolve) => {
+    new PerformanceObserver((list) => {
+      resolve(list.getEntries().reduce((sum, entry) => sum + (entry as PerformanceEntry & { value: number }).value, 0));
+    }).observe({ type: 'layout-shift', buffered: true });
+    setTimeout(resolve, 500, 0);
+  });
 }

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
+import { makeFamilyFiles } from '../familyFiles';
 import { isAlive } from '../processes';
 import { say } from '../say';
 import { startStack, type Stack } from '../stack';
@@ -23,6 +24,7 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
   const databaseUrl = process.env.YARD_DATABASE_URL;
   ensureSystemPackages({ database: !databaseUrl, browser: false });
   if (mode === 'start') await ensureBuild();
+  else await makeFamilyFiles();
   mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o711 });
   const stack = await startStack({
     folder: DATA_FOLDER,

@@ -11,6 +11,7 @@ export interface Drawn {
   readonly body: React.ReactNode;
   readonly data: PageData | null;
   readonly manifest?: string;
+  readonly screen?: 'ready' | 'how';
   /** Asks again by itself after so many seconds. */
   readonly again?: number;
 }

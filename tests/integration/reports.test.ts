@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { instant } from '@/core/calendar';
+import { viewReport } from '@/server/reports/viewReport';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { submitReport } from '@/server/reports/submitReport';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
@@ -74,6 +75,19 @@ describe('a report', () => {
     const words = '👩‍👧 عملنا ثمانية <script>alert("x")</script> \' OR 1=1; --';
     await bed.report(childId, { words });
     expect(await reports()).toMatchObject([{ words }]);
+  });
+
+  it('keeps what was seen of the things to look for; a word that is no answer is refused by its field', async () => {
+    const { reportId } = await bed.report(childId, { watch_thumbUp: 'notYet', watch_whichHand: 'both' });
+    expect((await viewReport(bed.context, ines, childId, reportId)).report.watched).toEqual({ thumbUp: 'notYet', whichHand: 'both' });
+    await bed.report(childId, { corrects: String(reportId), watch_thumbUp: 'yes' });
+    expect((await viewReport(bed.context, ines, childId, reportId)).report.watched).toEqual({ thumbUp: 'yes' });
+    expect(await issuesOf(bed.report(childId, { watch_thumbUp: 'sideways' }))).toEqual(['watch_thumbUp notAChoice']);
+  });
+
+  it.each(['ill', 'missing', 'tooHard'])('may say why it was not done: %s', async (notDone) => {
+    await bed.report(childId, { done: '', left: '', right: '', notDone });
+    expect(await reports()).toMatchObject([{ done: 0, stop_reason: notDone }]);
   });
 
   it('may tell of an earlier day, and of a day that was not done', async () => {

@@ -1,5 +1,6 @@
 import type { CalendarDay } from '../calendar';
 import { bad, type Result } from '../result';
+import { WATCH_ANSWERS, WATCH_ITEMS } from '../vocabulary';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from './session';
 import {
   checkSession,
@@ -23,7 +24,7 @@ const HALVES = /^[+-]?\d+(?:[.,][05])?$/;
 /**
  * Reads a family's form. A word that is not understood is an issue with its field, never a guess; an empty field is a thing
  * that was not told. What is read is judged by `checkSession`, and all faults come back at once.
- * @param raw fields `done` (yes, no), or `notDone` with the reason, `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`
+ * @param raw fields `done` (yes, no), or `notDone` with the reason, `step`, `doneOn`, `left`, `right`, `amount`, `minutes`, `help`, `effort`, `stopReason`, `hurt`, `question`, `words`, `saidBy`, `watch_<item>`
  */
 export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionFacts, SessionIssue> {
   const issues: SessionIssue[] = [];
@@ -50,6 +51,12 @@ export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionF
     stopReason,
     safetyWord: tick('hurt') || stopReason === 'pain',
     press: choice('press', PRESSES),
+    watched: Object.fromEntries(
+      WATCH_ITEMS.flatMap((item) => {
+        const seen = choice(`watch_${item}`, WATCH_ANSWERS[item]);
+        return seen === null ? [] : [[item, seen]];
+      }),
+    ),
     isQuestion: tick('question'),
     words: readWords(raw.words),
     saidBy: readWords(raw.saidBy),

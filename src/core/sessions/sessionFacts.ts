@@ -1,5 +1,6 @@
 import { addDays, parseCalendarDay, type CalendarDay } from '../calendar';
 import { bad, good, type Result } from '../result';
+import type { Watched, WatchItem } from '../vocabulary';
 import type { Effort, HelpLevel, StopReason } from './session';
 
 /** What was said of one task on one day, by whichever way it came: typed, and judged by `checkSession` alone. */
@@ -21,6 +22,8 @@ export interface SessionFacts {
   readonly safetyWord: boolean;
   /** `pressed`: *Something hurt* was touched and nothing told yet; `mistake`: that touch was a slip. Null for a plain report. */
   readonly press: Press | null;
+  /** What was seen of the things that the task says to look for. */
+  readonly watched?: Watched;
   readonly isQuestion: boolean;
   readonly words: string;
   readonly saidBy: string;
@@ -31,7 +34,7 @@ export const PRESSES = ['pressed', 'mistake'] as const;
 export type Press = (typeof PRESSES)[number];
 
 export type CountField = 'left' | 'right' | 'amount' | 'minutes';
-export type ChoiceField = 'done' | 'notDone' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
+export type ChoiceField = `watch_${WatchItem}` | 'done' | 'notDone' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
 
 /** What is wrong with a report, by field. `given` is what came, cut short. */
 export type SessionIssue =

@@ -79,3 +79,16 @@ export type Skin = (typeof SKINS)[number];
 /** What a task may ask to look for, besides the count. Common practice, no source. */
 export const WATCH_ITEMS = ['thumbUp', 'whichHand', 'onTheLine', 'pressure', 'lookedAtModel', 'refused'] as const;
 export type WatchItem = (typeof WATCH_ITEMS)[number];
+
+/** What can be said of each thing to look for. */
+export const WATCH_ANSWERS = {
+  thumbUp: ['yes', 'notYet'],
+  whichHand: ['left', 'right', 'both'],
+  onTheLine: ['yes', 'notYet'],
+  pressure: ['light', 'fine', 'hard'],
+  lookedAtModel: ['yes', 'notYet'],
+  refused: ['yes', 'no'],
+} as const satisfies Record<WatchItem, readonly string[]>;
+export type WatchAnswer = (typeof WATCH_ANSWERS)[WatchItem][number];
+/** What was seen, by the thing that was looked for. */
+export type Watched = Readonly<Partial<Record<WatchItem, WatchAnswer>>>;

@@ -16,6 +16,7 @@ import { trust } from './0013-trust';
 import { shelf } from './0014-shelf';
 import { corrections } from './0015-corrections';
 import { reasons } from './0016-reasons';
+import { watched } from './0017-watched';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -35,6 +36,7 @@ export const MIGRATIONS: readonly Migration[] = [
   shelf,
   corrections,
   reasons,
+  watched,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

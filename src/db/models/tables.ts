@@ -152,6 +152,7 @@ const COLUMNS = {
     help: STRING,
     effort: STRING,
     stop_reason: STRING,
+    watched: JSON_TEXT,
     safety_word: BOOLEAN,
     is_question: BOOLEAN,
     words: TEXT,

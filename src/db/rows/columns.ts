@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Watched } from '@/core/vocabulary';
 import type { StreakSettings, Suggestion } from '@/core/advancing';
 import { calendarDay } from '@/core/calendar';
 import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
@@ -63,6 +64,14 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
   ]),
 });
 export const readSuggestion = reading<Suggestion | null>('suggestion', suggestionSchema.nullable());
+
+export const readWatched = reading<Watched | null>(
+  'watched',
+  z
+    .record(z.string(), z.string())
+    .nullable()
+    .transform((seen) => seen as Watched | null),
+);
 
 const amount = z.number().nullable();
 const textOfReportSchema = z.object({

@@ -42,7 +42,7 @@ export async function correctByStaff(context: Context, actor: PersonActor, raw: 
 /** What the form says of the session, and of everything else what stood there. @throws AppError invalid with every issue by field */
 async function factsOf(work: Work, before: LogEntry, raw: RawReport, today: CalendarDay): Promise<SessionFacts> {
   const [report] = await loggedReports(work, [before]);
-  const { content, step, doneOn, words, saidBy, isQuestion, safetyWord } = report!;
+  const { content, step, doneOn, words, saidBy, isQuestion, safetyWord, watched } = report!;
   const latest = addDays(today, -DAYS_BACK);
   const read = readForm(raw, {
     today,
@@ -54,5 +54,5 @@ async function factsOf(work: Work, before: LogEntry, raw: RawReport, today: Cale
   });
   if (!read.ok) throw new AppError('invalid', { issues: read.issues });
   const told = read.value;
-  return { ...told, words, saidBy, isQuestion, safetyWord: safetyWord || told.safetyWord, press: null };
+  return { ...told, watched, words, saidBy, isQuestion, safetyWord: safetyWord || told.safetyWord, press: null };
 }

@@ -71,6 +71,7 @@ function saysTheSame(before: LogEntry, facts: SessionFacts): boolean {
   const { step, done, doneOn, minutes, help, effort, stopReason, safetyWord, isQuestion, words, saidBy } = before;
   const told = { step, done, doneOn, minutes: minutes ?? null, help, effort, stopReason, safetyWord, isQuestion, words, saidBy };
   const amounts = { left: before.left, right: before.right, amount: before.plainAmount };
+  if (JSON.stringify(before.watched) !== JSON.stringify(facts.watched ?? {})) return false;
   const press = before.mistake ? 'mistake' : before.danger === 'pressed' ? 'pressed' : null;
   const now = facts.done ? facts : { ...facts, left: null, right: null, amount: null, minutes: null };
   return Object.entries({ ...told, ...amounts, press }).every(([key, value]) => now[key as keyof SessionFacts] === value);

@@ -1,10 +1,11 @@
 import type { PracticeReport } from '@/core/adherence';
 import type { CalendarDay, Instant } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
+import type { Watched } from '@/core/vocabulary';
 import type { TaskChoices } from '@/core/program';
 import { DANGERS, type Danger } from '@/core/safety';
 import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/sessions';
-import { oneOf, oneOfOrNull, readChoices, readTextOfReport, type TextOfReport } from '../../rows/columns';
+import { oneOf, oneOfOrNull, readChoices, readTextOfReport, readWatched, type TextOfReport } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
 /** What counts towards the target, whichever way it was counted; NULL where no amount was told. */
@@ -138,6 +139,7 @@ export interface LogEntry extends SessionRow {
   readonly left: number | null;
   readonly right: number | null;
   readonly plainAmount: number | null;
+  readonly watched: Watched;
   readonly isQuestion: boolean;
   readonly words: string;
   readonly saidBy: string;
@@ -153,17 +155,18 @@ export interface LogEntry extends SessionRow {
 }
 
 type RawLogEntry = RawSession &
-  Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'choices' | 'way' | 'danger' | 'mistake' | 'holds'> & {
+  Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'watched' | 'choices' | 'way' | 'danger' | 'mistake' | 'holds'> & {
     readonly danger: unknown;
     readonly mistake: number;
     readonly holds: number | null;
     readonly isQuestion: number;
+    readonly watched: unknown;
     readonly choices: unknown;
     readonly way: unknown;
   };
 
 const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
-  r.right_count AS \`right\`, CAST(r.amount AS DOUBLE) AS plainAmount, r.is_question AS isQuestion, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
+  r.right_count AS \`right\`, CAST(r.amount AS DOUBLE) AS plainAmount, r.is_question AS isQuestion, r.watched, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
   r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId,
   r.danger, r.mistake, r.holds`;
 const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;
@@ -171,6 +174,7 @@ const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_
 function toLogEntry(row: RawLogEntry): LogEntry {
   return Object.assign(toSession(row), {
     isQuestion: Boolean(row.isQuestion),
+    watched: readWatched(row.watched) ?? {},
     choices: readChoices(row.choices),
     way: oneOf('way', REPORT_WAYS, row.way),
     danger: oneOfOrNull('danger', DANGERS, row.danger),

@@ -34,6 +34,7 @@ function factColumns(facts: SessionFacts) {
     safety_word: facts.safetyWord,
     danger: dangerOf(facts),
     mistake: facts.press === 'mistake' && facts.words === '',
+    watched: Object.keys(facts.watched ?? {}).length > 0 ? facts.watched : null,
     is_question: facts.isQuestion,
     words: facts.words,
     said_by: facts.saidBy,

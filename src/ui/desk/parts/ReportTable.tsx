@@ -1,3 +1,4 @@
+import type { WatchAnswer, WatchItem } from '@/core/vocabulary';
 import type { LoggedReport } from '@/server/reports/loggedReports';
 import { OUTCOME_WORDS, Pip } from '../../flight/pips';
 import { dayAndMonth } from '../../shared/days';
@@ -9,6 +10,13 @@ function dangerWords({ danger, mistake, holds }: LoggedReport): string {
   const said =
     danger === 'words' ? 'Maybe hurt, by its words.' : danger === 'pressed' ? '“Something hurt” was pressed.' : 'Something hurt.';
   return holds ? `${said} The task is closed.` : said;
+}
+
+/** What the family saw of the things that the task says to look for. */
+function watchedWords({ watched }: LoggedReport): string {
+  return (Object.entries(watched) as [WatchItem, WatchAnswer][])
+    .map(([item, seen]) => `${words(`watchItems.${item}`)}: ${words(`watchAnswers.${seen}`)}`)
+    .join('; ');
 }
 
 /** What came back, newest first. The words of the family stand as they were written. */
@@ -60,6 +68,7 @@ export function ReportTable({
                 {report.danger && <strong className="text-brick">{dangerWords(report)} </strong>}
                 {report.isQuestion && <strong>Question: </strong>}
                 {report.words && <>“{report.words.length > 300 ? `${report.words.slice(0, 300)}…` : report.words}”</>}
+                {watchedWords(report) && <span className="text-soft"> {watchedWords(report)}</span>}
                 {report.correctedAt && <span className="text-soft"> corrected</span>}
               </td>
               <td className="cell whitespace-nowrap text-soft">

@@ -17,11 +17,13 @@ interface Props {
   readonly again?: number;
   /** What an installed page is called, and where it begins. */
   readonly manifest?: string;
+  /** The screen that a task begins with. */
+  readonly screen?: 'ready' | 'how';
   readonly children: React.ReactNode;
 }
 
 /** The frame of a family's page: a style sheet, one small script, and no framework. */
-export function FamilyPage({ language, title, files, data, again, manifest, children }: Props) {
+export function FamilyPage({ language, title, files, data, again, manifest, screen, children }: Props) {
   return (
     <html lang={language} dir={directionOf(language)}>
       {/* eslint-disable-next-line @next/next/no-head-element -- a page of its own, drawn without the frame */}
@@ -37,7 +39,7 @@ export function FamilyPage({ language, title, files, data, again, manifest, chil
         <link rel="stylesheet" href={`/f/made/${files.styles}`} />
         {data && <script src={`/f/made/${files.script}`} defer />}
       </head>
-      <body>
+      <body data-screen={screen}>
         {children}
         {data && (
           // Data and no script: what could end the element is written another way.

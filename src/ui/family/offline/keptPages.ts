@@ -6,6 +6,9 @@ const stampKey = (link: string) => `yard-kept:${link}`;
 async function workerOf(link: string): Promise<ServiceWorkerRegistration | null> {
   if (!('serviceWorker' in navigator)) return null;
   try {
+    // An earlier page of ours had one worker for all links.
+    const all = await navigator.serviceWorker.getRegistrations();
+    await Promise.all(all.filter(({ scope }) => scope.endsWith('/f/')).map((old) => old.unregister()));
     const registration = await navigator.serviceWorker.register(WORKER, { scope: link });
     await navigator.serviceWorker.ready;
     return registration;

@@ -54,5 +54,6 @@ try {
   begin();
 } catch {
   root.classList.remove('scripted');
+  root.classList.add('plain');
   document.querySelectorAll<HTMLDetailsElement>('.typed').forEach((details) => (details.open = true));
 }

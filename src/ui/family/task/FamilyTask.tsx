@@ -2,10 +2,11 @@ import { factsOf } from '@/core/child';
 import { doseAt, minutesOf, reckonDose } from '@/core/dose';
 import { callChild, type TaskContent } from '@/core/tasks';
 import { EFFORTS, HELP_LEVELS } from '@/core/sessions';
+import { WATCH_ANSWERS } from '@/core/vocabulary';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 import { dayLocale, longDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
-import { Doing, LooksRight, Needed, Standing, Table, WatchOut } from '../../task/TaskInstructions';
+import { Doing, LooksRight, MOST_WATCHED, Needed, Standing, Table, WatchOut } from '../../task/TaskInstructions';
 import { targetWords } from '../../task/targetWords';
 import { Waiting } from '../frame/Waiting';
 import { HurtLink, HurtSection } from '../hurt/HurtSection';
@@ -126,7 +127,7 @@ function ReadyScreen(props: PartProps & SaidProps) {
   const { token, words, said, found } = props;
   const { t, language } = words;
   return (
-    <section id="ready" className="screen" aria-labelledby="ready-title">
+    <section id="ready" className={`screen ${said ? '' : 'first'}`} aria-labelledby="ready-title">
       <h2 id="ready-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
         {t('flow.ready')}
       </h2>
@@ -280,7 +281,7 @@ function HowScreen({ view, found: { task }, words, said, day }: FamilyTaskProps 
   const { t } = words;
   const { dose } = task;
   return (
-    <section id="how" className="screen" aria-labelledby="how-title">
+    <section id="how" className={`screen ${said ? 'first' : ''}`} aria-labelledby="how-title">
       <h2 id="how-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
         {t('flow.how')}
       </h2>
@@ -296,6 +297,15 @@ function HowScreen({ view, found: { task }, words, said, day }: FamilyTaskProps 
         chosen={said?.effort ?? null}
         options={EFFORTS.map((effort) => [effort, t(`felts.${effort}`)])}
       />
+      {(task.content.watchFor ?? []).slice(0, MOST_WATCHED).map((item) => (
+        <Choices
+          key={item}
+          name={`watch_${item}`}
+          title={t('lookFor', { what: t(`watchItems.${item}`) })}
+          chosen={said?.watched[item] ?? null}
+          options={WATCH_ANSWERS[item].map((seen) => [seen, t(`watchAnswers.${seen}`)])}
+        />
+      ))}
       <details className="mt-4" open={Boolean(said?.words || said?.stopReason)}>
         <summary className="min-h-[2.75rem] py-1.5 text-[1.06rem] font-bold">{t('more')}</summary>
         <Choices

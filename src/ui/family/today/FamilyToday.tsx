@@ -10,6 +10,7 @@ import { HurtWords } from '../hurt/HurtWords';
 import { Notes } from './Notes';
 import { GetReady } from './GetReady';
 import { Stones } from './Stones';
+import { TaskPicture } from './TaskPicture';
 import { Week } from './Week';
 import { targetWords } from '../../task/targetWords';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
@@ -148,23 +149,26 @@ function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsk
   const dose = doseAt(task.dose, task.step);
   return (
     <li className="border-t border-line">
-      <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="block min-h-[3.2rem] py-2.5">
-        <span className="flex items-baseline justify-between gap-3">
-          <strong className={`text-[1.12rem] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
-            {local(task.content.title)}
-          </strong>
-          <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
-            {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
+      <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="flex min-h-[3.2rem] items-center gap-3 py-2.5">
+        <TaskPicture content={task.content} step={reportedToday?.step ?? task.step} />
+        <span className="min-w-0 flex-1">
+          <span className="flex items-baseline justify-between gap-3">
+            <strong className={`text-[1.12rem] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
+              {local(task.content.title)}
+            </strong>
+            <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
+              {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
+            </span>
           </span>
-        </span>
-        <span className="block text-[0.88rem] text-soft">
-          {t(`parts.${task.part}`)}
-          {!each.closed && ' · '}
-          {each.closed
-            ? null
-            : reportedToday?.done
-              ? `${[saidAmount(reportedToday, words), ...(each.timesToday > 1 ? [t('toldTwice', { times: each.timesToday })] : [])].join(' · ')} · ${t('change')}`
-              : `${targetWords(dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(dose)) })}`}
+          <span className="block text-[0.88rem] text-soft">
+            {t(`parts.${task.part}`)}
+            {!each.closed && ' · '}
+            {each.closed
+              ? null
+              : reportedToday?.done
+                ? `${[saidAmount(reportedToday, words), ...(each.timesToday > 1 ? [t('toldTwice', { times: each.timesToday })] : [])].join(' · ')} · ${t('change')}`
+                : `${targetWords(dose, words)} · ${t('minutesAbout', { minutes: Math.ceil(minutesOf(dose)) })}`}
+          </span>
         </span>
       </a>
     </li>

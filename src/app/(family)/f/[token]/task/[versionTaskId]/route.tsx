@@ -18,7 +18,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
     const day = asked.get('day') ?? '';
     const isOtherDay = A_DAY.test(day) && day !== view.today;
     const wish = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
-    const { steps } = stepsOf(wish);
+    const { said, steps } = stepsOf(wish);
     const keys = new Map(steps.map((step) => [step, randomUUID()]));
     const place = { index: index + 1, count: all.length };
     return {
@@ -35,6 +35,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
           {...wish}
         />
       ),
+      screen: said ? 'how' : 'ready',
       data: dataOfTask(view, token, words, { ...wish, keys }),
     };
   });

@@ -5,6 +5,7 @@ import {
   beginAnew,
   childIdOf,
   linkOf,
+  newPage,
   openTask,
   reportCount,
   sendReport,
@@ -203,6 +204,26 @@ test.describe('with scripts on', () => {
     await page.getByRole('link', { name: 'Back to today' }).click();
     await expect(page.getByText('told 2 times today')).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(2);
+  });
+
+  test('the key of the keyboard in a number box leads on to how it was, and files no reason for not doing it', async ({
+    page,
+    browser,
+  }) => {
+    const id = await beginAnew('Kasimir D.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('4');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'How was it?' })).toBeVisible();
+    expect(await reportCount('Kasimir D.')).toBe(0);
+    const plain = await newPage(browser, { javaScriptEnabled: false });
+    await plain.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(plain);
+    await plain.locator('input[inputmode=numeric]').first().fill('4');
+    await plain.keyboard.press('Enter');
+    await expect(plain.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(await ask('SELECT done, stop_reason FROM reports WHERE child_id = ?', [id])).toEqual([{ done: 1, stop_reason: null }]);
   });
 
   test('not done takes one tap for the reason', async ({ page }) => {

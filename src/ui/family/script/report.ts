@@ -64,6 +64,8 @@ class ReportForm {
       if (!isScripted()) return;
       event.preventDefault();
       this.pressed = ((event as SubmitEvent).submitter as HTMLButtonElement | null) ?? this.pressed;
+      // The key of the keyboard, in the middle of it: on to how it was.
+      if (document.body.dataset.screen !== 'how' && this.pressed?.dataset.byKey !== undefined) return goTo('how');
       this.send().catch(() => this.form.submit());
     });
     const isChange = one<HTMLInputElement>('[name=corrects]', this.form)!.value !== '';

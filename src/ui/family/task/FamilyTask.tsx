@@ -78,6 +78,8 @@ export function FamilyTask(props: FamilyTaskProps) {
           <HurtSection task={task} step={step} token={token} emergencyNumber={view.emergencyNumber} words={words} newKey={hurtKey} />
           <div className="doing">
             <form id="report" method="post" action={`/f/${token}/report`}>
+              {/* What the key of a keyboard sends is the first button of a form: never a reason for not having done it. */}
+              <button className="sr-only" name="done" value="yes" tabIndex={-1} aria-hidden="true" data-by-key="" />
               <input type="hidden" name="lang" value={language} />
               <input type="hidden" name="idempotencyKey" value={keys.get(step)} />
               <input type="hidden" name="versionTaskId" value={task.versionTaskId} />

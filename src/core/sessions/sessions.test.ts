@@ -75,6 +75,7 @@ describe('reading a report', () => {
         question: 'on',
         doneOn: '2026-11-23',
         step: '2',
+        watch_pressure: 'light',
       },
       limits,
     );
@@ -93,6 +94,7 @@ describe('reading a report', () => {
         stopReason: null,
         safetyWord: false,
         press: null,
+        watched: { pressure: 'light' },
         isQuestion: true,
         words: 'Asks for more',
         saidBy: '',

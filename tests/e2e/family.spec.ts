@@ -226,6 +226,27 @@ test.describe('with scripts on', () => {
     expect(await ask('SELECT done, stop_reason FROM reports WHERE child_id = ?', [id])).toEqual([{ done: 1, stop_reason: null }]);
   });
 
+  test('what is told of yesterday is kept apart from what was counted today', async ({ page }) => {
+    const id = await beginAnew('Kasimir D.');
+    await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('4');
+    const today = page.url().replace(/#.*/, '');
+    await page.goto(`${today}&day=${dayBefore(1)}`);
+    await expect(page.getByText(/^You are telling us of /)).toBeVisible();
+    await toCount(page);
+    await expect(page.locator('.screen.shown [data-field]').first()).toHaveValue('');
+    await page.locator('.screen.shown [data-field]').first().fill('2');
+    await page.goto(today);
+    await expect(page.locator('.doing [data-field]').first()).toHaveValue('4');
+    await page.goto(`${today}&day=${dayBefore(1)}`);
+    await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    expect(
+      await ask('SELECT CAST(done_on AS CHAR) AS day, COALESCE(left_count, amount) + 0 AS count FROM reports WHERE child_id = ?', [id]),
+    ).toMatchObject([{ day: dayBefore(1) }]);
+  });
+
   test('not done takes one tap for the reason', async ({ page }) => {
     await beginAnew('Kasimir D.');
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);

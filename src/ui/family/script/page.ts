@@ -15,6 +15,8 @@ export interface PageData {
 
 export interface TaskData {
   readonly versionTaskId: string;
+  /** The day that is told of, where it is another than today; what is kept of it is kept apart. */
+  readonly otherDay: string;
   /** The step that the page shows first. */
   readonly step: number;
   /** Every step that may be done, easiest first. */

@@ -27,6 +27,8 @@ class ReportForm {
   /** What stands on the page for each step, whether it is shown or not. */
   private readonly parts = new Map<number, HTMLElement[]>();
   private readonly action: string;
+  /** Where what was counted is kept: yesterday's count is none of today's. */
+  private readonly place: string;
   private readonly drawn = new Set<number>();
   private pad: ReturnType<typeof padFor> | null = null;
   private pressed: HTMLButtonElement | null = null;
@@ -39,6 +41,7 @@ class ReportForm {
   ) {
     this.step = task.step;
     this.action = form.getAttribute('action')!;
+    this.place = [task.versionTaskId, task.otherDay].filter(Boolean).join(':');
     for (const { step } of task.steps) {
       const template = one<HTMLElement>(`#step-${step}`) as HTMLTemplateElement | null;
       this.parts.set(step, all('[data-part]', step === task.step ? document : template!.content));
@@ -46,7 +49,7 @@ class ReportForm {
   }
 
   begin(): void {
-    const draft = draftOf(this.action, this.task.versionTaskId, this.page.day);
+    const draft = draftOf(this.action, this.place, this.page.day);
     if (draft) {
       for (const [step, counts] of Object.entries(draft.counts))
         for (const [name, count] of Object.entries(counts)) this.write(Number(step), name, count);
@@ -89,7 +92,7 @@ class ReportForm {
   private keepNow(): void {
     if (this.state === 'gone') return;
     const counts = Object.fromEntries([...this.parts.keys()].map((step) => [step, this.countsAt(step)]));
-    keepDraft(this.action, this.task.versionTaskId, { day: this.page.day, step: this.step, counts }, this.form);
+    keepDraft(this.action, this.place, { day: this.page.day, step: this.step, counts }, this.form);
   }
 
   private box(step: number, name: string): HTMLInputElement | null {
@@ -132,13 +135,7 @@ class ReportForm {
         this.keepNow();
       },
     };
-    this.pad = padFor(
-      data.pad,
-      place,
-      boxes,
-      this.page.words,
-      `yard-clock:${this.action}:${this.task.versionTaskId}:${this.page.day}:${this.step}`,
-    );
+    this.pad = padFor(data.pad, place, boxes, this.page.words, `yard-clock:${this.action}:${this.place}:${this.page.day}:${this.step}`);
   }
 
   /** Too hard or too easy, in place: to the next step that the therapist left open; what was counted here stays with its step. */
@@ -240,7 +237,7 @@ class ReportForm {
       this.state = 'open';
       return this.mend(sent);
     }
-    dropDraft(this.action, this.task.versionTaskId);
+    dropDraft(this.action, this.place);
     if (sent.kind === 'kept') void sendLater(this.page.link);
     if (sent.kind === 'taken' && !/said=(?:saved|repeated)/.test(sent.next)) return location.assign(sent.next);
     // The server reads the words, too, once they reach it; till then nobody else does.

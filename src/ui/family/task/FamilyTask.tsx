@@ -1,3 +1,4 @@
+import type { CalendarDay } from '@/core/calendar';
 import { factsOf } from '@/core/child';
 import { doseAt, minutesOf, reckonDose } from '@/core/dose';
 import { callChild, type TaskContent } from '@/core/tasks';
@@ -66,6 +67,7 @@ export function FamilyTask(props: FamilyTaskProps) {
         <strong className="font-title">{view.child.calledName}</strong>
       </header>
       <Waiting />
+      {props.day && <p className="said-straw">{t('flow.ofAnotherDay', { day: longDay(props.day as CalendarDay, dayLocale(language)) })}</p>}
       <div className="about">
         <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
       </div>

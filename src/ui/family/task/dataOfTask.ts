@@ -6,7 +6,7 @@ import type { PageData } from '../script/page';
 import { stepsOf, type FamilyTaskProps } from './FamilyTask';
 import { padOf } from './padOf';
 
-type Wish = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys'>;
+type Wish = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys' | 'day'>;
 
 /** What the script of a task's page needs: how each of its steps is counted, with a key for the report of each. */
 export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, wish: Wish): PageData {
@@ -25,6 +25,7 @@ export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, 
     ...(wish.found.closed === null && {
       task: {
         versionTaskId: String(task.versionTaskId),
+        otherDay: wish.day ?? '',
         step,
         steps: steps.map((each) => ({ step: each, key: wish.keys.get(each)!, pad: padOf(task.dose, each, seed, words) })),
       },

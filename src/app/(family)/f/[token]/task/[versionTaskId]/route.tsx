@@ -36,7 +36,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
         />
       ),
       screen: said ? 'how' : 'ready',
-      data: dataOfTask(view, token, words, { ...wish, keys }),
+      data: dataOfTask(view, token, words, { ...wish, keys, day: isOtherDay ? day : null }),
     };
   });
 }

@@ -232,6 +232,9 @@ test.describe('with scripts on', () => {
     await openTask(page);
     await page.locator('.screen.shown [data-field]').first().fill('4');
     const today = page.url().replace(/#.*/, '');
+    // A day that is none is today.
+    expect((await page.goto(`${today}&day=2026-99-99`))!.status()).toBe(200);
+    await expect(page.getByText(/^You are telling us of /)).toHaveCount(0);
     await page.goto(`${today}&day=${dayBefore(1)}`);
     await expect(page.getByText(/^You are telling us of /)).toBeVisible();
     await toCount(page);

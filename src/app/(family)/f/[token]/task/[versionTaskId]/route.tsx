@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import { parseCalendarDay } from '@/core/calendar';
 import { familyAnswer } from '@/app/familyAnswer';
 import { FamilyTask, stepsOf } from '@/ui/family/task/FamilyTask';
 import { dataOfTask } from '@/ui/family/task/dataOfTask';
 
 export const dynamic = 'force-dynamic';
-
-const A_DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 export async function GET(request: Request, { params }: { params: Promise<{ token: string; versionTaskId: string }> }): Promise<Response> {
   const { token, versionTaskId } = await params;
@@ -16,7 +15,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
     const found = all[index];
     if (!found) return null;
     const day = asked.get('day') ?? '';
-    const isOtherDay = A_DAY.test(day) && day !== view.today;
+    const isOtherDay = parseCalendarDay(day) !== null && day !== view.today;
     const wish = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
     const { said, steps } = stepsOf(wish);
     const keys = new Map(steps.map((step) => [step, randomUUID()]));

@@ -26,6 +26,8 @@ const listOf = (name: string) => (process.env[name] ?? '').split(',').filter(Boo
 const trusted = listOf('YARD_TRUST_PROXY');
 const hostname = process.env.YARD_HOST ?? '127.0.0.1';
 const FAMILY = /^\/f\/([^/?]*)/;
+/** The frame would draw a page for any other, too. */
+const METHODS = ['GET', 'HEAD', 'POST'];
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
 const context = contextFrom(process.env);
@@ -72,6 +74,10 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   request.headers['content-security-policy'] = headers['Content-Security-Policy'];
   delete request.headers['x-forwarded-host'];
   delete request.headers['content-security-policy-report-only'];
+  if (!METHODS.includes(request.method ?? '')) {
+    response.setHeader('Allow', METHODS.join(', '));
+    return sayPlainly(response, 405, 'No page is asked for in this way.', request);
+  }
   if (request.method !== 'GET' && request.method !== 'HEAD') {
     if (isFamily && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
     if (refuseLargeBody(request, response, isFamily)) return;

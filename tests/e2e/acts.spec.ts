@@ -82,6 +82,7 @@ const ONES_OWN = [
   'changePasswordAction',
   'takeFactorOffAction',
   'previewCalendarAction',
+  'readDaysAction',
   'versionAction',
   'undoAction',
 ];

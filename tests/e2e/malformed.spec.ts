@@ -133,3 +133,10 @@ test('3,000 malformed requests to every route and act: none is answered by a fau
   expect(Object.values(ended).reduce((sum, count) => sum + count, 0)).toBe(3_000);
   expect((await asks('nobody', '/api/health')).status).toBe(200);
 });
+
+test('a way of asking that no page has is refused, and nothing of what was asked is said back', async () => {
+  for (const method of ['TRACE', 'PUT', 'DELETE', 'PATCH', 'PROPFIND']) {
+    const status = await outcomeOf(`${served().url}/sign-in`, method, { 'x-said': 'said back' });
+    expect(`${method} ${status}`).toMatch(/ 40\d$/);
+  }
+});

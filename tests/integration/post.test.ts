@@ -2,6 +2,7 @@ import { instant } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
 import { sendLinkAgain, sendNewLink } from '@/server/messages/links';
 import { viewPost } from '@/server/messages/viewPost';
+import { setReadDays } from '@/server/people/readDays';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { closedLink } from '@/server/reports/closedLink';
 import { viewFamily } from '@/server/reports/viewFamily';
@@ -174,6 +175,20 @@ describe('the link of a family', () => {
     const fresh = (await links()).at(-1)!.split('/f/')[1]!;
     expect(fresh).not.toBe(old);
     expect((await viewFamily(bed.context, fresh)).child.id).toBe(childId);
+  });
+});
+
+describe('the days on which a therapist reads', () => {
+  const days = async () => (await viewFamily(bed.context, await bed.newestToken(childId))).reader;
+
+  it('stand on the page of every child whom they lead, in order and once; whoever else sets theirs changes nothing there', async () => {
+    expect(await days()).toEqual({ name: 'Ines Calloway-Brandt', days: [] });
+    await setReadDays(bed.context, ines, ['5', '2', '2']);
+    await setReadDays(bed.context, await bed.person('Marit Oyelaran-Voss'), ['1']);
+    expect((await days())!.days).toEqual([2, 5]);
+    expect(await refusal(setReadDays(bed.context, ines, ['8']))).toBe('invalid');
+    await setReadDays(bed.context, ines, []);
+    expect((await days())!.days).toEqual([]);
   });
 });
 

@@ -17,6 +17,7 @@ import { shelf } from './0014-shelf';
 import { corrections } from './0015-corrections';
 import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
+import { readDays } from './0018-read-days';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -37,6 +38,7 @@ export const MIGRATIONS: readonly Migration[] = [
   corrections,
   reasons,
   watched,
+  readDays,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -8,6 +8,7 @@ import {
   noteFirstOpening,
   notesOf,
   openStops,
+  readerOf,
   reportLog,
   versionHolding,
   workplaceOf,
@@ -48,6 +49,8 @@ export interface FamilyView {
   /** What the therapist said, latest first: notes, and tasks that were opened again. */
   readonly notes: readonly FamilyNote[];
   readonly lifts: readonly Lift[];
+  /** Who reads what is sent, and on which weekdays, where that was told. */
+  readonly reader: { readonly name: string; readonly days: readonly number[] } | null;
   /** The last seven days, today the last: whether anything was done, nothing was told, or nothing was asked. */
   readonly week: readonly { readonly day: CalendarDay; readonly state: 'done' | 'none' | 'off' }[];
   /** Something hurt today: no praise, whatever else was done. */
@@ -76,6 +79,7 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const lifts = (await liftsOf(work, child.id)).filter(
       ({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_DAYS,
     );
+    const reader = await readerOf(work, child.id);
     const notes = await notesOf(work, child.id, NOTES_SHOWN);
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
@@ -92,7 +96,19 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     return {
       actor,
       link,
-      view: { child, today, version, tasks, otherTasks, emergencyNumber, notes, lifts, hurtToday, week: weekOf(version, ofWeek, today) },
+      view: {
+        child,
+        today,
+        version,
+        tasks,
+        otherTasks,
+        emergencyNumber,
+        notes,
+        lifts,
+        reader,
+        hurtToday,
+        week: weekOf(version, ofWeek, today),
+      },
     };
   });
   // A messaging service that looks at the page for a preview is not the family.

@@ -11,6 +11,7 @@ import {
   openInvitations,
   openSignIns,
   peopleHere,
+  readDaysOf,
   schoolCalendarOn,
   workplaceOf,
   type AuditRow,
@@ -33,6 +34,8 @@ export interface SettingsView extends Workplace {
   readonly signIns: readonly OpenSignIn[];
   readonly people: Awaited<ReturnType<typeof peopleHere>>;
   readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
+  /** The weekdays on which the actor reads what families send. */
+  readonly readDays: readonly number[];
   readonly mayChange: boolean;
   readonly mayChangeTrust: boolean;
   /** True where the password was given lately: what takes it is open. */
@@ -59,6 +62,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       signIns: await openSignIns(work, actor.personId, context.now()),
       people: await peopleHere(work),
       invitations: await openInvitations(work, context.now()),
+      readDays: await readDaysOf(work, actor.personId),
       mayChange: may(actor, null, 'changeWorkplace'),
       mayChangeTrust: may(actor, null, 'changeTrust'),
       isConfirmed: isConfirmed(context, actor),

@@ -42,6 +42,7 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
     emergencyNumber: '911',
     notes: [],
     lifts: [],
+    reader: { name: 'Marit Oyelaran-Voss', days: [2, 5] },
     hurtToday: false,
     week: [],
     ...change,
@@ -85,6 +86,12 @@ describe('a family’s day', () => {
     expect(page).toContain('5 with each hand: 10 in all');
     expect(page).toContain('about 5 minutes');
     expect(page).toContain('/f/token/task/1?lang=en');
+  });
+
+  it('says who reads what is sent and on which days, in its own language, and promises nothing where no days were told', () => {
+    expect(dayPage(view([]))).toContain('Marit Oyelaran-Voss reads what you send on Tuesday and Friday.');
+    expect(dayPage(view([]), 'es')).toContain('Marit Oyelaran-Voss lee lo que usted envía estos días: martes y viernes.');
+    expect(dayPage(view([], { reader: { name: 'Marit Oyelaran-Voss', days: [] } }))).not.toContain('Marit Oyelaran-Voss');
   });
 
   it('crosses off what was said, and offers to change it', () => {

@@ -1,5 +1,5 @@
 import { BASE_LANGUAGE, type Language } from '@/core/text';
-import { type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
+import { addDays, calendarDay, type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
 
 /** The homes and the school of this product are in the United States. */
 const DESK_LOCALE = 'en-US';
@@ -12,10 +12,10 @@ function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = 
 
 /** "Mon 23" */
 export const shortDay = (day: CalendarDay, locale = DESK_LOCALE) => `${format(day, { weekday: 'short' }, locale)} ${Number(day.slice(8))}`;
-/** "November 23" */
 /** How days are written to who reads a language: English ones as the desk writes them. */
 export const dayLocale = (language: Language) => (language === BASE_LANGUAGE ? DESK_LOCALE : `${language}-US`);
 
+/** "November 23" */
 export const longDay = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { day: 'numeric', month: 'long' }, locale);
 /** "Monday" */
 export const weekdayName = (day: CalendarDay, locale = DESK_LOCALE) => format(day, { weekday: 'long' }, locale);
@@ -61,3 +61,10 @@ function clock(moment: Instant, options: Intl.DateTimeFormatOptions): string {
 }
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+const A_MONDAY = calendarDay('2026-11-23');
+
+/** Weekdays as they are said in a sentence: "Tuesday and Friday". @param days ISO weekdays */
+export function weekdaysInWords(days: readonly number[], locale = DESK_LOCALE): string {
+  return new Intl.ListFormat(locale, { type: 'conjunction' }).format(days.map((day) => weekdayName(addDays(A_MONDAY, day - 1), locale)));
+}

@@ -6,6 +6,7 @@ import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import { sessionCookie } from '@/app/session';
 import { changePassword } from '@/server/people/password';
+import { setReadDays } from '@/server/people/readDays';
 import { revokeSignIn } from '@/server/people/sessions';
 import { setEmergencyNumber, setKeeping, setLanguages, setPostMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
@@ -51,6 +52,12 @@ export async function changePasswordAction(_before: string | null, form: FormDat
 
 export async function languagesAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) => setLanguages(context, actor, form.getAll('language')));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function readDaysAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setReadDays(context, actor, form.getAll('day')));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }

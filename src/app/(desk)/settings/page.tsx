@@ -8,6 +8,7 @@ import {
   keepingAction,
   languagesAction,
   postMinutesAction,
+  readDaysAction,
   revokeSignInAction,
   signOutAction,
 } from './actions';
@@ -31,6 +32,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           takeFactorOff={takeFactorOffAction}
           takeFactorOffOf={takeFactorOffOfAction}
           setPostMinutes={postMinutesAction}
+          setReadDays={readDaysAction}
           changePassword={changePasswordAction}
           passwordIsChanged={isChanged}
           invite={inviteAction}

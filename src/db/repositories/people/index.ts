@@ -10,6 +10,8 @@ export {
   peopleHere,
   personByEmail,
   personById,
+  readDaysOf,
+  readerOf,
   signInByHash,
 } from './read';
 export type { Colleague, Invitation, OpenSignIn, PasswordLink, Person, SignIn } from './read';
@@ -20,6 +22,7 @@ export {
   addSignIn,
   changeFactor,
   changePasswordHash,
+  changeReadDays,
   closePerson,
   completeSignIn,
   confirmSignIn,

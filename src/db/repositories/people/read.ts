@@ -1,6 +1,6 @@
 import type { Instant } from '@/core/calendar';
 import { ROLES, type Role } from '@/core/child';
-import { oneOf } from '../../rows/columns';
+import { oneOf, readWeekdays } from '../../rows/columns';
 import { momentText, tablesOf, type Work } from '../../work';
 
 export interface Person {
@@ -38,6 +38,22 @@ type PersonRow = Omit<Person, 'role' | 'factorStep'> & { role: unknown; factorSt
 
 function toPerson([row]: PersonRow[]): Person | null {
   return row ? { ...row, role: oneOf('role', ROLES, row.role), factorStep: Number(row.factorStep) } : null;
+}
+
+/** The weekdays on which somebody reads what families send; empty where none were told. */
+export async function readDaysOf(work: Work, personId: number): Promise<readonly number[]> {
+  const [row] = await tablesOf(work).select<{ days: unknown }>('SELECT read_days AS days FROM people WHERE id = :personId', { personId });
+  return row?.days ? readWeekdays(row.days) : [];
+}
+
+/** Who leads a child, and on which weekdays they read what the family sends. */
+export async function readerOf(work: Work, childId: number): Promise<{ readonly name: string; readonly days: readonly number[] } | null> {
+  const [row] = await tablesOf(work).select<{ name: string; days: unknown }>(
+    `SELECT p.name, p.read_days AS days FROM child_access a JOIN people p ON p.id = a.person_id
+     WHERE a.child_id = :childId AND a.access = 'lead' LIMIT 1`,
+    { childId },
+  );
+  return row ? { name: row.name, days: row.days ? readWeekdays(row.days) : [] } : null;
 }
 
 /** How many people work here: 0 in a database that nobody has begun with. */

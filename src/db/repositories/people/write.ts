@@ -112,6 +112,11 @@ export async function dropInvitation(work: Work, invitationId: number): Promise<
   return (await tablesOf(work).remove('invitations', { id: invitationId, used_at: null })) > 0;
 }
 
+/** @param days ISO weekdays, in order */
+export async function changeReadDays(work: Work, personId: number, days: readonly number[]): Promise<void> {
+  await tablesOf(work).update('people', { read_days: [...days] }, { id: personId });
+}
+
 export async function changePasswordHash(work: Work, personId: number, passwordHash: string): Promise<void> {
   await tablesOf(work).update('people', { password_hash: passwordHash }, { id: personId });
 }

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { Instant } from '@/core/calendar';
 import type { SettingsView } from '@/server/settings/workplace';
-import { longDay, momentIn } from '../../shared/days';
+import { longDay, momentIn, WEEKDAYS } from '../../shared/days';
 import { languageName } from '../../shared/languageName';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import type { InviteAction } from './InviteForm.client';
@@ -21,6 +21,8 @@ export interface SettingsProps {
   readonly takeFactorOffOf: WordedAction;
   /** How long a message waits for what else is decided. */
   readonly setPostMinutes: WordedAction;
+  /** On which days families' words are read. */
+  readonly setReadDays: WordedAction;
   readonly changePassword: WordedAction;
   /** True right after it was changed. */
   readonly passwordIsChanged: boolean;
@@ -40,7 +42,8 @@ export function SettingsScreen(props: SettingsProps) {
       <section>
         <h2 className="text-[18px]">When something hurts</h2>
         <p className="mt-1 text-soft">
-          A family that reports pain or an injury is told at once to stop, to call their own doctor, and in an emergency this number.
+          A family that reports pain or an injury is told right away to stop, to call the child’s doctor, and in an emergency to call this
+          number.
         </p>
         {view.mayChange ? (
           <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
@@ -78,6 +81,29 @@ export function SettingsScreen(props: SettingsProps) {
               className="field w-[140px]"
             />
             <button className="act">Wait so long</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">Days on which you read</h2>
+        <p className="mt-1 text-soft">
+          The pages of the children whom you lead say on which days you read what families send. Check none, and nothing is promised.
+        </p>
+        <ActionForm action={props.setReadDays} hidden={{}} className="mt-2">
+          <span className="flex flex-wrap items-center gap-4">
+            {WEEKDAYS.map((day, index) => (
+              <label key={day} className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  name="day"
+                  value={index + 1}
+                  defaultChecked={view.readDays.includes(index + 1)}
+                  className="size-4 accent-green"
+                />{' '}
+                {day}
+              </label>
+            ))}
+            <button className="act">Save</button>
           </span>
         </ActionForm>
       </section>

@@ -3,7 +3,7 @@ import { dayLocale } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { pageWords } from '../frame/pageWords';
 import type { PageData } from '../script/page';
-import { stepsOf, type FamilyTaskProps } from './FamilyTask';
+import { stepsOf, type FamilyTaskProps } from './taskProps';
 import { padOf } from './padOf';
 
 type Wish = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys' | 'day'>;

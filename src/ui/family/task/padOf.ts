@@ -10,31 +10,35 @@ const LONGEST_RUN = 3;
 export function padOf(planned: PlannedDose, step: number, seed: number, { t }: FamilyWords): PadData {
   const dose = doseAt(planned, step);
   const { target, rounds, restSeconds, limb } = dose;
-  const { unit, handTurns, perRound, perHand, perDay } = reckonDose(dose, 1);
-  const asked = (amount: number) => (amount > 0 ? amount : null);
-  const isFoot = limb === 'foot';
-  const boxes =
-    handTurns === 2
-      ? [
-          { name: 'left', label: t(isFoot ? 'leftFoot' : 'leftHand'), target: asked(perHand) },
-          { name: 'right', label: t(isFoot ? 'rightFoot' : 'rightHand'), target: asked(perHand) },
-        ]
-      : [
-          {
-            name: 'amount',
-            label: t(({ minutes: 'minutes', pieces: 'pieces', holds: 'holds', repetitions: 'count' } as const)[unit]),
-            target: asked(perDay),
-          },
-        ];
-  const mayMix = handTurns === 2 && !isFoot && unit === 'repetitions' && perRound > 0 && perRound <= MOST_CALLS_EACH;
+  const { unit, handTurns, perRound } = reckonDose(dose, 1);
+  const mayMix = handTurns === 2 && limb !== 'foot' && unit === 'repetitions' && perRound > 0 && perRound <= MOST_CALLS_EACH;
   return {
     kind: kindOf(dose, handTurns),
-    boxes,
+    boxes: boxesOf(dose, t),
     rounds,
     restSeconds,
     mixed: mayMix ? callHands(perRound, LONGEST_RUN, seededRandom(seed)).map((hand) => (hand === 'left' ? 0 : 1)) : [],
     holdSeconds: target.kind === 'hold' ? target.seconds : 0,
   };
+}
+
+export interface AmountBox {
+  readonly name: 'left' | 'right' | 'amount';
+  readonly label: string;
+  /** What the step asks; null where it asks for no amount. */
+  readonly target: number | null;
+}
+
+/** Where an amount goes: by hand or foot where each has its own turn, else in all. */
+export function boxesOf(dose: Dose, t: FamilyWords['t']): AmountBox[] {
+  const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
+  const asked = (amount: number) => (amount > 0 ? amount : null);
+  if (handTurns === 2) {
+    const limb = dose.limb === 'foot' ? 'Foot' : 'Hand';
+    return (['left', 'right'] as const).map((side) => ({ name: side, label: t(`${side}${limb}`), target: asked(perHand) }));
+  }
+  const label = t(({ minutes: 'minutes', pieces: 'pieces', holds: 'holds', repetitions: 'count' } as const)[unit]);
+  return [{ name: 'amount', label, target: asked(perDay) }];
 }
 
 function kindOf({ target }: Dose, handTurns: 1 | 2): PadData['kind'] {

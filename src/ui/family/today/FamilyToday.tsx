@@ -4,6 +4,7 @@ import { restOf } from '@/core/program';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { pageWords } from '../frame/pageWords';
+import { ReadsOn } from '../frame/ReadsOn';
 import { Waiting } from '../frame/Waiting';
 import type { PageData } from '../script/page';
 import { HurtWords } from '../hurt/HurtWords';
@@ -68,6 +69,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
       {isAhead && <p className="mt-2">{t('begins', { day: longDay(version.startsOn, locale) })}</p>}
       {version !== null && tasks.length === 0 && <p className="mt-2">{t('nothingToday')}</p>}
       <Notes view={view} words={words} />
+      <ReadsOn view={view} words={words} />
       {version?.note && (
         <p className="sheet mt-3" dir="auto">
           {version.note}

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { parseCalendarDay } from '@/core/calendar';
 import { familyAnswer } from '@/app/familyAnswer';
-import { FamilyTask, stepsOf } from '@/ui/family/task/FamilyTask';
+import { FamilyTask } from '@/ui/family/task/FamilyTask';
+import { stepsOf } from '@/ui/family/task/taskProps';
 import { dataOfTask } from '@/ui/family/task/dataOfTask';
 
 export const dynamic = 'force-dynamic';

@@ -1,0 +1,75 @@
+import { doseAt, minutesOf } from '@/core/dose';
+import type { SaidToday } from '@/server/reports/viewFamily';
+import type { FamilyWords } from '../../shared/familyWords';
+import { Needed, WatchOut } from '../../task/TaskInstructions';
+import { targetWords } from '../../task/targetWords';
+import { Onward } from '../frame/Onward';
+import { instructions, type PartProps, type SaidProps } from './taskProps';
+
+/** Why it was not done, a tap each. */
+const NOT_DONE_REASONS = ['time', 'ill', 'refused', 'missing', 'tooHard', 'other'] as const;
+
+/** What to have at hand and what to watch out for; or why it is not done today. */
+export function ReadyScreen(props: PartProps & SaidProps) {
+  const { token, words, said, found } = props;
+  const { t, language } = words;
+  return (
+    <section id="ready" className={`screen ${said ? '' : 'first'}`} aria-labelledby="ready-title">
+      <h2 id="ready-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
+        {t('flow.ready')}
+      </h2>
+      {said && <ToldAlready said={said} words={words} again={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}&again=1`} />}
+      <ReadyPart {...props} />
+      <p className="mt-2">
+        <a className="touch underline underline-offset-4" href={`/f/${token}/home?lang=${language}`}>
+          {t('flow.lacking')}
+        </a>
+      </p>
+      <details className="mt-2.5">
+        <summary className="press">{t('sayNotDone')}</summary>
+        <p className="mt-2 font-bold">{t('whyNotDone')}</p>
+        <div className="mt-1 grid grid-cols-2 gap-2">
+          {NOT_DONE_REASONS.map((reason) => (
+            <button key={reason} className="press" name="notDone" value={reason}>
+              {t(`stops.${reason}`)}
+            </button>
+          ))}
+        </div>
+      </details>
+      <Onward to="look" words={words}>
+        {t('flow.toLook')}
+      </Onward>
+    </section>
+  );
+}
+
+/** What depends on the step. */
+export function ReadyPart(props: PartProps) {
+  const { found, words, step } = props;
+  const { t } = words;
+  const dose = doseAt(found.task.dose, step);
+  const about = instructions(props);
+  return (
+    <div data-part="ready">
+      <p className="mt-1 text-[1.1rem] font-bold">
+        {targetWords(dose, words)} · {t('minutesAbout', { minutes: Math.max(1, Math.round(minutesOf(dose))) })}
+      </p>
+      <Needed {...about} />
+      <WatchOut {...about} />
+    </div>
+  );
+}
+
+/** Somebody has told of it today, perhaps on another phone: this changes that word, unless it was done once more. */
+function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWords; again: string }) {
+  const { t } = words;
+  const amount = said.amount === null ? t('notCounted') : String(said.amount);
+  return (
+    <p className="watch mt-4">
+      {said.saidBy ? t('toldBy', { amount, who: said.saidBy }) : t('toldAlready', { amount })}{' '}
+      <a className="underline underline-offset-4" href={again}>
+        {t('tellAgain')}
+      </a>
+    </p>
+  );
+}

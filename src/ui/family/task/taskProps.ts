@@ -1,0 +1,48 @@
+import { factsOf } from '@/core/child';
+import { doseAt, reckonDose } from '@/core/dose';
+import type { TaskContent } from '@/core/tasks';
+import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
+import type { FamilyWords } from '../../shared/familyWords';
+
+export interface FamilyTaskProps {
+  readonly view: FamilyView;
+  readonly found: FamilyTaskView;
+  readonly place: { readonly index: number; readonly count: number };
+  readonly token: string;
+  readonly words: FamilyWords;
+  readonly wishedStep: number;
+  /** The day that is told of, where it is another than today. */
+  readonly day: string | null;
+  /** True where the task was done once more today: a report of its own. */
+  readonly isAgain: boolean;
+  /** A new report's own key for each step that may be done, so that a repeat makes no second one. */
+  readonly keys: ReadonlyMap<number, string>;
+  /** The key of what *Something hurt* sends. */
+  readonly hurtKey: string;
+}
+
+/** What a screen is drawn from that shows one step. */
+export type PartProps = FamilyTaskProps & { readonly content: TaskContent; readonly step: number };
+export type SaidProps = { readonly said: SaidToday | null };
+
+/** The step that is shown, and those that may be swapped to. */
+export function stepsOf({ found, wishedStep, isAgain }: Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain'>) {
+  const { task } = found;
+  // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
+  const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
+  const steps = Array.from({ length: task.chooseTo - task.chooseFrom + 1 }, (_, index) => task.chooseFrom + index);
+  const step = steps.includes(wishedStep) ? wishedStep : (said?.step ?? task.step);
+  return { said, step, steps: steps.includes(step) ? steps : [step] };
+}
+
+/** What the drawn instructions of a step need. */
+export function instructions({ view, found: { task }, words, content, step }: PartProps) {
+  const dose = doseAt(task.dose, step);
+  return {
+    content,
+    step,
+    child: { calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) },
+    words,
+    pieces: dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0,
+  };
+}

@@ -1,4 +1,4 @@
-import { chromium, type Browser } from '@playwright/test';
+import { chromium, type Browser, type CDPSession, type Locator } from '@playwright/test';
 import { median } from './timing';
 import { chromiumPath } from '../scripts/systemPackages';
 
@@ -18,18 +18,20 @@ export interface PageFigures {
 const SLOW_LINE = { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 };
 const SLOWER = 6;
 const TIMES = 5;
+const BROWSER_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'];
 
 /** What a phone loads, compressed as it travels, with an empty cache. */
 export async function measureFamilyPages(link: string, versionTaskId: number): Promise<PageFigures[]> {
   const browser = await chromium.launch({
     executablePath: chromiumPath()!,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+    args: BROWSER_FLAGS,
   });
   const figures: PageFigures[] = [];
   for (const scripts of [false, true]) {
     for (const [name, address] of [
       ['today', link],
       ['a task', `${link}/task/${versionTaskId}`],
+      ['a task in Arabic', `${link}/task/${versionTaskId}?lang=ar`],
     ] as const) {
       const context = await browser.newContext({ javaScriptEnabled: scripts, viewport: { width: 390, height: 844 } });
       const page = await context.newPage();
@@ -62,10 +64,7 @@ async function onASlowPhone(browser: Browser, address: string, scripts: boolean)
   for (let time = 0; time < TIMES; time += 1) {
     const context = await browser.newContext({ javaScriptEnabled: scripts, viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
-    const session = await context.newCDPSession(page);
-    await session.send('Network.enable');
-    await session.send('Network.emulateNetworkConditions', SLOW_LINE);
-    await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    await slowDown(await context.newCDPSession(page));
     const began = performance.now();
     await page.goto(address, { waitUntil: 'commit' });
     await page.locator(scripts ? 'html.scripted main' : 'main').waitFor();
@@ -75,6 +74,50 @@ async function onASlowPhone(browser: Browser, address: string, scripts: boolean)
     await context.close();
   }
   return { usableSeconds: median(seconds), shift: median(shifts) };
+}
+
+export interface FirstReportFigures {
+  readonly taps: number;
+  /** From the tap on the link till the report is said to be saved, a tap each 0.4 s, with no time to read. */
+  readonly seconds: number;
+}
+
+const TAP_MILLISECONDS = 400;
+
+/** A first report by touch on the same slow line and phone: the day, a task, all of it done, help, how it felt, sent. */
+export async function measureFirstReport(link: string): Promise<FirstReportFigures> {
+  const browser = await chromium.launch({ executablePath: chromiumPath()!, args: BROWSER_FLAGS });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await slowDown(await context.newCDPSession(page));
+  const began = performance.now();
+  await page.goto(link, { waitUntil: 'commit' });
+  let taps = 0;
+  const tap = async (target: Locator) => {
+    await page.waitForTimeout(TAP_MILLISECONDS);
+    await target.tap();
+    taps += 1;
+  };
+  const shown = page.locator('.screen.shown');
+  await tap(page.locator('ol li:has(.text-green) a').first());
+  await page.locator('html.scripted main').waitFor();
+  await tap(shown.locator('.onward .press-main'));
+  await tap(shown.locator('.onward .press-main'));
+  await tap(shown.locator('.pad-smalls button').nth(1));
+  await tap(shown.locator('.onward .press-main'));
+  await tap(shown.locator('label:has(input[name=help])').nth(1));
+  await tap(shown.locator('label:has(input[name=effort])').nth(1));
+  await tap(shown.locator('button[name=done]'));
+  await page.locator('#saved.shown [data-said]:not(:empty)').waitFor();
+  const seconds = (performance.now() - began) / 1000;
+  await browser.close();
+  return { taps, seconds };
+}
+
+async function slowDown(session: CDPSession): Promise<void> {
+  await session.send('Network.enable');
+  await session.send('Network.emulateNetworkConditions', SLOW_LINE);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
 }
 
 function shiftOf(): Promise<number> {

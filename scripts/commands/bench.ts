@@ -7,7 +7,7 @@ import { contextFrom } from '@/main/contextFrom';
 import { familyAddress, newLinkParts } from '@/server/messages/familyAddress';
 import type { Context } from '@/server/context';
 import { signIn } from '@/server/people/signIn';
-import { measureFamilyPages, type PageFigures } from '../../measure/familyPage';
+import { measureFamilyPages, measureFirstReport, type FirstReportFigures, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
@@ -48,13 +48,14 @@ export async function bench(words: readonly string[]): Promise<number> {
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
     const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
+    const firstReport = await step('A first report by touch', () => measureFirstReport(link));
     const builder = await measureBuilder(stack.url, cookie, 1);
     const keys = await step('Keys in Rounds', () => measureRoundsKeys(stack.url, cookie));
     const addresses = await manyLinks(context, childId, LINKS);
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
-    const table = asMarkdown({ reports, screens, builder, keys, pages, intake, heart });
+    const table = asMarkdown({ reports, screens, builder, keys, pages, firstReport, intake, heart });
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
   } finally {
@@ -94,11 +95,12 @@ interface Figures {
   readonly builder: BytesFigure;
   readonly keys: readonly KeyFigures[];
   readonly pages: readonly PageFigures[];
+  readonly firstReport: FirstReportFigures;
   readonly intake: IntakeFigures;
   readonly heart: readonly HeartFigure[];
 }
 
-function asMarkdown({ reports, screens, builder, keys, pages, intake, heart }: Figures): string {
+function asMarkdown({ reports, screens, builder, keys, pages, firstReport, intake, heart }: Figures): string {
   const one = (value: number) => value.toFixed(1);
   const screenRows = screens.map((each) => {
     const base = each.bareSqlMilliseconds + each.renderMilliseconds;
@@ -165,5 +167,7 @@ ${pageRows.join('\n')}
 
 *Usable after*: the page itself and its style sheet; it works from there on, without scripts and fonts; with scripts, the seconds are till they run. Seconds and shift (how much moves
 under the reader's eyes) are of a line of 50 kB/s with 400 ms, and a processor six times slower. The aims are 30 kB, 150 kB, 3 s and 0.01.
+
+A first report by touch on that line and phone, a tap each 0.4 s and no time to read: **${firstReport.taps} taps, ${one(firstReport.seconds)} s**, from the link till it is said to be saved. The aims are 8 and 20.
 `;
 }

@@ -40,10 +40,10 @@ export function HurtSection({ task, step, token, emergencyNumber, words, newKey 
   );
 }
 
-/** Within reach on every screen of a task. */
-export function HurtLink({ words: { t } }: { words: FamilyWords }) {
+/** Within reach on every screen of a task. @param isScripted where the page without scripts has one of its own beside it */
+export function HurtLink({ words: { t }, isScripted = false }: { words: FamilyWords; isScripted?: boolean }) {
   return (
-    <a href="#hurt" className="hurt-link">
+    <a href="#hurt" className={`hurt-link ${isScripted ? 'only-scripted' : ''}`}>
       {t('hurtNow')}
     </a>
   );

@@ -11,7 +11,7 @@ export function Amounts({ said, dose, words: { t } }: { said: SaidToday | null; 
   return (
     <details className="typed mt-2" open>
       <summary className="only-scripted">{t('flow.typeIt')}</summary>
-      <div className={`grid gap-3 ${boxes.length > 1 ? 'grid-cols-2' : ''}`}>
+      <div className={`gap-3 ${boxes.length > 1 ? 'pairs' : 'grid'}`}>
         {boxes.map(({ name, label, target }) => (
           <label key={name} className="block">
             {label} <span className="text-soft">{target !== null && t('ofTarget', { target })}</span>

@@ -13,7 +13,7 @@ export function Choices({
   return (
     <fieldset className="mt-4">
       <legend className="mb-1.5 text-[1.06rem] font-bold">{title}</legend>
-      <div className={`grid gap-2 ${options.length > 2 ? 'grid-cols-2' : 'grid-cols-1'}`}>
+      <div className={`gap-2 ${options.length > 2 ? 'pairs' : 'grid'}`}>
         {options.map(([value, label]) => (
           <label key={value} className="choice">
             <input type="radio" name={name} value={value} defaultChecked={chosen === value} />

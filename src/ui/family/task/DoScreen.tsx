@@ -36,7 +36,7 @@ export function DoScreen(props: PartProps & SaidProps) {
         {step !== task.step && t('swapped', { step, name: local(content.ladder.steps[step - 1]!.name) })}
       </p>
       <DoPart {...props} />
-      <div className="mt-3 grid grid-cols-2 gap-2.5">
+      <div className="pairs mt-3 gap-2.5">
         {swap('tooHard', step - 1)}
         {swap('tooEasy', step + 1)}
       </div>

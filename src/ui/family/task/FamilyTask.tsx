@@ -24,7 +24,7 @@ export function FamilyTask(props: FamilyTaskProps) {
   const content = callChild(task.content, { en: view.child.calledName });
   return (
     <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-3 pb-10">
-      <header className="flex items-baseline justify-between gap-4">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <a href={`/f/${token}?lang=${language}`} className="touch underline underline-offset-4">
           {t('back')}
         </a>

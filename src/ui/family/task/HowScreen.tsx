@@ -80,9 +80,7 @@ export function HowScreen({ view, found: { task }, words, said, day }: FamilyTas
         <button className="press press-main" name="done" value="yes">
           {said ? t('sendChange') : t('send')}
         </button>
-        <span className="only-scripted">
-          <HurtLink words={words} />
-        </span>
+        <HurtLink words={words} isScripted />
       </p>
     </section>
   );

@@ -28,7 +28,7 @@ export function ReadyScreen(props: PartProps & SaidProps) {
       <details className="mt-2.5">
         <summary className="press">{t('sayNotDone')}</summary>
         <p className="mt-2 font-bold">{t('whyNotDone')}</p>
-        <div className="mt-1 grid grid-cols-2 gap-2">
+        <div className="pairs mt-1 gap-2">
           {NOT_DONE_REASONS.map((reason) => (
             <button key={reason} className="press" name="notDone" value={reason}>
               {t(`stops.${reason}`)}

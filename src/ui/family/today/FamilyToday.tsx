@@ -10,6 +10,7 @@ import type { PageData } from '../script/page';
 import { HurtWords } from '../hurt/HurtWords';
 import { Notes } from './Notes';
 import { GetReady } from './GetReady';
+import { FridgeWeek } from './FridgeWeek';
 import { Stones } from './Stones';
 import { TaskPicture } from './TaskPicture';
 import { Week } from './Week';
@@ -37,7 +38,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
   const minutes = Math.ceil(open.reduce((sum, { task }) => sum + minutesOf(doseAt(task.dose, task.step)), 0));
   return (
     <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-3 pb-10">
-      <header className="flex items-baseline justify-between gap-4">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <strong className="font-title">
           {child.calledName} · {weekdayName(today, locale)}
         </strong>
@@ -77,6 +78,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
       )}
       {!isAsked && tasks.length > 0 && <h2 className="mt-6 text-[1.06rem]">{t(isAhead ? 'comingUp' : 'mayStill')}</h2>}
       {isAsked && <GetReady tasks={open} child={child} today={today} words={words} />}
+      {isAsked && <FridgeWeek view={view} words={words} />}
       <ol className="mt-3">
         {tasks.map((each) => (
           <TaskLine key={each.task.versionTaskId} each={each} isAsked={isAsked} token={token} words={words} />
@@ -151,10 +153,13 @@ function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsk
   const dose = doseAt(task.dose, task.step);
   return (
     <li className="border-t border-line">
-      <a href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`} className="flex min-h-[3.2rem] items-center gap-3 py-2.5">
+      <a
+        href={`/f/${token}/task/${task.versionTaskId}?lang=${language}`}
+        className="flex min-h-[3.2rem] flex-wrap items-center gap-x-3 py-2.5"
+      >
         <TaskPicture content={task.content} step={reportedToday?.step ?? task.step} />
-        <span className="min-w-0 flex-1">
-          <span className="flex items-baseline justify-between gap-3">
+        <span className="min-w-0 flex-[1_1_9rem]">
+          <span className="flex flex-wrap items-baseline justify-between gap-x-3">
             <strong className={`text-[1.12rem] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
               {local(task.content.title)}
             </strong>

@@ -16,7 +16,7 @@ export function Week({ view, token, words }: { view: FamilyView; token: string; 
       <h2 id="week-title" className="text-[1.06rem]">
         {t('flow.week')}
       </h2>
-      <ol className="mt-1 grid grid-cols-7 text-center text-[0.85rem]">
+      <ol className="mt-1 grid grid-cols-7 text-center text-[min(0.85rem,3.4vw)]">
         {week.map(({ day, state }) => (
           <li key={day}>
             <span aria-hidden="true">

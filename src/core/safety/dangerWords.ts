@@ -79,6 +79,7 @@ const LISTS: readonly DangerWords[] = [
       new RegExp(
         `\\b${PART_EN} (\\w+ )?(is|are|was|were|looks|look|seems|may be|might be) (\\w+ )?(broken|broke|cut|numb|blue|purple|red|stuck)\\b`,
       ),
+      new RegExp(`\\b${PART_EN} (got|gets|getting) (\\w+ )?(cut|pinched|stuck|smashed|jammed|crushed|burned|scraped)\\b`),
       new RegExp(`\\b(broken|numb|sore) ${PART_EN}\\b`),
       new RegExp(`\\b${PART_EN} (\\w+ ){0,2}(aches?|aching|throbb\\w+|sore|numb)\\b`),
     ],

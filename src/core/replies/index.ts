@@ -1,0 +1,5 @@
+export { answerLetters, codeLettersOf, taskLetters } from './codeLetters';
+export type { CodeLetters } from './codeLetters';
+export { readReply } from './readReply';
+export type { ReplyContext } from './readReply';
+export type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';

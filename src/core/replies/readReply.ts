@@ -1,0 +1,346 @@
+import { dangerIn } from '../safety';
+import { BASE_LANGUAGE, type Language } from '../text';
+import type { CalendarDay } from '../calendar';
+import { LEXICONS, languageOfReply, type ReplyLanguage } from './lexicon';
+import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
+import { readable, tokensOf, wordsOf, type Token } from './tokens';
+
+export interface ReplyContext {
+  /** The tasks of the family's program that may be told of. */
+  readonly tasks: readonly ReplyTask[];
+  readonly today: CalendarDay;
+  readonly language: Language;
+}
+
+const EMPTY: ReplyReading = { kind: 'person', items: [], ask: null, isQuestion: false, named: [] };
+
+/**
+ * Reads what a family wrote back. Words of danger come first, whatever else stands there. A count is taken only where it can mean one
+ * thing; in doubt the reading says what to ask back, else that a person has to read it. Nothing is guessed.
+ * @param context the tasks with their letters and targets, the family's own today and language
+ * @example readReply('crane lift 8 of 10, hard', context).items // [{ amount: 8, effort: 'tooHard', … }]
+ */
+export function readReply(text: string, context: ReplyContext): ReplyReading {
+  const words = wordsOf(text);
+  const usual: ReplyLanguage = context.language === 'es' ? 'es' : BASE_LANGUAGE;
+  const language = languageOfReply(words, usual);
+  const { stop, thanks } = LEXICONS[language];
+  // The letters of the slip are those of the family's own language, whichever words stand beside them.
+  const wish = { ...context, language: hasCode(text) ? usual : language };
+  if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish)) };
+  const said = words.join(' ');
+  if (LEXICONS.en.stop.has(said) || stop.has(said) || LEXICONS[usual].stop.has(said)) return { ...EMPTY, kind: 'stop' };
+  const questions = apartFromQuestions(text, wish);
+  if (words.every((word) => thanks.has(word)) && !questions.isQuestion) return { ...EMPTY, kind: 'nothing' };
+  const read = readTokens(tokensOf(questions.rest, wish), wish.tasks, context.today, questions.inDoubt);
+  return { ...read, isQuestion: questions.isQuestion };
+}
+
+/** Letters with figures, as nobody writes them but from the slip. */
+function hasCode(text: string): boolean {
+  return /(^|[^\p{L}\d])[a-z][\s:=.)-]{0,2}(\d|x\b|[lzr]\s?\d)/u.test(readable(text));
+}
+
+/** Takes the questions out; one that holds a figure or a task and nothing else says it is left in, and in doubt. */
+function apartFromQuestions(
+  text: string,
+  wish: Parameters<typeof tokensOf>[1],
+): { readonly rest: string; readonly isQuestion: boolean; readonly inDoubt: boolean } {
+  if (!/[?¿]/.test(text)) return { rest: text, isQuestion: false, inDoubt: false };
+  const clauses = text.match(/[^.,;!?\n]+[.,;!?\n]*/gu) ?? [];
+  const rest: string[] = [];
+  let isQuestion = false;
+  let inDoubt = false;
+  for (const clause of clauses) {
+    if (!/[?¿]/.test(clause)) {
+      rest.push(clause);
+      continue;
+    }
+    isQuestion = true;
+    const counts = tokensOf(clause, wish).some(({ is }) => is === 'number' || is === 'ratio');
+    if (counts) {
+      inDoubt = true;
+      rest.push(clause.replace(/[?¿]/g, ' '));
+    }
+  }
+  return { rest: rest.join(' '), isQuestion, inDoubt };
+}
+
+function namedIn(tokens: readonly Token[]): number[] {
+  return [...new Set(tokens.flatMap((token) => (token.is === 'task' ? [token.task.taskId] : [])))];
+}
+
+interface Segment {
+  readonly task: ReplyTask;
+  readonly byLetter: boolean;
+  readonly day: CalendarDay;
+  readonly tokens: Token[];
+  /** Whether a mark or an "and" stands between it and the one before. */
+  readonly isApart: boolean;
+}
+
+function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today: CalendarDay, inDoubt: boolean): ReplyReading {
+  const named = namedIn(tokens);
+  const unclear: ReplyReading = { ...EMPTY, kind: 'ask', ask: { code: 'unclear' }, named };
+  const counts = tokens.filter(({ is }) => is === 'number' || is === 'ratio');
+  if (named.length === 0) return withoutTask(tokens, tasks, today, counts, inDoubt);
+  if (inDoubt || tokens.some(({ is }) => is === 'doubt')) return unclear;
+  const segments = segmentsOf(tokens, today);
+  if (!segments) return unclear;
+  // One word of help or effort at the end may be of the last task or of all.
+  const tells = segments.map(({ tokens: own }) => own.some(({ is }) => is === 'help' || is === 'effort'));
+  if (segments.length > 1 && tells.indexOf(true) === segments.length - 1 && tellsInWords(segments.at(-1)!)) return unclear;
+  const pairs = segments.map(({ task, day }) => `${task.taskId} ${day}`);
+  if (new Set(pairs).size < pairs.length) return unclear;
+  const read = segments.map(readSegment);
+  const items = read.flatMap(({ item, ask }) => (item && !ask ? [item] : []));
+  const ask = read.find((each) => each.ask)?.ask ?? null;
+  // Where one part can't be told, what stands beside it is not sure either.
+  if (ask?.code === 'unclear') return unclear;
+  return { kind: ask ? 'ask' : 'reports', items, ask, isQuestion: false, named };
+}
+
+/** Letters of the slip belong to the count that they follow; words may be about all that was said. */
+function tellsInWords({ tokens }: Segment): boolean {
+  return tokens.some(isCount) && tokens.some((token) => (token.is === 'help' || token.is === 'effort') && !token.byLetter);
+}
+
+/** Nothing names a task: it is about all of them, or a number without a name, or not for us. */
+function withoutTask(
+  tokens: readonly Token[],
+  tasks: readonly ReplyTask[],
+  today: CalendarDay,
+  counts: readonly Token[],
+  inDoubt: boolean,
+): ReplyReading {
+  const days = tokens.flatMap((token) => (token.is === 'day' ? [token.day] : []));
+  const doneOn = days.at(-1) ?? today;
+  const strange = tokens.filter(({ is }) => is === 'word').length;
+  const only = counts.length === 1 && counts[0]!.is === 'number' ? counts[0]! : null;
+  if (counts.length > 0) {
+    const isBare = only !== null && tokens.every(({ is }) => ['number', 'times', 'mark', 'fill', 'day', 'done'].includes(is));
+    const ask: AskBack = isBare && !inDoubt ? { code: 'whichTask', given: (only as { value: number }).value, doneOn } : { code: 'unclear' };
+    return { ...EMPTY, kind: 'ask', ask };
+  }
+  const isInDoubt = inDoubt || days.length > 1 || tokens.some(({ is }) => is === 'doubt');
+  const reasons = new Set(tokens.flatMap((token) => ('reason' in token && token.reason !== null ? [token.reason] : [])));
+  const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);
+  const isNo = says('no') || says('notDone') || reasons.size > 0;
+  const all = (rest: Pick<ReplyItem, 'done' | 'stopReason'>): ReplyReading => ({
+    ...EMPTY,
+    kind: 'reports',
+    items: tasks.map((task) => ({ ...blank(task, doneOn), ...rest })),
+  });
+  if (isNo && !isInDoubt && reasons.size <= 1 && strange <= (reasons.size ? MOST_STRANGE : 1)) {
+    const [stopReason = null] = reasons;
+    // "Missing things" may be about one task: which?
+    if (stopReason !== 'missing' && !says('effort') && !says('help')) return all({ done: false, stopReason });
+    return { ...EMPTY, kind: 'ask', ask: { code: 'unclear' } };
+  }
+  if (says('all') && says('done') && !isNo && strange === 0 && !isInDoubt) return all({ done: true, stopReason: null });
+  const isAboutPractice = says('done') || says('all') || says('effort') || says('help') || says('stopped') || isNo;
+  return isAboutPractice && strange <= 1 ? { ...EMPTY, kind: 'ask', ask: { code: 'unclear' } } : EMPTY;
+}
+
+const MOST_STRANGE = 3;
+
+function blank({ taskId }: ReplyTask, doneOn: CalendarDay): ReplyItem {
+  const nothing = { left: null, right: null, amount: null, minutes: null, help: null, effort: null, stopReason: null };
+  return { taskId, doneOn, done: true, ...nothing };
+}
+
+const isCount = (token: Token | undefined) => token?.is === 'number' || token?.is === 'ratio';
+const isEnd = (token: Token | undefined) => token === undefined || token.is === 'mark' || token.is === 'and';
+
+/** Each task with what is said of it. Null where a number may be of either of two, or a day of either. */
+function segmentsOf(tokens: readonly Token[], today: CalendarDay): Segment[] | null {
+  const starts = tokens.flatMap((token, at) => (token.is === 'task' ? [at] : []));
+  const numberFirst = isNumberFirst(tokens, starts[0]!);
+  const segments: Segment[] = [];
+  const firstDay = tokens.findIndex(({ is }) => is === 'day');
+  const days = tokens.flatMap((token) => (token.is === 'day' ? [token.day] : []));
+  const isOfToday = days.every((each) => each === today);
+  const leadsByDay = firstDay >= 0 && firstDay < starts[0]!;
+  if (new Set(days).size > 1 && !leadsByDay) return null;
+  let day = leadsByDay ? (tokens[firstDay] as { day: CalendarDay }).day : today;
+  // A day behind the only task is its day; behind one of several it may be of one or of all.
+  if (firstDay >= 0 && !leadsByDay && !isOfToday) {
+    if (starts.length > 1) return null;
+    day = days[0]!;
+  }
+  let from = 0;
+  for (const [index, at] of starts.entries()) {
+    const next = starts[index + 1] ?? tokens.length;
+    const task = tokens[at] as Extract<Token, { is: 'task' }>;
+    const lead = tokens.slice(from, at);
+    const leadDay = lead.filter(({ is }) => is === 'day').at(-1);
+    if (leadsByDay && leadDay) day = (leadDay as { day: CalendarDay }).day;
+    // What stands right before a task, up to the mark before it, may belong to it.
+    const close = lead.slice(lead.length - tail(lead));
+    const near = close.filter(({ is }) => is !== 'fill' && is !== 'day' && is !== 'done');
+    const isDenied = near.some(({ is }) => is === 'no' || is === 'reason');
+    const isCounted = near.some(isCount);
+    const isApart = index === 0 || lead.some(isEnd);
+    if (task.byLetter && !task.withCount && !isLetterInPlace(lead, task.task.letter!)) return null;
+    // "8 we did crane": the number is of something else.
+    if (isCounted && close.slice(close.findIndex(isCount)).some(({ is }) => is === 'done' || is === 'word')) return null;
+    if (index > 0 && !isApart) {
+      // "star beams 8 planks": whose is the 8? A code's own count stands before the next code.
+      const hasOwn = saysItself(nextMeant(tokens, at + 1));
+      if (!numberFirst && isCounted && !hasOwn) return null;
+      if (numberFirst && hasOwn) return null;
+    }
+    const takesLead = isDenied || (isCounted && (numberFirst || isApart) && (index === 0 || isApart || numberFirst));
+    const before = [...close.filter(({ is }) => is === 'done'), ...(takesLead ? near : [])];
+    if (takesLead && segments.length > 0)
+      segments.at(-1)!.tokens.splice(-lead.length, lead.length, ...lead.slice(0, lead.length - tail(lead)));
+    // A number that stands before everything and belongs to nothing: "he is 6 and did star beams".
+    if (index === 0 && lead.filter(isCount).length > (takesLead ? near.filter(isCount).length : 0)) return null;
+    const own = tokens.slice(at + 1, next);
+    segments.push({ task: task.task, byLetter: task.byLetter, day, tokens: [...before, ...own], isApart });
+    from = at + 1;
+  }
+  // A name without anything, and then one with a count: "star beams, planks 6".
+  const says = (segment: Segment) => segment.tokens.some(({ is }) => !['mark', 'and', 'fill', 'word'].includes(is));
+  if (segments.length > 1 && segments.some((segment) => !says(segment))) return null;
+  return segments;
+}
+
+/** How many tokens stand behind the last mark. */
+function tail(tokens: readonly Token[]): number {
+  const fromEnd = [...tokens].reverse().findIndex((token) => isEnd(token));
+  return fromEnd < 0 ? tokens.length : fromEnd;
+}
+
+function nextMeant(tokens: readonly Token[], from: number): Token | undefined {
+  return tokens.slice(from).find(({ is }) => is !== 'fill');
+}
+
+/** "8 star beams, 6 planks": the numbers stand before what they count. */
+function isNumberFirst(tokens: readonly Token[], first: number): boolean {
+  const lead = tokens.slice(0, first);
+  return tail(lead) > 0 && lead.slice(lead.length - tail(lead)).some(isCount);
+}
+
+/** True for what tells of the task before it. */
+function saysItself(token: Token | undefined): boolean {
+  return isCount(token) || ['left', 'right', 'notDone', 'no', 'done', 'all', 'reason'].includes(token?.is ?? '');
+}
+
+const BEFORE_A_LETTER = ['help', 'effort', 'done', 'all', 'notDone', 'reason', 'each', 'minutes', 'no', 'day'];
+/** Letters that are words as well: behind another word they are words. */
+const WORDS_TOO = 'AEIOUY';
+
+/** A letter stands for a task at the beginning of a clause, or behind what was said of another. */
+function isLetterInPlace(lead: readonly Token[], letter: string): boolean {
+  const last = lead.at(-1);
+  if (isEnd(last) || isCount(last) || BEFORE_A_LETTER.includes(last!.is)) return true;
+  return last!.is === 'fill' && !WORDS_TOO.includes(letter);
+}
+
+interface ReadSegment {
+  readonly item: ReplyItem | null;
+  readonly ask: AskBack | null;
+}
+
+const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
+
+function readSegment({ task, day, tokens }: Segment): ReadSegment {
+  const one = <Kind extends Token['is']>(kind: Kind) => tokens.filter((token): token is Extract<Token, { is: Kind }> => token.is === kind);
+  const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);
+  const helps = new Set(one('help').map(({ level }) => level));
+  const efforts = new Set(one('effort').map(({ effort }) => effort));
+  const reasons = new Set([...one('reason'), ...one('notDone')].flatMap(({ reason }) => (reason === null ? [] : [reason])));
+  if (helps.size > 1 || efforts.size > 1 || reasons.size > 1) return UNCLEAR;
+  const [help = null] = helps;
+  const [effort = null] = efforts;
+  const [stopReason = null] = reasons;
+  const item: ReplyItem = { ...blank(task, day), help, effort };
+  const counted = tokens.some(isCount);
+  if (says('notDone') || says('no') || stopReason !== null) {
+    if (counted || says('done') || says('all')) return UNCLEAR;
+    const why = stopReason ?? (effort === 'tooHard' ? ('tooHard' as const) : null);
+    return { item: { ...item, done: false, help: null, effort: null, stopReason: why }, ask: null };
+  }
+  const amounts = amountsOf(task, tokens);
+  if (amounts === 'unclear') return UNCLEAR;
+  if (amounts === 'none') {
+    if (says('done') || (says('stopped') && effort !== null)) return { item, ask: null };
+    return { item: null, ask: { code: 'howMany', item } };
+  }
+  if ('given' in amounts) return { item: null, ask: { code: 'sideOrAll', item, given: amounts.given } };
+  return { item: { ...item, ...amounts }, ask: null };
+}
+
+type Amounts = Pick<ReplyItem, 'left' | 'right' | 'amount' | 'minutes'>;
+
+/** How much, where it can mean one thing only. */
+function amountsOf(task: ReplyTask, tokens: readonly Token[]): Amounts | { readonly given: number } | 'none' | 'unclear' {
+  const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);
+  const places = tokens.flatMap((token, at) => (isCount(token) ? [at] : []));
+  const nothing = { left: null, right: null, amount: null, minutes: null };
+  // A word that we don't know right behind a number may change what it counts: "8 year old".
+  if (places.some((at) => tokens[at + 1]?.is === 'word')) return 'unclear';
+  const timed = task.unit === 'minutes' ? [] : places.filter((at) => tokens[at + 1]?.is === 'minutes');
+  if (timed.length > 1) return 'unclear';
+  const minutes = timed.length ? valueAt(tokens, timed[0]!) : null;
+  const counts = places.filter((at) => !timed.includes(at));
+  if (minutes !== null && (!Number.isInteger(minutes) || counts.length === 0)) return 'unclear';
+  const sides = task.perSide && (says('left') || says('right'));
+  if (!task.perSide && (says('left') || says('right') || says('each'))) return counts.length ? 'unclear' : 'none';
+  if (counts.length === 0) {
+    if (!says('all')) return 'none';
+    return task.perDay > 0 ? { ...nothing, amount: task.perDay, minutes } : 'unclear';
+  }
+  if (sides) return withMinutes(bySide(task, tokens, counts), minutes);
+  if (counts.length > 1) return 'unclear';
+  const token = tokens[counts[0]!]!;
+  const { value } = token as { value: number };
+  const of = token.is === 'ratio' ? token.of : null;
+  if (!fits(value, task)) return 'unclear';
+  if (says('all') && value !== task.perDay) return 'unclear';
+  if (!task.perSide)
+    return (of !== null && of !== task.perDay) || isOver(value, task.perDay) ? 'unclear' : { ...nothing, amount: value, minutes };
+  if (says('each')) return of !== null || isOver(value, task.perHand) ? 'unclear' : { ...nothing, left: value, right: value, minutes };
+  if (isOver(value, task.perDay)) return 'unclear';
+  const isTotal = says('total') || of === task.perDay || value > task.perHand || value === 0;
+  if (of !== null && of !== task.perDay) return { given: value };
+  return isTotal ? { ...nothing, amount: value, minutes } : { given: value };
+}
+
+function withMinutes(amounts: Amounts | 'unclear', minutes: number | null): Amounts | 'unclear' {
+  return amounts === 'unclear' ? amounts : { ...amounts, minutes };
+}
+
+function valueAt(tokens: readonly Token[], at: number): number {
+  const token = tokens[at]!;
+  return token.is === 'number' || token.is === 'ratio' ? token.value : Number.NaN;
+}
+
+/** Minutes may come in halves; all else is whole. */
+function fits(value: number, { unit }: ReplyTask): boolean {
+  return unit === 'minutes' ? Number.isInteger(value * 2) : Number.isInteger(value);
+}
+
+/** More than was asked is more likely a slip of the thumb: it is asked back. */
+function isOver(value: number, asked: number): boolean {
+  return asked > 0 && value > asked;
+}
+
+/** "left 5 right 4", "5 left 4 right", "L5 R4": each number with the side that stands next to it, all in one order. */
+function bySide(task: ReplyTask, tokens: readonly Token[], counts: readonly number[]): Amounts | 'unclear' {
+  const meant = tokens.filter((token) => isCount(token) || token.is === 'left' || token.is === 'right');
+  const order = meant.map((token) => (isCount(token) ? 'n' : 's')).join('');
+  if (!['sn', 'ns', 'snsn', 'nsns'].includes(order)) return 'unclear';
+  const sideFirst = order.startsWith('s');
+  const found: { left: number | null; right: number | null } = { left: null, right: null };
+  for (let pair = 0; pair < meant.length; pair += 2) {
+    const side = meant[pair + (sideFirst ? 0 : 1)]!.is as 'left' | 'right';
+    const count = meant[pair + (sideFirst ? 1 : 0)]!;
+    const { value } = count as { value: number };
+    if (found[side] !== null || !fits(value, task) || isOver(value, task.perHand)) return 'unclear';
+    if (count.is === 'ratio' && count.of !== task.perHand) return 'unclear';
+    found[side] = value;
+  }
+  return counts.length <= 2 ? { ...found, amount: null, minutes: null } : 'unclear';
+}

@@ -1,0 +1,304 @@
+import { addDays, parseCalendarDay, weekdayOf, type CalendarDay } from '../calendar';
+import { plain } from '../text';
+import { codeLettersOf } from './codeLetters';
+import { LEXICONS, type Lexicon, type Meaning, type ReplyLanguage } from './lexicon';
+import { isSlipOf, lettersApart } from './nearWord';
+import type { ReplyTask } from './reading';
+
+type Plain = Exclude<Meaning, { is: 'ago' | 'weekday' | 'number' | 'help' | 'effort' }>;
+
+/** A piece of a reply that means something, or a word that means nothing to us. */
+export type Token =
+  | Plain
+  /** `byLetter`: by its letter alone; `withCount`: with a figure, as nobody writes but from the slip. */
+  | { readonly is: 'task'; readonly task: ReplyTask; readonly byLetter: boolean; readonly withCount: boolean }
+  | (Extract<Meaning, { is: 'help' | 'effort' }> & { readonly byLetter?: boolean })
+  | { readonly is: 'number'; readonly value: number }
+  /** "8 of 10" */
+  | { readonly is: 'ratio'; readonly value: number; readonly of: number }
+  | { readonly is: 'day'; readonly day: CalendarDay }
+  | { readonly is: 'notDone'; readonly reason: Extract<Meaning, { is: 'reason' }>['reason'] | null }
+  /** The end of a clause. */
+  | { readonly is: 'mark' }
+  | { readonly is: 'word'; readonly word: string };
+
+export interface TokensWish {
+  readonly language: ReplyLanguage;
+  readonly tasks: readonly ReplyTask[];
+  readonly today: CalendarDay;
+}
+
+const MOST_DAYS_BACK = 14;
+/** Shorter words of a title are not told from others. */
+const LEAST_LETTERS = 4;
+/** From so many letters on two may be wrong. */
+const LONG_WORD = 7;
+
+/** A reply as it is read: one width of figures, small letters without accents or apostrophes, ticks as words. */
+export function readable(text: string): string {
+  return plain(text.normalize('NFKC'))
+    .replace(/['’‘`´]/g, '')
+    .replace(/[✓✔☑✅]/gu, ' done ')
+    .replace(/[👍👌🙏]/gu, ' ok ')
+    .replace(/\p{Extended_Pictographic}|\p{Emoji_Modifier}|\ufe0f|\u200d/gu, ' ');
+}
+
+export function wordsOf(text: string): string[] {
+  return [...readable(text).matchAll(/[\p{L}\p{N}]+/gu)].map(([word]) => word);
+}
+
+/** What a text says piece by piece. Pure reading: nothing is concluded here. */
+export function tokensOf(text: string, wish: TokensWish): Token[] {
+  const pieces = [...readable(text).matchAll(/[\p{L}\d]+(?:[.,]5(?![\p{L}\d]))?(?:\/\d+)?|\n|[^\s\p{L}\d]/gu)].map((found) => ({
+    text: found[0],
+    // A sign before a figure: "-3", "7-8", "~6".
+    isTight: /[\s]|^$/.test(readable(text)[found.index - 1] ?? ' ') === false,
+    isBeforeFigure: /\d/.test(readable(text)[found.index + found[0].length] ?? ''),
+  }));
+  const titles = titleWords(wish);
+  const lexicon = LEXICONS[wish.language];
+  const tokens: Token[] = [];
+  for (let at = 0; at < pieces.length;) {
+    const piece = pieces[at]!;
+    const found = phraseAt(pieces, at, lexicon) ?? null;
+    const date = dateAt(pieces, at, tokens, wish, lexicon);
+    if (date) {
+      tokens.push(...date.tokens);
+      at += date.length;
+    } else if (piece.text === 'at' && /^\d+$/.test(pieces[at + 1]?.text ?? '')) {
+      // A time of day, or a count: "at 8 we did crane".
+      tokens.push({ is: 'doubt' });
+      at += 2;
+    } else if (found && !(found.length === 1 && isLetterOfTask(piece.text, wish))) {
+      tokens.push(tokenOf(found.meaning, wish.today));
+      at += found.length;
+    } else {
+      tokens.push(...tokensOfPiece(piece, tokens, titles, lexicon, wish));
+      at += 1;
+    }
+  }
+  return joined(tokens);
+}
+
+function phraseAt(
+  pieces: readonly { text: string }[],
+  at: number,
+  { phrases, mostWords }: Lexicon,
+): { meaning: Meaning; length: number } | null {
+  for (let length = Math.min(mostWords, pieces.length - at); length > 0; length -= 1) {
+    const phrase = pieces
+      .slice(at, at + length)
+      .map(({ text }) => text)
+      .join(' ');
+    const meaning = phrases.get(phrase);
+    if (meaning) return { meaning, length };
+  }
+  return null;
+}
+
+function tokenOf(meaning: Meaning, today: CalendarDay): Token {
+  if (meaning.is === 'ago') return { is: 'day', day: addDays(today, -meaning.days) };
+  if (meaning.is === 'weekday') return { is: 'day', day: addDays(today, -((weekdayOf(today) - meaning.weekday + 7) % 7)) };
+  return meaning;
+}
+
+/** "a" and "I" are words of English, "a" is one of Spanish: as letters of tasks they are looked at where they stand. */
+function isLetterOfTask(word: string, { tasks }: TokensWish): boolean {
+  return word.length === 1 && tasks.some(({ letter }) => letter?.toLowerCase() === word);
+}
+
+type Piece = { readonly text: string; readonly isTight: boolean; readonly isBeforeFigure: boolean };
+
+function tokensOfPiece(
+  piece: Piece,
+  before: readonly Token[],
+  titles: ReadonlyMap<string, ReplyTask>,
+  lexicon: Lexicon,
+  wish: TokensWish,
+): Token[] {
+  const { text } = piece;
+  if (/^[.,;!\n]$/.test(text)) return [{ is: 'mark' }];
+  if (/^[-–—]$/.test(text)) {
+    // "A-8" joins, "7-8" and " -3" do not.
+    const last = before.at(-1)?.is;
+    return piece.isBeforeFigure && (!piece.isTight || last === 'number' || last === 'ratio') ? [{ is: 'doubt' }] : [];
+  }
+  if (text === '~' || text === '±' || text === '<' || text === '>') return [{ is: 'doubt' }];
+  if (text === '+') return piece.isTight ? [{ is: 'doubt' }] : [{ is: 'and' }];
+  if (text === '&') return [{ is: 'and' }];
+  if (/^\d+$/.test(text)) return [{ is: 'number', value: Number(text) }];
+  if (/^\d+[.,]5$/.test(text)) return [{ is: 'number', value: Number(text.replace(',', '.')) }];
+  const ratio = /^(\d+)\/(\d+)$/.exec(text);
+  if (ratio) return [{ is: 'ratio', value: Number(ratio[1]), of: Number(ratio[2]) }];
+  if (!/^[\p{L}\d]/u.test(text)) return [];
+  return codeTokens(text, before, wish) ?? wordTokens(text, titles, lexicon, wish);
+}
+
+/** Letters as the slip has them: "a8wj", "bl5r5", "axu", "l5", "wj". */
+function codeTokens(word: string, before: readonly Token[], { language, tasks }: TokensWish): Token[] | null {
+  const letters = codeLettersOf(language);
+  const upper = word.toUpperCase();
+  const answer = (letter: string): Token | null => {
+    if (letters.help[letter]) return { is: 'help', level: letters.help[letter], byLetter: true };
+    return letters.effort[letter] ? { is: 'effort', effort: letters.effort[letter], byLetter: true } : null;
+  };
+  const { left, right, notDone } = letters;
+  const side = (letter: string | undefined): Token => ({ is: letter === left ? 'left' : 'right' });
+  const count = (text: string): Token => {
+    const [value, of] = text.split('/');
+    return of === undefined
+      ? { is: 'number', value: Number(value!.replace(',', '.')) }
+      : { is: 'ratio', value: Number(value), of: Number(of) };
+  };
+  const NUMBER = '\\d+(?:[.,]5)?(?:/\\d+)?';
+  const sides = new RegExp(`([${left}${right}])(${NUMBER})`, 'g');
+  const known = tasks.flatMap(({ letter }) => letter ?? []).join('') || '!';
+  const whole = new RegExp(`^([${known}])?(?:(${notDone})([A-Z])?|((?:[${left}${right}]${NUMBER}){1,2})?(${NUMBER})?([A-Z]{0,2}))$`);
+  const found = whole.exec(upper);
+  const [, taskLetter, cross, why, bySide, number, answers = ''] = found ?? [];
+  const said = [...answers].map(answer);
+  if (!found || said.includes(null) || (why && !letters.reasons[why])) {
+    return standing(word, upper, before, letters, answer) ?? reversed(upper, left, right);
+  }
+  const hasFigure = Boolean(bySide ?? number ?? cross);
+  // Letters alone are words, unless figures came right before them.
+  if (!taskLetter && !hasFigure) return standing(word, upper, before, letters, answer);
+  if (taskLetter && !hasFigure && answers) return null;
+  const task = tasks.find(({ letter }) => letter === taskLetter);
+  const tokens: Token[] = task ? [{ is: 'task', task, byLetter: true, withCount: hasFigure }] : [];
+  if (cross) return [...tokens, { is: 'notDone', reason: why ? letters.reasons[why]! : null }];
+  for (const [, letter, amount] of (bySide ?? '').matchAll(sides)) tokens.push(side(letter), count(amount!));
+  if (number) tokens.push(count(number));
+  return [...tokens, ...(said as Token[])];
+}
+
+/** Letters without a figure: answers after a count, a side before one, the reason after X. */
+function standing(
+  word: string,
+  upper: string,
+  before: readonly Token[],
+  letters: ReturnType<typeof codeLettersOf>,
+  answer: (letter: string) => Token | null,
+): Token[] | null {
+  const last = before.at(-1);
+  if (last?.is === 'notDone' && last.reason === null && letters.reasons[upper]) return [{ is: 'reason', reason: letters.reasons[upper]! }];
+  const afterCount = last && ['number', 'ratio', 'help', 'effort', 'done', 'all', 'each', 'minutes'].includes(last.is);
+  const said = [...upper].map(answer);
+  if (afterCount && word.length <= 2 && !said.includes(null)) return said as Token[];
+  if (upper === letters.left) return [{ is: 'left' }];
+  return upper === letters.right ? [{ is: 'right' }] : null;
+}
+
+/** "5l", "4r", "2min", "7pm" */
+function reversed(upper: string, left: string, right: string): Token[] | null {
+  const found = /^(\d+)([A-Z]+)$/.exec(upper);
+  if (!found) return null;
+  const value: Token = { is: 'number', value: Number(found[1]) };
+  if (found[2] === left) return [value, { is: 'left' }];
+  if (found[2] === right) return [value, { is: 'right' }];
+  if (/^MINS?$/.test(found[2]!)) return [value, { is: 'minutes' }];
+  if (found[2] === 'X') return [value, { is: 'times' }];
+  return found[2] === 'PM' || found[2] === 'AM' ? [] : [{ is: 'doubt' }];
+}
+
+function wordTokens(word: string, titles: ReadonlyMap<string, ReplyTask>, { phrases }: Lexicon, { tasks }: TokensWish): Token[] {
+  const letter = tasks.find((each) => word.length === 1 && each.letter === word.toUpperCase());
+  if (letter) return [{ is: 'task', task: letter, byLetter: true, withCount: false }];
+  if (/\d/.test(word)) return [{ is: 'doubt' }];
+  const named = titles.get(word) ?? titles.get(word.replace(/s$/, '')) ?? titles.get(`${word}s`) ?? nearTitle(word, titles, phrases);
+  if (named) return [{ is: 'task', task: named, byLetter: false, withCount: false }];
+  const slip = [...phrases].find(
+    ([phrase, { is }]) =>
+      ['help', 'effort', 'ago', 'weekday'].includes(is) && !phrase.includes(' ') && phrase.length >= 4 && isSlipOf(word, phrase),
+  );
+  if (slip && (slip[1].is === 'help' || slip[1].is === 'effort')) return [slip[1]];
+  return [{ is: 'word', word }];
+}
+
+/** The words by which each task is known: of its titles, those that no other task's title has. */
+function titleWords({ tasks }: TokensWish): ReadonlyMap<string, ReplyTask> {
+  const known = new Map<string, ReplyTask | null>();
+  for (const task of tasks) {
+    const words = new Set(task.titles.flatMap((title) => wordsOf(title)));
+    for (const title of task.titles) words.add(wordsOf(title).join(''));
+    for (const word of words) {
+      const other = known.get(word);
+      if (word.length >= LEAST_LETTERS) known.set(word, other === undefined || other === task ? task : null);
+    }
+  }
+  return new Map([...known].filter((entry): entry is [string, ReplyTask] => entry[1] !== null));
+}
+
+/** The task whose word is the nearest, where no other task's is as near, and no word of ours is meant. */
+function nearTitle(word: string, titles: ReadonlyMap<string, ReplyTask>, phrases: Lexicon['phrases']): ReplyTask | null {
+  if (word.length < LEAST_LETTERS || phrases.has(word)) return null;
+  const near = [...titles]
+    .map(([title, task]) => ({ task, apart: lettersApart(word, title), most: title.length >= LONG_WORD ? 2 : 1 }))
+    .filter(({ apart, most }) => apart <= most)
+    .sort((a, b) => a.apart - b.apart);
+  const [first] = near;
+  return first && near.every(({ task, apart }) => task === first.task || apart > first.apart) ? first.task : null;
+}
+
+/** A day by its date: "11/24", "nov 23", "23 de noviembre", "2 days ago". */
+function dateAt(
+  pieces: readonly Piece[],
+  at: number,
+  before: readonly Token[],
+  { today, language }: TokensWish,
+  { months }: Lexicon,
+): { tokens: Token[]; length: number } | null {
+  const word = (offset: number) => pieces[at + offset]?.text ?? '';
+  const monthOf = (text: string) => (/^\p{L}{3,}$/u.test(text) ? months.findIndex((month) => text.startsWith(month)) + 1 : 0);
+  const day = (month: number, date: number, length: number) => ({ tokens: dayTokens(month, date, today), length });
+  const figures = (text: string) => (/^\d{1,2}(st|nd|rd|th)?$/.test(text) ? Number.parseInt(text, 10) : 0);
+  if (/^\d+$/.test(word(0)) && /^(days?|dias?)$/.test(word(1)) && word(2) === 'ago') return ago(Number(word(0)), today, 3);
+  if (word(0) === 'hace' && /^\d+$/.test(word(1)) && /^dias?$/.test(word(2))) return ago(Number(word(1)), today, 3);
+  if (monthOf(word(0)) && figures(word(1)) && isMonthName(word(0), language)) return day(monthOf(word(0)), figures(word(1)), 2);
+  if (figures(word(0)) && word(1) === 'de' && monthOf(word(2))) return day(monthOf(word(2)), figures(word(0)), 3);
+  const slash = /^(\d{1,2})\/(\d{1,2})$/.exec(word(0));
+  // Right after a task it is so many of so many.
+  const last = before.at(-1)?.is;
+  if (!slash || (last !== undefined && last !== 'mark')) return null;
+  const [a, b] = [Number(slash[1]), Number(slash[2])];
+  if (a > 12 && b <= 12) return day(b, a, 1);
+  return a <= 12 && b > 12 ? day(a, b, 1) : null;
+}
+
+/** "mar" is a sea and a Tuesday, "may" a wish: where a number follows they are months only when written out or in English. */
+function isMonthName(word: string, language: ReplyLanguage): boolean {
+  return language === 'en' || word.length > 3;
+}
+
+function ago(days: number, today: CalendarDay, length: number): { tokens: Token[]; length: number } {
+  return { tokens: days <= MOST_DAYS_BACK ? [{ is: 'day', day: addDays(today, -days) }] : [{ is: 'doubt' }], length };
+}
+
+/** The latest such date that has come; one that is none, or long ago, is in doubt. */
+function dayTokens(month: number, date: number, today: CalendarDay): Token[] {
+  const year = Number(today.slice(0, 4));
+  const two = (value: number) => String(value).padStart(2, '0');
+  const days = [year, year - 1].flatMap((each) => parseCalendarDay(`${each}-${two(month)}-${two(date)}`) ?? []);
+  const found = days.find((day) => day <= today);
+  return [found && found >= addDays(today, -MOST_DAYS_BACK) ? { is: 'day', day: found } : { is: 'doubt' }];
+}
+
+/** "8 of 10" is one thing; "star", "beams" are one task. */
+function joined(tokens: readonly Token[]): Token[] {
+  const out: Token[] = [];
+  for (let at = 0; at < tokens.length; at += 1) {
+    const [token, next, after] = [tokens[at]!, tokens[at + 1], tokens[at + 2]];
+    if (token.is === 'number' && next?.is === 'of' && after?.is === 'number') {
+      out.push({ is: 'ratio', value: token.value, of: after.value });
+      at += 2;
+    } else if (token.is === 'task' && !token.byLetter && sameTaskBefore(out, token.task)) continue;
+    else out.push(token);
+  }
+  return out;
+}
+
+/** "Tile the roof": words of one title with small words between them are one name. */
+function sameTaskBefore(tokens: readonly Token[], task: ReplyTask): boolean {
+  const last = tokens.filter(({ is }) => is !== 'fill' && is !== 'of').at(-1);
+  return last?.is === 'task' && last.task === task;
+}

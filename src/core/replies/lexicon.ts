@@ -45,7 +45,10 @@ const ENGLISH: Entries = [
     'little help|a little help|with a little help|bit of help|a bit of help|only words|just words|words only|with words|verbal|verbally|told him|told her|just reminders|reminders',
   ],
   [help('pointed'), 'pointed|i pointed|pointing'],
-  [help('shown'), 'showed|show him|show her|showed him|showed her|showing|shown|demonstrated|i showed|showed it|showed her once|showed him once'],
+  [
+    help('shown'),
+    'showed|show him|show her|showed him|showed her|showing|shown|demonstrated|i showed|showed it|showed her once|showed him once',
+  ],
   [help('steadied'), 'held her arm|held his arm|held the arm|held her wrist|held his wrist|held the wrist|steadied'],
   [help('handOverHand'), 'hand over hand|my hands|my hand|lots of help|a lot of help|much help|with my hands'],
   [effort('tooHard'), 'hard|too hard|so hard|very hard|really hard|way too hard|to hard|difficult|too difficult|very difficult|struggled'],

@@ -3,7 +3,8 @@ import { BASE_LANGUAGE, type Language } from '../text';
 import type { CalendarDay } from '../calendar';
 import { LEXICONS, languageOfReply, type ReplyLanguage } from './lexicon';
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
-import { readable, tokensOf, wordsOf, type Token } from './tokens';
+import { tokensOf, wordsOf, type Token, type TokensWish } from './tokens';
+import { codeLettersOf } from './codeLetters';
 
 export interface ReplyContext {
   /** The tasks of the family's program that may be told of. */
@@ -26,7 +27,7 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const language = languageOfReply(words, usual);
   const { stop, thanks } = LEXICONS[language];
   // The letters of the slip are those of the family's own language, whichever words stand beside them.
-  const wish = { ...context, language: hasCode(text) ? usual : language };
+  const wish = { ...context, language, letters: codeLettersOf(context.language) };
   if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish)) };
   const said = words.join(' ');
   if (LEXICONS.en.stop.has(said) || stop.has(said) || LEXICONS[usual].stop.has(said)) return { ...EMPTY, kind: 'stop' };
@@ -36,15 +37,10 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   return { ...read, isQuestion: questions.isQuestion };
 }
 
-/** Letters with figures, as nobody writes them but from the slip. */
-function hasCode(text: string): boolean {
-  return /(^|[^\p{L}\d])[a-z][\s:=.)-]{0,2}(\d|x\b|[lzr]\s?\d)/u.test(readable(text));
-}
-
 /** Takes the questions out; one that holds a figure or a task and nothing else says it is left in, and in doubt. */
 function apartFromQuestions(
   text: string,
-  wish: Parameters<typeof tokensOf>[1],
+  wish: TokensWish,
 ): { readonly rest: string; readonly isQuestion: boolean; readonly inDoubt: boolean } {
   if (!/[?¿]/.test(text)) return { rest: text, isQuestion: false, inDoubt: false };
   const clauses = text.match(/[^.,;!?\n]+[.,;!?\n]*/gu) ?? [];

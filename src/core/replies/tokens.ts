@@ -1,6 +1,6 @@
 import { addDays, parseCalendarDay, weekdayOf, type CalendarDay } from '../calendar';
 import { plain } from '../text';
-import { codeLettersOf } from './codeLetters';
+import type { CodeLetters } from './codeLetters';
 import { LEXICONS, type Lexicon, type Meaning, type ReplyLanguage } from './lexicon';
 import { isSlipOf, lettersApart } from './nearWord';
 import type { ReplyTask } from './reading';
@@ -23,7 +23,9 @@ export type Token =
   | { readonly is: 'word'; readonly word: string };
 
 export interface TokensWish {
+  /** Whose words it is read by. */
   readonly language: ReplyLanguage;
+  readonly letters: CodeLetters;
   readonly tasks: readonly ReplyTask[];
   readonly today: CalendarDay;
 }
@@ -135,8 +137,7 @@ function tokensOfPiece(
 }
 
 /** Letters as the slip has them: "a8wj", "bl5r5", "axu", "l5", "wj". */
-function codeTokens(word: string, before: readonly Token[], { language, tasks }: TokensWish): Token[] | null {
-  const letters = codeLettersOf(language);
+function codeTokens(word: string, before: readonly Token[], { letters, tasks }: TokensWish): Token[] | null {
   const upper = word.toUpperCase();
   const answer = (letter: string): Token | null => {
     if (letters.help[letter]) return { is: 'help', level: letters.help[letter], byLetter: true };
@@ -177,7 +178,7 @@ function standing(
   word: string,
   upper: string,
   before: readonly Token[],
-  letters: ReturnType<typeof codeLettersOf>,
+  letters: CodeLetters,
   answer: (letter: string) => Token | null,
 ): Token[] | null {
   const last = before.at(-1);

@@ -48,6 +48,11 @@ describe('words of danger', () => {
     expect(dangerIn(text)).not.toEqual([]);
   });
 
+  it.each(['no crane today. her hand hurts', 'No, it hurts', 'la grúa no. le duele la mano', 'hoy no, le dolía el dedo', 'A8\nB no\npain'])(
+    'hears what hurts behind a "no" that is of something else: %s',
+    (said) => expect(dangerIn(said)).not.toEqual([]),
+  );
+
   it.each([
     'The red crayon broke, so we used the blue one in his left hand.',
     'We cut along the line with the right hand, ten times',

@@ -200,14 +200,22 @@ const NEAR = 3;
  * @example dangerIn('He swolowed a bead') // ['swolowed']
  */
 export function dangerIn(text: string): string[] {
-  const letters = plain(text)
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+  const letters = lettersOf(text);
   const words = letters.split(' ');
+  // "No" denies what follows it in its own clause: "no crane today. her hand hurts".
+  const clauses = text.split(/[.,;:!?¡¿\n]+/u).map((clause) => lettersOf(clause).split(' '));
   const hits = LISTS.flatMap(({ alone, phrases, hurt, not }) => [
     ...words.filter((word) => alone.some((beginning) => word.startsWith(beginning))),
     ...phrases.flatMap((phrase) => phrase.exec(letters)?.[0] ?? []),
-    ...words.filter((word, index) => hurt.test(word) && !words.slice(Math.max(0, index - NEAR), index).some((before) => not.test(before))),
+    ...clauses.flatMap((clause) =>
+      clause.filter((word, index) => hurt.test(word) && !clause.slice(Math.max(0, index - NEAR), index).some((before) => not.test(before))),
+    ),
   ]);
   return [...new Set(hits)];
+}
+
+function lettersOf(text: string): string {
+  return plain(text)
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
 }

@@ -1,0 +1,173 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { addDays } from '../calendar';
+import { LANGUAGES } from '../text';
+import { corpus, measured, measuredTable, REPLY_DAY, replyTasks, written } from '../../../tests/fixtures/replies/corpus';
+import { answerLetters, codeLettersOf, readReply, taskLetters } from '.';
+import { isSlipOf, lettersApart } from './nearWord';
+
+const read = (text: string, language: 'en' | 'es' = 'en') => readReply(text, { tasks: replyTasks(language), today: REPLY_DAY, language });
+
+describe('the letters of slip and message', () => {
+  it.each(LANGUAGES)('of tasks and of answers never are the same in %s, twelve tasks and all', (language) => {
+    const letters = codeLettersOf(language);
+    const tasks = [...letters.tasks];
+    expect(new Set(tasks).size).toBe(12);
+    expect(tasks.filter((letter) => answerLetters(letters).has(letter))).toEqual([]);
+    // What is told of a task that was done are different letters, too, and so are the reasons.
+    const told = [...Object.keys(letters.help), ...Object.keys(letters.effort), letters.notDone, letters.left, letters.right];
+    expect(new Set(told).size).toBe(told.length);
+  });
+
+  it('stay with their task from version to version, and go to no other between two of them', () => {
+    const versions = fc.array(fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 6 }), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(versions, fc.constantFrom(...LANGUAGES), (tasks, language) => {
+        for (let count = 1; count < tasks.length; count += 1) {
+          const before = taskLetters(tasks.slice(0, count), language);
+          const now = taskLetters(tasks.slice(0, count + 1), language);
+          expect(new Set(now.values()).size).toBe(tasks[count]!.length);
+          for (const [taskId, letter] of now) {
+            const owner = [...before].find(([, each]) => each === letter)?.[0];
+            expect(owner === undefined || owner === taskId).toBe(true);
+          }
+        }
+      }),
+      { seed: 13, numRuns: 300 },
+    );
+  });
+});
+
+describe('the corpus of replies', () => {
+  const all = [...corpus('heldOut'), ...corpus('tuning')];
+
+  it('has at least 400, and a hundred that the reader was not tuned on', () => {
+    expect(all.length).toBeGreaterThanOrEqual(400);
+    expect(corpus('heldOut').length).toBeGreaterThanOrEqual(100);
+    expect(new Set(all.map(({ language, text }) => `${language} ${text}`)).size).toBeGreaterThanOrEqual(500);
+  });
+
+  it('is read without one wrong count, without a missed danger or a missed wish to hear no more', () => {
+    const wrong = all.map((reply) => ({ ...reply, ...measured(reply) })).filter(({ as }) => as === 'wrong');
+    expect(wrong.map(({ text, meant, got }) => `${text}: meant ${meant}, got ${got}`)).toEqual([]);
+  });
+
+  it('is read as far as it can mean one thing: nine of ten that have a reading', () => {
+    for (const name of ['heldOut', 'tuning'] as const) {
+      const readable = corpus(name).filter(({ meant }) => !meant.includes('ask') && meant !== 'person');
+      const sure = readable.filter((reply) => measured(reply).as === 'read');
+      expect(sure.length / readable.length).toBeGreaterThan(0.9);
+    }
+  });
+
+  it('stands in docs/sources.md as it is measured', () => {
+    const page = readFileSync('docs/sources.md', 'utf8');
+    for (const name of ['heldOut', 'tuning'] as const) for (const row of measuredTable(name)) expect(page).toContain(row);
+  });
+
+  it.each(['his thumb is bleeding', 'le duele la mano', 'she swallowed it'])('danger is found behind any reply: %s', (danger) => {
+    for (const { text, language } of all) expect(read(`${text}. ${danger}`, language).kind).toBe('danger');
+  });
+});
+
+describe('a reply in letters', () => {
+  const item = fc.record({
+    task: fc.integer({ min: 0, max: 5 }),
+    part: fc.double({ min: 0, max: 1, noNaN: true }),
+    help: fc.constantFrom('', 'N', 'W', 'S', 'H'),
+    effort: fc.constantFrom('', 'T', 'J', 'Y'),
+  });
+
+  it('means what it says, whatever counts and answers stand in it, with or without spaces', () => {
+    const tasks = replyTasks('en');
+    const { help, effort } = codeLettersOf('en');
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(item, { minLength: 1, maxLength: 6, selector: ({ task }) => task }),
+        fc.constantFrom(' ', ''),
+        (said, gap) => {
+          const meant = said.map(({ task, part, ...told }) => {
+            const { perDay, perHand, perSide } = tasks[task]!;
+            const [left, right] = [Math.floor(part * perHand), perHand - Math.floor(part * perHand)];
+            return { ...told, task: tasks[task]!, sides: perSide ? ([left, right] as const) : null, amount: Math.round(part * perDay) };
+          });
+          const text = meant
+            .map(({ task, sides, amount, ...told }) =>
+              [`${task.letter}${sides ? `L${sides[0]}R${sides[1]}` : amount}`, told.help + told.effort].filter(Boolean).join(gap),
+            )
+            .join(', ');
+          const reading = read(text);
+          expect(reading.kind).toBe('reports');
+          expect(reading.items).toEqual(
+            meant.map(({ task, sides, amount, ...told }) =>
+              expect.objectContaining({
+                taskId: task.taskId,
+                left: sides?.[0] ?? null,
+                right: sides?.[1] ?? null,
+                amount: sides ? null : amount,
+                help: help[told.help] ?? null,
+                effort: effort[told.effort] ?? null,
+                doneOn: REPLY_DAY,
+              }),
+            ),
+          );
+        },
+      ),
+      { seed: 26, numRuns: 500 },
+    );
+  });
+
+  it('never gives more than was asked, whatever comes', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60 }), fc.constantFrom('en' as const, 'es' as const), (text, language) => {
+        for (const { taskId, left, right, amount } of read(text, language).items) {
+          const { perDay, perHand } = replyTasks(language).find((task) => task.taskId === taskId)!;
+          expect(Math.max(left ?? 0, right ?? 0)).toBeLessThanOrEqual(perHand);
+          expect(amount ?? 0).toBeLessThanOrEqual(perDay);
+        }
+      }),
+      { seed: 1, numRuns: 2_000 },
+    );
+  });
+});
+
+describe('what is asked back', () => {
+  it('a number that may be of each hand or of both', () => {
+    expect(read('crane 5').ask).toMatchObject({ code: 'sideOrAll', given: 5, item: { taskId: 2, doneOn: REPLY_DAY } });
+    expect(read('yesterday crane 5 no help').ask).toMatchObject({ item: { help: 'alone', doneOn: addDays(REPLY_DAY, -1) } });
+  });
+
+  it('a number without a task, a task without a number; what is sure beside it is taken', () => {
+    expect(read('8').ask).toMatchObject({ code: 'whichTask', given: 8 });
+    expect(read('A8 and then crane 5')).toMatchObject({ kind: 'ask', items: [{ taskId: 1, amount: 8 }], ask: { code: 'sideOrAll' } });
+    expect(read('star beams').ask).toMatchObject({ code: 'howMany', item: { taskId: 1 } });
+  });
+
+  it('a task that its letter names in a language of its own, beside words of the other', () => {
+    expect(written(read('G8 yesterday', 'es'))).toBe('D=8 day:-1');
+    expect(written(read('D8 ayer', 'en'))).toBe('D=8 day:-1');
+  });
+});
+
+describe('slips of the thumb', () => {
+  // Levenshtein 1966 and Damerau 1964; the pairs are the usual worked examples, from memory.
+  it.each([
+    ['kitten', 'sitten', 1],
+    ['kitten', 'sittin', 2],
+    ['kitten', 'sitting', 3],
+    ['beams', 'baems', 1],
+    ['ca', 'abc', 3],
+    ['planks', 'planks', 0],
+  ])('%s and %s are %i letters apart', (a, b, apart) => {
+    expect(lettersApart(a, b)).toBe(apart);
+    expect(lettersApart(b, a)).toBe(apart);
+  });
+
+  it('keep the letters: another letter is another word', () => {
+    expect(isSlipOf('hrad', 'hard')).toBe(true);
+    expect(isSlipOf('card', 'hard')).toBe(false);
+  });
+});

@@ -3,3 +3,4 @@ export type { CodeLetters } from './codeLetters';
 export { readReply } from './readReply';
 export type { ReplyContext } from './readReply';
 export type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
+export { readAnswer } from './readAnswer';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { addDays } from '../calendar';
 import { LANGUAGES } from '../text';
 import { corpus, measured, measuredTable, REPLY_DAY, replyTasks, written } from '../../../tests/fixtures/replies/corpus';
-import { answerLetters, codeLettersOf, readReply, taskLetters } from '.';
+import { answerLetters, codeLettersOf, readAnswer, readReply, taskLetters } from '.';
 import { isSlipOf, lettersApart } from './nearWord';
 
 const read = (text: string, language: 'en' | 'es' = 'en') => readReply(text, { tasks: replyTasks(language), today: REPLY_DAY, language });
@@ -149,6 +149,36 @@ describe('what is asked back', () => {
   it('a task that its letter names in a language of its own, beside words of the other', () => {
     expect(written(read('G8 yesterday', 'es'))).toBe('D=8 day:-1');
     expect(written(read('D8 ayer', 'en'))).toBe('D=8 day:-1');
+  });
+});
+
+describe('an answer to what was asked back', () => {
+  const context = { tasks: replyTasks('en'), today: REPLY_DAY, language: 'en' } as const;
+  const answered = (said: string, answer: string) => readAnswer(read(said).ask!, answer, context);
+
+  it.each([
+    ['crane 5 no help', '1', { left: 5, right: 5, amount: null, help: 'alone' }],
+    ['crane 5', 'each hand', { left: 5, right: 5 }],
+    ['crane 5', '2', { left: null, amount: 5 }],
+    ['crane 5', 'two', { amount: 5 }],
+    ['star beams', '7', { taskId: 1, amount: 7 }],
+    ['yesterday star beams', 'seven', { amount: 7, doneOn: addDays(REPLY_DAY, -1) }],
+    ['6', 'C', { taskId: 3, amount: 6 }],
+    ['6', 'the planks', { taskId: 3, amount: 6 }],
+  ])('%s, asked, and then: %s', (said, answer, item) => {
+    expect(answered(said, answer)).toEqual([expect.objectContaining(item)]);
+  });
+
+  it.each([
+    ['crane 5', '3'],
+    ['crane 5', 'yes'],
+    ['star beams', '70'],
+    ['star beams', 'about 7'],
+    ['9', 'C'],
+    ['6', 'what'],
+    ['A8 Z9', '8'],
+  ])('%s, asked, and then: %s, is taken for nothing', (said, answer) => {
+    expect(answered(said, answer)).toBeNull();
   });
 });
 

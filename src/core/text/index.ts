@@ -5,3 +5,5 @@ export { directionOf } from './direction';
 export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';
 export type { LocalText } from './localText';
 export { plain } from './plain';
+export { segmentsOf } from './segments';
+export type { Segments } from './segments';

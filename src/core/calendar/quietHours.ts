@@ -1,0 +1,64 @@
+import { MILLISECONDS_PER_DAY } from './calendarDay';
+import { instant, type Instant } from './instant';
+
+/** Wall times of a day as `HH:MM`, between which nothing goes out; the end may lie on the next day. */
+export interface QuietHours {
+  readonly from: string;
+  readonly to: string;
+}
+
+const MINUTE = 60_000;
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** The wall time in a zone at a moment, as `HH:MM`. @throws RangeError for an unknown zone */
+export function wallTimeIn(moment: Instant, zone: string): string {
+  let format = formats.get(zone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+    formats.set(zone, format);
+  }
+  return format.format(new Date(moment));
+}
+
+/** True where a wall time lies in the quiet hours: the beginning is in, the end is not. */
+export function isQuiet(time: string, { from, to }: QuietHours): boolean {
+  return from <= to ? time >= from && time < to : time >= from || time < to;
+}
+
+/**
+ * The moment itself, or the first whole minute after the quiet hours that it lies in, by the clock on the family's wall: also where the
+ * clocks are changed that night. Quiet hours that never end (from = to) are none.
+ * @throws RangeError for an unknown zone
+ * @example afterQuiet(at('2026-11-25 22:10 Denver'), 'America/Denver', { from: '20:00', to: '07:00' }) // 07:00 the next morning
+ */
+export function afterQuiet(moment: Instant, zone: string, quiet: QuietHours | null): Instant {
+  if (!quiet || quiet.from === quiet.to || !isQuiet(wallTimeIn(moment, zone), quiet)) return moment;
+  let later = instant(Math.ceil((moment + 1) / MINUTE) * MINUTE);
+  // A wall clock may jump over the end, never over a whole day.
+  const end = moment + 2 * MILLISECONDS_PER_DAY;
+  while (later < end && isQuiet(wallTimeIn(later, zone), quiet)) later = instant(later + MINUTE);
+  return later;
+}
+
+/**
+ * The next moment, not before `from`, at which a wall clock shows a time on one of the weekdays.
+ * @param weekdays ISO weekdays, at least one
+ * @throws RangeError for an unknown zone, or where there is no such day
+ */
+export function nextWallTime(from: Instant, zone: string, time: string, weekdays: readonly number[]): Instant {
+  if (weekdays.length === 0) throw new RangeError('There is no weekday to wait for');
+  const weekdayIn = new Intl.DateTimeFormat('en-US', { timeZone: zone, weekday: 'short' });
+  const isDay = (moment: Instant) => weekdays.includes(WEEKDAYS.indexOf(weekdayIn.format(new Date(moment))) + 1);
+  let moment = instant(Math.ceil(from / MINUTE) * MINUTE);
+  const end = from + 9 * MILLISECONDS_PER_DAY;
+  for (; moment < end; moment = instant(moment + MINUTE)) {
+    const wall = wallTimeIn(moment, zone);
+    if (!isDay(moment)) continue;
+    if (wall === time) return moment;
+    // A time that the clock jumps over that night: the first minute after it.
+    if (wall > time && wallTimeIn(instant(moment - MINUTE), zone) < time) return moment;
+  }
+  throw new RangeError(`No ${time} on ${weekdays.join(', ')} in ${zone}`);
+}
+
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];

@@ -113,6 +113,8 @@ function withoutTask(
   const doneOn = days.at(-1) ?? today;
   const strange = tokens.filter(({ is }) => is === 'word').length;
   const only = counts.length === 1 && counts[0]!.is === 'number' ? counts[0]! : null;
+  // A number among words that are not ours: "can you call me after six".
+  if (strange >= MOST_STRANGE) return EMPTY;
   if (counts.length > 0) {
     const isBare = only !== null && tokens.every(({ is }) => ['number', 'times', 'mark', 'fill', 'day', 'done'].includes(is));
     const ask: AskBack = isBare && !inDoubt ? { code: 'whichTask', given: (only as { value: number }).value, doneOn } : { code: 'unclear' };
@@ -127,7 +129,7 @@ function withoutTask(
     kind: 'reports',
     items: tasks.map((task) => ({ ...blank(task, doneOn), ...rest })),
   });
-  if (isNo && !isInDoubt && reasons.size <= 1 && strange <= (reasons.size ? MOST_STRANGE : 1)) {
+  if (isNo && !isInDoubt && reasons.size <= 1 && strange <= (reasons.size ? MOST_STRANGE - 1 : 1)) {
     const [stopReason = null] = reasons;
     // "Missing things" may be about one task: which?
     if (stopReason !== 'missing' && !says('effort') && !says('help')) return all({ done: false, stopReason });

@@ -27,6 +27,7 @@ const ANSWERS = {
   flooded: ['hold', 'wrote', 'later'],
   pressed: ['read', 'wrote', 'later'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
+  text: ['read', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],
   ready: ['up', 'hold', 'down', 'wrote', 'later'],
   stuck: ['hold', 'up', 'down', 'wrote', 'later'],

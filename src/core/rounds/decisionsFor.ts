@@ -12,6 +12,7 @@ export const DECISION_KINDS = [
   'flooded',
   'pressed',
   'question',
+  'text',
   'tooHard',
   'ready',
   'stuck',
@@ -47,6 +48,8 @@ export interface ChildSituation {
     readonly mistake: boolean;
     readonly isQuestion: boolean;
   }[];
+  /** Texts that a person has to read, oldest first. */
+  readonly unreadTextIds: readonly number[];
   /** Tasks that facts of today stop at steps that the family may do: what a rule blocks, or asks a reason for. */
   readonly stoppedTasks: readonly { readonly taskId: number; readonly blocks: boolean; readonly findingKeys: readonly string[] }[];
   /** The change by which the hand settled, in the last weeks; null where none did. */
@@ -65,6 +68,8 @@ export interface Decision {
   readonly taskId: number | null;
   /** Reports that the decision speaks of. */
   readonly reportIds: readonly number[];
+  /** Texts that it speaks of. */
+  readonly textIds: readonly number[];
   readonly suggestion: Suggestion | null;
   /** Days without word, days until the end or since it, days since the start: by kind. Never negative. */
   readonly days: number | null;
@@ -80,7 +85,7 @@ export interface RoundsSettings {
 export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
 
 /**
- * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a link that sends too much, a slip on *Something hurt*, question, too hard, ready for a harder step, stuck
+ * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a link that sends too much, a slip on *Something hurt*, question, a text that nobody could read, too hard, ready for a harder step, stuck
  * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
  * its most urgent one stands, or stood before it was settled: who goes on from card to card passes nobody by.
  * @param settled what was settled on this day
@@ -126,13 +131,15 @@ function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituat
   ];
 }
 
-function fromReports({ childId, unreadReports, floodedOn }: ChildSituation): Decision[] {
+function fromReports({ childId, unreadReports, unreadTextIds, floodedOn }: ChildSituation): Decision[] {
   const flooded = floodedOn === null ? [] : [decision('flooded', childId, floodedOn, {})];
   const read = unreadReports.map((report) => {
     const kind = report.mistake ? 'pressed' : 'question';
     return decision(kind, childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] });
   });
-  return [...flooded, ...read];
+  // One card for all of them: the latest makes it a new one.
+  const texts = unreadTextIds.length === 0 ? [] : [decision('text', childId, `${unreadTextIds.at(-1)}`, { textIds: unreadTextIds })];
+  return [...flooded, ...read, ...texts];
 }
 
 function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {
@@ -179,5 +186,15 @@ function fromSilence(situation: ChildSituation, today: CalendarDay, settings: Ro
 }
 
 function decision(kind: DecisionKind, childId: number, evidence: string, rest: Partial<Decision>): Decision {
-  return { key: `${kind}:${childId}:${evidence}`, kind, childId, taskId: null, reportIds: [], suggestion: null, days: null, ...rest };
+  return {
+    key: `${kind}:${childId}:${evidence}`,
+    kind,
+    childId,
+    taskId: null,
+    reportIds: [],
+    textIds: [],
+    suggestion: null,
+    days: null,
+    ...rest,
+  };
 }

@@ -23,6 +23,7 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   linkOpened: true,
   tasks: [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion('hold') }],
   unreadReports: [],
+  unreadTextIds: [],
   stoppedTasks: [],
   handChangeId: null,
   floodedOn: null,

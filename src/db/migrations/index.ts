@@ -18,6 +18,7 @@ import { corrections } from './0015-corrections';
 import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
+import { texts } from './0019-texts';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -39,6 +40,7 @@ export const MIGRATIONS: readonly Migration[] = [
   reasons,
   watched,
   readDays,
+  texts,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

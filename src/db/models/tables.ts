@@ -72,6 +72,7 @@ const COLUMNS = {
     time_zone: STRING,
     created_at: moment,
     task_settings: JSON_TEXT,
+    reminders: JSON_TEXT,
     leaning_hand: STRING,
     precautions: JSON_TEXT,
     likes: STRING,
@@ -184,6 +185,7 @@ const COLUMNS = {
     link_id: BIGINT,
     send_at: moment,
     new_link: BOOLEAN,
+    reach: JSON_TEXT,
   },
   message_parts: { message_id: BIGINT, text_kind: STRING, decision_id: BIGINT, created_at: moment },
   decisions: {
@@ -256,7 +258,12 @@ const COLUMNS = {
     issues: JSON_TEXT,
     settled_by: BIGINT,
     settled_at: moment,
+    said_by: STRING,
+    outcome: STRING,
+    ask: JSON_TEXT,
+    ask_settled_at: moment,
   },
+  stopped_numbers: { number: STRING, stopped_at: moment },
 } as const;
 
 export type TableName = keyof typeof COLUMNS;
@@ -270,6 +277,7 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'report_readers',
   'sign_in_tries',
   'roster_columns',
+  'stopped_numbers',
 ];
 
 /** The table's model on this connection, made at its first use. */

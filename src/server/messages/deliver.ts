@@ -12,12 +12,15 @@ import {
   renewLink,
   setLinkOfMessage,
   standingLinkOf,
+  stoppedAt,
+  withdrawMessage,
 } from '@/db';
 import { noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
 import { addressOf, type TextToSend } from '../ports';
+import { senderOf } from '../replies/numbers';
 import { familyAddress, LINK_DAYS, LINK_HOLE, newLinkParts, tokenOf } from './familyAddress';
 
 /**
@@ -31,7 +34,13 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       if (!message || message.status !== 'waiting') return null;
       const { childId, words } = message;
       const child = await childById(work, childId);
-      const text = { to: addressOf(childId), reach: child && reachOf(child.contacts), idempotencyKey: deliverKey(messageId) };
+      const reach = message.reach ?? (child && reachOf(child.contacts));
+      // Whoever asked for no more messages gets none but the answers to what they write themselves.
+      if (message.kind !== 'answer' && (await stoppedAt(work, reach ? senderOf(reach.at) : addressOf(childId))) !== null) {
+        await withdrawMessage(work, messageId);
+        return null;
+      }
+      const text = { to: addressOf(childId), reach, idempotencyKey: deliverKey(messageId) };
       if (!words.includes(LINK_HOLE)) return { ...text, text: words };
       if (message.tokenSalt !== null) return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, message.tokenSalt)) };
       const now = context.now();

@@ -18,7 +18,7 @@ import {
   type DecisionAnswer,
   type SilenceDeed,
 } from '@/core/rounds';
-import { inTransaction, isDuplicate, markRead, settleDecision, type NewDecision, type Work } from '@/db';
+import { inTransaction, isDuplicate, markRead, settleDecision, settleTextsUpTo, type NewDecision, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -170,6 +170,8 @@ async function settle(work: Work, decision: NewDecision): Promise<number> {
 }
 
 async function read(work: Work, context: Context, actor: PersonActor, { decision, child, decisionId }: Settling): Promise<void> {
+  const lastText = decision.textIds.at(-1);
+  if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, context.now());
   if (decision.kind !== 'pressed' && decision.kind !== 'question') return;
   await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at: context.now(), decisionId });
 }

@@ -15,6 +15,7 @@ import {
   sessionsAt,
   sessionsAtPresentSteps,
   standingDecisions,
+  textsForAPerson,
   unreadReports,
   type Stop,
   type Work,
@@ -71,6 +72,7 @@ export async function loadDecisions(
     (session) => `${session.childId}:${session.taskId}`,
   );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
+  const texts = groupBy(await textsForAPerson(work, childIds), (text) => text.childId);
   const stops = groupBy(await openStops(work, childIds), (stop) => stop.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);
@@ -97,6 +99,7 @@ export async function loadDecisions(
         // Who answers by paper or call has no link to open.
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),
         unreadReports: unread.get(child.id) ?? [],
+        unreadTextIds: (texts.get(child.id) ?? []).map(({ textId }) => textId),
         stops: stopsOfChild,
         stoppedTasks: changed.has(child.id) ? stoppedNow(child, program, today) : [],
         handChangeId: child.hand === 'unsettled' ? null : (changed.get(child.id)?.handChangeId ?? null),

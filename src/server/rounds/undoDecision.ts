@@ -10,6 +10,7 @@ import {
   inTransaction,
   undoDecisionById,
   unmarkRead,
+  unsettleTexts,
   versionOf,
   versionOfDecision,
   type Work,
@@ -42,6 +43,7 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     if (decision.deed === 'paused' || decision.deed === 'ended') await goOnAsBefore(work, context, actor, child, decision, wasTold);
     if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision, wasTold);
     await unmarkRead(work, child.id, decision.id);
+    if (decision.kind === 'text') await unsettleTexts(work, child.id, actor.personId, decision.decidedAt);
     await closeAgain(work, child.id, decision.id);
     await dropNotesOfDecision(work, child.id, decision.id);
     await undoDecisionById(work, decision.id, actor.personId, now);

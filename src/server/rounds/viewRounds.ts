@@ -13,7 +13,9 @@ import {
   messagesOf,
   reportLog,
   sessionsOfTasks,
+  textsById,
   workplaceOf,
+  type IncomingRow,
   type PastDanger,
   type PostMessage,
   type RecordedChange,
@@ -60,6 +62,8 @@ export interface DecisionInFull {
   readonly findings: readonly SafetyFinding[];
   readonly flight: TaskFlight | null;
   readonly reports: readonly LoggedReport[];
+  /** Texts that nobody could read, oldest first. */
+  readonly texts: readonly IncomingRow[];
   /** What closes tasks of the child now, of this task and of others. */
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
@@ -184,7 +188,8 @@ async function inFull(
     most: REPORTS_SHOWN,
   });
   const reports = await loggedReports(work, entries);
-  if (!task) return { decision, child, program, task, findings, flight: null, reports, stops, dangers, earlierDeeds, tread: null };
+  const texts = [...(await textsById(work, decision.textIds)).values()].sort((a, b) => a.id - b.id);
+  if (!task) return { decision, child, program, task, findings, flight: null, reports, texts, stops, dangers, earlierDeeds, tread: null };
   const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;
@@ -197,6 +202,7 @@ async function inFull(
     findings,
     flight: { ...taskFlight(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
     reports,
+    texts,
     stops,
     dangers,
     earlierDeeds,

@@ -1,2 +1,24 @@
-export { keepIncomingText, settleIncomingText } from './write';
+export {
+  cameLately,
+  childrenWithContacts,
+  incomingTexts,
+  openAskOf,
+  stoppedAt,
+  stoppedNumbers,
+  textsById,
+  textsForAPerson,
+  textsOfNobody,
+} from './read';
+export type { IncomingRow, TextOutcome } from './read';
+export {
+  addIncomingText,
+  keepIncomingText,
+  setOutcome,
+  settleAsk,
+  settleIncomingText,
+  settleTextsUpTo,
+  startNumber,
+  stopNumber,
+  unsettleTexts,
+} from './write';
 export type { NewIncomingText } from './write';

@@ -1,8 +1,23 @@
+import { z } from 'zod';
 import type { Instant } from '@/core/calendar';
-import { oneOf } from '../../rows/columns';
+import type { Reach } from '@/core/child';
+import { oneOf, reading } from '../../rows/columns';
 import { momentText, tablesOf, type Work } from '../../work';
 
-export const MESSAGE_KINDS = ['program', 'newStep', 'note', 'takenBack', 'several', 'paused', 'ended', 'home', 'goesOn'] as const;
+export const MESSAGE_KINDS = [
+  'program',
+  'newStep',
+  'note',
+  'takenBack',
+  'several',
+  'paused',
+  'ended',
+  'home',
+  'goesOn',
+  'answer',
+  'reminder',
+  'direct',
+] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 export const MESSAGE_STATUSES = ['waiting', 'handedOver', 'withdrawn', 'givenUp'] as const;
 export type MessageStatus = (typeof MESSAGE_STATUSES)[number];
@@ -17,14 +32,15 @@ export interface PostMessage {
   readonly handedOverAt: Instant | null;
   /** When it goes out, while it waits for what else is decided; null where it went at once. */
   readonly sendAt: Instant | null;
-  readonly createdBy: string;
+  /** Null where the program wrote it by itself. */
+  readonly createdBy: string | null;
 }
 
 export async function messagesOf(work: Work, childIds: readonly number[], most: number): Promise<PostMessage[]> {
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<Omit<PostMessage, 'kind' | 'status'> & { kind: unknown; status: unknown }>(
     `SELECT m.id, m.child_id AS childId, m.kind, m.words, m.status, m.created_at AS createdAt, m.handed_over_at AS handedOverAt, m.send_at AS sendAt, p.name AS createdBy
-     FROM messages m JOIN people p ON p.id = m.created_by WHERE m.child_id IN (:childIds) ORDER BY m.created_at DESC, m.id DESC LIMIT :most`,
+     FROM messages m LEFT JOIN people p ON p.id = m.created_by WHERE m.child_id IN (:childIds) ORDER BY m.created_at DESC, m.id DESC LIMIT :most`,
     { childIds, most },
   );
   return rows.map((row) => ({
@@ -38,23 +54,38 @@ export async function messagesOf(work: Work, childIds: readonly number[], most: 
 export interface MessageToSend {
   readonly id: number;
   readonly childId: number;
+  readonly kind: MessageKind;
   readonly words: string;
   readonly status: MessageStatus;
   /** The salt of the link's token; null where no link was set yet. */
   readonly tokenSalt: string | null;
   /** True where the family is to have a new link, not its standing one. */
   readonly newLink: boolean;
+  /** Where it goes, where that is elsewhere than to the family's first contact. */
+  readonly reach: Reach | null;
 }
 
 /** Locked until the transaction ends. Null where the child, and the message with it, was deleted since. */
 export async function messageToSend(work: Work, messageId: number): Promise<MessageToSend | null> {
-  const [row] = await tablesOf(work).select<Omit<MessageToSend, 'status' | 'newLink'> & { status: unknown; newLink: number }>(
-    `SELECT m.id, m.child_id AS childId, m.words, m.status, m.new_link AS newLink, l.token_salt AS tokenSalt
+  const [row] = await tablesOf(work).select<
+    Omit<MessageToSend, 'kind' | 'status' | 'newLink' | 'reach'> & { kind: unknown; status: unknown; newLink: number; reach: unknown }
+  >(
+    `SELECT m.id, m.child_id AS childId, m.kind, m.words, m.status, m.new_link AS newLink, m.reach, l.token_salt AS tokenSalt
      FROM messages m LEFT JOIN family_links l ON l.id = m.link_id WHERE m.id = :messageId FOR UPDATE`,
     { messageId },
   );
-  return row ? { ...row, newLink: Boolean(row.newLink), status: oneOf('status', MESSAGE_STATUSES, row.status) } : null;
+  return row
+    ? {
+        ...row,
+        kind: oneOf('kind', MESSAGE_KINDS, row.kind),
+        newLink: Boolean(row.newLink),
+        reach: row.reach === null ? null : readReach(row.reach),
+        status: oneOf('status', MESSAGE_STATUSES, row.status),
+      }
+    : null;
 }
+
+const readReach = reading<Reach>('reach', z.strictObject({ way: z.enum(['text', 'email']), at: z.string() }));
 
 /** What a message is made of: one part a decision, or a program that was sent. */
 export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack', 'paused', 'ended', 'goesOn'] as const;

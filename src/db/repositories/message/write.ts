@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/calendar';
+import type { Reach } from '@/core/child';
 import { tablesOf, type Work } from '../../work';
 import type { MessageKind, PartKind } from './read';
 
@@ -6,15 +7,18 @@ export interface NewMessage {
   readonly childId: number;
   readonly kind: MessageKind;
   readonly words: string;
-  readonly createdBy: number;
+  /** Null where the program writes by itself. */
+  readonly createdBy: number | null;
   readonly createdAt: Instant;
   readonly sendAt: Instant | null;
   readonly newLink?: boolean;
+  /** Where it goes, where that is elsewhere than to the family's first contact. */
+  readonly reach?: Reach;
 }
 
 export async function addMessage(
   work: Work,
-  { childId, kind, words, createdBy, createdAt, sendAt, newLink = false }: NewMessage,
+  { childId, kind, words, createdBy, createdAt, sendAt, newLink = false, reach }: NewMessage,
 ): Promise<number> {
   return tablesOf(work).insert('messages', {
     child_id: childId,
@@ -25,6 +29,7 @@ export async function addMessage(
     created_at: createdAt,
     send_at: sendAt,
     new_link: newLink,
+    ...(reach && { reach }),
   });
 }
 

@@ -6,6 +6,7 @@ export {
   versionHolding,
   versionOf,
   versionOfDecision,
+  tasksByVersion,
   versionsSince,
 } from './read';
 export type { ChangeCause, ChangeOfDecision, RecordedChange } from './read';

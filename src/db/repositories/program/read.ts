@@ -160,6 +160,16 @@ export async function versionsSince(work: Work, childIds: readonly number[], sin
   );
 }
 
+/** The tasks of each version of a child's program, in their order, oldest first. */
+export async function tasksByVersion(work: Work, childId: number): Promise<readonly (readonly number[])[]> {
+  const rows = await tablesOf(work).select<{ number: number; taskId: number }>(
+    `SELECT v.number, t.task_id AS taskId FROM programs p JOIN program_versions v ON v.program_id = p.id
+     JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id = :childId ORDER BY v.number, t.position`,
+    { childId },
+  );
+  return [...groupBy(rows, ({ number }) => number).values()].map((own) => own.map(({ taskId }) => taskId));
+}
+
 /** Why a step changed: a code; what a person wrote and what a rule counted stand beside it. */
 export const CHANGE_CAUSES = ['placed', 'setInBuilder', 'suggestion', 'decided', 'takenBack'] as const;
 export type ChangeCause = (typeof CHANGE_CAUSES)[number];

@@ -6,7 +6,7 @@ import { nameOf } from '@/core/child';
 import type { DecisionInFull } from '@/server/rounds/viewRounds';
 import { words } from '../../shared/deskWords';
 import { LargeFlight } from '../../flight/FlightDrawing';
-import { longDay } from '../../shared/days';
+import { longDay, momentIn } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
 import { ReportTable } from '../parts/ReportTable';
 
@@ -42,6 +42,18 @@ function Harm({ here }: { here: DecisionInFull }) {
   );
 }
 
+/** What came by text, in its own words, with who wrote it and when. */
+function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
+  return texts.map(({ id, text, saidBy, from, receivedAt }) => (
+    <blockquote key={id} className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">
+      “{text}”{' '}
+      <span className="block text-[13px] text-soft">
+        {saidBy || 'somebody'}, {from}, {momentIn(receivedAt, child.timeZone)}
+      </span>
+    </blockquote>
+  ));
+}
+
 /** What a decision rests on: the child, the flight, the last reports. */
 export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
   const { child, decision, task, flight, program, reports } = here;
@@ -57,6 +69,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
       </div>
       <ChildFacts child={child} today={today} />
       <Harm here={here} />
+      <Texts here={here} />
       {task && flight ? (
         <>
           <h3 className="mt-4 text-[17px]">

@@ -17,7 +17,7 @@ export interface RoundsProps {
   readonly undo: ActionOf;
 }
 
-const URGENT = new Set(['safetyWord', 'maybeHurt', 'unsafe', 'question']);
+const URGENT = new Set(['safetyWord', 'maybeHurt', 'unsafe', 'question', 'text']);
 
 export function RoundsScreen({ view, decide, undo }: RoundsProps) {
   const { here, open, settledToday, onlyTread } = view;
@@ -259,7 +259,7 @@ function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolea
   if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
   if (decision.kind === 'unsafe') return [];
   if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
-  if (decision.kind === 'pressed' || decision.kind === 'question')
+  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text')
     acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
   if (task && mayChange) {
     if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });

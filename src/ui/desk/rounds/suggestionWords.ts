@@ -28,6 +28,8 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return '“Something hurt”, pressed by mistake';
     case 'question':
       return 'The family asks';
+    case 'text':
+      return 'A text needs you';
     case 'tooHard':
       return `Step down to ${step(decision.suggestion!.toStep)}`;
     case 'ready':
@@ -102,6 +104,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return {
         why: 'In one day the family’s link sent more reports than a family can. What came after that was not taken in. Somebody else may have the link.',
         otherwise: 'Ask the family, then send a new link from the child’s page: it closes this one.',
+      };
+    case 'text':
+      return {
+        why: 'This came by text, and could not be read for sure. The family was told that a person reads it. Nothing of it was filed.',
+        otherwise: 'Ask the family, or file it by hand; marked read, it leaves the round.',
       };
     case 'pressed':
       return {

@@ -33,6 +33,9 @@ rmSync(folder, { recursive: true, force: true });
 execFileSync('cp', ['-a', seed, folder]);
 const [seedHome, home] = [homeOf(path.join(seed, 'mariadb')), homeOf(path.join(folder, 'mariadb'))];
 if (!home.startsWith(folder)) execFileSync('cp', ['-a', seedHome, home]);
+// What a text service would sign with.
+process.env.YARD_TEXTS_INCOMING_KEY_FILE = path.join(folder, 'incoming-key');
+writeFileSync(process.env.YARD_TEXTS_INCOMING_KEY_FILE, 'a key of the tests');
 const stack = await startStack({ folder, port, mode: 'start', withDemo: true, clockShift: clockShift() }).catch(orClear(folder));
 // Post goes out at once: what waits is shown by tests of its own.
 const db = openDatabase(stack.databaseUrl);

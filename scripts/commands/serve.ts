@@ -68,6 +68,7 @@ function environmentOf({
   return {
     YARD_TRUST_PROXY: trustProxy.join(','),
     ...(texts && { YARD_TEXTS_ADDRESS: texts.address, YARD_TEXTS_KEY_FILE: path.resolve(texts.keyFile) }),
+    ...(texts?.incomingKeyFile && { YARD_TEXTS_INCOMING_KEY_FILE: path.resolve(texts.incomingKeyFile) }),
     ...(mail && { YARD_MAIL_SERVER: mail.server, YARD_MAIL_FROM: mail.from }),
     YARD_SECOND_FACTOR: secondFactor,
     YARD_ALLOWED_HOSTS: allowedHosts.join(','),

@@ -44,6 +44,7 @@ export const AUDIT_ACTIONS = [
   'link.sent',
   'link.revoked',
   'message.triedAgain',
+  'message.written',
   'text.cameIn',
   'text.settled',
   'report.taken',

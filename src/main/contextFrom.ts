@@ -62,6 +62,9 @@ function houseFrom(environment: NodeJS.ProcessEnv): House {
     timeZone: environment.YARD_TIME_ZONE || null,
     languages: wished ? LANGUAGES.filter((language) => wished.includes(language)) : null,
     factorRequired: environment.YARD_SECOND_FACTOR === 'everybody',
+    incomingKey: environment.YARD_TEXTS_INCOMING_KEY_FILE
+      ? readSecret(environment.YARD_TEXTS_INCOMING_KEY_FILE, 'YARD_TEXTS_INCOMING_KEY_FILE')
+      : null,
   };
 }
 

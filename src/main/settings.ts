@@ -36,7 +36,11 @@ const settingsSchema = z.strictObject({
   processes: z.number().int().min(1).max(64).default(1),
   /** What sends texts; the pretend phone where it is null. */
   texts: z
-    .strictObject({ address: z.url({ protocol: /^https?$/ }), keyFile: z.string().min(1) })
+    .strictObject({
+      address: z.url({ protocol: /^https?$/ }),
+      keyFile: z.string().min(1),
+      incomingKeyFile: z.string().min(1).nullable().default(null),
+    })
     .nullable()
     .default(null),
   /** What sends e-mail; without it one-time links go to the pretend phone. */
@@ -77,6 +81,7 @@ const VARIABLES = {
   YARD_PROCESSES: ['processes'],
   YARD_TEXTS_ADDRESS: ['texts', 'address'],
   YARD_TEXTS_KEY_FILE: ['texts', 'keyFile'],
+  YARD_TEXTS_INCOMING_KEY_FILE: ['texts', 'incomingKeyFile'],
   YARD_MAIL_SERVER: ['mail', 'server'],
   YARD_MAIL_FROM: ['mail', 'from'],
   YARD_TIME_ZONE: ['timeZone'],

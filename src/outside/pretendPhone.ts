@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { link, mkdir, readdir, readFile, rm, unlink, writeFile } from 'node:fs/promises';
+import { link, mkdir, readdir, readFile, rm, unlink, writeFile, rename } from 'node:fs/promises';
 import path from 'node:path';
 import type { Instant } from '@/core/calendar';
-import type { Clock, PhoneOnShow, PhoneText, Receipt, TextService, TextToSend } from '@/server/ports';
+import type { Clock, Network, PhoneOnShow, PhoneText, Receipt, TextService, TextToSend } from '@/server/ports';
 
 const ORIGIN = '{origin}';
+const GOOD_NETWORK: Network = { fails: 0, delaySeconds: 0, twice: false, disorder: false };
 const ADDRESS = /^[a-z0-9-]{1,80}$/;
 
 /**
@@ -21,6 +22,7 @@ export class PretendPhone implements TextService, PhoneOnShow {
   ) {}
 
   async send({ to, text, idempotencyKey }: TextToSend): Promise<Receipt> {
+    await this.failWhereWished();
     const phone = this.folderOf(to);
     await mkdir(phone, { recursive: true, mode: 0o700 });
     const kept = { key: idempotencyKey, at: this.now(), text: text.replaceAll(this.origin, ORIGIN) };
@@ -54,6 +56,30 @@ export class PretendPhone implements TextService, PhoneOnShow {
         }),
     );
     return texts.sort((a, b) => a.at - b.at || a.key.localeCompare(b.key, 'en', { numeric: true }));
+  }
+
+  async network(): Promise<Network> {
+    const kept = await readFile(this.networkFile(), 'utf8').catch(() => '{}');
+    return { ...GOOD_NETWORK, ...(JSON.parse(kept) as Partial<Network>) };
+  }
+
+  async setNetwork(network: Network): Promise<void> {
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const draft = `${this.networkFile()}.${process.pid}`;
+    await writeFile(draft, JSON.stringify(network), { mode: 0o600 });
+    await rename(draft, this.networkFile());
+  }
+
+  /** @throws Error as often as was wished */
+  private async failWhereWished(): Promise<void> {
+    const network = await this.network();
+    if (network.fails <= 0) return;
+    await this.setNetwork({ ...network, fails: network.fails - 1 });
+    throw new Error('The pretend network failed, as it was told to');
+  }
+
+  private networkFile(): string {
+    return path.join(this.folder, 'network.json');
   }
 
   async forget(to: string): Promise<void> {

@@ -8,6 +8,8 @@ export interface House {
   readonly languages: readonly Language[] | null;
   /** True where everybody gives a second factor, whatever Settings say. */
   readonly factorRequired: boolean;
+  /** The key by which the text service signs what it brings in; null where it brings nothing. */
+  readonly incomingKey: string | null;
 }
 
-export const USUAL_HOUSE: House = { timeZone: null, languages: null, factorRequired: false };
+export const USUAL_HOUSE: House = { timeZone: null, languages: null, factorRequired: false, incomingKey: null };

@@ -38,8 +38,22 @@ export interface Backups {
   make(day: string, migrations: readonly string[]): Promise<void>;
 }
 
+/** How bad the pretend network is. */
+export interface Network {
+  /** So many of the next texts that go out fail at their first try. */
+  readonly fails: number;
+  /** So long a text from a family is on its way. */
+  readonly delaySeconds: number;
+  /** Each text from a family comes twice. */
+  readonly twice: boolean;
+  /** Texts from families come in another order than they were sent. */
+  readonly disorder: boolean;
+}
+
 /** A phone that can be looked at: the pretend one that stands in for a family's own. */
 export interface PhoneOnShow {
+  network(): Promise<Network>;
+  setNetwork(network: Network): Promise<void>;
   /** Oldest first. */
   read(to: string): Promise<PhoneText[]>;
 }

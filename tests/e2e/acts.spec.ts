@@ -38,6 +38,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),
+  sendOwnAction: form({ words: 'Hello' }),
+  writeAsFamilyAction: form({ text: 'A8' }),
   handOverAction: form({ to: '1' }),
   decideAction: (childId) => ({ formAlone: { childId: String(childId), key: 'ready:1:1', answer: 'up', expectedVersion: '1' } }),
 };
@@ -51,6 +53,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   emergencyNumberAction: form({ emergencyNumber: '900' }),
   postMinutesAction: form({ postMinutes: '9' }),
   languagesAction: form({ languages: 'en' }),
+  setNetworkAction: form({ fails: '0', delaySeconds: '0' }),
   keepingAction: form({ auditDays: '40', messageDays: '40', leftChildYears: '1' }),
   signInRulesAction: form({ idleMinutes: '60', signInDays: '2' }),
   takeFactorOffOfAction: person({}),

@@ -15,6 +15,8 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/': { ...SIGNED_IN, stranger: 307, assistant: 307, supervisor: 307, therapist: 307 },
   '/[...rest]': NO_LINK,
   '/api/health': OPEN,
+  // Services write here, signed: nobody asks it for a page.
+  '/api/texts': { nobody: 405, garbage: 405, family: 405, stranger: 405, assistant: 405, supervisor: 405, therapist: 405 },
   '/caseload': NOT_FOR_ASSISTANTS,
   '/caseload/hand-over': NOT_FOR_ASSISTANTS,
   '/caseload/template': NOT_FOR_ASSISTANTS,

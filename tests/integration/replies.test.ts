@@ -1,11 +1,16 @@
+import { createHmac } from 'node:crypto';
+import { instant } from '@/core/calendar';
 import type { Contact } from '@/core/child';
 import type { PersonActor } from '@/server/actor';
+import { sendDirect } from '@/server/messages/sendDirect';
+import { textFromPhone } from '@/server/replies/fromPhone';
 import { receiveText } from '@/server/replies/receiveText';
+import { isSigned, signText } from '@/server/replies/textSignature';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { setPostMinutes } from '@/server/settings/workplace';
-import { newTestBed, type TestBed } from './testBed';
+import { newTestBed, refusal, type TestBed } from './testBed';
 
 /** Tasks in the order of the program: letter A is star beams (8), B the crane (5 each hand), C the planks (6 pieces). */
 const SLUGS = ['star-beams', 'crane-lift', 'cut-the-planks'];
@@ -183,6 +188,78 @@ describe('whose text it is', () => {
       'star-beams 7',
       'star-beams 8',
     ]);
+  });
+});
+
+describe('the pretend network', () => {
+  const network = { fails: 0, delaySeconds: 0, twice: false, disorder: false };
+
+  it('that fails brings every text of ours all the same, once', async () => {
+    await bed.context.phone!.setNetwork({ ...network, fails: 2 });
+    await text('A8');
+    for (let tries = 0; tries < 6; tries += 1) {
+      await bed.runJobs();
+      bed.at(instant(bed.context.now() + 10 * 60_000));
+    }
+    expect(await answers()).toEqual(['Yard Steps: saved. Star beams 8. Thank you!']);
+  });
+
+  it('that is late, brings things twice and in disorder makes the same reports', async () => {
+    await bed.context.phone!.setNetwork({ fails: 0, delaySeconds: 30, twice: true, disorder: true });
+    for (const words of ['A8', 'BL5R5', 'yesterday A6']) await textFromPhone(bed.context, ines, { childId, text: words });
+    await bed.runJobs();
+    expect(await reports()).toEqual([]);
+    for (let seconds = 0; seconds < 90; seconds += 1) {
+      bed.at(instant(bed.context.now() + 1_000));
+      await bed.runJobs();
+    }
+    expect((await reports()).map(({ slug, n, l }) => `${String(slug)} ${String(n ?? l)}`).sort()).toEqual([
+      'crane-lift 5',
+      'star-beams 6',
+      'star-beams 8',
+    ]);
+    expect(await answers()).toHaveLength(3);
+  });
+
+  it('is no network where real phones are reached', async () => {
+    const real = { ...bed.context, phone: null };
+    expect(await refusal(textFromPhone(real, ines, { childId, text: 'A8' }))).toBe('notFound');
+  });
+});
+
+describe('a text in the therapist’s own words', () => {
+  it('goes out as it is, never with the child’s name, never by an assistant', async () => {
+    await sendDirect(bed.context, ines, { childId, words: 'I look at it on Friday.' });
+    expect(await answers()).toEqual(['I look at it on Friday.']);
+    expect(await refusal(sendDirect(bed.context, ines, { childId, words: 'How is ÓDALYS?' }))).toBe('invalid');
+    const teodor = await bed.person('Teodor Wray', 'assistant');
+    await bed.share(childId, teodor, 'assist');
+    expect(await refusal(sendDirect(bed.context, teodor, { childId, words: 'Hello' }))).toBe('notAllowed');
+  });
+});
+
+describe('what a text service signs', () => {
+  const body = '{"serviceKey":"1","from":"+14065550142","text":"A8"}';
+  const now = 1_795_000_000_000;
+  it.each([
+    ['as it was sent', signText(body, 'key', now / 1000), body, true],
+    ['with another body', signText(body, 'key', now / 1000), body.replace('A8', 'A7'), false],
+    ['with another key', signText(body, 'other', now / 1000), body, false],
+    ['six minutes old', signText(body, 'key', now / 1000 - 360), body, false],
+    ['from the future', signText(body, 'key', now / 1000 + 360), body, false],
+    ['with its second changed', signText(body, 'key', now / 1000).replace(/t=\d+/, `t=${now / 1000 + 1}`), body, false],
+    ['without a signature', null, body, false],
+    ['with something else', 'v1=00', body, false],
+  ])('is believed %s: %#', (_how, header, sent, isTrue) => {
+    expect(isSigned(sent, header, 'key', now)).toBe(isTrue);
+  });
+
+  it('is an HMAC as RFC 4231 has it', () => {
+    // RFC 4231, test case 2 is of the plain text; ours puts the second before it. The same primitive, from Node.
+    expect(createHmac('sha256', 'Jefe').update('what do ya want for nothing?').digest('hex')).toBe(
+      '5bdcc146bf60754e6a042426089575c75a003f089d2739839dec58b964ec3843',
+    );
+    expect(signText('x', 'Jefe', 7)).toBe(`t=7,v1=${createHmac('sha256', 'Jefe').update('7.x').digest('hex')}`);
   });
 });
 

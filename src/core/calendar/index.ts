@@ -8,5 +8,5 @@ export { isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
 export type { SchoolBreak, SchoolCalendar } from './schoolCalendar';
 export { schoolYearSchema } from './schoolYear';
 export type { ReportingPeriod, SchoolYear } from './schoolYear';
-export { afterQuiet, isQuiet, nextWallTime, wallTimeIn } from './quietHours';
+export { afterQuiet, isQuiet, nextWallTime } from './quietHours';
 export type { QuietHours } from './quietHours';

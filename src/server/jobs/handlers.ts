@@ -2,6 +2,7 @@ import { inTransaction, migrationNames, personById, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
+import { receiveText } from '../replies/receiveText';
 import { personAddressOf, type TextToSend } from '../ports';
 import { passwordLinkKey, type JobKind, type PayloadOf } from './jobs';
 import { tidyHandler } from './tidy';
@@ -50,6 +51,14 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   },
+  incoming: {
+    prepare: async (_context, text) => text,
+    act: async (context, text: PayloadOf<'incoming'>) => {
+      await receiveText(context, text);
+    },
+    settle: nothing,
+    giveUp: nothing,
+  } satisfies JobHandler<PayloadOf<'incoming'>, PayloadOf<'incoming'>>,
   backup: {
     prepare: async (context, { day }) => context.backups && { day, migrations: await inTransaction(context.db, migrationNames) },
     act: (context, { day, migrations }: { day: string; migrations: readonly string[] }) => context.backups!.make(day, migrations),

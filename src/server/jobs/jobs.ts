@@ -25,6 +25,8 @@ export const JOB_PAYLOADS = {
       }),
     ),
   }),
+  /** A text of the pretend network, on its way here. */
+  incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
   /** Once a day, where it is wished: put everything into a file. */
   backup: z.strictObject({ day: z.string() }),
   /** Once a day: take away what is older than it is kept. */
@@ -53,6 +55,16 @@ export function passwordLinkKey(asking: string): string {
 
 export function forgetPhoneJob(to: string, at: Instant): NewJob {
   return { kind: 'forgetPhone' satisfies JobKind, key: `forgetPhone:${to}`, payload: { to }, at, runAfter: at };
+}
+
+/** @param copy the network may bring a text more than once */
+export function incomingJob(
+  text: { serviceKey: string; from: string; text: string },
+  copy: number,
+  at: Instant,
+  runAfter: Instant,
+): NewJob {
+  return { kind: 'incoming' satisfies JobKind, key: `incoming:${text.serviceKey}:${copy}`, payload: text, at, runAfter };
 }
 
 export function auditJob(key: string, entries: readonly AuditEntry[], at: Instant): NewJob {

@@ -1,12 +1,12 @@
 import { nameOf, type Access, type Child } from '@/core/child';
 import { plain } from '@/core/text';
-import { childrenOf, inTransaction, messagesOf, workplaceOf, type PostMessage } from '@/db';
+import { childrenOf, incomingTexts, inTransaction, messagesOf, textsOfNobody, workplaceOf, type IncomingRow, type PostMessage } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
-import { addressOf, type PhoneText } from '../ports';
+import { addressOf, type Network, type PhoneText } from '../ports';
 
 export interface PostLine extends PostMessage {
   readonly childName: string;
@@ -16,14 +16,25 @@ export interface PostLine extends PostMessage {
 export interface PostView {
   readonly timeZone: string;
   readonly messages: readonly PostLine[];
-  readonly phone: { readonly child: Child; readonly texts: readonly PhoneText[] } | null;
+  readonly phone: { readonly child: Child; readonly texts: readonly PhoneText[]; readonly mayWrite: boolean } | null;
+  /** What came in by text, latest first. */
+  readonly incoming: readonly IncomingLine[];
+  /** Texts of numbers that belong to no child: for who supervise. */
+  readonly ofNobody: readonly IncomingRow[];
+  /** How bad the pretend network is; null where real phones are reached. */
+  readonly network: Network | null;
+}
+
+export interface IncomingLine extends IncomingRow {
+  readonly childName: string;
 }
 
 const MESSAGES_SHOWN = 120;
+const TEXTS_SHOWN = 60;
 
 /** What went out over the caseload, and one family's pretend phone. */
 export async function viewPost(context: Context, actor: PersonActor, wish: { phoneOf: number | null; search: string }): Promise<PostView> {
-  const { child, ...view } = await inTransaction(context.db, async (work) => {
+  const { child, mayWrite, ...view } = await inTransaction(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const messages = await messagesOf(
       work,
@@ -34,6 +45,11 @@ export async function viewPost(context: Context, actor: PersonActor, wish: { pho
     const names = new Map(own.map((each) => [each.child.id, nameOf(each.child)]));
     const accesses = new Map<number, Access>(own.map((each) => [each.child.id, each.access]));
     const wanted = plain(wish.search);
+    const incoming = await incomingTexts(
+      work,
+      own.map((each) => each.child.id),
+      TEXTS_SHOWN,
+    );
     return {
       timeZone: (await workplaceOf(work)).timeZone,
       messages: messages
@@ -43,11 +59,17 @@ export async function viewPost(context: Context, actor: PersonActor, wish: { pho
           mayTryAgain: may(actor, accesses.get(message.childId) ?? 'assist', 'changeProgram'),
         }))
         .filter((message) => plain(`${message.childName} ${message.words}`).includes(wanted)),
+      incoming: incoming
+        .map((text) => ({ ...text, childName: names.get(text.childId!) ?? '' }))
+        .filter((text) => plain(`${text.childName} ${text.text}`).includes(wanted)),
+      ofNobody: may(actor, null, 'seeAllCaseloads') ? await textsOfNobody(work, TEXTS_SHOWN) : [],
+      mayWrite: holder !== null && may(actor, accesses.get(holder) ?? 'assist', 'changeProgram'),
       child: holder === null ? null : (await requireChild(work, actor, holder, 'readChild')).child,
     };
   });
   const looked = [...view.messages.map((message) => message.childId), ...(child ? [child.id] : [])];
   await context.looks.note(entryOf(actor, context.now(), looked, 'post.viewed'));
   const texts = child && context.phone ? await context.phone.read(addressOf(child.id)) : [];
-  return { ...view, phone: child && { child, texts: texts.reverse() } };
+  const network = context.phone ? await context.phone.network() : null;
+  return { ...view, network, phone: child && { child, texts: texts.reverse(), mayWrite } };
 }

@@ -1,6 +1,6 @@
 import { screen } from '@/app/screen';
 import { viewPost } from '@/server/messages/viewPost';
-import { tryAgainAction } from './actions';
+import { sendOwnAction, setNetworkAction, tryAgainAction, writeAsFamilyAction } from './actions';
 import { PostScreen } from '@/ui/desk/post/PostScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 
@@ -12,7 +12,14 @@ export default async function PostPage({ searchParams }: { searchParams: Promise
     const view = await viewPost(context, actor, { phoneOf, search: wanted });
     return (
       <Shell here="/post" actor={actor}>
-        <PostScreen view={view} search={wanted} tryAgain={tryAgainAction} />
+        <PostScreen
+          view={view}
+          search={wanted}
+          tryAgain={tryAgainAction}
+          writeAsFamily={writeAsFamilyAction}
+          setNetwork={setNetworkAction}
+          sendOwn={sendOwnAction}
+        />
       </Shell>
     );
   });

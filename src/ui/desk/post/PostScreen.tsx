@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { nameOf } from '@/core/child';
 import type { PostView } from '@/server/messages/viewPost';
 import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
@@ -7,14 +6,18 @@ import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { HeadRow } from '../parts/HeadRow';
+import { Phone } from './Phone';
 
 export interface PostProps {
   readonly search: string;
   readonly view: PostView;
   readonly tryAgain: WordedAction;
+  readonly writeAsFamily: WordedAction;
+  readonly setNetwork: WordedAction;
+  readonly sendOwn: WordedAction;
 }
 
-export function PostScreen({ view, search, tryAgain }: PostProps) {
+export function PostScreen({ view, search, tryAgain, ...acts }: PostProps) {
   return (
     <>
       <div className="flex items-baseline">
@@ -22,82 +25,91 @@ export function PostScreen({ view, search, tryAgain }: PostProps) {
         <SearchBox value={search} />
       </div>
       <div className="mt-2 grid grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_380px] gap-8">
-        <section aria-label="Sent messages">
-          <RowKeys />
-          <table className="w-full border-collapse">
-            <HeadRow heads={['family of', 'what', 'words', 'by', 'when', 'state']} />
-            <tbody>
-              {view.messages.map((message) => (
-                <tr key={message.id} data-row>
-                  <td className="cell whitespace-nowrap">
-                    <Link href={`/post?phone=${message.childId}`} prefetch={false} className="font-semibold hover:underline">
-                      {message.childName}
-                    </Link>
-                  </td>
-                  <td className="cell whitespace-nowrap">{words(`messageKinds.${message.kind}`)}</td>
-                  <td className="cell w-full text-soft" title={message.words.replace('{link}', '(private link)')}>
-                    {message.kind === 'note' ? message.words : 'a private link to the program'}
-                  </td>
-                  <td className="cell whitespace-nowrap">{message.createdBy}</td>
-                  <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
-                  <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
-                    {message.status === 'waiting' && message.sendAt !== null
-                      ? `going out at ${timeIn(message.sendAt, view.timeZone)}`
-                      : words(`messageStates.${message.status}`)}
-                    {message.status === 'givenUp' && message.mayTryAgain && (
-                      <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
-                        <button className="link">try again</button>
-                      </ActionForm>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {view.messages.length === 0 && <p className="text-soft">Nothing has gone out yet.</p>}
-        </section>
-        <Phone phone={view.phone} />
+        <div className="min-w-0">
+          <CameIn view={view} />
+          <section aria-label="Sent messages">
+            <h2 className="mt-4 text-[17px]">Gone out</h2>
+            <RowKeys />
+            <table className="w-full border-collapse">
+              <HeadRow heads={['family of', 'what', 'words', 'by', 'when', 'state']} />
+              <tbody>
+                {view.messages.map((message) => (
+                  <tr key={message.id} data-row>
+                    <td className="cell whitespace-nowrap">
+                      <Link href={`/post?phone=${message.childId}`} prefetch={false} className="font-semibold hover:underline">
+                        {message.childName}
+                      </Link>
+                    </td>
+                    <td className="cell whitespace-nowrap">{words(`messageKinds.${message.kind}`)}</td>
+                    <td className="cell w-full text-soft" title={message.words.replace('{link}', '(private link)')}>
+                      {message.words.includes('{link}') ? 'a private link to the program' : message.words}
+                    </td>
+                    <td className="cell whitespace-nowrap">{message.createdBy ?? 'by itself'}</td>
+                    <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
+                    <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
+                      {message.status === 'waiting' && message.sendAt !== null
+                        ? `going out at ${timeIn(message.sendAt, view.timeZone)}`
+                        : words(`messageStates.${message.status}`)}
+                      {message.status === 'givenUp' && message.mayTryAgain && (
+                        <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
+                          <button className="link">try again</button>
+                        </ActionForm>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {view.messages.length === 0 && <p className="text-soft">Nothing has gone out yet.</p>}
+          </section>
+        </div>
+        <Phone view={view} {...acts} />
       </div>
     </>
   );
 }
 
-/** Writes the private link as a link, the rest as text. */
-function TextWithLink({ text }: { text: string }) {
-  const parts = text.split(/(https?:\/\/\S+)/);
-  return parts.map((part, index) =>
-    index % 2 ? (
-      <a
-        key={index}
-        href={part}
-        className="link [overflow-wrap:anywhere]"
-        data-key="v"
-        data-key-says="Open the newest link as the family would"
-      >
-        {part}
-      </a>
-    ) : (
-      part
-    ),
+/** What families wrote by text, and what became of it. */
+function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<PostProps, 'view'>) {
+  if (incoming.length + ofNobody.length === 0) return null;
+  return (
+    <section aria-label="Texts that came in">
+      <h2 className="text-[17px]">Came in by text</h2>
+      <table className="w-full border-collapse">
+        <HeadRow heads={['family of', 'words', 'from', 'when', 'what became of it']} />
+        <tbody>
+          {incoming.map(({ id, childId, childName, text, saidBy, receivedAt, outcome, settledAt }) => (
+            <tr key={id}>
+              <td className="cell whitespace-nowrap">
+                <Link href={`/post?phone=${childId}`} prefetch={false} className="font-semibold hover:underline">
+                  {childName}
+                </Link>
+              </td>
+              <td className="cell w-full" dir="auto">
+                {text}
+              </td>
+              <td className="cell whitespace-nowrap">{saidBy || 'not named'}</td>
+              <td className="cell whitespace-nowrap">{momentIn(receivedAt, timeZone)}</td>
+              <td className={`cell whitespace-nowrap ${needsAPerson(outcome) && settledAt === null ? 'text-brick' : ''}`}>
+                {needsAPerson(outcome) && settledAt !== null ? 'read by a person' : words(`textOutcomes.${outcome}`)}
+              </td>
+            </tr>
+          ))}
+          {ofNobody.map(({ id, text, from, receivedAt }) => (
+            <tr key={id}>
+              <td className="cell whitespace-nowrap text-soft">nobody known</td>
+              <td className="cell w-full" dir="auto">
+                {text}
+              </td>
+              <td className="cell whitespace-nowrap">{from}</td>
+              <td className="cell whitespace-nowrap">{momentIn(receivedAt, timeZone)}</td>
+              <td className="cell whitespace-nowrap text-brick">its number is on no child’s page</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 
-function Phone({ phone }: Pick<PostView, 'phone'>) {
-  return (
-    <aside>
-      <h2 className="text-[17px]">{phone ? `The phone of ${nameOf(phone.child)}’s family` : 'A family’s phone'}</h2>
-      <p className="text-[13px] text-soft">A pretend phone: it stands in for the text service. Choose a family on the left.</p>
-      <div className="mt-2 rounded-[22px] border-[6px] border-ink bg-sheet px-4 py-5" role="group" aria-label="Pretend phone">
-        <ol className="flex max-h-[560px] min-h-[380px] flex-col gap-3 overflow-auto" tabIndex={0} aria-label="Texts on the phone">
-          {phone?.texts.map((text) => (
-            <li key={text.key} className="rounded-[10px] bg-green-tint px-3 py-2">
-              <TextWithLink text={text.text} />
-              <span className="mt-1 block text-[12px] text-soft">{momentIn(text.at, phone.child.timeZone)}</span>
-            </li>
-          ))}
-          {(!phone || phone.texts.length === 0) && <li className="text-soft">No texts on this phone.</li>}
-        </ol>
-      </div>
-    </aside>
-  );
-}
+const needsAPerson = (outcome: PostView['incoming'][number]['outcome']) => outcome === 'person' || outcome === 'stopped';

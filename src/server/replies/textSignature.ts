@@ -1,0 +1,22 @@
+import { createHmac, timingSafeEqual } from 'node:crypto';
+
+/** So far the service's clock may be from ours; what is older was held back, or comes from somebody who listened. */
+const MOST_SECONDS_APART = 300;
+
+/** What a service puts into `yard-signature`: the second at which it was sent, and an HMAC of it with the body, by the key that both hold. */
+export function signText(body: string, key: string, seconds: number): string {
+  return `t=${seconds},v1=${macOf(body, key, seconds)}`;
+}
+
+/** True for what somebody signed who holds the key, within five minutes of now. @param now in milliseconds */
+export function isSigned(body: string, header: string | null, key: string, now: number): boolean {
+  const found = /^t=(\d{1,12}),v1=([0-9a-f]{64})$/.exec(header ?? '');
+  if (!found) return false;
+  const seconds = Number(found[1]);
+  if (Math.abs(now / 1000 - seconds) > MOST_SECONDS_APART) return false;
+  return timingSafeEqual(Buffer.from(found[2]!, 'hex'), Buffer.from(macOf(body, key, seconds), 'hex'));
+}
+
+function macOf(body: string, key: string, seconds: number): string {
+  return createHmac('sha256', key).update(`${seconds}.${body}`).digest('hex');
+}

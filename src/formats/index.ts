@@ -3,3 +3,4 @@ export type { PackFault, TaskPack } from './taskPack/taskPack';
 export * from './icalendar';
 export * from './rosterCsv';
 export * from './csv';
+export * from './pdf';

@@ -35,6 +35,7 @@ export interface FaultDetails {
   /** `takesReason`: a reason lets it pass; where it does not, the rule blocks. */
   unsafeStep: { readonly step: number; readonly things: string; readonly takesReason: boolean };
   reasonNeeded: null;
+  noPaper: null;
   linkUnknown: null;
   linkExpired: null;
   linkRevoked: null;
@@ -62,6 +63,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   goneOn: 409,
   unsafeStep: 422,
   reasonNeeded: 422,
+  noPaper: 409,
   linkUnknown: 404,
   linkExpired: 410,
   linkRevoked: 410,

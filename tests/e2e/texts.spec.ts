@@ -14,7 +14,7 @@ test('the pretend phone: a family writes in letters, is answered, and the report
   const phone = page.getByRole('list', { name: 'Texts on the phone' });
   await expect(async () => {
     await page.goto(`/post?phone=${childId}`);
-    await expect(phone).toContainText('Yard Steps: saved. Crane lift left 5 right 4. Thank you!', { timeout: 1_000 });
+    await expect(phone).toContainText('Yard Steps: guardado. La grúa izquierda 5 derecha 4. ¡Gracias!', { timeout: 1_000 });
   }).toPass({ timeout: 20_000 });
   await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('filed as a report');
   expect(await ask('SELECT left_count AS l, right_count AS r, help, way FROM reports WHERE child_id = ?', [childId])).toEqual([
@@ -51,7 +51,7 @@ test('a text service is believed by its signature alone, and brings a text once'
   const signed = signText(text, KEY, seconds());
   expect(await (await send(text, signed)).json()).toEqual({ fresh: true });
   expect(await (await send(text, signed)).json()).toEqual({ fresh: false });
-  expect(await ask('SELECT amount + 0 AS n FROM reports WHERE child_id = ?', [childId])).toEqual([{ n: 10 }]);
+  expect(await ask('SELECT CAST(amount AS DOUBLE) AS n FROM reports WHERE child_id = ?', [childId])).toEqual([{ n: 10 }]);
   for (const body of ['no JSON', '{}', '[]', '{"serviceKey":"","from":"x","text":"y"}'])
     expect((await send(body, signText(body, KEY, seconds()))).status()).toBe(422);
 });

@@ -1,11 +1,14 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import { restOf, type ProgramVersion, type Rest } from '@/core/program';
-import { inTransaction, openStops, versionHolding, workplaceOf } from '@/db';
+import { taskLetters } from '@/core/replies';
+import { languageOf } from '@/core/text';
+import { inTransaction, openStops, standingLinkOf, tasksByVersion, versionHolding, workplaceOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { familyAddress, tokenOf } from '../messages/familyAddress';
 
 export interface PaperView {
   readonly child: Child;
@@ -16,6 +19,10 @@ export interface PaperView {
   /** Tasks that something that hurt has closed: no paper asks for them. */
   readonly closedTaskIds: readonly number[];
   readonly emergencyNumber: string;
+  /** By which letter slip and texts name each task. */
+  readonly letters: ReadonlyMap<number, string>;
+  /** The family's private link, to be read by a phone; null where it has none, or answers on paper or by call. */
+  readonly link: string | null;
 }
 
 /** The program as it goes home on paper: what the family's page shows, for a bag without a phone. */
@@ -31,8 +38,17 @@ export async function viewPaper(context: Context, actor: PersonActor, childId: n
       rest: program && restOf(program, today),
       closedTaskIds: (await openStops(work, [child.id])).map(({ taskId }) => taskId),
       emergencyNumber: (await workplaceOf(work)).emergencyNumber,
+      letters: taskLetters(await tasksByVersion(work, child.id), languageOf(child.familyLanguage)),
+      link: await linkFor(work, context, child),
     };
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
   return view;
+}
+
+/** The standing link: paper makes none, and never a new one. */
+async function linkFor(work: Work, context: Context, child: Child): Promise<string | null> {
+  if (child.reportWay !== 'link') return null;
+  const standing = await standingLinkOf(work, child.id, context.now());
+  return standing && familyAddress(context.origin, tokenOf(context.linkSecret, standing.tokenSalt));
 }

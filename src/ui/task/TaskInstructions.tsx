@@ -1,8 +1,9 @@
-import { cautionsFor, safeSubstitutes, type ChildForSafety, type SafetyFinding } from '@/core/safety';
+import { safeSubstitutes, type ChildForSafety } from '@/core/safety';
 import { isNeededAt, linesAt, mapsFor, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
-import { isTranslated, say, type LocalText } from '@/core/text';
+import { isTranslated, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
+import { cautionLines } from './cautionLines';
 import { TableMapDrawing } from './TableMapDrawing';
 
 export interface InstructionProps {
@@ -121,21 +122,16 @@ export function LooksRight({ content, step, words: { t, local } }: InstructionPr
   );
 }
 
-export function WatchOut({ content, step, child, words }: InstructionProps) {
-  const { t, local } = words;
-  const { findings, supervision } = cautionsFor(content, step, child.care);
+export function WatchOut(props: InstructionProps) {
+  const [supervision, ...lines] = cautionLines(props);
   return (
     <div className="watch mt-3">
-      <h2 className="font-text text-[1rem] font-bold">{t('watchOut')}</h2>
+      <h2 className="font-text text-[1rem] font-bold">{props.words.t('watchOut')}</h2>
       <ul className="list-disc ps-5">
-        {supervision !== 'near' && <li className="font-bold">{t(`supervision.${supervision}`)}</li>}
-        {findings.map((finding) => (
-          <li key={finding.key}>{cautionWords(finding, words)}</li>
+        {supervision && <li className="font-bold">{supervision}</li>}
+        {lines.map((line, index) => (
+          <li key={index}>{line}</li>
         ))}
-        {linesAt(content, 'cautions', step).map((text, index) => (
-          <li key={index}>{local(text)}</li>
-        ))}
-        <li>{local(content.stopRule)}</li>
       </ul>
     </div>
   );
@@ -155,13 +151,6 @@ function RecipeSaid({ recipe, words: { t, local } }: { recipe: Recipe; words: Fa
 /** Only what was judged safe for this child is ever printed after “or”. */
 function OrElse({ what, words: { t, local } }: { what: LocalText | undefined; words: FamilyWords }) {
   return what ? <span className="text-soft"> ({t('orElse', { what: local(what) })})</span> : null;
-}
-
-function cautionWords({ rule, thing, of }: SafetyFinding, words: FamilyWords): string {
-  const { t, language } = words;
-  const kind = rule === 'allergen' ? t(`allergens.${of as 'wheat'}`) : '';
-  const name = thing ? say(thing, language) : '';
-  return t(`safetyRules.${rule}`, { thing: name.charAt(0).toUpperCase() + name.slice(1), of: kind });
 }
 
 function Said({ who, texts }: { who: string; texts: readonly string[] }) {

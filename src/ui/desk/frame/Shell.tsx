@@ -19,6 +19,7 @@ const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[]
   { href: '/children/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
   { href: '/caseload', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
   { href: '/caseload/hand-over', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
+  { href: '/paper', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },
   { href: '/settings#password', name: 'Change your password', hint: 'Settings', roles: ['therapist', 'assistant', 'supervisor'] },

@@ -8,6 +8,7 @@ import { dayLocale, longDay, shortDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { targetWords } from '../../task/targetWords';
 import { TaskInstructions } from '../../task/TaskInstructions';
+import { PaperChoices } from './PaperChoices';
 import { PrintButton } from './PrintButton.client';
 
 /** A fortnight of boxes to write in. Our own choice. */
@@ -30,6 +31,12 @@ export function PaperScreen({ view, words }: { view: PaperView; words: FamilyWor
       <div className="flex flex-wrap items-center gap-6 print:hidden">
         <h1 className="text-[24px]">On paper: {nameOf(child)}</h1>
         {because === null && <PrintButton />}
+        {because === null && (
+          <form action={`/children/${child.id}/paper/file`} className="flex flex-wrap items-start gap-4">
+            <PaperChoices />
+            <button className="act self-end">As a PDF</button>
+          </form>
+        )}
         <p className="text-[14px] text-soft">
           {because ??
             `What the family’s page shows today, a page a task.${closed.length ? ` Closed, so left out: ${closed.map(({ content }) => content.title.en).join(', ')}.` : ''}`}

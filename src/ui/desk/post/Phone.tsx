@@ -41,7 +41,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
               dir="auto"
               className={`max-w-[88%] rounded-[10px] px-3 py-2 ${isTheirs ? 'self-end bg-straw-tint' : 'self-start bg-green-tint'}`}
             >
-              <span className="sr-only">{isTheirs ? 'The family: ' : 'Yard Steps: '}</span>
+              <span className="sr-only">{isTheirs ? 'From the family: ' : 'To the family: '}</span>
               {isTheirs ? text : <TextWithLink text={text} />}
               <span className="mt-1 block text-[12px] text-soft">{phone && momentIn(at, phone.child.timeZone)}</span>
             </li>

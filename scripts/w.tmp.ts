@@ -1,0 +1,17 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+const stack = JSON.parse(readFileSync('.data/walk/stack.json','utf8'));
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu'] });
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+await page.goto(stack.url+'/sign-in'); await page.getByLabel('Address').fill(stack.therapist.email); await page.getByLabel('Password').fill(stack.therapist.password); await page.keyboard.press('Enter'); await page.waitForURL('**/rounds');
+const get = async (q: string, f: string) => { const r = await page.request.get(stack.url + q); console.log(q, r.status(), (await r.body()).length); writeFileSync(f, await r.body()); };
+await get('/children/4/paper/file', '/tmp/p1.pdf');
+await get('/children/1/paper/file?size=a4&large=on', '/tmp/p2.pdf');
+await page.goto(stack.url + '/paper');
+await page.screenshot({ path: '/tmp/papers.png' });
+const t = Date.now();
+await page.getByRole('button', { name: 'Make the PDF' }).click();
+await page.getByRole('link', { name: 'Save the PDF' }).waitFor({ timeout: 60000 });
+console.log('caseload', Date.now() - t, 'ms');
+await page.screenshot({ path: '/tmp/papers2.png' });
+await browser.close();

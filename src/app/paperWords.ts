@@ -1,0 +1,7 @@
+import { languageOf } from '@/core/text';
+import type { Compose } from '@/server/programs/makePaper';
+import { familyWords } from '@/ui/shared/familyWords';
+import { paperOf } from '@/ui/task/paperOf';
+
+/** A program in its family's words, as the family's page says it. */
+export const compose: Compose = async (view, wish) => paperOf(view, await familyWords(languageOf(view.child.familyLanguage)), wish);

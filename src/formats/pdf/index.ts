@@ -1,0 +1,2 @@
+export { PAPER_PARTS, paperPdf } from './paperPdf';
+export type { PaperPart } from './paperPdf';

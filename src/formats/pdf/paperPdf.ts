@@ -1,0 +1,31 @@
+import type { Paper, PaperSize } from '@/core/paper';
+import { Pen } from './pen';
+import { programPages } from './programPages';
+import { slipPage } from './slipPage';
+
+/** What goes into a bag or on a fridge: the program, its slip, or both. */
+export const PAPER_PARTS = ['all', 'program', 'slip'] as const;
+export type PaperPart = (typeof PAPER_PARTS)[number];
+
+export interface PaperPdfWish {
+  readonly size: PaperSize;
+  readonly isLarge: boolean;
+  readonly part: PaperPart;
+  readonly title: string;
+  /** Told after each paper; what it gives back is waited for, so that others are served in between. False: stop. */
+  readonly onPaper?: (done: number) => Promise<boolean>;
+}
+
+/** Papers of one or of many children in one file, each on pages of its own. Null where it was stopped. */
+export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, wish: PaperPdfWish): Promise<Uint8Array | null> {
+  let pen: Pen | null = null;
+  let done = 0;
+  for await (const paper of papers) {
+    pen ??= new Pen({ size: wish.size, isLarge: wish.isLarge, language: paper.language, title: wish.title });
+    if (wish.part !== 'slip') programPages(pen, paper);
+    if (wish.part !== 'program') for (const slip of paper.slips) slipPage(pen, slip, paper.hurt);
+    done += 1;
+    if (wish.onPaper && !(await wish.onPaper(done))) return null;
+  }
+  return pen ? pen.finish() : null;
+}

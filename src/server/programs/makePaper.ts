@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { nameOf } from '@/core/child';
+import { PAPER_SIZES, type Paper, type PaperSize } from '@/core/paper';
+import { directionOf, languageOf } from '@/core/text';
+import { childrenOf, inTransaction, workplaceOf } from '@/db';
+import { PAPER_PARTS, paperPdf } from '@/formats';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
+import { viewPaper, type PaperView } from './viewPaper';
+
+const wishSchema = z.object({
+  size: z.enum(PAPER_SIZES).default('letter'),
+  large: z.preprocess((value) => value === 'on' || value === '1' || value === true, z.boolean()),
+  part: z.enum(PAPER_PARTS).default('all'),
+  /** The slip's first day; the coming Monday where it is not said. */
+  from: z
+    .string()
+    .optional()
+    .transform((text) => (text ? parseCalendarDay(text) : null)),
+  /** A school's children alone. */
+  school: z.string().max(120).optional(),
+});
+
+/** How a program is put into words is the screens' own; the same words stand on paper. */
+export type Compose = (view: PaperView, wish: { size: PaperSize; isLarge: boolean; from: CalendarDay }) => Promise<Paper>;
+
+export interface MadePaper {
+  readonly file: Uint8Array;
+  readonly name: string;
+  /** Children without paper, and why: nothing sent, everything closed, or a language that is written from the right. */
+  readonly left: readonly { readonly childId: number; readonly name: string; readonly why: 'nothing' | 'rightToLeft' }[];
+}
+
+/** The program of one child as a PDF. @throws AppError notFound, invalid; noPaper where there is nothing to print */
+export async function paperOfChild(
+  context: Context,
+  actor: PersonActor,
+  childId: number,
+  raw: unknown,
+  compose: Compose,
+): Promise<MadePaper> {
+  const made = await make(context, actor, [childId], raw, compose, async () => true);
+  if (!made) throw new AppError('notFound');
+  return made;
+}
+
+/**
+ * The programs of a caseload, or of its children at one school, as one PDF. Each child is read, drawn and let go before the next, and
+ * others are served in between. Null where it was stopped.
+ * @param onChild told after each child; false stops
+ */
+export async function paperOfCaseload(
+  context: Context,
+  actor: PersonActor,
+  raw: unknown,
+  compose: Compose,
+  onChild: (done: number, of: number) => Promise<boolean>,
+): Promise<MadePaper | null> {
+  const { school } = parseInput(wishSchema, raw);
+  const own = await inTransaction(context.db, (work) => childrenOf(work, actor.personId));
+  const ids = own.filter(({ child }) => !school || child.school === school).map(({ child }) => child.id);
+  return make(context, actor, ids, raw, compose, onChild);
+}
+
+async function make(
+  context: Context,
+  actor: PersonActor,
+  ids: readonly number[],
+  raw: unknown,
+  compose: Compose,
+  onChild: (done: number, of: number) => Promise<boolean>,
+): Promise<MadePaper | null> {
+  const { size, large, part, from } = parseInput(wishSchema, raw);
+  const { timeZone } = await inTransaction(context.db, workplaceOf);
+  const wish = { size, isLarge: large, from: from ?? nextMonday(calendarDayInZone(context.now(), timeZone)) };
+  const left: MadePaper['left'][number][] = [];
+  let name = '';
+  let seen = 0;
+  let isStopped = false;
+  async function* papers() {
+    for (const childId of ids) {
+      const view = await viewPaper(context, actor, childId);
+      name = nameOf(view.child);
+      seen += 1;
+      const isOpen = view.program !== null && view.rest?.kind !== 'ended';
+      const paper = isOpen ? await compose(view, wish) : null;
+      const isRightToLeft = directionOf(languageOf(view.child.familyLanguage)) === 'rtl';
+      if (!paper || paper.tasks.length === 0) left.push({ childId, name, why: 'nothing' });
+      else if (isRightToLeft) left.push({ childId, name, why: 'rightToLeft' });
+      else yield paper;
+      isStopped ||= !(await onChild(seen, ids.length));
+      if (isStopped) return;
+      // Whoever else is served gets their turn.
+      await new Promise(setImmediate);
+    }
+  }
+  const file = await paperPdf(papers(), { size, isLarge: large, part, title: 'Home practice' });
+  if (isStopped) return null;
+  if (!file) throw new AppError('noPaper');
+  return { file, name: ids.length === 1 ? name : 'caseload', left };
+}
+
+/** Today where it is a Monday, else the coming one: slips are of whole weeks. */
+function nextMonday(today: CalendarDay): CalendarDay {
+  return addDays(today, (8 - weekdayOf(today)) % 7);
+}

@@ -63,7 +63,8 @@ const ending = new Ending(server);
 async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const address = request.url ?? '/';
   const token = FAMILY.exec(address)?.[1];
-  const isFamily = token !== undefined;
+  // A teacher's page is as small as a family's, and as private.
+  const isFamily = token !== undefined || address.startsWith('/t/');
   const nonce = randomBytes(16).toString('base64');
   const headers = headersFor({ scripts: { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
@@ -79,7 +80,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     return sayPlainly(response, 405, 'No page is asked for in this way.', request);
   }
   if (request.method !== 'GET' && request.method !== 'HEAD') {
-    if (isFamily && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
+    if (token !== undefined && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
     if (refuseLargeBody(request, response, isFamily)) return;
     if (request.method === 'POST' && INTAKE.test(address) && isForm(request)) return takeIn(token!, request, response);
   }

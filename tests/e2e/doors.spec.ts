@@ -27,6 +27,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/[childId]/goals/[goalId]': CHANGES_A_CHILD,
   '/children/[childId]/looks': CHANGES_A_CHILD,
   '/children/[childId]/looks/file': CHANGES_A_CHILD,
+  '/children/[childId]/outside': CHANGES_A_CHILD,
   '/children/[childId]/paper': OF_A_CHILD,
   '/children/[childId]/paper/file': OF_A_CHILD,
   '/children/[childId]/program': CHANGES_A_CHILD,
@@ -34,9 +35,12 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/new': NOT_FOR_ASSISTANTS,
   '/confirm': SIGNED_IN,
   '/f/[token]': NO_LINK,
+  '/f/[token]/calendar.ics': NO_LINK,
   '/f/[token]/home': NO_LINK,
   '/f/[token]/home/tell': { ...NO_LINK },
   '/f/[token]/manifest': NO_LINK,
+  '/f/[token]/reminders': NO_LINK,
+  '/f/[token]/reminders/tell': { ...NO_LINK },
   '/f/[token]/report': { ...NO_LINK },
   '/f/[token]/task/[versionTaskId]': NO_LINK,
   '/find': SIGNED_IN,
@@ -51,6 +55,9 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/settings': SIGNED_IN,
   '/settings/year': SIGNED_IN,
   '/sign-in': OPEN,
+  '/t/[token]': NO_LINK,
+  '/t/[token]/ask': { ...NO_LINK },
+  '/t/[token]/paper': NO_LINK,
   '/tasks': SIGNED_IN,
   '/tasks/[slug]': SIGNED_IN,
   '/tasks/contents': SIGNED_IN,
@@ -59,7 +66,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/yard': SIGNED_IN,
 };
 /** Routes that a family's form is sent to are asked with it. */
-const POSTED = ['/f/[token]/home/tell', '/f/[token]/report'];
+const POSTED = ['/f/[token]/home/tell', '/f/[token]/reminders/tell', '/f/[token]/report', '/t/[token]/ask'];
 
 /** What each act of the program answers to who is not signed in. */
 const PUBLIC_ACTS = ['signInAction', 'acceptAction', 'askAction', 'chooseAction'];

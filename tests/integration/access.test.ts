@@ -14,6 +14,11 @@ import { deleteChild } from '@/server/caseload/deleteChild';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
+import { setReminders } from '@/server/messages/reminders';
+import { sendDirect } from '@/server/messages/sendDirect';
+import { makeTeacherLink, revokeTeacherLinks } from '@/server/people/teacherLinks';
+import { textFromPhone } from '@/server/replies/fromPhone';
+import { viewOutside } from '@/server/caseload/viewOutside';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewPost } from '@/server/messages/viewPost';
 import { saveDraft } from '@/server/programs/saveDraft';
@@ -104,6 +109,16 @@ const doors: Door[] = [
   ['messages/links', (actor, { childId }) => sendLinkAgain(bed.context, actor, childId), 'change'],
   ['messages/links', (actor, { childId, linkId }) => revokeLink(bed.context, actor, childId, linkId), 'change'],
   ['messages/tryAgain', (actor, { childId, messageId }) => tryMessageAgain(bed.context, actor, childId, messageId), 'change'],
+  ['messages/sendDirect', (actor, { childId }) => sendDirect(bed.context, actor, { childId, words: 'Hello' }), 'change'],
+  ['replies/fromPhone', (actor, { childId }) => textFromPhone(bed.context, actor, { childId, text: 'A8' }), 'change'],
+  [
+    'messages/reminders',
+    (actor, { childId }) => setReminders(bed.context, actor, childId, { weekdays: [1], at: '18:00', afterSilence: false }),
+    'change',
+  ],
+  ['caseload/viewOutside', (actor, { childId }) => viewOutside(bed.context, actor, childId), 'change'],
+  ['people/teacherLinks', (actor, { childId }) => makeTeacherLink(bed.context, actor, childId), 'change'],
+  ['people/teacherLinks', (actor, { childId }) => revokeTeacherLinks(bed.context, actor, childId), 'change'],
   ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
   ['audit/viewLooks', (actor, { childId }) => viewLooks(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
   ['audit/viewLooks', (actor, { childId }) => looksForFile(bed.context, actor, childId, () => ''), 'looks'],

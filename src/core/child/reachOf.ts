@@ -12,7 +12,13 @@ export interface Reach {
  * @example reachOf([{ ...grandmother, way: 'text', reach: '+1 900 555 0101', mayBeSent: 'practice' }]) // { way: 'text', at: '+1 900 555 0101' }
  */
 export function reachOf(contacts: readonly Contact[]): Reach | null {
-  for (const { way, reach, mayBeSent } of contacts)
-    if ((way === 'text' || way === 'email') && reach !== '' && mayBeSent === 'practice') return { way, at: reach };
-  return null;
+  const contact = reachContact(contacts);
+  return contact && { way: contact.way as Reach['way'], at: contact.reach };
+}
+
+/** The contact itself, with its quiet hours. */
+export function reachContact(contacts: readonly Contact[]): Contact | null {
+  return (
+    contacts.find(({ way, reach, mayBeSent }) => (way === 'text' || way === 'email') && reach !== '' && mayBeSent === 'practice') ?? null
+  );
 }

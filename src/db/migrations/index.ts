@@ -19,6 +19,7 @@ import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
 import { texts } from './0019-texts';
+import { teachers } from './0020-teachers';
 import type { Migration } from './migration';
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -41,6 +42,7 @@ export const MIGRATIONS: readonly Migration[] = [
   watched,
   readDays,
   texts,
+  teachers,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -263,6 +263,15 @@ const COLUMNS = {
     ask: JSON_TEXT,
     ask_settled_at: moment,
   },
+  teacher_links: {
+    child_id: BIGINT,
+    token_hash: STRING,
+    token_salt: STRING,
+    created_by: BIGINT,
+    created_at: moment,
+    expires_at: moment,
+    revoked_at: moment,
+  },
   stopped_numbers: { number: STRING, stopped_at: moment },
 } as const;
 

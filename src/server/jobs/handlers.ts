@@ -2,6 +2,7 @@ import { inTransaction, migrationNames, personById, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
+import { remindHandler } from '../messages/reminders';
 import { receiveText } from '../replies/receiveText';
 import { personAddressOf, type TextToSend } from '../ports';
 import { passwordLinkKey, type JobKind, type PayloadOf } from './jobs';
@@ -65,6 +66,7 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'backup'>, { day: string; migrations: readonly string[] }>,
+  remind: remindHandler,
   tidy: tidyHandler,
 } satisfies {
   // What a handler makes ready is its own affair: it only ever gets back what it gave.

@@ -1,6 +1,7 @@
 import { calendarDayInZone } from '@/core/calendar';
 import { addJobs, inTransaction, workplaceOf } from '@/db';
 import type { Context } from '../context';
+import { planReminders } from '../messages/reminders';
 import { appendTrail, MOST_AT_ONCE } from './appendTrail';
 import { backupJob, tidyJob } from './jobs';
 import { runNext } from './runDue';
@@ -56,6 +57,7 @@ async function planDay(context: Context): Promise<void> {
     const now = context.now();
     const { timeZone } = await workplaceOf(work);
     const day = calendarDayInZone(now, timeZone);
+    await planReminders(work, context);
     await addJobs(work, [tidyJob(day, now), ...(context.backups ? [backupJob(day, now)] : [])]);
   });
 }

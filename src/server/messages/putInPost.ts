@@ -17,6 +17,7 @@ import {
 } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
+import { quietFor } from './reminders';
 import { deliverJob } from '../jobs/jobs';
 import { textWords, type TextKind } from './textWords';
 
@@ -41,7 +42,7 @@ export async function putInPost(work: Work, context: Context, actor: PersonActor
     return reword(work, held.id, child);
   }
   const { postMinutes } = await workplaceOf(work);
-  const sendAt = instant(now + postMinutes * MINUTE);
+  const sendAt = quietFor(child, instant(now + postMinutes * MINUTE));
   const words = await textWords(child.familyLanguage, kind);
   const messageId = await addMessage(work, {
     childId: child.id,
@@ -49,7 +50,7 @@ export async function putInPost(work: Work, context: Context, actor: PersonActor
     words,
     createdBy: actor.personId,
     createdAt: now,
-    sendAt: postMinutes > 0 ? sendAt : null,
+    sendAt: sendAt > now ? sendAt : null,
   });
   await addPart(work, messageId, kind, decisionId, now);
   await addJobs(work, [deliverJob(messageId, now, sendAt)]);
@@ -66,16 +67,17 @@ export async function postLinkNow(
 ): Promise<void> {
   const now = context.now();
   const words = await textWords(child.familyLanguage, kind);
+  const goesAt = quietFor(child, now);
   const message = {
     childId: child.id,
     kind,
     words,
     createdBy: actor.personId,
     createdAt: now,
-    sendAt: null,
+    sendAt: goesAt > now ? goesAt : null,
     newLink,
   };
-  await addJobs(work, [deliverJob(await addMessage(work, message), now)]);
+  await addJobs(work, [deliverJob(await addMessage(work, message), now, goesAt)]);
 }
 
 /**

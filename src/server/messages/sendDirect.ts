@@ -7,6 +7,7 @@ import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { deliverJob } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
+import { quietFor } from './reminders';
 
 /** About three text messages. */
 const MOST_LETTERS = 480;
@@ -16,7 +17,7 @@ const directSchema = z.object({
   words: z.string().trim().min(1, 'empty').max(MOST_LETTERS, 'tooLong'),
 });
 
-/** Sends a family a text in the therapist's own words, at once. Nothing about a child stands in a text: its name is refused. @throws AppError notFound, notAllowed, invalid */
+/** Sends a family a text in the therapist's own words, at once or after its quiet hours. Nothing about a child stands in a text: its name is refused. @throws AppError notFound, notAllowed, invalid */
 export async function sendDirect(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { childId, words } = parseInput(directSchema, raw);
   await inTransaction(context.db, async (work) => {
@@ -24,8 +25,10 @@ export async function sendDirect(context: Context, actor: PersonActor, raw: unkn
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const said = ` ${plain(words).replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
     if (said.includes(` ${plain(child.calledName)} `)) throw invalid({ path: 'words', code: 'namesChild' });
-    const message = { childId, kind: 'direct' as const, words, createdBy: actor.personId, createdAt: now, sendAt: null };
-    await addJobs(work, [deliverJob(await addMessage(work, message), now)]);
+    const goesAt = quietFor(child, now);
+    const sendAt = goesAt > now ? goesAt : null;
+    const message = { childId, kind: 'direct' as const, words, createdBy: actor.personId, createdAt: now, sendAt };
+    await addJobs(work, [deliverJob(await addMessage(work, message), now, goesAt)]);
     await noteChanges(work, now, [entryOf(actor, now, [childId], 'message.written')]);
   });
 }

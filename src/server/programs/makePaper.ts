@@ -3,13 +3,13 @@ import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarD
 import { nameOf } from '@/core/child';
 import { PAPER_SIZES, type Paper, type PaperSize } from '@/core/paper';
 import { directionOf, languageOf } from '@/core/text';
-import { childrenOf, inTransaction, workplaceOf } from '@/db';
+import { childById, childrenOf, inTransaction, workplaceOf } from '@/db';
 import { PAPER_PARTS, paperPdf } from '@/formats';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
-import { viewPaper, type PaperView } from './viewPaper';
+import { loadPaper, viewPaper, type PaperView } from './viewPaper';
 
 const wishSchema = z.object({
   size: z.enum(PAPER_SIZES).default('letter'),
@@ -42,9 +42,26 @@ export async function paperOfChild(
   raw: unknown,
   compose: Compose,
 ): Promise<MadePaper> {
-  const made = await make(context, actor, [childId], raw, compose, async () => true);
-  if (!made) throw new AppError('notFound');
-  return made;
+  const made = await make(
+    context,
+    (id) => viewPaper(context, actor, id),
+    [childId],
+    raw,
+    compose,
+    async () => true,
+  );
+  return made!;
+}
+
+/** The same for who holds a link to it and is nobody here: without the family's own link on it. */
+export async function paperOfChildFor(context: Context, childId: number, raw: unknown, compose: Compose): Promise<MadePaper> {
+  const view = async (id: number) =>
+    inTransaction(context.db, async (work) => {
+      const child = await childById(work, id);
+      if (!child) throw new AppError('linkUnknown');
+      return { ...(await loadPaper(work, context, child)), link: null };
+    });
+  return (await make(context, view, [childId], raw, compose, async () => true))!;
 }
 
 /**
@@ -62,12 +79,12 @@ export async function paperOfCaseload(
   const { school } = parseInput(wishSchema, raw);
   const own = await inTransaction(context.db, (work) => childrenOf(work, actor.personId));
   const ids = own.filter(({ child }) => !school || child.school === school).map(({ child }) => child.id);
-  return make(context, actor, ids, raw, compose, onChild);
+  return make(context, (id) => viewPaper(context, actor, id), ids, raw, compose, onChild);
 }
 
 async function make(
   context: Context,
-  actor: PersonActor,
+  viewOf: (childId: number) => Promise<PaperView>,
   ids: readonly number[],
   raw: unknown,
   compose: Compose,
@@ -82,7 +99,7 @@ async function make(
   let isStopped = false;
   async function* papers() {
     for (const childId of ids) {
-      const view = await viewPaper(context, actor, childId);
+      const view = await viewOf(childId);
       name = nameOf(view.child);
       seen += 1;
       const isOpen = view.program !== null && view.rest?.kind !== 'ended';

@@ -27,23 +27,28 @@ export interface PaperView {
 
 /** The program as it goes home on paper: what the family's page shows, for a bag without a phone. */
 export async function viewPaper(context: Context, actor: PersonActor, childId: number): Promise<PaperView> {
-  const view = await inTransaction(context.db, async (work): Promise<PaperView> => {
+  const view = await inTransaction(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'readChild');
-    const today = calendarDayInZone(context.now(), child.timeZone);
-    const program = await versionHolding(work, child.id, today);
-    return {
-      child,
-      today,
-      program,
-      rest: program && restOf(program, today),
-      closedTaskIds: (await openStops(work, [child.id])).map(({ taskId }) => taskId),
-      emergencyNumber: (await workplaceOf(work)).emergencyNumber,
-      letters: taskLetters(await tasksByVersion(work, child.id), languageOf(child.familyLanguage)),
-      link: await linkFor(work, context, child),
-    };
+    return loadPaper(work, context, child);
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
   return view;
+}
+
+/** Within the caller's transaction, which has asked whether it may be read. */
+export async function loadPaper(work: Work, context: Context, child: Child): Promise<PaperView> {
+  const today = calendarDayInZone(context.now(), child.timeZone);
+  const program = await versionHolding(work, child.id, today);
+  return {
+    child,
+    today,
+    program,
+    rest: program && restOf(program, today),
+    closedTaskIds: (await openStops(work, [child.id])).map(({ taskId }) => taskId),
+    emergencyNumber: (await workplaceOf(work)).emergencyNumber,
+    letters: taskLetters(await tasksByVersion(work, child.id), languageOf(child.familyLanguage)),
+    link: await linkFor(work, context, child),
+  };
 }
 
 /** The standing link: paper makes none, and never a new one. */

@@ -153,16 +153,10 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   const language = languageOf(child.familyLanguage);
   const own = withoutName(text, child);
   const reading = readReply(own, { tasks: all, today, language });
-  const taking = { textId, serviceKey, sender, today, tasks: all };
+  const taking = { textId, serviceKey, child, saidBy: sender.contact?.name ?? '', today, tasks: all };
   if (reading.kind === 'danger') {
-    const about = all.filter(({ taskId }) => reading.named.length === 0 || reading.named.includes(taskId));
-    await store(
-      work,
-      context,
-      taking,
-      about.map((task) => hurt(task, today)),
-      { words: text, isDanger: true },
-    );
+    const saidBy = sender.contact?.name ?? '';
+    const about = await closeForDanger(work, context, { child, today, text, textId, serviceKey, saidBy });
     const { emergencyNumber } = await workplaceOf(work);
     const task = about.map(({ title }) => title).join(', ');
     await answer(work, context, sender, task ? 'hurt' : 'hurtUnknown', { task, number: emergencyNumber });
@@ -192,6 +186,27 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   return toPerson(work, context, sender);
 }
 
+export interface DangerSaid {
+  readonly child: Child;
+  readonly today: CalendarDay;
+  readonly text: string;
+  readonly textId: number;
+  readonly serviceKey: string;
+  readonly saidBy: string;
+}
+
+/** Closes what words of harm name, or else everything that the family has, till a person lifts it. Gives back what was closed. */
+export async function closeForDanger(work: Work, context: Context, said: DangerSaid): Promise<AskedByText[]> {
+  const { child, today, text } = said;
+  const version = await versionHolding(work, child.id, today);
+  const all = version ? await askedByText(work, child.id, version, child.familyLanguage) : [];
+  const { named } = readReply(withoutName(text, child), { tasks: all, today, language: languageOf(child.familyLanguage) });
+  const about = all.filter(({ taskId }) => named.length === 0 || named.includes(taskId));
+  const items = about.map((task) => hurt(task, today));
+  await store(work, context, { ...said, tasks: all }, items, { words: text, isDanger: true });
+  return about;
+}
+
 /** "All of it", "not today": what could be done and was planned on that day; of a day without a plan, what could be done at all. */
 function ofTheDay(items: readonly ReplyItem[], tasks: readonly AskedByText[]): ReplyItem[] {
   const open = items.filter(({ taskId }) => tasks.some((task) => task.taskId === taskId));
@@ -217,7 +232,8 @@ async function canStand(
 interface Taking {
   readonly textId: number;
   readonly serviceKey: string;
-  readonly sender: Sender;
+  readonly child: Child;
+  readonly saidBy: string;
   readonly today: CalendarDay;
   readonly tasks: readonly AskedByText[];
 }
@@ -225,7 +241,7 @@ interface Taking {
 async function store(
   work: Work,
   context: Context,
-  { textId, serviceKey, sender, today, tasks }: Taking,
+  { textId, serviceKey, child, saidBy, today, tasks }: Taking,
   items: readonly ReplyItem[],
   { words, isDanger }: { words: string; isDanger: boolean },
 ): Promise<void> {
@@ -240,14 +256,14 @@ async function store(
       // One question, however many tasks stand beside it.
       isQuestion: !isDanger && words !== '' && index === 0,
       words: isDanger || index === 0 ? words : '',
-      saidBy: sender.contact?.name ?? '',
+      saidBy,
     };
     const { step, takesHalves, versionTaskId, taskId } = task;
     const judged = checkSession(facts, { today, step, chooseFrom: step, chooseTo: step, takesHalves });
     if (!judged.ok) throw new Error(`A reply was read as what no report may be: ${judged.issues.map(({ code }) => code).join(', ')}`);
     return {
-      idempotencyKey: keyOf(`${serviceKey} ${sender.child.id} ${taskId} ${item.doneOn}`),
-      childId: sender.child.id,
+      idempotencyKey: keyOf(`${serviceKey} ${child.id} ${taskId} ${item.doneOn}`),
+      childId: child.id,
       versionTaskId,
       taskId,
       facts: judged.value,

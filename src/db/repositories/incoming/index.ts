@@ -1,14 +1,4 @@
-export {
-  cameLately,
-  childrenWithContacts,
-  incomingTexts,
-  openAskOf,
-  stoppedAt,
-  stoppedNumbers,
-  textsById,
-  textsForAPerson,
-  textsOfNobody,
-} from './read';
+export { cameLately, childrenWithContacts, incomingTexts, openAskOf, stoppedAt, textsById, textsForAPerson, textsOfNobody } from './read';
 export type { IncomingRow, TextOutcome } from './read';
 export {
   addIncomingText,

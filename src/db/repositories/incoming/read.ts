@@ -103,15 +103,6 @@ export async function stoppedAt(work: Work, number: string): Promise<Instant | n
   return row?.at ?? null;
 }
 
-/** Which of these numbers want no more messages. */
-export async function stoppedNumbers(work: Work, numbers: readonly string[]): Promise<Set<string>> {
-  if (numbers.length === 0) return new Set();
-  const rows = await tablesOf(work).select<{ number: string }>('SELECT number FROM stopped_numbers WHERE number IN (:numbers)', {
-    numbers,
-  });
-  return new Set(rows.map(({ number }) => number));
-}
-
 /** A child of a family, as a text from it asks: who is on a caseload, with the contacts that may have written. */
 export async function childrenWithContacts(
   work: Work,

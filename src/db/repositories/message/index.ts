@@ -1,4 +1,4 @@
-export { heldMessageOf, messageOfDecision, messagesOf, messageToSend, partsOf } from './read';
+export { heldMessageOf, messageOfDecision, messagesOf, messageToSend, partsOf, remindedSince } from './read';
 export type { MessageKind, MessageStatus, MessageToSend, PostMessage, PartKind } from './read';
 export {
   addMessage,

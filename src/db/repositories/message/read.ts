@@ -87,14 +87,24 @@ export async function messageToSend(work: Work, messageId: number): Promise<Mess
 
 const readReach = reading<Reach>('reach', z.strictObject({ way: z.enum(['text', 'email']), at: z.string() }));
 
+/** True where a reminder went out to a family, or waits, since a moment. */
+export async function remindedSince(work: Work, childId: number, since: Instant): Promise<boolean> {
+  const rows = await tablesOf(work).select(
+    "SELECT 1 FROM messages WHERE child_id = :childId AND kind = 'reminder' AND created_at >= :since LIMIT 1",
+    { childId, since: momentText(since) },
+  );
+  return rows.length > 0;
+}
+
 /** What a message is made of: one part a decision, or a program that was sent. */
 export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack', 'paused', 'ended', 'goesOn'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
-/** The child's message that still waits for what else is decided, locked; null where none does. */
+/** The child's message that still waits for what else is decided, locked; null where none does. One in a person's own words, or a reminder, takes nothing in. */
 export async function heldMessageOf(work: Work, childId: number, now: Instant): Promise<{ readonly id: number } | null> {
   const [row] = await tablesOf(work).select<{ id: number }>(
-    "SELECT id FROM messages WHERE child_id = :childId AND status = 'waiting' AND send_at > :now ORDER BY id DESC LIMIT 1 FOR UPDATE",
+    `SELECT m.id FROM messages m WHERE m.child_id = :childId AND m.status = 'waiting' AND m.send_at > :now
+       AND EXISTS (SELECT 1 FROM message_parts t WHERE t.message_id = m.id) ORDER BY m.id DESC LIMIT 1 FOR UPDATE`,
     { childId, now: momentText(now) },
   );
   return row ?? null;

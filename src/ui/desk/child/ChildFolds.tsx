@@ -147,6 +147,14 @@ function LinksAndPost({ view, acts }: Props) {
         <Link className="link" href={`/post?phone=${child.id}`} prefetch={false}>
           Sent messages
         </Link>
+        {view.mayChange && (
+          <>
+            {' · '}
+            <Link className="link" href={`/children/${child.id}/outside`} prefetch={false}>
+              Reminders and teacher
+            </Link>
+          </>
+        )}
       </p>
     </>
   );

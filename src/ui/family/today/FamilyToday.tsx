@@ -95,6 +95,11 @@ export function FamilyToday({ view, token, words, said }: Props) {
         </>
       )}
       <Week view={view} token={token} words={words} />
+      <p className="mt-4">
+        <a className="touch underline underline-offset-4" href={`/f/${token}/reminders?lang=${language}`}>
+          {t('reminders.link')}
+        </a>
+      </p>
       <p className="mt-8 text-[0.85rem] text-soft">{t('care')}</p>
     </main>
   );

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+
+/** When a family wishes to be reminded, and by which clock: its own. No weekdays and no word after silence: never. */
+export const remindersSchema = z.strictObject({
+  weekdays: z
+    .array(z.number().int().min(1).max(7))
+    .max(7)
+    .transform((days) => [...new Set(days)].sort()),
+  at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'notATime'),
+  /** A gentle word after a week without any, at most weekly. */
+  afterSilence: z.boolean(),
+});
+export type Reminders = Readonly<z.output<typeof remindersSchema>>;
+
+/** Where nothing was told: none, and the hour that a form begins with. */
+export const NO_REMINDERS: Reminders = { weekdays: [], at: '16:00', afterSilence: false };
+
+/** So many days without a word are silence, and so far apart are two gentle words. Common practice, no source. */
+export const SILENCE_DAYS = 7;

@@ -1,0 +1,2 @@
+export { childrenWithReminders, remindersOf } from './read';
+export { setRemindersOf } from './write';

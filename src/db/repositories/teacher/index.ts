@@ -1,0 +1,3 @@
+export { teacherLinkByHash, teacherLinksOf } from './read';
+export type { TeacherLink } from './read';
+export { addTeacherLink, revokeTeacherLinksOf } from './write';

@@ -1,0 +1,31 @@
+import { NO_REMINDERS, type Child, type Reminders } from '@/core/child';
+import { inTransaction, remindersOf, stoppedAt } from '@/db';
+import { reachContact } from '@/core/child';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import type { Context } from '../context';
+import { teacherAddressesOf } from '../people/teacherLinks';
+import { addressOf } from '../ports';
+import { senderOf } from '../replies/numbers';
+
+export interface OutsideView {
+  readonly child: Child;
+  readonly reminders: Reminders;
+  /** True where the number that messages go to asked for no more. */
+  readonly isStopped: boolean;
+  readonly teacherLinks: readonly string[];
+}
+
+/** How a child's family is reminded, and what its teacher has: what goes out beside the program. @throws AppError notFound, notAllowed */
+export async function viewOutside(context: Context, actor: PersonActor, childId: number): Promise<OutsideView> {
+  return inTransaction(context.db, async (work) => {
+    const { child } = await requireChild(work, actor, childId, 'changeProgram');
+    const contact = reachContact(child.contacts);
+    return {
+      child,
+      reminders: (await remindersOf(work, childId)) ?? NO_REMINDERS,
+      isStopped: (await stoppedAt(work, contact ? senderOf(contact.reach) : addressOf(childId))) !== null,
+      teacherLinks: await teacherAddressesOf(work, context, childId),
+    };
+  });
+}

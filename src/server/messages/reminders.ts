@@ -1,0 +1,149 @@
+import {
+  afterQuiet,
+  calendarDayInZone,
+  daysBetween,
+  instant,
+  nextWallTime,
+  weekdayOf,
+  type CalendarDay,
+  type Instant,
+} from '@/core/calendar';
+import { NO_REMINDERS, reachContact, remindersSchema, SILENCE_DAYS, type Child, type Reminders } from '@/core/child';
+import { restOf } from '@/core/program';
+import {
+  addJobs,
+  addMessage,
+  childById,
+  childrenWithReminders,
+  inTransaction,
+  lastWords,
+  openStops,
+  remindedSince,
+  remindersOf,
+  reportLog,
+  setRemindersOf,
+  versionHolding,
+  type Work,
+} from '@/db';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
+import type { Context } from '../context';
+import type { JobHandler } from '../jobs/handlers';
+import { deliverJob, remindJob, type PayloadOf } from '../jobs/jobs';
+import { parseInput } from '../parseInput';
+import { exampleOf, listWords } from '../replies/answerWords';
+import { askedByText } from '../replies/replyTasks';
+import { familyOf } from '../reports/familyLink';
+import { replyWords } from './textWords';
+
+const DAY = 86_400_000;
+/** A reminder that went out a little late is a week old all the same. */
+const HOUR = 3_600_000;
+
+export interface RemindersView {
+  readonly child: Child;
+  readonly reminders: Reminders;
+}
+
+/** What a family has wished of reminders. @throws AppError link… */
+export async function viewReminders(context: Context, token: string): Promise<RemindersView> {
+  return inTransaction(context.db, async (work) => {
+    const { actor } = await familyOf(work, token, context.now());
+    return { child: (await childById(work, actor.childId))!, reminders: (await remindersOf(work, actor.childId)) ?? NO_REMINDERS };
+  });
+}
+
+/** A family says when it wishes to be reminded, or that it doesn't. @throws AppError link…, invalid */
+export async function tellReminders(context: Context, token: string, raw: unknown): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    const { actor } = await familyOf(work, token, context.now());
+    const reminders = parseInput(remindersSchema, raw);
+    await setRemindersOf(work, actor.childId, reminders);
+    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [actor.childId], 'reminders.changed', saidOf(reminders))]);
+  });
+}
+
+/** The therapist sets them for a family that said so, or stops them. @throws AppError notFound, notAllowed, invalid */
+export async function setReminders(context: Context, actor: PersonActor, childId: number, raw: unknown): Promise<void> {
+  const reminders = parseInput(remindersSchema, raw);
+  await inTransaction(context.db, async (work) => {
+    await requireChild(work, actor, childId, 'changeProgram');
+    await setRemindersOf(work, childId, reminders);
+    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [childId], 'reminders.changed', saidOf(reminders))]);
+  });
+}
+
+const saidOf = ({ weekdays, at, afterSilence }: Reminders) => ({ to: `${weekdays.join(' ') || '–'} ${at}${afterSilence ? ' +' : ''}` });
+
+/** Plans the next reminder of every family that wishes one: one job a family and moment, however often it is planned. */
+export async function planReminders(work: Work, context: Context): Promise<void> {
+  const now = context.now();
+  const jobs = (await childrenWithReminders(work)).flatMap(({ childId, timeZone, reminders: { weekdays, at, afterSilence } }) => [
+    ...(weekdays.length > 0 ? [remindJob(childId, 'day', now, nextWallTime(now, timeZone, at, weekdays))] : []),
+    ...(afterSilence ? [remindJob(childId, 'silence', now, nextWallTime(now, timeZone, at, [1, 2, 3, 4, 5, 6, 7]))] : []),
+  ]);
+  await addJobs(work, jobs);
+}
+
+/** A reminder whose time has come: it goes out where it is still wished, and there is something to remind of. */
+export const remindHandler: JobHandler<PayloadOf<'remind'>, true> = {
+  prepare: async () => true,
+  act: async () => {},
+  async settle(work, context, { childId, why }) {
+    const child = await childById(work, childId);
+    const words = child && (why === 'day' ? await dayWords(work, context, child) : await silenceWords(work, context, child));
+    if (!child || !words) return;
+    const now = context.now();
+    const goesAt = quietFor(child, now);
+    const message = { childId, kind: 'reminder' as const, words, createdBy: null, createdAt: now, sendAt: goesAt > now ? goesAt : null };
+    await addJobs(work, [deliverJob(await addMessage(work, message), now, goesAt)]);
+  },
+  giveUp: async () => {},
+};
+
+/** When a message to a family may go out, by the quiet hours of whom it reaches. */
+export function quietFor(child: Child, at: Instant): Instant {
+  return afterQuiet(at, child.timeZone, reachContact(child.contacts)?.quiet ?? null);
+}
+
+/** Null where there is nothing to do today, or all of it has its word. */
+async function dayWords(work: Work, context: Context, child: Child): Promise<string | null> {
+  const now = context.now();
+  const today = calendarDayInZone(now, child.timeZone);
+  const reminders = await remindersOf(work, child.id);
+  if (!reminders?.weekdays.includes(weekdayOf(today))) return null;
+  const open = await openToday(work, child, today);
+  if (!open || open.length === 0) return null;
+  const told = await reportLog(work, child.id, { since: today, most: 50 });
+  const left = open.filter(({ taskId }) => !told.some((report) => report.taskId === taskId));
+  if (left.length === 0) return null;
+  const say = await replyWords(child.familyLanguage);
+  return say('reminder', { list: listWords(left, say), example: exampleOf(child.familyLanguage, left) });
+}
+
+/** Null where there was a word in the last week, from them or gently from us. */
+async function silenceWords(work: Work, context: Context, child: Child): Promise<string | null> {
+  const now = context.now();
+  const today = calendarDayInZone(now, child.timeZone);
+  const reminders = await remindersOf(work, child.id);
+  if (!reminders?.afterSilence) return null;
+  const version = await versionHolding(work, child.id, today);
+  const open = await openToday(work, child, today);
+  if (!version || !open) return null;
+  const last = (await lastWords(work, [child.id])).get(child.id) ?? version.sentOn;
+  const since = [last, version.startsOn, version.sentOn].sort().at(-1)!;
+  if (daysBetween(since, today) < SILENCE_DAYS) return null;
+  const tasks = open.length > 0 ? open : await askedByText(work, child.id, version, child.familyLanguage);
+  const say = await replyWords(child.familyLanguage);
+  const words = say('quiet', { example: exampleOf(child.familyLanguage, tasks) });
+  return (await remindedSince(work, child.id, instant(now - SILENCE_DAYS * DAY + HOUR))) ? null : words;
+}
+
+async function openToday(work: Work, child: Child, today: CalendarDay) {
+  const version = await versionHolding(work, child.id, today);
+  if (!version || version.startsOn > today || version.endsOn < today || restOf(version, today)) return null;
+  const closed = (await openStops(work, [child.id])).map(({ taskId }) => taskId);
+  const tasks = await askedByText(work, child.id, version, child.familyLanguage);
+  return tasks.filter(({ taskId, weekdays }) => weekdays.includes(weekdayOf(today)) && !closed.includes(taskId));
+}

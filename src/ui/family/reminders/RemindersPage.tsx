@@ -1,0 +1,56 @@
+import type { RemindersView } from '@/server/messages/reminders';
+import { dayLocale, weekdaysInWords } from '../../shared/days';
+import type { FamilyWords } from '../../shared/familyWords';
+
+interface Props {
+  readonly view: RemindersView;
+  readonly token: string;
+  readonly words: FamilyWords;
+  readonly isTold: boolean;
+}
+
+/** When the family wishes to be reminded, and the days for its own calendar: a plain form. */
+export function RemindersPage({ view: { reminders }, token, words: { t, language }, isTold }: Props) {
+  return (
+    <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-4 pb-10">
+      <a href={`/f/${token}?lang=${language}`} className="touch underline underline-offset-4">
+        {t('back')}
+      </a>
+      <h1 className="mt-2 text-[1.59rem] leading-tight">{t('reminders.title')}</h1>
+      <p className="mt-1 text-soft">{t('reminders.why')}</p>
+      {isTold && (
+        <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">
+          {t('reminders.saved')}
+        </p>
+      )}
+      <form method="post" action={`/f/${token}/reminders/tell`} className="mt-4">
+        <input type="hidden" name="lang" value={language} />
+        <fieldset>
+          <legend className="mb-1.5 text-[1.06rem] font-bold">{t('reminders.days')}</legend>
+          <div className="pairs gap-2">
+            {[1, 2, 3, 4, 5, 6, 7].map((day) => (
+              <label key={day} className="choice">
+                <input type="checkbox" name="day" value={day} defaultChecked={reminders.weekdays.includes(day)} />
+                {weekdaysInWords([day], dayLocale(language))}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <label className="mt-4 block">
+          {t('reminders.at')}
+          <input type="time" name="at" className="box" defaultValue={reminders.at} required />
+        </label>
+        <label className="choice mt-3">
+          <input type="checkbox" name="afterSilence" value="yes" defaultChecked={reminders.afterSilence} />
+          {t('reminders.afterSilence')}
+        </label>
+        <button className="press press-main mt-4">{t('reminders.save')}</button>
+      </form>
+      <p className="mt-6">
+        <a className="press" href={`/f/${token}/calendar.ics?lang=${language}`}>
+          {t('reminders.calendar')}
+        </a>
+      </p>
+    </main>
+  );
+}

@@ -22,7 +22,7 @@ test.describe('a family’s reminders', () => {
       await ask("SELECT JSON_VALUE(reminders, '$.at') AS at, JSON_QUERY(reminders, '$.weekdays') AS days FROM children WHERE id = ?", [
         childId,
       ]),
-    ).toEqual([{ at: '17:30', days: '[3]' }]);
+    ).toEqual([{ at: '17:30', days: [3] }]);
     const feed = await context.request.get(`${linkOf('Otto Z.').split('?')[0]}/calendar.ics`);
     expect(feed.headers()['content-type']).toContain('text/calendar');
     expect(await feed.text()).toMatch(/^BEGIN:VCALENDAR\r\n[\s\S]*BEGIN:VEVENT[\s\S]*END:VCALENDAR\r?\n?$/);

@@ -264,6 +264,15 @@ describe('what a text service signs', () => {
 });
 
 describe('letters', () => {
+  it('come with the program to who answers by text, beside the link; who answers by link gets the link alone', async () => {
+    expect((await bed.phone(childId))[0]!.text).toMatch(
+      /\/f\/\S+ By text: A Star beams, B Crane lift, C Cut the planks\. Tell us how it went like this: A8 BL5R5$/,
+    );
+    const other = await bed.child(ines, { calledName: 'Bram', contacts: [], familyLanguage: 'en', homeLanguages: ['en'] });
+    await bed.send(ines, other, 0, SLUGS);
+    expect((await bed.phone(other))[0]!.text).toMatch(/\/f\/\S+$/);
+  });
+
   it('mean the same task after the program was changed', async () => {
     await bed.send(ines, childId, 1, ['tile-the-roof', 'star-beams', 'crane-lift']);
     await text('A8 D6');

@@ -4,6 +4,7 @@ import {
   addJobs,
   addMessage,
   addPart,
+  currentVersions,
   dropPartsOfDecision,
   heldMessageOf,
   messageOfDecision,
@@ -19,7 +20,9 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { quietFor } from './reminders';
 import { deliverJob } from '../jobs/jobs';
-import { textWords, type TextKind } from './textWords';
+import { exampleOf, listWords } from '../replies/answerWords';
+import { askedByText } from '../replies/replyTasks';
+import { replyWords, textWords, type TextKind } from './textWords';
 
 export interface ToPost {
   readonly child: Child;
@@ -43,7 +46,7 @@ export async function putInPost(work: Work, context: Context, actor: PersonActor
   }
   const { postMinutes } = await workplaceOf(work);
   const sendAt = quietFor(child, instant(now + postMinutes * MINUTE));
-  const words = await textWords(child.familyLanguage, kind);
+  const words = await wordsFor(work, child, kind);
   const messageId = await addMessage(work, {
     childId: child.id,
     kind: MESSAGE_KIND[kind],
@@ -66,7 +69,7 @@ export async function postLinkNow(
   kind: 'program' | 'home' = 'program',
 ): Promise<void> {
   const now = context.now();
-  const words = await textWords(child.familyLanguage, kind);
+  const words = await wordsFor(work, child, kind);
   const goesAt = quietFor(child, now);
   const message = {
     childId: child.id,
@@ -97,7 +100,20 @@ async function reword(work: Work, messageId: number, child: Child): Promise<void
   const [first, ...others] = new Set(await partsOf(work, messageId));
   if (!first) return withdrawMessage(work, messageId);
   const kind: TextKind = others.length ? 'several' : first;
-  await rewordMessage(work, messageId, MESSAGE_KIND[kind], await textWords(child.familyLanguage, kind));
+  await rewordMessage(work, messageId, MESSAGE_KIND[kind], await wordsFor(work, child, kind));
+}
+
+/** What is told of what is practiced: who answers by text gets the letters with it. */
+const WITH_LETTERS: readonly TextKind[] = ['program', 'newStep', 'takenBack', 'several', 'goesOn'];
+
+async function wordsFor(work: Work, child: Child, kind: TextKind): Promise<string> {
+  const words = await textWords(child.familyLanguage, kind);
+  if (child.reportWay !== 'text' || !WITH_LETTERS.includes(kind)) return words;
+  const version = (await currentVersions(work, [child.id])).get(child.id);
+  if (!version) return words;
+  const tasks = await askedByText(work, child.id, version, child.familyLanguage);
+  const say = await replyWords(child.familyLanguage);
+  return `${words} ${say('letters', { list: listWords(tasks, say), example: exampleOf(child.familyLanguage, tasks) })}`;
 }
 
 /** Under which kind a text stands in Post. */

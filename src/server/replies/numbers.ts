@@ -11,5 +11,6 @@ const COUNTRY = 'US';
 export function senderOf(address: string): string {
   const trimmed = address.trim();
   if (trimmed.includes('@')) return normalEmail(trimmed) ?? trimmed;
-  return parsePhoneNumberFromString(trimmed, COUNTRY)?.number ?? trimmed;
+  // As a whole: of "family-31" no number is made.
+  return parsePhoneNumberFromString(trimmed, { defaultCountry: COUNTRY, extract: false })?.number ?? trimmed;
 }

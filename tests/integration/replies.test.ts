@@ -3,6 +3,7 @@ import { instant } from '@/core/calendar';
 import type { Contact } from '@/core/child';
 import type { PersonActor } from '@/server/actor';
 import { sendDirect } from '@/server/messages/sendDirect';
+import { sendProgram } from '@/server/programs/sendProgram';
 import { textFromPhone } from '@/server/replies/fromPhone';
 import { receiveText } from '@/server/replies/receiveText';
 import { isSigned, signText } from '@/server/replies/textSignature';
@@ -88,6 +89,28 @@ describe('a text that a family sends', () => {
     expect(await reports()).toHaveLength(2);
   });
 
+  it('the same answer to a second question is an answer, not a repeat', async () => {
+    await bed.send(ines, childId, 1, ['crane-lift', 'open-the-shutters']);
+    for (const words of ['crane 5', '1', 'shutters 5', '1']) await text(words);
+    expect((await reports()).map(({ slug, l, r }) => [slug, l, r])).toEqual([
+      ['crane-lift', 5, 5],
+      ['open-the-shutters', 5, 5],
+    ]);
+  });
+
+  it('of a day before today’s step is filed at the step of that day', async () => {
+    bed.passDays(1);
+    const draft = bed.draft(SLUGS);
+    const tasks = draft.tasks.map((task) => ({ ...task, step: 4, chooseTo: 5 }));
+    await sendProgram(bed.context, ines, { childId, expectedVersion: 1, draft: { ...draft, tasks }, cautionsRead: true });
+    await text('A8');
+    await text('yesterday A7');
+    expect(await bed.read('SELECT step, CAST(amount AS DOUBLE) AS n FROM reports ORDER BY id')).toEqual([
+      { step: 4, n: 8 },
+      { step: 3, n: 7 },
+    ]);
+  });
+
   it('an answer a day later is read by itself', async () => {
     await text('crane 5');
     bed.passDays(2);
@@ -107,7 +130,7 @@ describe('a text that a family sends', () => {
     expect(await reports()).toMatchObject([{ slug: 'crane-lift', n: null, hurt: 1 }]);
     expect((await answers()).at(-1)).toMatch(/STOP Crane lift\. .*Emergency: call 911/);
     expect((await text('A8 BL5R5')).outcome).toBe('person');
-    expect((await text('she is choking')).outcome).toBe('danger');
+    expect((await text('she swallowed a bead')).outcome).toBe('danger');
     const stops = await bed.read('SELECT task_id FROM reports WHERE holds = 1');
     expect(stops).toHaveLength(4);
     const { open } = await viewRounds(bed.context, ines, null);

@@ -28,7 +28,7 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const { stop, thanks } = LEXICONS[language];
   // The letters of the slip are those of the family's own language, whichever words stand beside them.
   const wish = { ...context, language, letters: codeLettersOf(context.language) };
-  if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish)) };
+  if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish).filter(isSurelyNamed)) };
   const said = words.join(' ');
   if (LEXICONS.en.stop.has(said) || stop.has(said) || LEXICONS[usual].stop.has(said)) return { ...EMPTY, kind: 'stop' };
   const questions = apartFromQuestions(text, wish);
@@ -60,6 +60,11 @@ function apartFromQuestions(
     }
   }
   return { rest: rest.join(' '), isQuestion, inDoubt };
+}
+
+/** By its name, or by its letter with a figure: the "a" of "she swallowed a bead" is no task, and all of them are closed. */
+function isSurelyNamed(token: Token): boolean {
+  return token.is === 'task' && (!token.byLetter || token.withCount);
 }
 
 function namedIn(tokens: readonly Token[]): number[] {

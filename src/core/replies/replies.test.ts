@@ -73,6 +73,18 @@ describe('the corpus of replies', () => {
   });
 });
 
+describe('words of danger', () => {
+  it.each([
+    ['crane 4 but his thumb is bleeding', [2]],
+    ['A8 B10, hurt his finger at the planks', [1, 2, 3]],
+    ['she swallowed a bead', []],
+    ['a bead is stuck in her nose', []],
+    ['i think he is hurt', []],
+  ])('%s: of the tasks %j', (said, named) => {
+    expect(read(said)).toMatchObject({ kind: 'danger', named });
+  });
+});
+
 describe('a reply in letters', () => {
   const item = fc.record({
     task: fc.integer({ min: 0, max: 5 }),

@@ -96,7 +96,10 @@ export async function receiveText(context: Context, raw: unknown): Promise<Recei
     });
     if (textId === null) return { fresh: false, outcome: null };
     const isRepeat = await cameLately(work, from, text, instant(now - TWICE_MINUTES * MINUTE), textId);
-    const outcome = isRepeat ? 'nothing' : await readAndAnswer(work, context, { textId, serviceKey, text, from, senders, sender });
+    // The same "1" may answer a second question of ours.
+    const isAnswer = about !== null && (await openAskOf(work, about.child.id, from, instant(now - TWICE_MINUTES * MINUTE))) !== null;
+    const outcome =
+      isRepeat && !isAnswer ? 'nothing' : await readAndAnswer(work, context, { textId, serviceKey, text, from, senders, sender });
     if (outcome !== 'asked') await setOutcome(work, textId, outcome, null);
     await noteChanges(work, now, [
       { at: now, personId: null, linkId: null, childIds: about ? [about.child.id] : [], action: 'text.cameIn', numbers: { outcome } },
@@ -160,7 +163,8 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
     const { emergencyNumber } = await workplaceOf(work);
     const task = about.map(({ title }) => title).join(', ');
     await answer(work, context, sender, task ? 'hurt' : 'hurtUnknown', { task, number: emergencyNumber });
-    return 'danger';
+    // Where there is nothing to close, a person has to read it.
+    return about.length > 0 ? 'danger' : 'person';
   }
   if (reading.kind === 'nothing') return 'nothing';
   const isOver = !version || version.startsOn > today || restOf(version, today)?.kind === 'ended';
@@ -245,8 +249,15 @@ async function store(
   items: readonly ReplyItem[],
   { words, isDanger }: { words: string; isDanger: boolean },
 ): Promise<void> {
+  const byDay = new Map<CalendarDay, readonly AskedByText[]>([[today, tasks]]);
+  for (const { doneOn } of items) {
+    const version = byDay.has(doneOn) ? null : await versionHolding(work, child.id, doneOn);
+    if (version) byDay.set(doneOn, await askedByText(work, child.id, version, child.familyLanguage));
+  }
   const toTake = items.map((item, index): ItemToTake => {
-    const task = tasks.find(({ taskId }) => taskId === item.taskId)!;
+    const of = (asked: readonly AskedByText[] | undefined) => asked?.find(({ taskId }) => taskId === item.taskId);
+    // Yesterday's practice was at the step of yesterday.
+    const task = (of(byDay.get(item.doneOn)) ?? of(tasks))!;
     const { taskId: _taskId, ...said } = item;
     const facts: SessionFacts = {
       ...said,

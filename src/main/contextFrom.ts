@@ -8,6 +8,7 @@ import { DailyBackups, type DumpAddress } from '@/outside/backup';
 import { ByReach } from '@/outside/byReach';
 import { HttpTexts } from '@/outside/httpTexts';
 import { Mail } from '@/outside/mail';
+import { MailCatcher } from '@/outside/mailCatcher';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext, type Context } from '@/server/context';
 import type { House } from '@/server/house';
@@ -29,7 +30,7 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     owner: ownerUrl ? openDatabase(ownerUrl, { max: 1 }) : db,
     now,
     random: Math.random,
-    ...messagesFrom(environment, phone),
+    ...messagesFrom(environment, phone, dataFolder),
     backups: backupsFrom(environment, ownerUrl ?? url, dataFolder),
     house: houseFrom(environment),
     origin,
@@ -41,11 +42,13 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
  * By what messages go out. Where no text service is named the pretend phone takes families' texts, and can be looked at; where one is,
  * there is no pretend phone, and nothing is taken that reaches nobody.
  */
-function messagesFrom(environment: NodeJS.ProcessEnv, phone: PretendPhone): Pick<Context, 'texts' | 'phone'> {
+function messagesFrom(environment: NodeJS.ProcessEnv, phone: PretendPhone, folder: string): Pick<Context, 'texts' | 'phone'> {
   const { YARD_TEXTS_ADDRESS: address, YARD_MAIL_SERVER: server } = environment;
   const text = address ? new HttpTexts({ address, key: readSecret(environment.YARD_TEXTS_KEY_FILE, 'YARD_TEXTS_KEY_FILE') }) : null;
-  const email = server ? new Mail({ server, from: environment.YARD_MAIL_FROM ?? 'yard-steps@localhost' }) : null;
+  const from = environment.YARD_MAIL_FROM ?? 'yard-steps@localhost';
   const standIn = text ? null : phone;
+  const caught = standIn && new MailCatcher(path.join(folder, 'mail'), from, standIn);
+  const email = server ? new Mail({ server, from }) : caught;
   return { texts: new ByReach({ text, email }, standIn), phone: standIn };
 }
 

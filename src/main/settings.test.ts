@@ -53,7 +53,7 @@ describe('the settings that the product is served with', () => {
       dataFolder: '/srv/yard',
       trustProxy: ['10.0.0.2'],
       processes: 2,
-      texts: { address: 'https://texts.example/send', keyFile: '/etc/yard/key' },
+      texts: { address: 'https://texts.example/send', keyFile: '/etc/yard/key', incomingKeyFile: null },
       mail: { server: 'smtps://mail.tarrowhill.example', from: 'yard@tarrowhill.example' },
       timeZone: 'America/Denver',
       languages: ['es'],

@@ -23,18 +23,22 @@ export class Mail implements TextService {
     } as object);
   }
 
-  async send({ reach, text, idempotencyKey }: TextToSend): Promise<Receipt> {
-    if (reach?.way !== 'email') throw new Error('No address for e-mail is known');
-    const { from } = this.wish;
-    const host = from
-      .split('@')
-      .at(-1)!
-      .replace(/[^\w.-]/g, '');
-    const messageId = `<${createHash('sha256').update(idempotencyKey).digest('hex').slice(0, 32)}@${host}>`;
-    // Taken as one address, whatever letters stand in it: never as a list.
-    await this.transport.sendMail({ from, to: { name: '', address: reach.at }, subject: 'Yard Steps', text, messageId });
+  async send(message: TextToSend): Promise<Receipt> {
+    await this.transport.sendMail(letterOf(this.wish.from, message));
     return { repeated: false };
   }
 
   async forget(): Promise<void> {}
+}
+
+/** A message as one plain letter to one address. @throws Error where no address is known */
+export function letterOf(from: string, { reach, text, idempotencyKey }: TextToSend) {
+  if (reach?.way !== 'email') throw new Error('No address for e-mail is known');
+  const host = from
+    .split('@')
+    .at(-1)!
+    .replace(/[^\w.-]/g, '');
+  const messageId = `<${createHash('sha256').update(idempotencyKey).digest('hex').slice(0, 32)}@${host}>`;
+  // Taken as one address, whatever letters stand in it: never as a list.
+  return { from, to: { name: '', address: reach.at }, subject: 'Yard Steps', text, messageId };
 }

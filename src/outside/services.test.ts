@@ -1,3 +1,6 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { createServer, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
@@ -6,6 +9,7 @@ import type { TextToSend } from '@/server/ports';
 import { ByReach } from './byReach';
 import { HttpTexts } from './httpTexts';
 import { Mail } from './mail';
+import { MailCatcher } from './mailCatcher';
 
 const FAMILY: TextToSend = {
   to: 'family-1',
@@ -106,6 +110,26 @@ describe('e-mail', () => {
     await expect(mail.send({ ...PERSON, reach: { way: 'email', at: 'a@tarrowhill.example, b@tarrowhill.example' } })).rejects.toThrow();
     expect(taken).toHaveLength(2);
     await new Promise<void>((resolve) => server.close(resolve));
+  });
+});
+
+describe('the mail catcher', () => {
+  it('keeps each letter whole as a file, once a key, and lets the phone show its words', async () => {
+    const folder = mkdtempSync(path.join(tmpdir(), 'yard-mail-'));
+    const shown: string[] = [];
+    const phone = { send: async ({ text }: TextToSend) => (shown.push(text), { repeated: false }), forget: async () => {} };
+    const catcher = new MailCatcher(folder, 'yard@tarrowhill.example', phone);
+    await catcher.send({ ...PERSON, text: 'Mañana: 8 de 10' });
+    await catcher.send({ ...PERSON, text: 'Mañana: 8 de 10' });
+    const files = readdirSync(folder);
+    expect(files).toHaveLength(1);
+    const letter = readFileSync(path.join(folder, files[0]!), 'utf8');
+    expect(letter).toMatch(/^From: yard@tarrowhill\.example\r\nTo: ines@tarrowhill\.example\r\nSubject: Yard Steps\r\nMessage-ID: </);
+    expect(letter).toMatch(/Ma=C3=B1ana: 8 de 10/);
+    expect(statSync(path.join(folder, files[0]!)).mode & 0o077).toBe(0);
+    expect(shown).toEqual(['Mañana: 8 de 10', 'Mañana: 8 de 10']);
+    await expect(catcher.send({ ...PERSON, reach: null })).rejects.toThrow('No address for e-mail is known');
+    rmSync(folder, { recursive: true });
   });
 });
 

@@ -253,7 +253,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     const keys = new Set(there.map((row) => row.idempotency_key));
     expect(acknowledged.filter((key) => !keys.has(key))).toEqual([]);
     await family.goto(`${privateLink}?lang=en`);
-    await expect(family.getByText(/Crane lift/).first()).toBeVisible();
+    await expect(family.getByRole('link', { name: /Crane lift/ }).first()).toBeVisible();
     await page.goto(`${origin}/yard`);
     await expect(page.getByRole('link', { name: 'Odalys V.' })).toBeVisible();
   } finally {

@@ -98,6 +98,11 @@ export async function signIn(page: Page, who: Who = 'therapist', stack = served(
   cookiesOf.set(key, await page.context().cookies());
 }
 
+/** After a test that may have signed somebody out: the next one signs in anew. */
+export function forgetSignIns(): void {
+  cookiesOf.clear();
+}
+
 /** Asks the real database beside the program, as a witness. */
 export async function ask<Row>(sql: string, values: readonly unknown[] = [], stack = served()): Promise<Row[]> {
   return rowsAt(stack.databaseUrl, sql, values);

@@ -3,6 +3,7 @@ import { BASE_LANGUAGE, type Language } from '../text';
 import type { CalendarDay } from '../calendar';
 import { LEXICONS, languageOfReply, type ReplyLanguage } from './lexicon';
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
+import { blank, isCount, readSegment, type Segment } from './readSegment';
 import { tokensOf, wordsOf, type Token, type TokensWish } from './tokens';
 import { codeLettersOf } from './codeLetters';
 
@@ -69,15 +70,6 @@ function isSurelyNamed(token: Token): boolean {
 
 function namedIn(tokens: readonly Token[]): number[] {
   return [...new Set(tokens.flatMap((token) => (token.is === 'task' ? [token.task.taskId] : [])))];
-}
-
-interface Segment {
-  readonly task: ReplyTask;
-  readonly byLetter: boolean;
-  readonly day: CalendarDay;
-  readonly tokens: Token[];
-  /** Whether a mark or an "and" stands between it and the one before. */
-  readonly isApart: boolean;
 }
 
 function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today: CalendarDay, inDoubt: boolean): ReplyReading {
@@ -147,12 +139,6 @@ function withoutTask(
 
 const MOST_STRANGE = 3;
 
-function blank({ taskId }: ReplyTask, doneOn: CalendarDay): ReplyItem {
-  const nothing = { left: null, right: null, amount: null, minutes: null, help: null, effort: null, stopReason: null };
-  return { taskId, doneOn, done: true, ...nothing };
-}
-
-const isCount = (token: Token | undefined) => token?.is === 'number' || token?.is === 'ratio';
 const isEnd = (token: Token | undefined) => token === undefined || token.is === 'mark' || token.is === 'and';
 
 /** Each task with what is said of it. Null where a number may be of either of two, or a day of either. */
@@ -200,7 +186,7 @@ function segmentsOf(tokens: readonly Token[], today: CalendarDay): Segment[] | n
     // A number that stands before everything and belongs to nothing: "he is 6 and did star beams".
     if (index === 0 && lead.filter(isCount).length > (takesLead ? near.filter(isCount).length : 0)) return null;
     const own = tokens.slice(at + 1, next);
-    segments.push({ task: task.task, byLetter: task.byLetter, day, tokens: [...before, ...own], isApart });
+    segments.push({ task: task.task, byLetter: task.byLetter, day, tokens: [...before, ...own] });
     from = at + 1;
   }
   // A name without anything, and then one with a count: "star beams, planks 6".
@@ -239,111 +225,4 @@ function isLetterInPlace(lead: readonly Token[], letter: string): boolean {
   const last = lead.at(-1);
   if (isEnd(last) || isCount(last) || BEFORE_A_LETTER.includes(last!.is)) return true;
   return last!.is === 'fill' && !WORDS_TOO.includes(letter);
-}
-
-interface ReadSegment {
-  readonly item: ReplyItem | null;
-  readonly ask: AskBack | null;
-}
-
-const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
-
-function readSegment({ task, day, tokens }: Segment): ReadSegment {
-  const one = <Kind extends Token['is']>(kind: Kind) => tokens.filter((token): token is Extract<Token, { is: Kind }> => token.is === kind);
-  const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);
-  const helps = new Set(one('help').map(({ level }) => level));
-  const efforts = new Set(one('effort').map(({ effort }) => effort));
-  const reasons = new Set([...one('reason'), ...one('notDone')].flatMap(({ reason }) => (reason === null ? [] : [reason])));
-  if (helps.size > 1 || efforts.size > 1 || reasons.size > 1) return UNCLEAR;
-  const [help = null] = helps;
-  const [effort = null] = efforts;
-  const [stopReason = null] = reasons;
-  const item: ReplyItem = { ...blank(task, day), help, effort };
-  const counted = tokens.some(isCount);
-  if (says('notDone') || says('no') || stopReason !== null) {
-    if (counted || says('done') || says('all')) return UNCLEAR;
-    const why = stopReason ?? (effort === 'tooHard' ? ('tooHard' as const) : null);
-    return { item: { ...item, done: false, help: null, effort: null, stopReason: why }, ask: null };
-  }
-  const amounts = amountsOf(task, tokens);
-  if (amounts === 'unclear') return UNCLEAR;
-  if (amounts === 'none') {
-    if (says('done') || (says('stopped') && effort !== null)) return { item, ask: null };
-    return { item: null, ask: { code: 'howMany', item } };
-  }
-  if ('given' in amounts) return { item: null, ask: { code: 'sideOrAll', item, given: amounts.given } };
-  return { item: { ...item, ...amounts }, ask: null };
-}
-
-type Amounts = Pick<ReplyItem, 'left' | 'right' | 'amount' | 'minutes'>;
-
-/** How much, where it can mean one thing only. */
-function amountsOf(task: ReplyTask, tokens: readonly Token[]): Amounts | { readonly given: number } | 'none' | 'unclear' {
-  const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);
-  const places = tokens.flatMap((token, at) => (isCount(token) ? [at] : []));
-  const nothing = { left: null, right: null, amount: null, minutes: null };
-  // A word that we don't know right behind a number may change what it counts: "8 year old".
-  if (places.some((at) => tokens[at + 1]?.is === 'word')) return 'unclear';
-  const timed = task.unit === 'minutes' ? [] : places.filter((at) => tokens[at + 1]?.is === 'minutes');
-  if (timed.length > 1) return 'unclear';
-  const minutes = timed.length ? valueAt(tokens, timed[0]!) : null;
-  const counts = places.filter((at) => !timed.includes(at));
-  if (minutes !== null && (!Number.isInteger(minutes) || counts.length === 0)) return 'unclear';
-  const sides = task.perSide && (says('left') || says('right'));
-  if (!task.perSide && (says('left') || says('right') || says('each'))) return counts.length ? 'unclear' : 'none';
-  if (counts.length === 0) {
-    if (!says('all')) return 'none';
-    return task.perDay > 0 ? { ...nothing, amount: task.perDay, minutes } : 'unclear';
-  }
-  if (sides) return withMinutes(bySide(task, tokens, counts), minutes);
-  if (counts.length > 1) return 'unclear';
-  const token = tokens[counts[0]!]!;
-  const { value } = token as { value: number };
-  const of = token.is === 'ratio' ? token.of : null;
-  if (!fits(value, task)) return 'unclear';
-  if (says('all') && value !== task.perDay) return 'unclear';
-  if (!task.perSide)
-    return (of !== null && of !== task.perDay) || isOver(value, task.perDay) ? 'unclear' : { ...nothing, amount: value, minutes };
-  if (says('each')) return of !== null || isOver(value, task.perHand) ? 'unclear' : { ...nothing, left: value, right: value, minutes };
-  if (isOver(value, task.perDay)) return 'unclear';
-  const isTotal = says('total') || of === task.perDay || value > task.perHand || value === 0;
-  if (of !== null && of !== task.perDay) return { given: value };
-  return isTotal ? { ...nothing, amount: value, minutes } : { given: value };
-}
-
-function withMinutes(amounts: Amounts | 'unclear', minutes: number | null): Amounts | 'unclear' {
-  return amounts === 'unclear' ? amounts : { ...amounts, minutes };
-}
-
-function valueAt(tokens: readonly Token[], at: number): number {
-  const token = tokens[at]!;
-  return token.is === 'number' || token.is === 'ratio' ? token.value : Number.NaN;
-}
-
-/** Minutes may come in halves; all else is whole. */
-function fits(value: number, { unit }: ReplyTask): boolean {
-  return unit === 'minutes' ? Number.isInteger(value * 2) : Number.isInteger(value);
-}
-
-/** More than was asked is more likely a slip of the thumb: it is asked back. */
-function isOver(value: number, asked: number): boolean {
-  return asked > 0 && value > asked;
-}
-
-/** "left 5 right 4", "5 left 4 right", "L5 R4": each number with the side that stands next to it, all in one order. */
-function bySide(task: ReplyTask, tokens: readonly Token[], counts: readonly number[]): Amounts | 'unclear' {
-  const meant = tokens.filter((token) => isCount(token) || token.is === 'left' || token.is === 'right');
-  const order = meant.map((token) => (isCount(token) ? 'n' : 's')).join('');
-  if (!['sn', 'ns', 'snsn', 'nsns'].includes(order)) return 'unclear';
-  const sideFirst = order.startsWith('s');
-  const found: { left: number | null; right: number | null } = { left: null, right: null };
-  for (let pair = 0; pair < meant.length; pair += 2) {
-    const side = meant[pair + (sideFirst ? 0 : 1)]!.is as 'left' | 'right';
-    const count = meant[pair + (sideFirst ? 1 : 0)]!;
-    const { value } = count as { value: number };
-    if (found[side] !== null || !fits(value, task) || isOver(value, task.perHand)) return 'unclear';
-    if (count.is === 'ratio' && count.of !== task.perHand) return 'unclear';
-    found[side] = value;
-  }
-  return counts.length <= 2 ? { ...found, amount: null, minutes: null } : 'unclear';
 }

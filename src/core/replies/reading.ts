@@ -1,5 +1,5 @@
 import type { CalendarDay } from '../calendar';
-import type { Effort, HelpLevel, StopReason } from '../sessions';
+import type { SessionFacts } from '../sessions';
 import type { DoseUnit } from '../dose';
 
 /** A task as a reply may name it. */
@@ -17,18 +17,12 @@ export interface ReplyTask {
   readonly perHand: number;
 }
 
-/** What a reply says of one task on one day. */
-export interface ReplyItem {
+/** What a reply says of one task on one day: the part of a report that words can tell. */
+export interface ReplyItem extends Pick<
+  SessionFacts,
+  'doneOn' | 'done' | 'left' | 'right' | 'amount' | 'minutes' | 'help' | 'effort' | 'stopReason'
+> {
   readonly taskId: number;
-  readonly doneOn: CalendarDay;
-  readonly done: boolean;
-  readonly left: number | null;
-  readonly right: number | null;
-  readonly amount: number | null;
-  readonly minutes: number | null;
-  readonly help: HelpLevel | null;
-  readonly effort: Effort | null;
-  readonly stopReason: StopReason | null;
 }
 
 /** What is asked back, once. */

@@ -24,7 +24,7 @@ import { AppError } from '../errors';
 import { newLinkParts, tokenOf } from '../messages/familyAddress';
 import { parseInput } from '../parseInput';
 import { paperOfChildFor, type Compose, type MadePaper } from '../programs/makePaper';
-import { closeForDanger } from '../replies/receiveText';
+import { closeForDanger } from '../replies/storeReply';
 import { linkHash } from '../reports/familyLink';
 
 /** A school year has no more days that matter. */

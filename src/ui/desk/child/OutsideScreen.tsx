@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { nameOf } from '@/core/child';
 import type { OutsideView } from '@/server/caseload/viewOutside';
-import { WEEKDAYS } from '../../shared/days';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { WeekdayChecks } from '../parts/WeekdayChecks';
 
 interface Props {
   readonly view: OutsideView;
@@ -36,18 +36,7 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
         )}
         <ActionForm action={setReminders} hidden={hidden} className="mt-2">
           <span className="flex flex-wrap items-center gap-4">
-            {WEEKDAYS.map((day, index) => (
-              <label key={day} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  name="day"
-                  value={index + 1}
-                  defaultChecked={reminders.weekdays.includes(index + 1)}
-                  className="size-4 accent-green"
-                />{' '}
-                {day}
-              </label>
-            ))}
+            <WeekdayChecks chosen={reminders.weekdays} />
           </span>
           <span className="mt-3 flex flex-wrap items-center gap-4">
             <label>

@@ -21,7 +21,7 @@ export function packFaultWords({ faults, taken }: RefusedPack): string[] {
       case 'form':
         return `${fault.path}: ${fault.said}.`;
       case 'sameSlug':
-        return `${fault.path}: “${fault.slug}” stands twice in the pack. Give one another slug.`;
+        return `${fault.path}: “${fault.slug}” is listed twice in the pack. Give one another slug.`;
       case 'unsound':
         return `${fault.path}: ${taskFindingWords(fault.finding, fault.task)}`;
     }

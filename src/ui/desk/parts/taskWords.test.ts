@@ -69,13 +69,13 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
 describe('findings of a task in words', () => {
   it.each<[object, RegExp]>([
     [{ code: 'stepsOutside', count: 3 }, /3 steps; 5 to 9 are usual/],
-    [{ code: 'knobTwice', knob: 'tool' }, /^Tool stands twice/],
+    [{ code: 'knobTwice', knob: 'tool' }, /^Tool is listed twice/],
     [{ code: 'ownKnobUnnamed', knob: 'own:wind' }, /own knob wind has no name/],
-    [{ code: 'agesTurned', from: 9, to: 4 }, /from 9 to 4\. Turn them round/],
+    [{ code: 'agesTurned', from: 9, to: 4 }, /from 9 to 4\. Swap them/],
     [{ code: 'longDose', minutes: 31, most: 20 }, /31 minutes; 20 are a lot/],
     [{ code: 'heavyOverCap', repetitions: 60, cap: 40 }, /60 firm squeezes a day; 40 are the most/],
     [{ code: 'noPiecesMaterial', pieces: 10 }, /10 pieces a day/],
-    [{ code: 'materialTwice', thing }, /clothes pegs stands twice/],
+    [{ code: 'materialTwice', thing }, /clothes pegs is listed twice/],
     [{ code: 'noShape', thing }, /clothes pegs: no shape and size/],
     [{ code: 'materialOffLadder', thing, from: 2, to: 12, count: 7 }, /steps 2 to 12; the ladder has 7/],
     [{ code: 'needUnknown', knob: 'tool', id: 'crowbar' }, /A level of tool needs “crowbar”/],
@@ -153,7 +153,7 @@ it('says every fault of a pack with its path', () => {
   expect(said[0]).toMatch(/^The file is not JSON: Unexpected end/);
   expect(said.slice(1)).toEqual([
     'tasks.0.title.en: Too small.',
-    'tasks.1.slug: “crane-lift” stands twice in the pack. Give one another slug.',
+    'tasks.1.slug: “crane-lift” is listed twice in the pack. Give one another slug.',
     expect.stringMatching(/^tasks\.0\.ladder: Nothing makes the right thing happen/),
     '“star-beams” is a stock task or somebody else’s. Give yours another slug.',
   ]);

@@ -42,7 +42,9 @@ export function PostScreen({ view, search, tryAgain, ...acts }: PostProps) {
                     </td>
                     <td className="cell whitespace-nowrap">{words(`messageKinds.${message.kind}`)}</td>
                     <td className="cell w-full text-soft" title={message.words.replace('{link}', '(private link)')}>
-                      {message.words.includes('{link}') ? 'a private link to the program' : message.words}
+                      {message.kind !== 'note' && message.words.includes('{link}')
+                        ? 'a private link to the program'
+                        : message.words.replace('{link}', '(private link)')}
                     </td>
                     <td className="cell whitespace-nowrap">{message.createdBy ?? 'by itself'}</td>
                     <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>

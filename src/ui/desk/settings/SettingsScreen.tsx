@@ -1,9 +1,10 @@
 import Link from 'next/link';
 import type { Instant } from '@/core/calendar';
 import type { SettingsView } from '@/server/settings/workplace';
-import { longDay, momentIn, WEEKDAYS } from '../../shared/days';
+import { longDay, momentIn } from '../../shared/days';
 import { languageName } from '../../shared/languageName';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { WeekdayChecks } from '../parts/WeekdayChecks';
 import type { InviteAction } from './InviteForm.client';
 import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { PasswordSection, PeopleSection } from './PeopleSections';
@@ -91,18 +92,7 @@ export function SettingsScreen(props: SettingsProps) {
         </p>
         <ActionForm action={props.setReadDays} hidden={{}} className="mt-2">
           <span className="flex flex-wrap items-center gap-4">
-            {WEEKDAYS.map((day, index) => (
-              <label key={day} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  name="day"
-                  value={index + 1}
-                  defaultChecked={view.readDays.includes(index + 1)}
-                  className="size-4 accent-green"
-                />{' '}
-                {day}
-              </label>
-            ))}
+            <WeekdayChecks chosen={view.readDays} />
             <button className="act">Save</button>
           </span>
         </ActionForm>

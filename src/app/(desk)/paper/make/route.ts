@@ -19,7 +19,8 @@ export async function GET(request: Request): Promise<Response> {
   void (async () => {
     const given = await act((actor, context) =>
       paperOfCaseload(context, actor, wish, compose, async (done, of) => {
-        await tell({ done, of });
+        // Who went away can't be told: that is a stop, and no fault.
+        await tell({ done, of }).catch(() => {});
         return !isGone();
       }),
     );

@@ -1,0 +1,32 @@
+import { createHash } from 'node:crypto';
+import { mkdir, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { createTransport } from 'nodemailer';
+import type { Receipt, TextService, TextToSend } from '@/server/ports';
+import { letterOf } from './mail';
+
+/**
+ * Where e-mail goes while no mail server is named: each letter is made whole, as a server would get it, and put into a folder as a file
+ * that mail programs open (`.eml`); its reader's pretend phone shows the words.
+ */
+export class MailCatcher implements TextService {
+  private readonly transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
+
+  constructor(
+    private readonly folder: string,
+    private readonly from: string,
+    private readonly phone: TextService,
+  ) {}
+
+  async send(message: TextToSend): Promise<Receipt> {
+    const made = (await this.transport.sendMail(letterOf(this.from, message))) as { message: Buffer };
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const name = createHash('sha256').update(message.idempotencyKey).digest('hex').slice(0, 32);
+    await writeFile(path.join(this.folder, `${name}.eml`), made.message, { mode: 0o600 });
+    return this.phone.send(message);
+  }
+
+  forget(to: string): Promise<void> {
+    return this.phone.forget(to);
+  }
+}

@@ -169,6 +169,22 @@ export const LEXICONS = {
 } as const satisfies Record<string, Lexicon>;
 export type ReplyLanguage = keyof typeof LEXICONS;
 
+/** Whole texts that end all messages in the languages that are not read otherwise: a wish to hear no more is heard in every one. */
+export const STOP_ELSEWHERE = new Set([
+  'arret',
+  'arreter',
+  'arretez',
+  'stopper',
+  'parar',
+  'pare',
+  'sair',
+  'قف',
+  'توقف',
+  'ايقاف',
+  'اوقف',
+  'الغاء',
+]);
+
 /** How much nearer a text is to one language: its words that the one knows and the other doesn't. */
 export function languageOfReply(words: readonly string[], usual: ReplyLanguage): ReplyLanguage {
   const known = (language: ReplyLanguage) => words.filter((word) => word.length > 1 && LEXICONS[language].phrases.has(word)).length;

@@ -1,7 +1,7 @@
 import { dangerIn } from '../safety';
 import { BASE_LANGUAGE, type Language } from '../text';
 import type { CalendarDay } from '../calendar';
-import { LEXICONS, languageOfReply, type ReplyLanguage } from './lexicon';
+import { LEXICONS, languageOfReply, STOP_ELSEWHERE, type ReplyLanguage } from './lexicon';
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
 import { blank, isCount, readSegment, type Segment } from './readSegment';
 import { tokensOf, wordsOf, type Token, type TokensWish } from './tokens';
@@ -26,12 +26,12 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const words = wordsOf(text);
   const usual: ReplyLanguage = context.language === 'es' ? 'es' : BASE_LANGUAGE;
   const language = languageOfReply(words, usual);
-  const { stop, thanks } = LEXICONS[language];
+  const { thanks } = LEXICONS[language];
   // The letters of the slip are those of the family's own language, whichever words stand beside them.
   const wish = { ...context, language, letters: codeLettersOf(context.language) };
   if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish).filter(isSurelyNamed)) };
   const said = words.join(' ');
-  if (LEXICONS.en.stop.has(said) || stop.has(said) || LEXICONS[usual].stop.has(said)) return { ...EMPTY, kind: 'stop' };
+  if (STOP_ELSEWHERE.has(said) || LEXICONS.en.stop.has(said) || LEXICONS.es.stop.has(said)) return { ...EMPTY, kind: 'stop' };
   const questions = apartFromQuestions(text, wish);
   if (words.every((word) => thanks.has(word)) && !questions.isQuestion) return { ...EMPTY, kind: 'nothing' };
   const read = readTokens(tokensOf(questions.rest, wish), wish.tasks, context.today, questions.inDoubt);

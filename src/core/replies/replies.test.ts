@@ -73,6 +73,19 @@ describe('the corpus of replies', () => {
   });
 });
 
+describe('a wish to hear no more', () => {
+  it.each(['STOP', 'Stop.', 'ALTO', 'parar', 'Arrêt', 'Arrêtez', 'PARE', 'توقف', 'إيقاف', 'أوقف'])(
+    'is heard in every language that families are written to in: %s',
+    (said) => {
+      for (const language of LANGUAGES) expect(readReply(said, { tasks: [], today: REPLY_DAY, language }).kind).toBe('stop');
+    },
+  );
+
+  it.each(['we stopped at 5', 'stop sign went well', 'no paramos'])('is nothing else: %s', (said) => {
+    expect(read(said).kind).not.toBe('stop');
+  });
+});
+
 describe('words of danger', () => {
   it.each([
     ['crane 4 but his thumb is bleeding', [2]],

@@ -22,6 +22,7 @@ export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, w
   let done = 0;
   for await (const paper of papers) {
     pen ??= new Pen({ size: wish.size, isLarge: wish.isLarge, language: paper.language, title: wish.title });
+    pen.language = paper.language;
     if (wish.part !== 'slip') programPages(pen, paper);
     if (wish.part !== 'program') for (const slip of paper.slips) slipPage(pen, slip, paper.hurt);
     done += 1;

@@ -35,6 +35,8 @@ export class Pen {
   readonly doc: Doc;
   private readonly scale: number;
   private section: Section | null = null;
+  /** Of what is written from now on: one file may hold families of several languages. */
+  language: string;
 
   constructor({ size, isLarge, language, title }: { size: PaperSize; isLarge: boolean; language: string; title: string }) {
     const [width, height] = SIZES[size];
@@ -53,6 +55,7 @@ export class Pen {
     this.doc.registerFont('text', fonts.text);
     this.doc.registerFont('bold', fonts.bold);
     this.scale = isLarge ? 1.5 : 1;
+    this.language = language;
   }
 
   get left(): number {
@@ -79,7 +82,7 @@ export class Pen {
   /** Everything up to the next one belongs together, for who has it read aloud. */
   begin(kind: 'Sect' | 'Table' | 'L' = 'Sect'): void {
     this.section?.end();
-    this.section = this.doc.struct(kind);
+    this.section = this.doc.struct(kind, { lang: this.language });
     this.doc.addStructure(this.section);
   }
 

@@ -8,8 +8,8 @@ export function programPages(pen: Pen, paper: Paper): void {
   pen.say('H1', paper.name, 20);
   pen.say('P', paper.until, 10, { gap: 6 });
   for (const [index, task] of paper.tasks.entries()) {
-    // A task begins where a good part of it has room.
-    if (index > 0) pen.keep(mm(70));
+    // A task begins where it has room, so that none is parted from its heading; large letters go on over pages.
+    if (index > 0) pen.keep(paper.isLarge ? mm(70) : mm(26) + taskHeight(pen, task));
     taskOn(pen, task, paper.isLarge);
   }
   const height = pen.heightOf(paper.hurt, 11, pen.width - 16, true) + 12;
@@ -36,6 +36,15 @@ function taskOn(pen: Pen, task: PaperTask, isLarge: boolean): void {
   pen.doc.y += 6;
 }
 
+/** What stands below its heading, about. */
+function taskHeight(pen: Pen, { how, maps, lists }: PaperTask): number {
+  const width = (pen.width - GAP) / 2;
+  const said = lists.filter(({ lines }) => lines.length > 0);
+  return (
+    pen.heightOf(how, 12, pen.width, true) + maps.length * mm(24) + Math.max(...sidesOf(said).map((side) => heightOf(pen, side, width)))
+  );
+}
+
 type Lists = PaperTask['lists'];
 
 /** Large letters need the whole width; a list may go on on the next page. */
@@ -53,8 +62,7 @@ const POINTS = 10;
 /** What is needed and watched on the left, what is done on the right: both begin at one height and stay on one page. */
 function twoColumns(pen: Pen, lists: Lists): void {
   const width = (pen.width - GAP) / 2;
-  const isOfAct = (index: number) => index > lists.findIndex(({ isCaution }) => isCaution);
-  const sides = [lists.filter((_, index) => !isOfAct(index)), lists.filter((_, index) => isOfAct(index))];
+  const sides = sidesOf(lists);
   pen.keep(Math.max(...sides.map((side) => heightOf(pen, side, width))));
   const top = pen.doc.y;
   const ends = sides.map((side, index) => {
@@ -63,6 +71,11 @@ function twoColumns(pen: Pen, lists: Lists): void {
     return pen.doc.y;
   });
   pen.doc.y = Math.max(...ends);
+}
+
+function sidesOf(lists: Lists): Lists[] {
+  const isOfAct = (index: number) => index > lists.findIndex(({ isCaution }) => isCaution);
+  return [lists.filter((_, index) => !isOfAct(index)), lists.filter((_, index) => isOfAct(index))];
 }
 
 const lineOf = (text: string) => `•  ${text}`;

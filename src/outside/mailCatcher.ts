@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { createTransport } from 'nodemailer';
 import type { Receipt, TextService, TextToSend } from '@/server/ports';
@@ -20,13 +20,21 @@ export class MailCatcher implements TextService {
 
   async send(message: TextToSend): Promise<Receipt> {
     const made = (await this.transport.sendMail(letterOf(this.from, message))) as { message: Buffer };
-    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const folder = this.folderOf(message.to);
+    await mkdir(folder, { recursive: true, mode: 0o700 });
     const name = createHash('sha256').update(message.idempotencyKey).digest('hex').slice(0, 32);
-    await writeFile(path.join(this.folder, `${name}.eml`), made.message, { mode: 0o600 });
+    await writeFile(path.join(folder, `${name}.eml`), made.message, { mode: 0o600 });
     return this.phone.send(message);
   }
 
-  forget(to: string): Promise<void> {
-    return this.phone.forget(to);
+  async forget(to: string): Promise<void> {
+    await rm(this.folderOf(to), { recursive: true, force: true });
+    await this.phone.forget(to);
+  }
+
+  /** A folder for each who is reached, by our own name for them, so that one can be forgotten wholly. */
+  private folderOf(to: string): string {
+    if (!/^[a-z0-9-]{1,80}$/.test(to)) throw new RangeError(`The mail catcher has no folder like ${JSON.stringify(to)}`);
+    return path.join(this.folder, to);
   }
 }

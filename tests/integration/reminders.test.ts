@@ -75,6 +75,14 @@ describe('reminders', () => {
     expect(await reminders()).toHaveLength(before);
   });
 
+  it('planned by an hour that was changed since come at the new one alone', async () => {
+    await setReminders(bed.context, ines, childId, { weekdays: EVERY_DAY, at: '18:00', afterSilence: false });
+    await inTransaction(bed.db, (work) => planReminders(work, bed.context));
+    await setReminders(bed.context, ines, childId, { weekdays: EVERY_DAY, at: '19:00', afterSilence: false });
+    await pass(12);
+    expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toEqual(['19']);
+  });
+
   it('after a week of silence are one gentle word, and no other for a week', async () => {
     await setReminders(bed.context, ines, childId, { weekdays: [], at: '17:00', afterSilence: true });
     await pass(6 * 24);

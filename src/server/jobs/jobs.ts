@@ -26,7 +26,7 @@ export const JOB_PAYLOADS = {
     ),
   }),
   /** Remind a family of its day, or say a gentle word after silence. */
-  remind: z.strictObject({ childId: z.number().int().positive(), why: z.enum(['day', 'silence']) }),
+  remind: z.strictObject({ childId: z.number().int().positive(), why: z.enum(['day', 'silence']), at: z.string() }),
   /** A text of the pretend network, on its way here. */
   incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
   /** Once a day, where it is wished: put everything into a file. */
@@ -59,9 +59,10 @@ export function forgetPhoneJob(to: string, at: Instant): NewJob {
   return { kind: 'forgetPhone' satisfies JobKind, key: `forgetPhone:${to}`, payload: { to }, at, runAfter: at };
 }
 
-/** One a family, reason and moment: planned again it is the same. */
-export function remindJob(childId: number, why: 'day' | 'silence', at: Instant, runAfter: Instant): NewJob {
-  return { kind: 'remind' satisfies JobKind, key: `remind:${why}:${childId}:${runAfter}`, payload: { childId, why }, at, runAfter };
+/** One a family, reason and moment: planned again it is the same. @param reminder `at`: the hour by which it was planned, since another may be wished by then */
+export function remindJob(reminder: { childId: number; why: 'day' | 'silence'; at: string }, at: Instant, runAfter: Instant): NewJob {
+  const { childId, why } = reminder;
+  return { kind: 'remind' satisfies JobKind, key: `remind:${why}:${childId}:${runAfter}`, payload: reminder, at, runAfter };
 }
 
 /** @param copy the network may bring a text more than once */

@@ -80,8 +80,8 @@ const saidOf = ({ weekdays, at, afterSilence }: Reminders) => ({ to: `${weekdays
 export async function planReminders(work: Work, context: Context): Promise<void> {
   const now = context.now();
   const jobs = (await childrenWithReminders(work)).flatMap(({ childId, timeZone, reminders: { weekdays, at, afterSilence } }) => [
-    ...(weekdays.length > 0 ? [remindJob(childId, 'day', now, nextWallTime(now, timeZone, at, weekdays))] : []),
-    ...(afterSilence ? [remindJob(childId, 'silence', now, nextWallTime(now, timeZone, at, [1, 2, 3, 4, 5, 6, 7]))] : []),
+    ...(weekdays.length > 0 ? [remindJob({ childId, why: 'day', at }, now, nextWallTime(now, timeZone, at, weekdays))] : []),
+    ...(afterSilence ? [remindJob({ childId, why: 'silence', at }, now, nextWallTime(now, timeZone, at, [1, 2, 3, 4, 5, 6, 7]))] : []),
   ]);
   await addJobs(work, jobs);
 }
@@ -90,10 +90,13 @@ export async function planReminders(work: Work, context: Context): Promise<void>
 export const remindHandler: JobHandler<PayloadOf<'remind'>, true> = {
   prepare: async () => true,
   act: async () => {},
-  async settle(work, context, { childId, why }) {
+  async settle(work, context, { childId, why, at }) {
     const child = await childById(work, childId);
-    const words = child && (why === 'day' ? await dayWords(work, context, child) : await silenceWords(work, context, child));
-    if (!child || !words) return;
+    // Nobody to remind; or it was planned by an hour that is not wished any more.
+    const isReached = child !== null && (context.phone !== null || reachContact(child.contacts) !== null);
+    if (!isReached || (await remindersOf(work, childId))?.at !== at) return;
+    const words = why === 'day' ? await dayWords(work, context, child) : await silenceWords(work, context, child);
+    if (!words) return;
     const now = context.now();
     const goesAt = quietFor(child, now);
     const message = { childId, kind: 'reminder' as const, words, createdBy: null, createdAt: now, sendAt: goesAt > now ? goesAt : null };

@@ -57,7 +57,7 @@ export async function startMariaDb(place: string, { port: wantedPort, keepsLog =
   await stopMariaDb(place);
   const runAs = userFor([folder, data, temporary]);
   const common = ['--no-defaults', `--datadir=${data}`, `--tmpdir=${temporary}`, ...runAs];
-  const credentials = withRunAccount(folder, fresh ? create(data, common, runAs) : readCredentials(folder), common);
+  const credentials = withRunAccount(folder, fresh ? create(data, temporary, common, runAs) : readCredentials(folder), common);
   const port = wantedPort && (await isPortFree(wantedPort)) ? wantedPort : await freePort();
   const server = spawn(
     find('mariadbd')!,
@@ -108,12 +108,13 @@ export async function stopMariaDb(place: string): Promise<void> {
   rmSync(pidFile, { force: true });
 }
 
-function create(data: string, common: string[], runAs: string[]): Credentials {
+/** @param temporary its own: a server that starts clears what it finds in a folder that it shares with another */
+function create(data: string, temporary: string, common: string[], runAs: string[]): Credentials {
   const credentials = { root: randomBytes(18).toString('hex'), user: 'yard', password: randomBytes(18).toString('hex'), run: null };
   execFileSync(
     find('mariadb-install-db')!,
     ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve', ...runAs],
-    { stdio: 'pipe' },
+    { stdio: 'pipe', env: { ...process.env, TMPDIR: temporary } },
   );
   const statements = [
     'FLUSH PRIVILEGES',

@@ -171,7 +171,15 @@ test.describe('a program on paper', () => {
       .getByText(/^Left out:/)
       .textContent({ timeout: 500 })
       .catch(() => '');
-    expect(named.size + (left ?? '').split('(').length - 1).toBe(wanted);
+    const without = (left ?? '').split('(').length - 1;
+    expect(named.size + without).toBe(wanted);
+    await page.getByLabel('a file for each child').check();
+    await page.getByRole('button', { name: 'Make the PDF' }).click();
+    const files = page.getByRole('status').getByRole('link');
+    await expect(files).toHaveCount(wanted - without, { timeout: 30_000 });
+    const [one] = await Promise.all([page.waitForEvent('download'), files.first().click()]);
+    const own = await readPdf(await (await import('node:fs/promises')).readFile(await one.path()));
+    expect(own.pages[0]!.text).toContain((await files.first().textContent())!.split(' ')[0]!);
   });
 
   test('is refused where there is nothing to print, with what to do instead', async ({ page }) => {

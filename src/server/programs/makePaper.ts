@@ -20,6 +20,8 @@ const wishSchema = z.object({
     .string()
     .optional()
     .transform((text) => (text ? parseCalendarDay(text) : null)),
+  /** A file for each child, and not one for all. */
+  each: z.preprocess((value) => value === 'on', z.boolean()),
   /** A school's children alone. */
   school: z.string().max(120).optional(),
 });
@@ -42,15 +44,7 @@ export async function paperOfChild(
   raw: unknown,
   compose: Compose,
 ): Promise<MadePaper> {
-  const made = await make(
-    context,
-    (id) => viewPaper(context, actor, id),
-    [childId],
-    raw,
-    compose,
-    async () => true,
-  );
-  return made!;
+  return onlyOne(await make(context, (id) => viewPaper(context, actor, id), [childId], raw, compose, GO_ON));
 }
 
 /** The same for who holds a link to it and is nobody here: without the family's own link on it. */
@@ -61,26 +55,49 @@ export async function paperOfChildFor(context: Context, childId: number, raw: un
       if (!child) throw new AppError('linkUnknown');
       return { ...(await loadPaper(work, context, child)), link: null };
     });
-  return (await make(context, view, [childId], raw, compose, async () => true))!;
+  return onlyOne(await make(context, view, [childId], raw, compose, GO_ON));
 }
 
 /**
- * The programs of a caseload, or of its children at one school, as one PDF. Each child is read, drawn and let go before the next, and
- * others are served in between. Null where it was stopped.
- * @param onChild told after each child; false stops
+ * The programs of a caseload, or of its children at one school, as one PDF or one each. Each child is read, drawn and let go before the
+ * next, and others are served in between. Null where it was stopped.
+ * @param onChild told after each child, with the child's own file where one each was wished; false stops
+ * @throws AppError invalid; noPaper where there is nothing to print for anybody
  */
 export async function paperOfCaseload(
   context: Context,
   actor: PersonActor,
   raw: unknown,
   compose: Compose,
-  onChild: (done: number, of: number) => Promise<boolean>,
-): Promise<MadePaper | null> {
-  const { school } = parseInput(wishSchema, raw);
+  onChild: (done: number, of: number, own: MadePaper | null) => Promise<boolean>,
+): Promise<Made | null> {
+  const { school, each } = parseInput(wishSchema, raw);
   const own = await inTransaction(context.db, (work) => childrenOf(work, actor.personId));
   const ids = own.filter(({ child }) => !school || child.school === school).map(({ child }) => child.id);
-  return make(context, (id) => viewPaper(context, actor, id), ids, raw, compose, onChild);
+  const view = (id: number) => viewPaper(context, actor, id);
+  if (!each) {
+    const made = await make(context, view, ids, raw, compose, (done, of) => onChild(done, of, null));
+    if (made && !made.file) throw new AppError('noPaper');
+    return made;
+  }
+  const left: Made['left'][number][] = [];
+  for (const [index, childId] of ids.entries()) {
+    const { file, ...made } = (await make(context, view, [childId], raw, compose, GO_ON))!;
+    left.push(...made.left);
+    if (!(await onChild(index + 1, ids.length, file && { ...made, file }))) return null;
+  }
+  return { file: null, name: '', left };
 }
+
+const GO_ON = async () => true;
+
+function onlyOne(made: Made | null): MadePaper {
+  if (!made?.file) throw new AppError('noPaper');
+  return { ...made, file: made.file };
+}
+
+/** What was made; without a file where nobody had anything to print. */
+type Made = Omit<MadePaper, 'file'> & { readonly file: Uint8Array | null };
 
 async function make(
   context: Context,
@@ -89,7 +106,7 @@ async function make(
   raw: unknown,
   compose: Compose,
   onChild: (done: number, of: number) => Promise<boolean>,
-): Promise<MadePaper | null> {
+): Promise<Made | null> {
   const { size, large, part, from } = parseInput(wishSchema, raw);
   const { timeZone } = await inTransaction(context.db, workplaceOf);
   const wish = { size, isLarge: large, from: from ?? nextMonday(calendarDayInZone(context.now(), timeZone)) };
@@ -116,7 +133,6 @@ async function make(
   }
   const file = await paperPdf(papers(), { size, isLarge: large, part, title: 'Home practice' });
   if (isStopped) return null;
-  if (!file) throw new AppError('noPaper');
   return { file, name: ids.length === 1 ? name : 'caseload', left };
 }
 

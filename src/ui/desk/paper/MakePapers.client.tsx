@@ -5,16 +5,21 @@ import type { PapersView } from '@/server/programs/viewPapers';
 import { PaperChoices } from './PaperChoices';
 
 type Line =
-  | { readonly done: number; readonly of: number }
+  | { readonly done: number; readonly of: number; readonly name?: string; readonly own?: string }
   | { readonly fault: string }
-  | { readonly pdf: string; readonly left: readonly { readonly name: string; readonly why: 'nothing' | 'rightToLeft' }[] };
+  | { readonly pdf: string | null; readonly left: readonly { readonly name: string; readonly why: 'nothing' | 'rightToLeft' }[] };
 
 type State =
   | { readonly is: 'ready' }
   | { readonly is: 'making'; readonly done: number; readonly of: number }
   | { readonly is: 'stopped' }
   | { readonly is: 'fault'; readonly words: string }
-  | { readonly is: 'made'; readonly address: string; readonly left: Extract<Line, { pdf: string }>['left'] };
+  | { readonly is: 'made'; readonly files: readonly MadeFile[]; readonly left: Extract<Line, { left: unknown }>['left'] };
+
+interface MadeFile {
+  readonly name: string;
+  readonly address: string;
+}
 
 const WHY = { nothing: 'nothing to print', rightToLeft: 'print from its own page' } as const;
 
@@ -53,6 +58,9 @@ export function MakePapers({ view }: { view: PapersView }) {
           </select>
         </label>
         <PaperChoices />
+        <label className="flex items-center gap-2 self-end pb-2">
+          <input type="checkbox" name="each" className="size-4 accent-green" /> a file for each child
+        </label>
         <button className="act self-end" disabled={state.is === 'making'}>
           Make the PDF
         </button>
@@ -72,9 +80,16 @@ export function MakePapers({ view }: { view: PapersView }) {
         {state.is === 'made' && (
           <>
             <p>
-              <a className="act" href={state.address} download="practice.pdf">
-                Save the PDF
-              </a>
+              {state.files.map(({ name, address }) => (
+                <a
+                  key={address}
+                  className={name === '' ? 'act' : 'link mr-4 inline-block'}
+                  href={address}
+                  download={`practice${name && ` ${name}`}.pdf`}
+                >
+                  {name === '' ? 'Save the PDF' : name}
+                </a>
+              ))}
             </p>
             {state.left.length > 0 && (
               <p className="mt-2 text-soft">Left out: {state.left.map(({ name, why }) => `${name} (${WHY[why]})`).join(', ')}.</p>
@@ -92,14 +107,17 @@ async function madeBy(form: FormData, signal: AbortSignal, onDone: (done: number
   const answer = await fetch(`/paper/make?${wish}`, { signal });
   if (!answer.ok || !answer.body) return { is: 'fault', words: await answer.text() };
   const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+  const files: MadeFile[] = [];
   let rest = '';
   for (let read = await reader.read(); !read.done; read = await reader.read()) {
     const lines = `${rest}${read.value}`.split('\n');
     rest = lines.pop() ?? '';
     for (const line of lines.map((text) => JSON.parse(text) as Line)) {
-      if ('done' in line) onDone(line.done, line.of);
-      else if ('fault' in line) return { is: 'fault', words: line.fault };
-      else return { is: 'made', address: addressOf(line.pdf), left: line.left };
+      if ('done' in line) {
+        onDone(line.done, line.of);
+        if (line.own) files.push({ name: line.name ?? '', address: addressOf(line.own) });
+      } else if ('fault' in line) return { is: 'fault', words: line.fault };
+      else return { is: 'made', files: line.pdf ? [{ name: '', address: addressOf(line.pdf) }] : files, left: line.left };
     }
   }
   return { is: 'stopped' };

@@ -5,7 +5,7 @@ import { paperOfCaseload } from '@/server/programs/makePaper';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 /**
- * The programs of a caseload as one PDF, told line by line while it is made: `{"done":3,"of":48}`, and at last the file, or what stood in
+ * The programs of a caseload as one PDF, told line by line while it is made: `{"done":3,"of":48}`, with the child’s own file where one each is wished, and at last the file of all, or what stood in
  * the way. Whoever goes away, or stops it, ends it.
  */
 export async function GET(request: Request): Promise<Response> {
@@ -18,15 +18,17 @@ export async function GET(request: Request): Promise<Response> {
   const isGone = () => request.signal.aborted;
   void (async () => {
     const given = await act((actor, context) =>
-      paperOfCaseload(context, actor, wish, compose, async (done, of) => {
+      paperOfCaseload(context, actor, wish, compose, async (done, of, own) => {
         // Who went away can't be told: that is a stop, and no fault.
-        await tell({ done, of }).catch(() => {});
+        await tell({ done, of, ...(own && { name: own.name, own: base64(own.file) }) }).catch(() => {});
         return !isGone();
       }),
     );
     if (!given.ok) await tell({ fault: faultWords(given.fault) });
-    else if (given.value) await tell({ pdf: Buffer.from(given.value.file).toString('base64'), left: given.value.left });
+    else if (given.value) await tell({ pdf: given.value.file && base64(given.value.file), left: given.value.left });
     await writer.close();
   })().catch(() => writer.abort().catch(() => {}));
   return new Response(lines.readable, { headers: { 'content-type': 'application/x-ndjson; charset=utf-8' } });
 }
+
+const base64 = (file: Uint8Array) => Buffer.from(file).toString('base64');

@@ -89,6 +89,20 @@ describe('a text that a family sends', () => {
     expect(await reports()).toHaveLength(2);
   });
 
+  it('asked back and never answered, or answered by something else, comes to a person', async () => {
+    const kinds = async () => (await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind);
+    await text('crane 5');
+    expect(await kinds()).toEqual([]);
+    bed.passDays(1.1);
+    expect(await kinds()).toEqual(['text']);
+    const { open } = await viewRounds(bed.context, ines, null);
+    await decide(bed.context, ines, { childId, key: open[0]!.key, answer: 'read', expectedVersion: 1 });
+    expect(await kinds()).toEqual([]);
+    await text('crane 4');
+    await text('A8');
+    expect(await kinds()).toEqual(['text']);
+  });
+
   it('the same answer to a second question is an answer, not a repeat', async () => {
     await bed.send(ines, childId, 1, ['crane-lift', 'open-the-shutters']);
     for (const words of ['crane 5', '1', 'shutters 5', '1']) await text(words);

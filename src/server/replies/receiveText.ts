@@ -170,6 +170,8 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   const asked = await openAskOf(work, child.id, from, instant(now - ASK_HOURS * 60 * MINUTE));
   const answered = asked && readAnswer(asked.ask as AskBack, own, { tasks, today, language });
   if (asked) await settleAsk(work, asked.textId, now);
+  // Another word in place of an answer: what was in doubt is a person's now, not lost.
+  if (asked && !answered) await setOutcome(work, asked.textId, 'person', null);
   const items = answered ?? (reading.named.length > 0 ? reading.items : ofTheDay(reading.items, tasks));
   const fits = await canStand(work, child, items, { closed, today });
   if (!fits) return toPerson(work, context, sender);

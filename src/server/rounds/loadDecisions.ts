@@ -72,7 +72,7 @@ export async function loadDecisions(
     (session) => `${session.childId}:${session.taskId}`,
   );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
-  const texts = groupBy(await textsForAPerson(work, childIds), (text) => text.childId);
+  const texts = groupBy(await textsForAPerson(work, childIds, instantAfterDays(context.now(), -1)), (text) => text.childId);
   const stops = groupBy(await openStops(work, childIds), (stop) => stop.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);

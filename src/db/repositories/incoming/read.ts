@@ -44,16 +44,21 @@ export async function textsOfNobody(work: Work, most: number): Promise<IncomingR
   return rows.map(toRow);
 }
 
-/** Those that a person has to read and nobody has, oldest first. */
+/** Waiting for a person: what nobody could read, and what was asked back and had no answer by then. */
+export const FOR_A_PERSON =
+  "(outcome IN ('person', 'stopped') OR (outcome = 'asked' AND ask_settled_at IS NULL AND received_at < :askedBefore))";
+
+/** Those that a person has to read and nobody has, oldest first. @param askedBefore what was asked back before it and not answered is a person's now */
 export async function textsForAPerson(
   work: Work,
   childIds: readonly number[],
+  askedBefore: Instant,
 ): Promise<readonly { readonly childId: number; readonly textId: number }[]> {
   if (childIds.length === 0) return [];
   return tablesOf(work).select(
     `SELECT child_id AS childId, id AS textId FROM incoming_texts
-     WHERE child_id IN (:childIds) AND outcome IN ('person', 'stopped') AND settled_at IS NULL ORDER BY id`,
-    { childIds },
+     WHERE child_id IN (:childIds) AND ${FOR_A_PERSON} AND settled_at IS NULL ORDER BY id`,
+    { childIds, askedBefore: momentText(askedBefore) },
   );
 }
 

@@ -1,6 +1,6 @@
 import type { Instant } from '@/core/calendar';
-import { tablesOf, type Work } from '../../work';
-import type { TextOutcome } from './read';
+import { momentText, tablesOf, type Work } from '../../work';
+import { FOR_A_PERSON, type TextOutcome } from './read';
 
 /** A text that came in and that a person has to look at. */
 export interface NewIncomingText {
@@ -76,8 +76,8 @@ export async function startNumber(work: Work, number: string): Promise<boolean> 
 /** Marks every text of a child that a person has to read as read, but those after one. */
 export async function settleTextsUpTo(work: Work, childId: number, textId: number, personId: number, at: Instant): Promise<void> {
   const open = await tablesOf(work).select<{ id: number }>(
-    "SELECT id FROM incoming_texts WHERE child_id = :childId AND id <= :textId AND outcome IN ('person', 'stopped') AND settled_at IS NULL",
-    { childId, textId },
+    `SELECT id FROM incoming_texts WHERE child_id = :childId AND id <= :textId AND ${FOR_A_PERSON} AND settled_at IS NULL`,
+    { childId, textId, askedBefore: momentText(at) },
   );
   for (const { id } of open) await settleIncomingText(work, childId, id, personId, at);
 }

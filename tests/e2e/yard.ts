@@ -175,22 +175,28 @@ export async function openTask(page: Page): Promise<void> {
   await toCount(page);
 }
 
+/** On to a screen of the task, where that is one of its own; what is behind it can be seen when this ends. */
+async function toScreen(page: Page, screen: string): Promise<void> {
+  const next = page.locator(`.screen.shown a[href="${screen}"]`);
+  if ((await next.count()) === 0) return;
+  await next.click();
+  await page.locator(`${screen}.shown`).waitFor();
+}
+
 /** Screen by screen to where it is counted, with the boxes open; without scripts everything stands on one page. */
 export async function toCount(page: Page): Promise<void> {
   await page.locator('#report').waitFor();
+  // The page's script comes after the page: only a page that is loaded can say whether it has one.
+  await page.waitForLoadState();
   if ((await page.locator('html.scripted').count()) === 0) return;
-  for (const screen of ['#look', '#do']) {
-    const next = page.locator(`.screen.shown a[href="${screen}"]`);
-    if ((await next.count()) > 0) await next.click();
-  }
+  for (const screen of ['#look', '#do']) await toScreen(page, screen);
   await page.locator('.screen.shown .typed summary').click();
   await page.locator('.screen.shown [data-field]').first().waitFor();
 }
 
 /** On to how it was, where that is a screen of its own. */
 export async function toHow(page: Page): Promise<void> {
-  const next = page.locator('.screen.shown a[href="#how"]');
-  if ((await next.count()) > 0) await next.click();
+  await toScreen(page, '#how');
 }
 
 /** What a family's page would send of its first task: one more thing for the round. */

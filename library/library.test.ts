@@ -325,9 +325,18 @@ describe('clinical rules over the whole library (common practice, no source)', (
 
   it('the adult is never told the child’s part without a doer, nor the child’s gender', () => {
     const gendered =
-      /\b(?:his|her|hers|himself|herself|he|she)\b|\bsu hij[oa]\b|\bel niño\b|\bla niña\b|\bsentad[oa]s?\b|\bacostad[oa]s?\b|\bdescalz[oa]s?\b/i;
+      /\b(?:his|her|hers|himself|herself|he|she)\b|\bsu hij[oa]\b|\bel niño\b|\bla niña\b|\bsentad[oa]s?\b|(?<!hoja |ranura )\bacostad[oa]s?\b|\bdescalz[oa]s?\b/i;
+    // A sentence that begins with such a word speaks of the child: "Quieto. Abre."; levels and steps are named to families, too.
+    const told = /(?:^|[.:,] |[¡¿])(?:quiet|list(?!as? de)|cansad|tranquil|doblad|agachad|arrodillad|inclinad|parad)[oa]s?\b|\by (?:doblad|agachad)[oa]\b/i;
+    const named = (task: TaskContent, language: 'en' | 'es') => [
+      ...task.ladder.steps.map(({ name }) => name[language] ?? ''),
+      ...task.knobs.flatMap(({ levels }) => levels.map((level) => level[language] ?? '')),
+    ];
     const hits = tasks.flatMap((task) =>
-      [wordsOf(task, 'en'), wordsOf(task, 'es')].flatMap((text) => text.match(gendered)?.[0] ?? []).map((hit) => `${task.slug}: ${hit}`),
+      (['en', 'es'] as const)
+        .flatMap((language) => [wordsOf(task, language), ...named(task, language)])
+        .flatMap((text) => [...(text.match(gendered) ?? []), ...(text.match(told) ?? [])])
+        .map((hit) => `${task.slug}: ${hit}`),
     );
     expect(hits).toEqual([]);
   });

@@ -1,7 +1,7 @@
 import { checkLadder } from '@/core/ladder';
 import { demandOf, measuresAt } from '@/core/knobs';
 import { minutesOf, reckonDose } from '@/core/dose';
-import { checkTask, MOST_MINUTES, skillCounts, thingsOf } from '@/core/library';
+import { checkTask, MOST_MINUTES, skillCounts, thingsOf, LEADING, leadsTo } from '@/core/library';
 import { hasTrait, smallPartVerdict } from '@/core/safety';
 import {
   applySettings,
@@ -327,7 +327,8 @@ describe('clinical rules over the whole library (common practice, no source)', (
     const gendered =
       /\b(?:his|her|hers|himself|herself|he|she)\b|\bsu hij[oa]\b|\bel niño\b|\bla niña\b|\bsentad[oa]s?\b|(?<!hoja |ranura )\bacostad[oa]s?\b|\bdescalz[oa]s?\b/i;
     // A sentence that begins with such a word speaks of the child: "Quieto. Abre."; levels and steps are named to families, too.
-    const told = /(?:^|[.:,] |[¡¿])(?:quiet|list(?!as? de)|cansad|tranquil|doblad|agachad|arrodillad|inclinad|parad)[oa]s?\b|\by (?:doblad|agachad)[oa]\b/i;
+    const told =
+      /(?:^|[.:,] |[¡¿])(?:quiet|list(?!as? de)|cansad|tranquil|doblad|agachad|arrodillad|inclinad|parad)[oa]s?\b|\by (?:doblad|agachad)[oa]\b/i;
     const named = (task: TaskContent, language: 'en' | 'es') => [
       ...task.ladder.steps.map(({ name }) => name[language] ?? ''),
       ...task.knobs.flatMap(({ levels }) => levels.map((level) => level[language] ?? '')),
@@ -339,6 +340,17 @@ describe('clinical rules over the whole library (common practice, no source)', (
         .map((hit) => `${task.slug}: ${hit}`),
     );
     expect(hits).toEqual([]);
+  });
+
+  it('what a task leads to stands in the library, is another task, and never leads back', () => {
+    expect(LEADING.length).toBeGreaterThanOrEqual(9);
+    for (const slug of LEADING) {
+      expect([slug, bySlug.has(slug)]).toEqual([slug, true]);
+      for (const lead of leadsTo(slug)) {
+        expect([lead.slug, bySlug.has(lead.slug)]).toEqual([lead.slug, true]);
+        expect([lead.slug, leadsTo(lead.slug).map((next) => next.slug)]).toEqual([lead.slug, expect.not.arrayContaining([slug])]);
+      }
+    }
   });
 
   it('steps of a week: a family of variations is named, so that no two go out unsaid', () => {

@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import type { ShapeId, TaskContent } from '@/core/tasks';
+import { shapeSlug, type ShapeId, type TaskContent } from '@/core/tasks';
 import { LANGUAGES } from '@/core/text';
 import { composeTask, mechanicsSchema, thingsSchema, wordsSchema, type TaskParts } from './composeTask';
 import { lettersParts, shapeParts, type LettersWords, type ShapeWords } from './writingTemplates';
@@ -17,7 +17,7 @@ export function loadLibrary(folder = path.join(process.cwd(), 'library')): TaskC
   const shapes = Object.entries(read('shapes.json') as Record<ShapeId, ShapeWords>);
   const letters = Object.entries(read('letters.json') as Record<string, LettersWords>);
   const templated = [
-    ...shapes.map(([shape, words]) => ({ slug: `shape-${kebab(shape)}`, ...shapeParts(shape as ShapeId, words) })),
+    ...shapes.map(([shape, words]) => ({ slug: shapeSlug(shape as ShapeId), ...shapeParts(shape as ShapeId, words) })),
     ...letters.map(([slug, words]) => ({ slug, ...lettersParts(slug, words) })),
   ].map((parts) => composeTask({ ...parts, things, common }));
   const written = namesIn(path.join(folder, 'builders-yard')).map((slug) =>
@@ -36,8 +36,6 @@ export function loadLibrary(folder = path.join(process.cwd(), 'library')): TaskC
   );
   return [...written, ...templated].sort((a, b) => (a.slug < b.slug ? -1 : 1));
 }
-
-const kebab = (name: string) => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 
 const namesIn = (folder: string) =>
   readdirSync(folder)

@@ -1,5 +1,6 @@
 import type { Instant } from '@/core/calendar';
 import type { Reach } from '@/core/child';
+import { hashOf } from './secrets';
 
 /** The time, as every use case asks it. */
 export type Clock = () => Instant;
@@ -61,6 +62,11 @@ export interface PhoneOnShow {
 /** By what the text service knows who works here. */
 export function personAddressOf(personId: number): string {
   return `person-${personId}`;
+}
+
+/** By what the text service knows somebody whom no child knows. */
+export function strangerAddressOf(number: string): string {
+  return `stranger-${hashOf(number).slice(0, 16)}`;
 }
 
 /** By what the text service knows a family. */

@@ -4,6 +4,7 @@ import { calendarDay, instant } from '@/core/calendar';
 import type { Contact } from '@/core/child';
 import { inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
+import { sendDirect } from '@/server/messages/sendDirect';
 import { planReminders, setReminders, tellReminders, viewReminders } from '@/server/messages/reminders';
 import { askAsTeacher, makeTeacherLink, revokeTeacherLinks, viewTeacher } from '@/server/people/teacherLinks';
 import { viewOutside } from '@/server/caseload/viewOutside';
@@ -93,6 +94,28 @@ describe('reminders', () => {
     expect(await reminders()).toHaveLength(1);
     await pass(3 * 24);
     expect(await reminders()).toHaveLength(2);
+  });
+
+  it('name the child only where the family agreed, and come by the service that it chose', async () => {
+    const mail: Contact = { ...nana, name: 'Opa', way: 'email', reach: 'opa@example.org', quiet: null };
+    childId = await bed.child(ines, { calledName: 'Wren', familyLanguage: 'en', homeLanguages: ['en'], contacts: [nana, mail] });
+    await bed.send(ines, childId, 0, SLUGS);
+    const token = await bed.newestToken(childId);
+    expect((await viewReminders(bed.context, token)).ways).toEqual(['text', 'email']);
+    const wish = { weekdays: EVERY_DAY, at: '21:00', afterSilence: false };
+    const own = { childId, words: 'A word about Wren: well done.' };
+    expect(await refusal(sendDirect(bed.context, ines, own))).toBe('invalid');
+    await tellReminders(bed.context, token, { ...wish, way: 'email', mayName: true });
+    await sendDirect(bed.context, ines, own);
+    await pass(24);
+    const told = await bed.read(
+      "SELECT words, JSON_VALUE(reach, '$.at') AS reach FROM messages WHERE child_id = :childId AND kind = 'reminder'",
+      { childId },
+    );
+    expect(told).toEqual([{ words: expect.stringMatching(/^Yard Steps, Wren: time for practice/), reach: 'opa@example.org' }]);
+    // By e-mail no quiet hours were asked for: it came at nine, not in the morning.
+    expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toContain('21');
+    expect(await refusal(tellReminders(bed.context, token, { ...wish, way: 'pigeon' }))).toBe('invalid');
   });
 
   it('are the family’s and the therapist’s to set, nobody else’s; what is no time is refused', async () => {

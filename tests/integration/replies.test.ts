@@ -4,6 +4,7 @@ import type { Contact } from '@/core/child';
 import type { PersonActor } from '@/server/actor';
 import { sendDirect } from '@/server/messages/sendDirect';
 import { sendProgram } from '@/server/programs/sendProgram';
+import { strangerAddressOf } from '@/server/ports';
 import { textFromPhone } from '@/server/replies/fromPhone';
 import { receiveText } from '@/server/replies/receiveText';
 import { isSigned, signText } from '@/server/replies/textSignature';
@@ -215,6 +216,20 @@ describe('whose text it is', () => {
     expect((await text('A8', { from: '+1 406 555 0199' })).outcome).toBe('person');
     expect(await bed.read('SELECT child_id, text FROM incoming_texts')).toEqual([{ child_id: null, text: 'A8' }]);
     expect(await answers()).toEqual([]);
+  });
+
+  it('of a number that nobody knows, with harm in its words, gets fixed words once a day, and nothing of a child', async () => {
+    const stranger = '+14065550199';
+    expect((await text('he is choking', { from: stranger })).outcome).toBe('person');
+    await text('there is blood', { from: stranger });
+    await bed.runJobs();
+    const told = (await bed.context.phone!.read(strangerAddressOf(stranger))).map(({ text: words }) => words);
+    expect(told).toEqual([expect.stringMatching(/^If someone is hurt or sick, call the doctor\. Emergency: call 911\. .+ 911/)]);
+    expect(told.join()).not.toMatch(/Odalys|practice|task/i);
+    bed.at(instant(bed.context.now() + 24 * 3_600_000));
+    await text('he fell, blood', { from: stranger });
+    await bed.runJobs();
+    expect(await bed.context.phone!.read(strangerAddressOf(stranger))).toHaveLength(2);
   });
 
   it('in disorder comes out the same', async () => {

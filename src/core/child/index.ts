@@ -2,7 +2,7 @@ export { ageOf, factsOf, nameOf } from './child';
 export type { Child } from './child';
 export { childRecordSchema, CONTACT_MAY_BE_SENT, CONTACT_WAYS, EMPTY_RECORD, FAMILY_WAYS } from './childRecord';
 export type { ChildFact, ChildRecord, Contact } from './childRecord';
-export { reachContact, reachOf } from './reachOf';
+export { reachContact, reachOf, reachWays } from './reachOf';
 export type { Reach } from './reachOf';
 export { homeAnswersSchema, withHomeAnswers } from './homeAnswers';
 export type { HomeAnswers } from './homeAnswers';

@@ -40,8 +40,8 @@ describe('a shape’s ladder waits at imitating long before the usual age of cop
 
 it('at the end of its ladder the school’s order proposes the next, the child’s own school before the task’s', () => {
   const circle = library.find(({ shape }) => shape === 'circle')!;
-  expect(proposedShape(circle, {})).toBe('cross');
-  expect(proposedShape(circle, { shapeOrder: 'crossingsFirst' })).toBe('triangle');
-  expect(proposedShape(circle, { shapeOrder: 'crossingsFirst' }, { shapeOrder: 'circleFirst' })).toBe('cross');
+  expect(proposedShape(circle, {})).toEqual({ shape: 'cross', order: 'strokesFirst' });
+  expect(proposedShape(circle, { shapeOrder: 'crossingsFirst' })?.shape).toBe('triangle');
+  expect(proposedShape(circle, { shapeOrder: 'crossingsFirst' }, { shapeOrder: 'circleFirst' })?.shape).toBe('cross');
   expect(proposedShape(crane, {})).toBeNull();
 });

@@ -17,8 +17,13 @@ export function heldByAge(suggestion: Suggestion, content: Pick<TaskContent, 'sh
   return { ...suggestion, move: 'ladderEnd', toStep: suggestion.toStep - 1, whatWouldChange: { code: 'older' } };
 }
 
-/** The shape that a school's order proposes at the end of a shape's ladder; null for other tasks, and at the end of the order. */
-export function proposedShape(content: Pick<TaskContent, 'shape' | 'settings'>, ...chosen: readonly TaskSettings[]): string | null {
+/** What a school's order proposes at the end of a shape's ladder, with the order that says so; null for other tasks, and at the end of the order. */
+export function proposedShape(
+  content: Pick<TaskContent, 'shape' | 'settings'>,
+  ...chosen: readonly TaskSettings[]
+): { readonly shape: string; readonly order: NonNullable<TaskSettings['shapeOrder']> } | null {
   if (content.shape === undefined) return null;
-  return nextShape(Object.assign({}, content.settings, ...chosen) as TaskSettings, content.shape);
+  const settings = Object.assign({}, content.settings, ...chosen) as TaskSettings;
+  const shape = nextShape(settings, content.shape);
+  return shape === null ? null : { shape, order: settings.shapeOrder ?? 'strokesFirst' };
 }

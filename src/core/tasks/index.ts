@@ -2,7 +2,7 @@ export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema, withSpans } fro
 export type { HomeMaterial, Material, Recipe, Shape, Substitute, TaskContent, TaskLine, TaskStep } from './taskContent';
 export { HANDS, mapsFor, placesFor } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
-export { firstStepAt, isShape, nextShape, SHAPE_AGES, waitsAtImitating } from './shapes';
+export { firstStepAt, isShape, nextShape, SHAPE_AGES, shapeSlug, waitsAtImitating } from './shapes';
 export type { ShapeId } from './shapes';
 export { SETTING_CHOICES, SHAPE_ORDERS, taskSettingsSchema } from './settings';
 export type { SettingId, TaskSettings } from './settings';

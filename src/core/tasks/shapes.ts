@@ -31,6 +31,11 @@ export const SHAPE_AGES = {
 
 export type ShapeId = keyof typeof SHAPE_AGES;
 
+/** The slug of a shape's stock task: "shape-c-curve". */
+export function shapeSlug(shape: ShapeId): string {
+  return `shape-${shape.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
+}
+
 /** So long before the usual age of copying a shape it is asked for from a model at the earliest. Common practice, no source. */
 const MONTHS_BEFORE_COPYING = 6;
 

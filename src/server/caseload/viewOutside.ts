@@ -1,4 +1,4 @@
-import { NO_REMINDERS, type Child, type Reminders } from '@/core/child';
+import { NO_REMINDERS, reachWays, type Child, type Reach, type Reminders } from '@/core/child';
 import { inTransaction, remindersOf, stoppedAt } from '@/db';
 import { reachContact } from '@/core/child';
 import { requireChild } from '../access';
@@ -11,6 +11,8 @@ import { senderOf } from '../replies/numbers';
 export interface OutsideView {
   readonly child: Child;
   readonly reminders: Reminders;
+  /** The services that the family can be reminded by. */
+  readonly ways: readonly Reach['way'][];
   /** True where the number that messages go to asked for no more. */
   readonly isStopped: boolean;
   readonly teacherLinks: readonly string[];
@@ -24,6 +26,7 @@ export async function viewOutside(context: Context, actor: PersonActor, childId:
     return {
       child,
       reminders: (await remindersOf(work, childId)) ?? NO_REMINDERS,
+      ways: reachWays(child.contacts),
       isStopped: (await stoppedAt(work, contact ? senderOf(contact.reach) : addressOf(childId))) !== null,
       teacherLinks: await teacherAddressesOf(work, context, childId),
     };

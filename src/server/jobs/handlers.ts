@@ -4,8 +4,8 @@ import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
 import { remindHandler } from '../messages/reminders';
 import { receiveText } from '../replies/receiveText';
-import { personAddressOf, type TextToSend } from '../ports';
-import { passwordLinkKey, type JobKind, type PayloadOf } from './jobs';
+import { personAddressOf, strangerAddressOf, type TextToSend } from '../ports';
+import { passwordLinkKey, tellStrangerKey, type JobKind, type PayloadOf } from './jobs';
 import { tidyHandler } from './tidy';
 
 /** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
@@ -60,6 +60,19 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'incoming'>, PayloadOf<'incoming'>>,
+  tellStranger: {
+    prepare: async (_context, stranger) => ({
+      to: strangerAddressOf(stranger.from),
+      reach: { way: 'text' as const, at: stranger.from },
+      text: stranger.text,
+      idempotencyKey: tellStrangerKey(stranger),
+    }),
+    act: async (context, text: TextToSend) => {
+      await context.texts.send(text);
+    },
+    settle: nothing,
+    giveUp: nothing,
+  } satisfies JobHandler<PayloadOf<'tellStranger'>, TextToSend>,
   backup: {
     prepare: async (context, { day }) => context.backups && { day, migrations: await inTransaction(context.db, migrationNames) },
     act: (context, { day, migrations }: { day: string; migrations: readonly string[] }) => context.backups!.make(day, migrations),

@@ -29,6 +29,8 @@ export const JOB_PAYLOADS = {
   remind: z.strictObject({ childId: z.number().int().positive(), why: z.enum(['day', 'silence']), at: z.string() }),
   /** A text of the pretend network, on its way here. */
   incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
+  /** Somebody whom no child knows wrote that one is hurt: fixed words back. */
+  tellStranger: z.strictObject({ from: z.string(), text: z.string(), day: z.string() }),
   /** Once a day, where it is wished: put everything into a file. */
   backup: z.strictObject({ day: z.string() }),
   /** Once a day: take away what is older than it is kept. */
@@ -73,6 +75,15 @@ export function incomingJob(
   runAfter: Instant,
 ): NewJob {
   return { kind: 'incoming' satisfies JobKind, key: `incoming:${text.serviceKey}:${copy}`, payload: text, at, runAfter };
+}
+
+/** At most one a number and day, whatever it writes. */
+export function tellStrangerJob(stranger: PayloadOf<'tellStranger'>, at: Instant): NewJob {
+  return { kind: 'tellStranger' satisfies JobKind, key: tellStrangerKey(stranger), payload: stranger, at, runAfter: at };
+}
+
+export function tellStrangerKey({ from, day }: { readonly from: string; readonly day: string }): string {
+  return `tellStranger:${hashOf(from).slice(0, 32)}:${day}`;
 }
 
 export function auditJob(key: string, entries: readonly AuditEntry[], at: Instant): NewJob {

@@ -8,7 +8,17 @@ import {
   type CalendarDay,
   type Instant,
 } from '@/core/calendar';
-import { NO_REMINDERS, reachContact, remindersSchema, SILENCE_DAYS, type Child, type Reminders } from '@/core/child';
+import {
+  NO_REMINDERS,
+  reachContact,
+  reachOf,
+  reachWays,
+  remindersSchema,
+  SILENCE_DAYS,
+  type Child,
+  type Reach,
+  type Reminders,
+} from '@/core/child';
 import { restOf } from '@/core/program';
 import {
   addJobs,
@@ -44,13 +54,16 @@ const HOUR = 3_600_000;
 export interface RemindersView {
   readonly child: Child;
   readonly reminders: Reminders;
+  /** The services that the family can choose between. */
+  readonly ways: readonly Reach['way'][];
 }
 
 /** What a family has wished of reminders. @throws AppError link… */
 export async function viewReminders(context: Context, token: string): Promise<RemindersView> {
   return inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, context.now());
-    return { child: (await childById(work, actor.childId))!, reminders: (await remindersOf(work, actor.childId)) ?? NO_REMINDERS };
+    const child = (await childById(work, actor.childId))!;
+    return { child, reminders: (await remindersOf(work, actor.childId)) ?? NO_REMINDERS, ways: reachWays(child.contacts) };
   });
 }
 
@@ -74,7 +87,9 @@ export async function setReminders(context: Context, actor: PersonActor, childId
   });
 }
 
-const saidOf = ({ weekdays, at, afterSilence }: Reminders) => ({ to: `${weekdays.join(' ') || '–'} ${at}${afterSilence ? ' +' : ''}` });
+const saidOf = ({ weekdays, at, afterSilence, way, mayName }: Reminders) => ({
+  to: [weekdays.join(' ') || '–', at, afterSilence && '+', way, mayName && 'named'].filter(Boolean).join(' '),
+});
 
 /** Plans the next reminder of every family that wishes one: one job a family and moment, however often it is planned. */
 export async function planReminders(work: Work, context: Context): Promise<void> {
@@ -92,45 +107,57 @@ export const remindHandler: JobHandler<PayloadOf<'remind'>, true> = {
   act: async () => {},
   async settle(work, context, { childId, why, at }) {
     const child = await childById(work, childId);
+    const reminders = await remindersOf(work, childId);
     // Nobody to remind; or it was planned by an hour that is not wished any more.
     const isReached = child !== null && (context.phone !== null || reachContact(child.contacts) !== null);
-    if (!isReached || (await remindersOf(work, childId))?.at !== at) return;
-    const words = why === 'day' ? await dayWords(work, context, child) : await silenceWords(work, context, child);
+    if (!isReached || reminders?.at !== at) return;
+    const words = why === 'day' ? await dayWords(work, context, child, reminders) : await silenceWords(work, context, child, reminders);
     if (!words) return;
     const now = context.now();
-    const goesAt = quietFor(child, now);
-    const message = { childId, kind: 'reminder' as const, words, createdBy: null, createdAt: now, sendAt: goesAt > now ? goesAt : null };
+    const { way } = reminders;
+    const goesAt = quietFor(child, now, way);
+    const reach = way && reachOf(child.contacts, way);
+    const message = {
+      childId,
+      kind: 'reminder' as const,
+      words,
+      createdBy: null,
+      createdAt: now,
+      sendAt: goesAt > now ? goesAt : null,
+      ...(reach && { reach }),
+    };
     await addJobs(work, [deliverJob(await addMessage(work, message), now, goesAt)]);
   },
   giveUp: async () => {},
 };
 
 /** When a message to a family may go out, by the quiet hours of whom it reaches. */
-export function quietFor(child: Child, at: Instant): Instant {
-  return afterQuiet(at, child.timeZone, reachContact(child.contacts)?.quiet ?? null);
+export function quietFor(child: Child, at: Instant, way: Reach['way'] | null = null): Instant {
+  return afterQuiet(at, child.timeZone, reachContact(child.contacts, way)?.quiet ?? null);
 }
 
+/** Whom a message is about, where the family agreed that this may be told: "Yard Steps, Yara: …". */
+const aboutOf = (child: Child, { mayName }: Reminders) => (mayName ? `, ${child.calledName}` : '');
+
 /** Null where there is nothing to do today, or all of it has its word. */
-async function dayWords(work: Work, context: Context, child: Child): Promise<string | null> {
+async function dayWords(work: Work, context: Context, child: Child, reminders: Reminders): Promise<string | null> {
   const now = context.now();
   const today = calendarDayInZone(now, child.timeZone);
-  const reminders = await remindersOf(work, child.id);
-  if (!reminders?.weekdays.includes(weekdayOf(today))) return null;
+  if (!reminders.weekdays.includes(weekdayOf(today))) return null;
   const open = await openToday(work, child, today);
   if (!open || open.length === 0) return null;
   const told = await reportLog(work, child.id, { since: today, most: 50 });
   const left = open.filter(({ taskId }) => !told.some((report) => report.taskId === taskId));
   if (left.length === 0) return null;
   const say = await replyWords(child.familyLanguage);
-  return say('reminder', { list: listWords(left, say), example: exampleOf(child.familyLanguage, left) });
+  return say('reminder', { about: aboutOf(child, reminders), list: listWords(left, say), example: exampleOf(child.familyLanguage, left) });
 }
 
 /** Null where there was a word in the last week, from them or gently from us. */
-async function silenceWords(work: Work, context: Context, child: Child): Promise<string | null> {
+async function silenceWords(work: Work, context: Context, child: Child, reminders: Reminders): Promise<string | null> {
   const now = context.now();
   const today = calendarDayInZone(now, child.timeZone);
-  const reminders = await remindersOf(work, child.id);
-  if (!reminders?.afterSilence) return null;
+  if (!reminders.afterSilence) return null;
   const version = await versionHolding(work, child.id, today);
   const open = await openToday(work, child, today);
   if (!version || !open) return null;
@@ -139,7 +166,7 @@ async function silenceWords(work: Work, context: Context, child: Child): Promise
   if (daysBetween(since, today) < SILENCE_DAYS) return null;
   const tasks = open.length > 0 ? open : await askedByText(work, child.id, version, child.familyLanguage);
   const say = await replyWords(child.familyLanguage);
-  const words = say('quiet', { example: exampleOf(child.familyLanguage, tasks) });
+  const words = say('quiet', { about: aboutOf(child, reminders), example: exampleOf(child.familyLanguage, tasks) });
   return (await remindedSince(work, child.id, instant(now - SILENCE_DAYS * DAY + HOUR))) ? null : words;
 }
 

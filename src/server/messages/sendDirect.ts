@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { plain } from '@/core/text';
-import { addJobs, addMessage, inTransaction } from '@/db';
+import { addJobs, addMessage, inTransaction, remindersOf } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -17,14 +17,15 @@ const directSchema = z.object({
   words: z.string().trim().min(1, 'empty').max(MOST_LETTERS, 'tooLong'),
 });
 
-/** Sends a family a text in the therapist's own words, at once or after its quiet hours. Nothing about a child stands in a text: its name is refused. @throws AppError notFound, notAllowed, invalid */
+/** Sends a family a text in the therapist's own words, at once or after its quiet hours. Nothing about a child stands in a text: its name is refused where the family has not agreed to it. @throws AppError notFound, notAllowed, invalid */
 export async function sendDirect(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { childId, words } = parseInput(directSchema, raw);
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const said = ` ${plain(words).replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
-    if (said.includes(` ${plain(child.calledName)} `)) throw invalid({ path: 'words', code: 'namesChild' });
+    const isAgreed = (await remindersOf(work, childId))?.mayName ?? false;
+    if (!isAgreed && said.includes(` ${plain(child.calledName)} `)) throw invalid({ path: 'words', code: 'namesChild' });
     const goesAt = quietFor(child, now);
     const sendAt = goesAt > now ? goesAt : null;
     const message = { childId, kind: 'direct' as const, words, createdBy: actor.personId, createdAt: now, sendAt };

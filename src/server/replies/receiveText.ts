@@ -27,7 +27,7 @@ import {
 } from '@/db';
 import { noteChanges } from '../audit/trail';
 import type { Context } from '../context';
-import { deliverJob } from '../jobs/jobs';
+import { deliverJob, tellStrangerJob } from '../jobs/jobs';
 import { replyWords } from '../messages/textWords';
 import { parseInput } from '../parseInput';
 import { addressOf } from '../ports';
@@ -132,15 +132,29 @@ async function readAndAnswer(work: Work, context: Context, incoming: Incoming): 
   }
   // Who writes is heard again.
   if (sender) return aboutOne(work, context, incoming, sender);
-  if (senders.length === 0) return kind === 'nothing' ? 'nothing' : 'person';
+  if (senders.length === 0) {
+    if (dangerIn(text).length > 0) await tellStranger(work, context, from);
+    return kind === 'nothing' ? 'nothing' : 'person';
+  }
   if (dangerIn(text).length > 0) {
     // Nobody asks which child while one may be hurt: what both may do is closed.
-    for (const each of senders) await aboutOne(work, context, incoming, each);
-    return 'danger';
+    const outcomes: TextOutcome[] = [];
+    for (const each of senders) outcomes.push(await aboutOne(work, context, incoming, each));
+    return outcomes.includes('danger') ? 'danger' : 'person';
   }
   if (kind === 'nothing') return 'nothing';
   await answer(work, context, senders[0]!, 'person', {});
   return 'person';
+}
+
+/** Nobody knows the number, and one may be hurt: fixed words of whom to call, in the two languages most homes have. Nothing is said of a child. */
+async function tellStranger(work: Work, context: Context, from: string): Promise<void> {
+  const { emergencyNumber, timeZone } = await workplaceOf(work);
+  const said = await Promise.all(
+    ['en', 'es'].map(async (language) => (await replyWords(language))('hurtUnknown', { number: emergencyNumber })),
+  );
+  const now = context.now();
+  await addJobs(work, [tellStrangerJob({ from, text: said.join(' '), day: calendarDayInZone(now, timeZone) }, now)]);
 }
 
 async function aboutOne(work: Work, context: Context, { textId, serviceKey, text, from }: Incoming, sender: Sender): Promise<TextOutcome> {

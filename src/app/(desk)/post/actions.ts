@@ -20,7 +20,7 @@ export async function sendOwnAction(_before: string | null, form: FormData): Pro
   if (answered.ok) revalidatePath('/post');
   if (answered.ok) return null;
   return answered.fault.code === 'invalid'
-    ? 'Write a few words, 480 letters at most, without the child’s name: anybody who holds the phone can read a text.'
+    ? 'Write a few words, 480 letters at most, without the child’s name: anybody who holds the phone can read a text. Where the family agreed to the name, say so under “Reminders and teacher”.'
     : faultWords(answered.fault);
 }
 

@@ -2,8 +2,9 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { Fragment, useEffect, useMemo, useReducer, useState } from 'react';
 import type { BenchView } from '@/server/tasks/viewBench';
+import { leadsTo } from '@/core/library';
 import type { HomeMaterial, TaskContent } from '@/core/tasks';
 import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
 import { languageName } from '../../shared/languageName';
@@ -146,6 +147,7 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
               edit={act}
               fixed={fixed}
             />
+            <LeadsTo slug={view.slug} />
             <FindingsAt findings={findings} path="ladder" task={task} />
             <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
             <StepEditor {...shared} step={shownStep} onStep={setStep} />
@@ -314,5 +316,25 @@ function OtherSteps({
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What is given next, once the end of this ladder is held. */
+function LeadsTo({ slug }: { slug: string }) {
+  const leads = leadsTo(slug);
+  if (leads.length === 0) return null;
+  return (
+    <p className="mt-1 text-[14px]">
+      Leads to{' '}
+      {leads.map((lead, index) => (
+        <Fragment key={lead.slug}>
+          {index > 0 && ', '}
+          <Link href={`/tasks/${lead.slug}`} prefetch={false} className="link">
+            {lead.words}
+          </Link>
+        </Fragment>
+      ))}
+      .
+    </p>
   );
 }

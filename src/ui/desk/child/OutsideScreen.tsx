@@ -13,7 +13,7 @@ interface Props {
 
 /** Reminders and the teacher's link: what goes out beside the program. */
 export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeacherLinks }: Props) {
-  const { child, reminders, isStopped, teacherLinks } = view;
+  const { child, reminders, ways, isStopped, teacherLinks } = view;
   const hidden = { childId: child.id };
   return (
     <div className="max-w-[760px] space-y-8">
@@ -51,6 +51,19 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
                 className="size-4 accent-green"
               />{' '}
               a gentle word after a week of silence, at most weekly
+            </label>
+            {ways.length > 1 && (
+              <label>
+                by{' '}
+                <select name="way" defaultValue={reminders.way ?? 'text'} className="field">
+                  <option value="text">text message</option>
+                  <option value="email">e-mail</option>
+                </select>
+              </label>
+            )}
+            <label className="flex items-center gap-1.5">
+              <input type="checkbox" name="mayName" value="yes" defaultChecked={reminders.mayName} className="size-4 accent-green" /> the
+              family agreed that the called name may stand in messages
             </label>
             <button className="act">Save</button>
           </span>

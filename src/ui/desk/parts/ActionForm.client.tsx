@@ -8,15 +8,22 @@ export type WordedAction = (before: string | null, form: FormData) => Promise<st
 export function ActionForm({
   action,
   hidden,
+  onDone,
   className,
   children,
 }: {
   action: WordedAction;
   hidden: Record<string, string | number>;
+  /** Called once the act is done. */
+  onDone?: () => void;
   className?: string;
   children: React.ReactNode;
 }) {
-  const [fault, send, sending] = useActionState(action, null);
+  const [fault, send, sending] = useActionState(async (before: string | null, form: FormData) => {
+    const said = await action(before, form);
+    if (said === null) onDone?.();
+    return said;
+  }, null);
   return (
     <form action={send} className={className}>
       {Object.entries(hidden).map(([name, value]) => (

@@ -9,7 +9,7 @@ export function OwnText({ childId, send }: { childId: number; send: WordedAction
   const [words, setWords] = useState('');
   const { count, encoding, left } = segmentsOf(words);
   return (
-    <ActionForm action={send} hidden={{ childId }} className="mt-4">
+    <ActionForm action={send} hidden={{ childId }} onDone={() => setWords('')} className="mt-4">
       <label className="block text-[15px] font-semibold" htmlFor="own-text">
         Write to the family
       </label>

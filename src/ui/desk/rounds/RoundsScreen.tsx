@@ -9,7 +9,7 @@ import { roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
 import { RoundsActs } from './RoundsActs.client';
 import type { ActionOf, Decide, RoundsAct, StopChoices } from './roundsAct';
-import { decisionTitle, decisionWhy, movedKnobs, nextShapeInWords, triesInWords } from './suggestionWords';
+import { afterLadder, decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
   readonly view: RoundsView;
@@ -120,7 +120,7 @@ function Why({ decision, task, tread, findings }: WhyProps) {
   // Of those who came by a step up: others stand there who were placed at it, or came back to it.
   const stayed = tread ? tread.came - tread.wentUp - tread.wentBack : 0;
   const urgent = URGENT.has(decision.kind);
-  const next = decision.kind === 'ladderEnd' ? nextShapeInWords(task) : null;
+  const after = decision.kind === 'ladderEnd' ? afterLadder(task) : [];
   const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
   return (
     <section
@@ -148,7 +148,11 @@ function Why({ decision, task, tread, findings }: WhyProps) {
           {stayed > 0 && `, ${stayed} ${stayed === 1 ? 'is' : 'are'} still there`}.
         </p>
       )}
-      {next && <p className="mt-2 font-semibold">{next.slug ? <a href={`/tasks/${next.slug}`}>{next.words}</a> : next.words}</p>}
+      {after.map((next) => (
+        <p key={next.words} className="mt-2 font-semibold">
+          {next.slug ? <a href={`/tasks/${next.slug}`}>{next.words}</a> : next.words}
+        </p>
+      ))}
       <p className="mt-2 text-soft">{otherwise}</p>
     </section>
   );

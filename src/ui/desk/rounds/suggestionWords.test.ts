@@ -2,7 +2,7 @@ import { DEFAULT_STREAK, type Suggestion } from '@/core/advancing';
 import type { ProgramTask } from '@/core/program';
 import type { Decision, DecisionKind } from '@/core/rounds';
 import { loadLibrary } from '../../../../library/loadLibrary';
-import { decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
+import { afterLadder, decisionTitle, decisionWhy, movedKnobs } from './suggestionWords';
 
 const content = loadLibrary().find((task) => task.slug === 'crane-lift')!;
 const task: ProgramTask = {
@@ -67,5 +67,26 @@ describe('a decision in words', () => {
     expect(movedKnobs(task, 3, 4)).toEqual(['position: box just past the middle → box far across']);
     expect(movedKnobs(task, 3, 3)).toEqual([]);
     expect(movedKnobs(task, 3, 99)).toEqual([]);
+  });
+});
+
+describe('after a ladder', () => {
+  const at = (slug: string, settings = {}) => ({
+    ...task,
+    content: loadLibrary().find((each) => each.slug === slug)!,
+    choices: { settings },
+  });
+
+  it('a task leads on to where its skill is used next, and most lead nowhere of their own', () => {
+    expect(afterLadder(at('slot-box'))).toEqual([{ words: 'Leads to buttons.', slug: 'vest-buttons' }]);
+    expect(afterLadder(at('draw-round-the-parts')).map(({ slug }) => slug)).toEqual(['job-folder', 'cut-the-planks']);
+    expect(afterLadder(task)).toEqual([]);
+    expect(afterLadder(null)).toEqual([]);
+  });
+
+  it('a shape leads to the next of the school’s order, which is named', () => {
+    const [next] = afterLadder(at('shape-circle', { shapeOrder: 'crossingsFirst' }));
+    expect(next).toMatchObject({ slug: 'shape-triangle' });
+    expect(next!.words).toMatch(/^Next in this school’s order \(.+\): /);
   });
 });

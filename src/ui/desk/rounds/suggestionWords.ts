@@ -1,6 +1,8 @@
 import { type ProgramTask, stepName } from '@/core/program';
 import { compareGrades } from '@/core/knobs';
+import { leadsTo } from '@/core/library';
 import { proposedShape, type Decision } from '@/core/rounds';
+import { isShape, shapeSlug } from '@/core/tasks';
 import type { Suggestion } from '@/core/advancing';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
@@ -172,13 +174,12 @@ export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number):
   });
 }
 
-/** What a school's order offers at the end of a shape's ladder; null where it offers nothing. */
-export function nextShapeInWords(task: ProgramTask | null): { readonly words: string; readonly slug: string | null } | null {
-  const shape = task && proposedShape(task.content, task.choices.childSettings ?? {}, task.choices.settings ?? {});
-  if (!shape) return null;
-  const order = words(
-    `settings.shapeOrder.${{ ...task.content.settings, ...task.choices.childSettings, ...task.choices.settings }.shapeOrder ?? 'strokesFirst'}`,
-  );
-  const slug = shape === 'letters' ? null : `shape-${shape.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
-  return { words: `Next in this school’s order (${order}): ${words(`shapes.${shape as 'circle'}`)}.`, slug };
+/** What comes after a ladder: the next shape in the school’s order, or what the task leads to. */
+export function afterLadder(task: ProgramTask | null): { readonly words: string; readonly slug: string | null }[] {
+  if (!task) return [];
+  const next = proposedShape(task.content, task.choices.childSettings ?? {}, task.choices.settings ?? {});
+  if (!next) return leadsTo(task.content.slug).map((lead) => ({ words: `Leads to ${lead.words}.`, slug: lead.slug }));
+  const order = words(`settings.shapeOrder.${next.order}`);
+  const shape = words(`shapes.${next.shape as 'circle'}`);
+  return [{ words: `Next in this school’s order (${order}): ${shape}.`, slug: isShape(next.shape) ? shapeSlug(next.shape) : null }];
 }

@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** When the family wishes to be reminded, and the days for its own calendar: a plain form. */
-export function RemindersPage({ view: { reminders }, token, words: { t, language }, isTold }: Props) {
+export function RemindersPage({ view: { reminders, ways }, token, words: { t, language }, isTold }: Props) {
   return (
     <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-4 pb-10">
       <a href={`/f/${token}?lang=${language}`} className="touch underline underline-offset-4">
@@ -43,6 +43,23 @@ export function RemindersPage({ view: { reminders }, token, words: { t, language
         <label className="choice mt-3">
           <input type="checkbox" name="afterSilence" value="yes" defaultChecked={reminders.afterSilence} />
           {t('reminders.afterSilence')}
+        </label>
+        {ways.length > 1 && (
+          <fieldset className="mt-4">
+            <legend className="mb-1.5 text-[1.06rem] font-bold">{t('reminders.how')}</legend>
+            <div className="pairs gap-2">
+              {ways.map((way) => (
+                <label key={way} className="choice">
+                  <input type="radio" name="way" value={way} defaultChecked={way === (reminders.way ?? ways[0])} />
+                  {t(`reminders.ways.${way}`)}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        )}
+        <label className="choice mt-3">
+          <input type="checkbox" name="mayName" value="yes" defaultChecked={reminders.mayName} />
+          {t('reminders.mayName')}
         </label>
         <button className="press press-main mt-4">{t('reminders.save')}</button>
       </form>

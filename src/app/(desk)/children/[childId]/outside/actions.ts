@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { setReminders } from '@/server/messages/reminders';
+import { remindersForm } from '@/server/messages/remindersForm';
 import { makeTeacherLink, revokeTeacherLinks } from '@/server/people/teacherLinks';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
@@ -15,8 +16,7 @@ function told(childId: number, answered: Answer<void>): string | null {
 }
 
 export async function setRemindersAction(_before: string | null, form: FormData): Promise<string | null> {
-  const wished = { weekdays: form.getAll('day').map(Number), at: form.get('at'), afterSilence: form.get('afterSilence') === 'yes' };
-  return told(childOf(form), await act((actor, context) => setReminders(context, actor, childOf(form), wished)));
+  return told(childOf(form), await act((actor, context) => setReminders(context, actor, childOf(form), remindersForm(form))));
 }
 
 export async function makeTeacherLinkAction(_before: string | null, form: FormData): Promise<string | null> {

@@ -3,6 +3,7 @@ import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { tellReminders } from '@/server/messages/reminders';
+import { remindersForm } from '@/server/messages/remindersForm';
 import { faultForFamily } from '@/ui/family/report/faultForFamily';
 import { mendPage } from '@/ui/family/report/mendPage';
 import { familyWords } from '@/ui/shared/familyWords';
@@ -12,12 +13,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   const { token } = await params;
   const form = await request.formData().catch(() => new FormData());
   const language = languageOf(String(form.get('lang') ?? ''));
-  const wished = {
-    weekdays: form.getAll('day').map(Number),
-    at: String(form.get('at') ?? ''),
-    afterSilence: form.get('afterSilence') === 'yes',
-  };
-  const answered = await answer(() => tellReminders(appContext(), token, wished));
+  const answered = await answer(() => tellReminders(appContext(), token, remindersForm(form)));
   if (answered.ok) return new Response(null, { status: 303, headers: { location: `/f/${token}/reminders?said=told&lang=${language}` } });
   const words = await familyWords(language);
   const body = mendPage({

@@ -1,0 +1,29 @@
+/** What a stock task's ladder leads to when it is held at its end: in the therapist's words, with the task that goes on from there. */
+export interface Lead {
+  readonly words: string;
+  readonly slug: string;
+}
+
+/** By the task's slug. Common practice, no source. What shapes lead to is the school's order, not this. */
+const LEADS: Readonly<Record<string, readonly Lead[]>> = {
+  'slot-box': [{ words: 'buttons', slug: 'vest-buttons' }],
+  'wind-the-hoist': [{ words: 'lids', slug: 'lid-works' }],
+  'pop-the-valves': [{ words: 'snaps', slug: 'snap-the-pockets' }],
+  'lace-the-frame': [{ words: 'a bow', slug: 'tie-the-tool-roll' }],
+  'draw-round-the-parts': [
+    { words: 'the ruler', slug: 'job-folder' },
+    { words: 'the helper hand in cutting', slug: 'cut-the-planks' },
+  ],
+  'tear-on-the-line': [{ words: 'first snips', slug: 'broom-fringe' }],
+  'tear-the-tiles': [{ words: 'first snips', slug: 'broom-fringe' }],
+  'clip-the-plans': [{ words: 'first snips', slug: 'broom-fringe' }],
+  'copy-the-build': [{ words: 'copying from the board', slug: 'order-form' }],
+};
+
+/** What a task leads to; empty where nothing is said of it. */
+export function leadsTo(slug: string): readonly Lead[] {
+  return LEADS[slug] ?? [];
+}
+
+/** Each task that leads somewhere. */
+export const LEADING = Object.keys(LEADS);

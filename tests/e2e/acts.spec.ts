@@ -89,6 +89,7 @@ const ONES_OWN = [
   'takeFactorOffAction',
   'previewCalendarAction',
   'readDaysAction',
+  'advancingRuleAction',
   'versionAction',
   'undoAction',
 ];

@@ -81,7 +81,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.goto('/rounds');
   await page.getByRole('link', { name: `${CHILD}: ready for a harder step` }).click();
   await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
-  await expect(page.getByLabel('Suggestion and its rule')).toContainText('Streak rule: 3 sessions reached in a row, on 3 days');
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('In a row: 3 sessions reached, on 3 days');
   await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown first → words only.');
   await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
   await page.keyboard.press('u');
@@ -91,7 +91,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.goto(`/children/${childId}`);
   await expect(page.getByText(`version ${version + 2}, sent`)).toBeVisible();
   await expect(page.getByLabel('Grade history')).toContainText('Pocket the washers: 4 → 5');
-  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. Streak rule: 3 reached in a row on 3 days');
+  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. In a row: 3 sessions reached, on 3 days');
   await family.goto(`${link}?lang=en`);
   await family.getByRole('link', { name: /Pocket the washers/ }).click();
   await expect(family.getByText('keeps three counters in the palm.').first()).toBeAttached();

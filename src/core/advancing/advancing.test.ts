@@ -155,7 +155,7 @@ describe('streak rule (common practice, no source)', () => {
   });
 
   it('needs nothing older than its evidence days', () => {
-    const oldest = [good(EVIDENCE_DAYS), good(28), good(14)];
+    const oldest = [good(42), good(28), good(14)];
     expect(streakRule(standing(oldest))).toMatchObject({ move: 'up' });
     const olderToo = [poor(EVIDENCE_DAYS + 1), poor(EVIDENCE_DAYS + 2), ...oldest];
     expect(streakRule(standing(olderToo)).move).toBe(streakRule(standing(oldest)).move);

@@ -1,4 +1,8 @@
-export { DEFAULT_STREAK, EVIDENCE_DAYS, streakRule } from './streakRule';
+export { DEFAULT_STREAK, EVIDENCE_DAYS, RULE_NAMES, ruleFor, RULES } from './rules';
+export type { BandSettings, MOfNSettings, Rule, RuleName, StreakSettings } from './rules';
+export { askedHelp } from './promptFading';
+export type { AskedHelp, PromptFading } from './promptFading';
 export { remember, triesAt } from './remember';
 export type { Try } from './remember';
-export type { Move, StreakSettings, Suggestion, TaskStanding } from './streakRule';
+export { streakRule, suggestStep } from './suggestStep';
+export type { Move, Suggestion, TaskStanding, WhatWouldChange } from './suggestion';

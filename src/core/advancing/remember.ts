@@ -1,6 +1,6 @@
 import type { CalendarDay } from '../calendar';
 import { outcomeOf, type DatedSession, type OutcomeSettings } from '../sessions';
-import type { Suggestion } from './streakRule';
+import type { Suggestion } from './suggestion';
 
 /** One earlier stay at a step that was stepped up to. */
 export interface Try {

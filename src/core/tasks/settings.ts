@@ -12,6 +12,8 @@ export const taskSettingsSchema = z.strictObject({
   grasp: z.enum(['anyPinch', 'threeFingers']).optional(),
   accuracy: z.enum(['lineKept', 'closeEnough']).optional(),
   promptFading: z.enum(['mostToLeast', 'leastToMost']).optional(),
+  /** By which rule steps are suggested. */
+  advancing: z.enum(['streak', 'mOfN', 'band']).optional(),
   /** Flipped over from the floor, one arm after the other, or hood first. */
   coat: z.enum(['floorFlip', 'oneArm', 'hoodFirst']).optional(),
 });
@@ -28,6 +30,7 @@ export const SETTING_CHOICES = {
   grasp: ['anyPinch', 'threeFingers'],
   accuracy: ['lineKept', 'closeEnough'],
   promptFading: ['mostToLeast', 'leastToMost'],
+  advancing: ['streak', 'mOfN', 'band'],
   coat: ['floorFlip', 'oneArm', 'hoodFirst'],
 } as const satisfies Record<SettingId, readonly string[]>;
 

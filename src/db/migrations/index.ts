@@ -18,6 +18,7 @@ import { corrections } from './0015-corrections';
 import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
+import { rules } from './0021-rules';
 import { texts } from './0019-texts';
 import { teachers } from './0020-teachers';
 import type { Migration } from './migration';
@@ -43,6 +44,7 @@ export const MIGRATIONS: readonly Migration[] = [
   readDays,
   texts,
   teachers,
+  rules,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

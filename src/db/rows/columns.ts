@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Watched } from '@/core/vocabulary';
-import type { StreakSettings, Suggestion } from '@/core/advancing';
+import type { BandSettings, MOfNSettings, StreakSettings, Suggestion } from '@/core/advancing';
 import { calendarDay } from '@/core/calendar';
 import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
 import { taskChoicesSchema, type TaskChoices } from '@/core/program';
@@ -43,10 +43,28 @@ const streakSettingsSchema: z.ZodType<StreakSettings> = z.object({
   struggledInARow: count,
   gapDays: count,
 });
+const mOfNSettingsSchema: z.ZodType<MOfNSettings> = z.object({
+  lastSessions: count,
+  reached: count,
+  struggled: count,
+  onDays: count,
+  gapDays: count,
+});
+const bandSettingsSchema: z.ZodType<BandSettings> = z.object({
+  lastSessions: count,
+  below: z.number(),
+  above: z.number(),
+  onDays: count,
+  gapDays: count,
+});
 const suggestionSchema: z.ZodType<Suggestion> = z.object({
   move: z.enum(['up', 'down', 'hold', 'holdForPerson', 'ladderEnd', 'stuck']),
   toStep: z.number().int().min(1),
-  rule: z.object({ name: z.literal('streak'), settings: streakSettingsSchema }),
+  rule: z.discriminatedUnion('name', [
+    z.object({ name: z.literal('streak'), settings: streakSettingsSchema }),
+    z.object({ name: z.literal('mOfN'), settings: mOfNSettingsSchema }),
+    z.object({ name: z.literal('band'), settings: bandSettingsSchema }),
+  ]),
   evidence: z.object({
     reportIds: z.array(z.number().int()),
     sessionsAtStep: count,
@@ -56,11 +74,25 @@ const suggestionSchema: z.ZodType<Suggestion> = z.object({
     struggledOnDays: count.optional(),
     helpTold: count.optional(),
     refused: count.optional(),
+    last: z.object({ sessions: count, reached: count, struggled: count, onDays: count, meanSuccess: z.number().optional() }).optional(),
   }),
   tries: z.array(z.object({ from: z.string().transform(calendarDay), sessions: count, reached: count, endedDown: z.boolean() })).optional(),
   whatWouldChange: z.union([
-    z.object({ code: z.enum(['oneNotReached', 'oneNotStruggled', 'personReads', 'anotherWay', 'helpTold', 'older']) }),
+    z.object({
+      code: z.enum([
+        'oneNotReached',
+        'oneNotStruggled',
+        'fewerReached',
+        'fewerStruggled',
+        'withinBand',
+        'personReads',
+        'anotherWay',
+        'helpTold',
+        'older',
+      ]),
+    }),
     z.object({ code: z.literal('moreNeeded'), reached: count, days: count }),
+    z.object({ code: z.literal('sessionsNeeded'), sessions: count }),
   ]),
 });
 export const readSuggestion = reading<Suggestion | null>('suggestion', suggestionSchema.nullable());

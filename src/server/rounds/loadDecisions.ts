@@ -1,4 +1,4 @@
-import { EVIDENCE_DAYS, remember, streakRule, triesAt } from '@/core/advancing';
+import { EVIDENCE_DAYS, remember, ruleFor, suggestStep, triesAt } from '@/core/advancing';
 import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
 import { ageOf, type Child } from '@/core/child';
 import { outcomeSettingsAt, type ProgramVersion } from '@/core/program';
@@ -11,6 +11,7 @@ import {
   floodedLinks,
   gradeChanges,
   lastWords,
+  leadRules,
   openStops,
   sessionsAt,
   sessionsAtPresentSteps,
@@ -73,6 +74,7 @@ export async function loadDecisions(
   );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
   const texts = groupBy(await textsForAPerson(work, childIds, instantAfterDays(context.now(), -1)), (text) => text.childId);
+  const rules = await leadRules(work, childIds);
   const stops = groupBy(await openStops(work, childIds), (stop) => stop.childId);
   const words = await lastWords(work, childIds);
   const opened = await childrenWithOpenedLink(work, childIds);
@@ -107,7 +109,7 @@ export async function loadDecisions(
         tasks: program.tasks.map((task) => ({
           taskId: task.taskId,
           stepSinceVersion: task.stepSinceVersion,
-          suggestion: streakRule(
+          suggestion: suggestStep(
             {
               sessions: sessions.get(`${child.id}:${task.taskId}`) ?? [],
               currentStep: task.step,
@@ -116,6 +118,7 @@ export async function loadDecisions(
               today,
               stopReportIds: stopsOfChild.filter(({ taskId }) => taskId === task.taskId).map(({ reportId }) => reportId),
             },
+            ruleFor(task.choices.settings?.advancing, child.taskSettings.advancing, rules.get(child.id)),
             outcomeSettingsAt(task.content, task.step),
           ),
         })),

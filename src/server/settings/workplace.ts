@@ -11,6 +11,7 @@ import {
   openInvitations,
   openSignIns,
   peopleHere,
+  advancingRuleOf,
   readDaysOf,
   schoolCalendarOn,
   workplaceOf,
@@ -27,6 +28,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
 import { isConfirmed, requireConfirmed } from '../people/sessions';
+import type { RuleName } from '@/core/advancing';
 import { viewFactor, type FactorView } from '../people/secondFactor';
 
 export interface SettingsView extends Workplace {
@@ -36,6 +38,8 @@ export interface SettingsView extends Workplace {
   readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
   /** The weekdays on which the actor reads what families send. */
   readonly readDays: readonly number[];
+  /** By which rule steps are suggested to the actor, where nothing is chosen for a child. */
+  readonly advancingRule: RuleName;
   readonly mayChange: boolean;
   readonly mayChangeTrust: boolean;
   /** True where the password was given lately: what takes it is open. */
@@ -63,6 +67,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       people: await peopleHere(work),
       invitations: await openInvitations(work, context.now()),
       readDays: await readDaysOf(work, actor.personId),
+      advancingRule: (await advancingRuleOf(work, actor.personId)) ?? 'streak',
       mayChange: may(actor, null, 'changeWorkplace'),
       mayChangeTrust: may(actor, null, 'changeTrust'),
       isConfirmed: isConfirmed(context, actor),

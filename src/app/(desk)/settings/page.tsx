@@ -1,4 +1,5 @@
 import { screen } from '@/app/screen';
+import { advancingRuleAction } from './ruleAction';
 import { viewSettings } from '@/server/settings/workplace';
 import { SettingsScreen } from '@/ui/desk/settings/SettingsScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
@@ -33,6 +34,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           takeFactorOffOf={takeFactorOffOfAction}
           setPostMinutes={postMinutesAction}
           setReadDays={readDaysAction}
+          setRule={advancingRuleAction}
           changePassword={changePasswordAction}
           passwordIsChanged={isChanged}
           invite={inviteAction}

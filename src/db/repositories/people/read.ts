@@ -1,6 +1,7 @@
 import type { Instant } from '@/core/calendar';
+import { RULE_NAMES, type RuleName } from '@/core/advancing';
 import { ROLES, type Role } from '@/core/child';
-import { oneOf, readWeekdays } from '../../rows/columns';
+import { oneOf, oneOfOrNull, readWeekdays } from '../../rows/columns';
 import { momentText, tablesOf, type Work } from '../../work';
 
 export interface Person {
@@ -44,6 +45,25 @@ function toPerson([row]: PersonRow[]): Person | null {
 export async function readDaysOf(work: Work, personId: number): Promise<readonly number[]> {
   const [row] = await tablesOf(work).select<{ days: unknown }>('SELECT read_days AS days FROM people WHERE id = :personId', { personId });
   return row?.days ? readWeekdays(row.days) : [];
+}
+
+/** By which rule steps are suggested to somebody; null where they chose none. */
+export async function advancingRuleOf(work: Work, personId: number): Promise<RuleName | null> {
+  const [row] = await tablesOf(work).select<{ rule: unknown }>('SELECT advancing_rule AS rule FROM people WHERE id = :personId', {
+    personId,
+  });
+  return row ? oneOfOrNull('advancing_rule', RULE_NAMES, row.rule) : null;
+}
+
+/** The rule of who leads each of these children, where they chose one. */
+export async function leadRules(work: Work, childIds: readonly number[]): Promise<Map<number, RuleName>> {
+  if (childIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<{ childId: number; rule: unknown }>(
+    `SELECT a.child_id AS childId, p.advancing_rule AS rule FROM child_access a JOIN people p ON p.id = a.person_id
+     WHERE a.child_id IN (:childIds) AND a.access = 'lead' AND p.advancing_rule IS NOT NULL`,
+    { childIds },
+  );
+  return new Map(rows.map(({ childId, rule }) => [childId, oneOf('advancing_rule', RULE_NAMES, rule)]));
 }
 
 /** Who leads a child, and on which weekdays they read what the family sends. */

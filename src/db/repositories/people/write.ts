@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/calendar';
+import type { RuleName } from '@/core/advancing';
 import type { Role } from '@/core/child';
 import { momentText, tablesOf, type Work } from '../../work';
 import type { Person } from './read';
@@ -115,6 +116,11 @@ export async function dropInvitation(work: Work, invitationId: number): Promise<
 /** @param days ISO weekdays, in order */
 export async function changeReadDays(work: Work, personId: number, days: readonly number[]): Promise<void> {
   await tablesOf(work).update('people', { read_days: [...days] }, { id: personId });
+}
+
+/** By which rule steps are suggested, where nothing is chosen for a child. */
+export async function changeAdvancingRule(work: Work, personId: number, rule: RuleName): Promise<void> {
+  await tablesOf(work).update('people', { advancing_rule: rule }, { id: personId });
 }
 
 export async function changePasswordHash(work: Work, personId: number, passwordHash: string): Promise<void> {

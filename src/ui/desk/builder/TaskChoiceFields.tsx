@@ -24,7 +24,7 @@ export function TaskChoiceFields({ planned, task, index, childSettings, edit }: 
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
         <SettingSelects
           known={{ ...content.settings, ...childSettings }}
-          ids={Object.keys(content.settings)}
+          ids={[...Object.keys(content.settings), 'advancing']}
           chosen={planned.choices.settings ?? {}}
           onChoose={(settings) => edit({ kind: 'settings', index, task, settings, childSettings })}
         />

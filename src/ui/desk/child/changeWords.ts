@@ -1,4 +1,5 @@
 import type { ChildView } from '@/server/caseload/viewChild';
+import { ruleCounted } from '../parts/ruleWords';
 import { words } from '../../shared/deskWords';
 
 type Change = Pick<ChildView['changes'][number], 'cause' | 'reason' | 'suggestion'>;
@@ -6,13 +7,8 @@ type Change = Pick<ChildView['changes'][number], 'cause' | 'reason' | 'suggestio
 /** Why a step changed: what the rule had counted, what the person wrote, or where it was set. */
 export function changeWhy({ cause, reason, suggestion }: Change): string {
   switch (cause) {
-    case 'suggestion': {
-      if (!suggestion) return words('changes.suggestionGone');
-      const { reachedInARow, reachedOnDays, struggledInARow } = suggestion.evidence;
-      return suggestion.move === 'down'
-        ? words('changes.ruleDown', { struggled: struggledInARow })
-        : words('changes.ruleUp', { reached: reachedInARow, days: reachedOnDays });
-    }
+    case 'suggestion':
+      return suggestion ? ruleCounted(suggestion) : words('changes.suggestionGone');
     case 'decided':
       return reason || words('changes.decided');
     default:

@@ -1,4 +1,4 @@
-import { DEFAULT_STREAK, type Suggestion } from '@/core/advancing';
+import { DEFAULT_STREAK, RULES, type Suggestion } from '@/core/advancing';
 import type { ProgramTask } from '@/core/program';
 import type { Decision, DecisionKind } from '@/core/rounds';
 import { loadLibrary } from '../../../../library/loadLibrary';
@@ -52,10 +52,10 @@ describe('a decision in words', () => {
 
   it('tells the rule, what it counted and what would have changed it', () => {
     const { why, otherwise } = decisionWhy(decision('ready', { suggestion: suggestion('up', 4) }));
-    expect(why).toBe('Streak rule: 3 sessions reached in a row, on 2 days; the rule asks for 3 on 2 days.');
+    expect(why).toBe('In a row: 3 sessions reached, on 2 days; the rule asks for 3 on 2 days.');
     expect(otherwise).toBe('Would hold if one of the last 3 had not been reached.');
     expect(decisionWhy(decision('tooHard', { suggestion: suggestion('down', 2) })).why).toContain(
-      '2 sessions struggled in a row; the rule asks for 2 on 2 days',
+      '2 sessions struggled; the rule asks for 2 on 2 days',
     );
   });
 
@@ -88,5 +88,46 @@ describe('after a ladder', () => {
     const [next] = afterLadder(at('shape-circle', { shapeOrder: 'crossingsFirst' }));
     expect(next).toMatchObject({ slug: 'shape-triangle' });
     expect(next!.words).toMatch(/^Next in this school’s order \(.+\): /);
+  });
+});
+
+describe('the other rules say what they counted', () => {
+  const by = (rule: Suggestion['rule'], move: 'up' | 'down') => {
+    const last = { sessions: 5, reached: 4, struggled: 3, onDays: 4, meanSuccess: move === 'up' ? 0.88 : 0.52 };
+    const given = suggestion(move, move === 'up' ? 4 : 2);
+    return decisionWhy(
+      decision(move === 'up' ? 'ready' : 'tooHard', { suggestion: { ...given, rule, evidence: { ...given.evidence, last } } }),
+    );
+  };
+
+  it.each([
+    [
+      'mOfN',
+      'up',
+      'So many of the last: 4 of 5 sessions reached, on 4 days; the rule asks for 4 of 5.',
+      'Would hold with fewer than 4 reached.',
+    ],
+    [
+      'mOfN',
+      'down',
+      'So many of the last: 3 of 5 sessions struggled; the rule asks for 3 of 5.',
+      'Would hold with fewer than 3 struggled.',
+    ],
+    [
+      'band',
+      'up',
+      'Mean success: 88 % of the target over 5 sessions, on 4 days; the rule goes up above 85 %.',
+      'Would hold between 70 % and 85 %.',
+    ],
+    [
+      'band',
+      'down',
+      'Mean success: 52 % of the target over 5 sessions, on 4 days; the rule goes down under 70 %.',
+      'Would hold between 70 % and 85 %.',
+    ],
+  ] as const)('%s %s', (name, move, why, otherwise) => {
+    const told = by(RULES[name], move);
+    expect(told.why.startsWith(why)).toBe(true);
+    expect(told.otherwise).toBe(otherwise);
   });
 });

@@ -7,8 +7,7 @@ import type { Suggestion } from '@/core/advancing';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { knobName } from '../parts/taskWords';
-
-const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+import { ruleWords, times } from '../parts/ruleWords';
 
 /** What the decision is about, as a title. */
 export function decisionTitle(decision: Decision, task: ProgramTask | null): string {
@@ -64,19 +63,16 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'ready':
     case 'ladderEnd':
       return {
-        why: `Streak rule: ${times(counts!.reachedInARow, 'session')} reached in a row, on ${times(counts!.reachedOnDays, 'day')}; the rule asks for ${suggestion!.rule.settings.reachedInARow} on ${suggestion!.rule.settings.onDays} days.${asideOf(suggestion!)}`,
+        why: `${ruleWords(suggestion!).why}${asideOf(suggestion!)}`,
         otherwise:
           decision.kind === 'ladderEnd'
             ? suggestion!.whatWouldChange.code === 'older'
               ? 'The next step would ask to copy it, long before the usual age. The ladder waits here for some months.'
               : 'There is no harder step: choose a new ladder, or the goal may be met; you decide.'
-            : `Would hold if one of the last ${suggestion!.rule.settings.reachedInARow} had not been reached.`,
+            : ruleWords(suggestion!).otherwise,
       };
     case 'tooHard':
-      return {
-        why: `Streak rule: ${times(counts!.struggledInARow, 'session')} struggled in a row${counts!.struggledOnDays ? `, on ${times(counts!.struggledOnDays, 'day')}` : ''}; the rule asks for ${suggestion!.rule.settings.struggledInARow} on ${suggestion!.rule.settings.onDays} days. Struggled means under half the target, “too hard”, or stopped upset.`,
-        otherwise: 'Would hold if the last one had been reached or partly reached.',
-      };
+      return ruleWords(suggestion!);
     case 'safetyWord':
       return {
         why: 'A report says that something hurt. The task is closed for the family till you lift the stop; it was told whom to call. Suggestions for the task wait.',

@@ -1,9 +1,11 @@
 import Link from 'next/link';
 import type { Instant } from '@/core/calendar';
+import { RULE_NAMES } from '@/core/advancing';
 import type { SettingsView } from '@/server/settings/workplace';
 import { longDay, momentIn } from '../../shared/days';
 import { languageName } from '../../shared/languageName';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { words } from '../../shared/deskWords';
 import { WeekdayChecks } from '../parts/WeekdayChecks';
 import type { InviteAction } from './InviteForm.client';
 import { OnceConfirmed } from '../parts/OnceConfirmed';
@@ -24,6 +26,7 @@ export interface SettingsProps {
   readonly setPostMinutes: WordedAction;
   /** On which days families' words are read. */
   readonly setReadDays: WordedAction;
+  readonly setRule: WordedAction;
   readonly changePassword: WordedAction;
   /** True right after it was changed. */
   readonly passwordIsChanged: boolean;
@@ -93,6 +96,24 @@ export function SettingsScreen(props: SettingsProps) {
         <ActionForm action={props.setReadDays} hidden={{}} className="mt-2">
           <span className="flex flex-wrap items-center gap-4">
             <WeekdayChecks chosen={view.readDays} />
+            <button className="act">Save</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">When a step is suggested</h2>
+        <p className="mt-1 text-soft">
+          For the children whom you lead. A child’s or a task’s own settings can say otherwise. No rule steps by itself: you decide.
+        </p>
+        <ActionForm action={props.setRule} hidden={{}} className="mt-2">
+          <span className="flex gap-3">
+            <select name="rule" aria-label="Rule" defaultValue={view.advancingRule} key={view.advancingRule} className="field">
+              {RULE_NAMES.map((rule) => (
+                <option key={rule} value={rule}>
+                  {words(`settings.advancing.${rule}`)}
+                </option>
+              ))}
+            </select>
             <button className="act">Save</button>
           </span>
         </ActionForm>

@@ -1,0 +1,12 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/screen';
+import { setAdvancingRule } from '@/server/people/advancingRule';
+import { faultWords } from '@/ui/desk/frame/Trouble';
+
+export async function advancingRuleAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setAdvancingRule(context, actor, form.get('rule')));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}

@@ -90,6 +90,8 @@ const ONES_OWN = [
   'previewCalendarAction',
   'readDaysAction',
   'advancingRuleAction',
+  // Each of its lines is an act of its own, refused by itself: tests/integration/advancing.test.ts.
+  'togetherAction',
   'versionAction',
   'undoAction',
 ];

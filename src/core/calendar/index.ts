@@ -4,7 +4,7 @@ export { calendarDayInZone, instant, instantAfterDays, isTimeZone } from './inst
 export type { Instant } from './instant';
 export { ageOn } from './age';
 export type { Age } from './age';
-export { isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
+export { breakOn, isSchoolDay, nextSchoolDay, schoolDaysFromTo } from './schoolCalendar';
 export type { SchoolBreak, SchoolCalendar } from './schoolCalendar';
 export { schoolYearSchema } from './schoolYear';
 export type { ReportingPeriod, SchoolYear } from './schoolYear';

@@ -70,3 +70,11 @@ export function valuesOf(measure: GoalMeasure): { readonly from: number; readonl
   if (measure.kind === 'help') return { from: HELP_LEVELS.indexOf(measure.from), to: HELP_LEVELS.indexOf(measure.to) };
   return { from: measure.from, to: measure.to };
 }
+
+/** A task serves a goal that names it, or, where a goal names none, the goal of its main skill. */
+export function servesGoal(
+  goal: Pick<GoalContent, 'taskIds' | 'skill'>,
+  task: { readonly taskId: number; readonly skill: string },
+): boolean {
+  return goal.taskIds.length > 0 ? goal.taskIds.includes(task.taskId) : goal.skill === task.skill;
+}

@@ -1,4 +1,4 @@
-export { goalSchema } from './goal';
+export { goalSchema, servesGoal } from './goal';
 export type { GoalContent, GoalMeasure } from './goal';
 export { aimAt } from './aimLine';
 export { GOAL_PATTERNS } from './patterns';

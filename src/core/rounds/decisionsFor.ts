@@ -3,6 +3,7 @@ import { daysBetween, type CalendarDay } from '../calendar';
 import { groupBy } from '../groupBy';
 import { restOf } from '../program';
 import type { Danger } from '../safety';
+import { inOrder } from './urgency';
 
 export const DECISION_KINDS = [
   'safetyWord',
@@ -85,9 +86,7 @@ export interface RoundsSettings {
 export const DEFAULT_ROUNDS: RoundsSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
 
 /**
- * Everything that asks for a person, most urgent first: something hurt, words that may mean it, a task that the child's facts now stop, a link that sends too much, a slip on *Something hurt*, question, a text that nobody could read, too hard, ready for a harder step, stuck
- * at one, end of a ladder, gone quiet, program ended or ending, link never opened. The cards of one child stand together, where
- * its most urgent one stands, or stood before it was settled: who goes on from card to card passes nobody by.
+ * Everything that asks for a person, most urgent first, see `KIND_WEIGHTS`. The cards of one child stand together.
  * @param settled what was settled on this day
  */
 export function decisionsFor(
@@ -103,12 +102,7 @@ export function decisionsFor(
     ...fromSuggestions(situation),
     ...fromSilence(situation, today, settings),
   ]);
-  const urgency = new Map<number, number>();
-  for (const { childId, kind } of [...settled, ...all])
-    urgency.set(childId, Math.min(urgency.get(childId) ?? Infinity, DECISION_KINDS.indexOf(kind)));
-  return [...groupBy(all, ({ childId }) => childId)]
-    .sort(([one], [other]) => urgency.get(one)! - urgency.get(other)!)
-    .flatMap(([, own]) => DECISION_KINDS.flatMap((kind) => own.filter((decision) => decision.kind === kind)));
+  return inOrder(all, settled);
 }
 
 /** One a closed task, while it is closed: a further report of harm at it makes it a new one. */

@@ -94,9 +94,15 @@ const DEEDS = {
 /**
  * Settles one decision. A suggestion is followed by its own move; any other answer is a change or a decline and needs a
  * reason. A changed step makes the next version in the same transaction; its message goes out after the commit.
+ * @param holds what must be true of the card besides, seen in the same transaction
  * @throws AppError staleDecision where the evidence changed or somebody settled it, staleVersion, reasonNeeded, unsafeStep, invalid
  */
-export async function decide(context: Context, actor: PersonActor, raw: unknown): Promise<{ decisionId: number }> {
+export async function decide(
+  context: Context,
+  actor: PersonActor,
+  raw: unknown,
+  holds: (decision: Decision, openOfChild: readonly Decision[]) => boolean = () => true,
+): Promise<{ decisionId: number }> {
   const input = parseInput(inputSchema, raw);
   const { answer, childId, key, reason } = input;
   return inTransaction(context.db, async (work) => {
@@ -104,7 +110,7 @@ export async function decide(context: Context, actor: PersonActor, raw: unknown)
     const { child } = await requireChild(work, actor, childId, needsLead(answer) ? 'changeProgram' : 'settleDecision');
     const { open, programs, today } = await loadDecisions(work, context, [child], child.timeZone);
     const decision = open.find((candidate) => candidate.key === key);
-    if (!decision) throw new AppError('staleDecision');
+    if (!decision || !holds(decision, open)) throw new AppError('staleDecision');
     if (!answersOf(decision.kind).includes(answer)) throw invalid({ path: 'answer', code: 'notForThisKind' });
     if (needsReason(decision, answer) && reason === '') throw new AppError('reasonNeeded');
     const deed = deedOf(decision, input);
@@ -192,7 +198,8 @@ async function changeStep(by: 1 | -1, work: Work, context: Context, actor: Perso
     (next) => program.tasks.map((each) => (each === task ? { ...reasoned, stepSinceVersion: next } : each)),
     'newStep',
   );
-  const cause = input.reason === '' && isFollowed(decision, input.answer) ? 'suggestion' : 'decided';
+  // A note beside a suggestion that is followed makes it no other decision.
+  const cause = isFollowed(decision, input.answer) ? 'suggestion' : 'decided';
   const { taskId, step: fromStep } = task;
   await recordStepChange(work, context, actor, child, { taskId, versionNumber, fromStep, toStep, cause, reason: input.reason, decisionId });
 }

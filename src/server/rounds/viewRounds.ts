@@ -28,6 +28,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 import { stoppedTasksOf } from '../programs/stoppedTasks';
+import { cardContext, type CardContext } from './cardContext';
 import { loadDecisions } from './loadDecisions';
 
 export interface RoundsView {
@@ -40,6 +41,8 @@ export interface RoundsView {
   /** What this person's families are told today: still waiting, or gone out, latest first. */
   readonly post: readonly PostMessage[];
   readonly timeZone: string;
+  /** Put off by this person till another day, the next first. */
+  readonly asleep: readonly SettledDecision[];
   /** Where several of the cards are about one tread, the largest group first. */
   readonly treads: readonly TreadGroup[];
   /** The one of them that is looked at alone: `open` holds its cards. */
@@ -68,6 +71,9 @@ export interface DecisionInFull {
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
   readonly tread: Tread | null;
+  readonly context: CardContext;
+  /** Other open cards of the child. */
+  readonly alsoOpen: readonly Decision[];
   /** What was done about silence before, latest first. */
   readonly earlierDeeds: readonly SettledDecision[];
   /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
@@ -131,6 +137,9 @@ export async function viewRounds(
       decision &&
       whose &&
       (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
+    const asleep = standing
+      .filter(({ answer, decidedBy, laterUntil }) => answer === 'later' && decidedBy === actor.personId && laterUntil !== null)
+      .sort((one, other) => (one.laterUntil! < other.laterUntil! ? -1 : 1));
     return {
       childIds: children.map((child) => child.id),
       today,
@@ -143,11 +152,19 @@ export async function viewRounds(
         )
       ).filter(({ createdAt }) => calendarDayInZone(createdAt, timeZone) === today),
       settledToday,
+      asleep,
       open,
       treads,
       onlyTread,
       names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),
-      here: full && whose ? { ...full, mayChange: may(actor, whose.access, 'changeProgram') } : null,
+      here:
+        full && whose
+          ? {
+              ...full,
+              alsoOpen: all.filter(({ childId, key }) => childId === full.child.id && key !== full.decision.key),
+              mayChange: may(actor, whose.access, 'changeProgram'),
+            }
+          : null,
     };
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'rounds.viewed'));
@@ -168,7 +185,7 @@ async function inFull(
   today: CalendarDay,
   stops: readonly Stop[],
   all: readonly RecordedChange[],
-): Promise<Omit<DecisionInFull, 'mayChange'>> {
+): Promise<Omit<DecisionInFull, 'mayChange' | 'alsoOpen'>> {
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
   );
@@ -189,23 +206,16 @@ async function inFull(
   });
   const reports = await loggedReports(work, entries);
   const texts = [...(await textsById(work, decision.textIds)).values()].sort((a, b) => a.id - b.id);
-  if (!task) return { decision, child, program, task, findings, flight: null, reports, texts, stops, dangers, earlierDeeds, tread: null };
-  const sessions = await sessionsOfTasks(work, child.id, [task.taskId]);
+  const sessions = task ? await sessionsOfTasks(work, child.id, [task.taskId]) : [];
+  const context = await cardContext(work, child, task, sessions, today);
+  const told = { decision, child, program, task, findings, reports, texts, stops, dangers, earlierDeeds, context };
+  if (!task) return { ...told, flight: null, tread: null };
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;
   const done = sessions.filter((session) => session.done);
   return {
-    decision,
-    child,
-    program,
-    task,
-    findings,
+    ...told,
     flight: { ...taskFlight(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
-    reports,
-    texts,
-    stops,
-    dangers,
-    earlierDeeds,
     tread: (toStep !== null && treadsOf(task.taskId, all).find(({ step }) => step === toStep)) || null,
   };
 }

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { doseAt } from '@/core/dose';
-import { aimAt } from '@/core/goals';
+import { aimAt, servesGoal } from '@/core/goals';
 import type { ChildView } from '@/server/caseload/viewChild';
 import { LargeFlight } from '../../flight/FlightDrawing';
 import { longDay } from '../../shared/days';
@@ -20,7 +20,9 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
   const open = view.goals.filter(({ closedOn }) => closedOn === null);
   const taken = new Set<number>();
   const rows = open.map((goal) => {
-    const serving = flights.filter(({ task }) => !taken.has(task.taskId) && serves(goal, task));
+    const serving = flights.filter(
+      ({ task: { taskId, content } }) => !taken.has(taskId) && servesGoal(goal.content, { taskId, skill: content.skill }),
+    );
     for (const { task } of serving) taken.add(task.taskId);
     return { goal, serving };
   });
@@ -58,11 +60,6 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
       )}
     </section>
   );
-}
-
-/** A task serves a goal that names it, or, where a goal names none, the goal of its main skill. */
-function serves({ content }: Goal, { taskId, content: task }: Flight['task']): boolean {
-  return content.taskIds.length > 0 ? content.taskIds.includes(taskId) : content.skill === task.skill;
 }
 
 function Row({ head, flights }: { head: React.ReactNode; flights: readonly Flight[] }) {

@@ -8,7 +8,7 @@ type Change = Pick<ChildView['changes'][number], 'cause' | 'reason' | 'suggestio
 export function changeWhy({ cause, reason, suggestion }: Change): string {
   switch (cause) {
     case 'suggestion':
-      return suggestion ? ruleCounted(suggestion) : words('changes.suggestionGone');
+      return [suggestion ? ruleCounted(suggestion) : words('changes.suggestionGone'), ...(reason ? [`“${reason}”`] : [])].join('. ');
     case 'decided':
       return reason || words('changes.decided');
     default:

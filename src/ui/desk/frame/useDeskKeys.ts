@@ -22,7 +22,9 @@ export function useDeskKeys(open: (what: 'find' | 'keys') => void): void {
         return;
       }
       if (event.key === '?') return open('keys');
-      const target = document.querySelector<HTMLElement>(`[data-key="${CSS.escape(event.key)}"]`);
+      // What is being asked takes its keys before the screen around it.
+      const key = `[data-key="${CSS.escape(event.key)}"]`;
+      const target = document.querySelector<HTMLElement>(`[data-keys-first] ${key}`) ?? document.querySelector<HTMLElement>(key);
       if (!target) return;
       event.preventDefault();
       if (target.matches('input, textarea, select')) target.focus();

@@ -9,13 +9,29 @@ export interface FencePost {
 const WIDE = 40;
 const NARROW = 24;
 
-/** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. */
+/** So many posts stand in one line at 1024 px; under 900 px every second half of them is left out at the far ends. */
+const MOST_SHOWN = 30;
+const MOST_NARROW = 14;
+
+/** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. However many there are, they stand in one line: those far from here are a number. */
 export function Fence({ posts }: { posts: readonly FencePost[] }) {
+  const here = Math.max(
+    0,
+    posts.findIndex(({ state }) => state === 'here'),
+  );
+  const first = Math.max(0, Math.min(here - Math.floor(MOST_SHOWN / 2), posts.length - MOST_SHOWN));
+  const shown = posts.slice(first, first + MOST_SHOWN);
+  const after = posts.slice(first + MOST_SHOWN);
   const pitch = posts.length > 22 ? NARROW : WIDE;
   return (
-    <ol className="relative flex min-w-0 flex-1 flex-wrap items-end gap-y-1 border-b-[3px] border-line" aria-label="The round">
-      {posts.map((post, index) => (
-        <li key={index} style={{ width: pitch }} className="flex justify-center">
+    <ol className="relative flex min-w-0 flex-1 items-end border-b-[3px] border-line" aria-label="The round">
+      <More posts={posts.slice(0, first)} label="before" />
+      {shown.map((post, index) => (
+        <li
+          key={first + index}
+          style={{ width: pitch }}
+          className={`flex shrink-0 justify-center ${Math.abs(first + index - here) >= MOST_NARROW / 2 ? 'max-[899px]:hidden' : ''}`}
+        >
           {post.href ? (
             <Link
               href={post.href}
@@ -34,7 +50,28 @@ export function Fence({ posts }: { posts: readonly FencePost[] }) {
           )}
         </li>
       ))}
+      <More posts={after} label="more" />
     </ol>
+  );
+}
+
+/** Posts that are not drawn: how many, of them how many urgent, and the way to the nearest that is open. */
+function More({ posts, label }: { posts: readonly FencePost[]; label: 'before' | 'more' }) {
+  if (posts.length === 0) return null;
+  const urgent = posts.filter(({ state }) => state === 'urgent').length;
+  const open = posts.filter(({ href }) => href !== null);
+  const nearest = label === 'more' ? open[0] : open.at(-1);
+  const said = `${posts.length} ${label}${urgent > 0 ? `, ${urgent} urgent` : ''}`;
+  return (
+    <li className="shrink-0 px-1.5 pb-1 text-[13px] text-soft">
+      {nearest ? (
+        <Link href={nearest.href!} prefetch={false} className="link">
+          {said}
+        </Link>
+      ) : (
+        said
+      )}
+    </li>
   );
 }
 

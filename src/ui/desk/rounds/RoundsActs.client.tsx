@@ -39,6 +39,7 @@ export function RoundsActs(props: Props) {
   const waiting = deciding || refreshing;
   const [undoFault, undo, undoing] = useActionState(props.undo, null);
   // A key that is pressed while the card is not fresh yet is kept, and done as soon as it is; a decision under way takes none.
+  const [note, setNote] = useState<string | null>(null);
   const pressed = useRef<string | null>(null);
   useEffect(() => {
     if (refreshing || pressed.current === null) return;
@@ -80,6 +81,7 @@ export function RoundsActs(props: Props) {
           </button>
         </form>
       )}
+      {props.decisionKey && asking === null && note !== null && <NoteBox note={note} setNote={setNote} />}
       {props.decisionKey && asking === null && (
         <ul>
           {props.acts.map((choice) => (
@@ -87,7 +89,9 @@ export function RoundsActs(props: Props) {
               {choice.followed && !choice.deed ? (
                 <form action={decide}>
                   {hidden}
-                  {choice.reason && <input type="hidden" name="reason" value={choice.reason} />}
+                  {(note?.trim() || choice.reason) && (
+                    <input type="hidden" name="reason" value={[choice.reason, note?.trim()].filter(Boolean).join(': ')} />
+                  )}
                   <ActButton
                     act={choice}
                     disabled={deciding}
@@ -118,6 +122,11 @@ export function RoundsActs(props: Props) {
           {props.betweenHref && <LinkAct cap="B" says="A step between, on the bench" href={props.betweenHref} />}
           {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}
           {props.builderHref && <LinkAct cap="O" says="Another step or dose" href={props.builderHref} />}
+          {note === null && props.acts.some(({ followed, deed }) => followed && !deed) && (
+            <li className="border-b border-line">
+              <PlainAct cap="N" dataKey="n" says="With a note…" onClick={() => setNote('')} />
+            </li>
+          )}
           <li className="border-b border-line">
             <PlainAct cap="W" dataKey="w" says="Write to the family" onClick={() => setAsking('write')} />
           </li>
@@ -167,6 +176,26 @@ export function RoundsActs(props: Props) {
         </form>
       )}
     </div>
+  );
+}
+
+/** A note that is kept with the act that comes next: Enter leaves the box, and the act’s key settles it. */
+function NoteBox({ note, setNote }: { note: string; setNote: (note: string | null) => void }) {
+  return (
+    <label className="mb-2 block">
+      <span className="font-semibold">Note, kept with what you decide now</span>
+      <input
+        value={note}
+        maxLength={300}
+        autoFocus
+        autoComplete="off"
+        className="field mt-1 w-full"
+        onChange={(event) => setNote(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+        }}
+      />
+    </label>
   );
 }
 

@@ -8,6 +8,7 @@ import { words } from '../../shared/deskWords';
 import { LargeFlight } from '../../flight/FlightDrawing';
 import { longDay, momentIn } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
+import { CardContext, StepAsked } from './CardContext';
 import { ReportTable } from '../parts/ReportTable';
 
 /** What closes tasks of the child, of this card and of others, who has read of it, and whether it is not the first time. */
@@ -55,7 +56,7 @@ function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
 }
 
 /** What a decision rests on: the child, the flight, the last reports. */
-export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
+export function RoundsEvidence({ here, today, firstWeight }: { here: DecisionInFull; today: CalendarDay; firstWeight: number }) {
   const { child, decision, task, flight, program, reports } = here;
   return (
     <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
@@ -78,6 +79,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
               · version {program.number}, sent {longDay(program.sentOn)} · step {task.step} of {task.content.ladder.steps.length}
             </span>
           </h3>
+          <StepAsked task={task} calledName={child.calledName} />
           <div className="mt-1">
             <LargeFlight
               flight={flight}
@@ -95,6 +97,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
       <div className="mt-3">
         <ReportTable reports={reports} withTask={!task} />
       </div>
+      <CardContext here={here} firstWeight={firstWeight} />
     </section>
   );
 }

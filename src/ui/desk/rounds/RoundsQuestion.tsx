@@ -1,4 +1,6 @@
+import { useEffect, useRef } from 'react';
 import type { SilenceDeed } from '@/core/rounds';
+import { KeyCap } from '../parts/KeyCap';
 import type { Asking } from './roundsAct';
 
 const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
@@ -110,17 +112,57 @@ export function RoundsQuestion({ asking, steps, mostLaterDays }: QuestionProps) 
   return (
     <>
       <input type="hidden" name="answer" value={asking.answer} />
-      <label className="block">
-        <span className="font-semibold">{asking.words}: why?</span>
-        <input name="reason" required maxLength={400} list="reasons" autoFocus autoComplete="off" className="field mt-1 w-full" />
-      </label>
-      <datalist id="reasons">
-        {REASONS.map((reason) => (
-          <option key={reason} value={reason} />
-        ))}
-      </datalist>
-      <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+      <ReasonChoice title={`${asking.words}: why?`} />
     </>
+  );
+}
+
+/** A usual reason by its digit, at once; any other in words. */
+function ReasonChoice({ title }: { title: string }) {
+  const first = useRef<HTMLButtonElement>(null);
+  const own = useRef<HTMLInputElement>(null);
+  // Not the box: a digit is pressed at once, and a letter never lands in a reason by mistake.
+  useEffect(() => first.current?.focus(), []);
+  const give = (reason: string) => {
+    own.current!.value = reason;
+    own.current!.form!.requestSubmit();
+  };
+  return (
+    <fieldset data-keys-first>
+      <legend className="font-semibold">{title}</legend>
+      <ul className="mt-1">
+        {REASONS.map((reason, index) => (
+          <li key={reason}>
+            <button
+              ref={index === 0 ? first : null}
+              type="button"
+              className="flex w-full items-center gap-3 py-[5px] text-left hover:bg-green-tint"
+              data-key={String(index + 1)}
+              data-key-says={reason}
+              onClick={() => give(reason)}
+            >
+              <KeyCap>{String(index + 1)}</KeyCap> {reason}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <label className="mt-1 block">
+        <span className="flex items-center gap-3">
+          <KeyCap>{String(REASONS.length + 1)}</KeyCap> in your own words
+        </span>
+        <input
+          ref={own}
+          name="reason"
+          required
+          maxLength={400}
+          autoComplete="off"
+          className="field mt-1 w-full"
+          data-key={String(REASONS.length + 1)}
+          data-key-says="In your own words"
+        />
+      </label>
+      <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+    </fieldset>
   );
 }
 

@@ -1,5 +1,4 @@
-import type { ProgramTask } from '@/core/program';
-import { answersOf, deedNeedsLead, isOfStop, mostLaterDays, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
+import { isOfStop, mostLaterDays, PLAIN_KINDS, plainCases, urgencyOf, type Decision } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
@@ -7,8 +6,10 @@ import { safetyWords } from '../parts/taskWords';
 import { Fence, type FencePost } from './Fence';
 import { roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
+import { Asleep, asleepInWords } from './Asleep';
 import { RoundsActs } from './RoundsActs.client';
-import type { ActionOf, Decide, RoundsAct, StopChoices } from './roundsAct';
+import { actsFor, stopChoices } from './actsFor';
+import type { ActionOf, Decide } from './roundsAct';
 import { afterLadder, decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
@@ -53,10 +54,12 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         </p>
       </div>
       <AtOneTread view={view} />
+      {here?.mayChange && <Plain open={open} />}
       <InThePost view={view} />
+      <Asleep view={view} undo={undo} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
-          <RoundsEvidence here={here} today={view.today} />
+          <RoundsEvidence here={here} today={view.today} firstWeight={heaviest(open)} />
           <aside>
             <Why decision={here.decision} task={here.task} tread={here.tread} findings={here.findings} />
             <EarlierDeeds here={here} timeZone={view.timeZone} />
@@ -87,8 +90,12 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         </div>
       ) : (
         <div className="mt-10 max-w-[560px]">
-          <p className="font-title text-[22px] font-bold">Nothing needs you right now. Every report has been looked at.</p>
-          <p className="mt-2 text-soft">Everything that came in has been looked at. The yard shows how everybody is.</p>
+          <p className="font-title text-[22px] font-bold">
+            {view.asleep.length === 0
+              ? 'Nothing needs you right now. Every report has been looked at.'
+              : `Nothing else needs you today: ${asleepInWords(view)}.`}
+          </p>
+          <p className="mt-2 text-soft">The yard shows how everybody is.</p>
           <RoundsActs
             decide={decide}
             undo={undo}
@@ -111,6 +118,11 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       )}
     </>
   );
+}
+
+/** The weight of the card that presses most. */
+function heaviest(open: readonly Decision[]): number {
+  return Math.max(...open.map((decision) => urgencyOf(decision)).map(({ ofKind, ofDays }) => ofKind + ofDays));
 }
 
 type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'tread' | 'findings'>;
@@ -155,6 +167,25 @@ function Why({ decision, task, tread, findings }: WhyProps) {
       ))}
       <p className="mt-2 text-soft">{otherwise}</p>
     </section>
+  );
+}
+
+/** Where several cards of a kind are plain they can be read as a list and settled in one go. */
+function Plain({ open }: { open: readonly Decision[] }) {
+  const counts = PLAIN_KINDS.map((kind) => ({ kind, count: plainCases(open, kind).length })).filter(({ count }) => count > 1);
+  if (counts.length === 0) return null;
+  return (
+    <p className="mt-1 text-[13px] text-soft">
+      <span className="font-semibold">In one go:</span>{' '}
+      {counts.map(({ kind, count }, index) => (
+        <span key={kind}>
+          {index > 0 && ' · '}
+          <a className="link" href={`/rounds/together?kind=${kind}`}>
+            {count} plain cases of “{words(`decisionKinds.${kind}`)}”
+          </a>
+        </span>
+      ))}
+    </p>
   );
 }
 
@@ -228,57 +259,4 @@ function EarlierDeeds({ here: { earlierDeeds }, timeZone }: { here: DecisionInFu
       ))}
     </ul>
   );
-}
-
-/** What lifting a stop chooses from: the steps up to the present one. */
-function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
-  const steps = (task?.content.ladder.steps ?? []).slice(0, task?.step ?? 0).map((step) => step.name.en);
-  return { mayLift: mayChange, steps };
-}
-
-/** What is thought of first where a step was tried in vain: each one key, with its own words as the reason that is kept. */
-const WAYS_OUT: readonly RoundsAct[] = [
-  { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
-  { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },
-  { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
-];
-
-const DEED_KEYS: Readonly<Record<SilenceDeed, string>> = {
-  sentAgain: 's',
-  newLink: 'n',
-  onPaper: 'p',
-  called: 'a',
-  askedTeacher: 't',
-  paused: 'u',
-  ended: 'e',
-  leftIt: 'h',
-};
-
-/** The acts that make sense here, each with its key; what follows the suggestion comes first. */
-function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
-  const suggestion = decision.suggestion;
-  const step = task?.step ?? 0;
-  const last = task?.content.ladder.steps.length ?? 0;
-  const acts: RoundsAct[] = [];
-  if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
-  if (decision.kind === 'unsafe') return [];
-  if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
-  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text')
-    acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
-  if (task && mayChange) {
-    if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
-    if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });
-    if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
-  }
-  if (decision.kind === 'stuck') return [...WAYS_OUT, ...acts.filter(({ answer }) => answer !== 'hold')];
-  const deeds = silenceDeedsOf(decision.kind);
-  if (deeds.length) {
-    return deeds
-      .filter((deed) => mayChange || !deedNeedsLead(deed))
-      .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
-  }
-  if (!suggestion || decision.kind === 'ladderEnd') {
-    if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
-  }
-  return acts.filter(({ answer }) => answersOf(decision.kind).includes(answer)).sort((a, b) => Number(b.followed) - Number(a.followed));
 }

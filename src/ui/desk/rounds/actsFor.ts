@@ -1,0 +1,58 @@
+import type { ProgramTask } from '@/core/program';
+import { answersOf, deedNeedsLead, isOfStop, silenceDeedsOf, type Decision, type SilenceDeed } from '@/core/rounds';
+import type { DecisionInFull } from '@/server/rounds/viewRounds';
+import { words } from '../../shared/deskWords';
+import type { RoundsAct, StopChoices } from './roundsAct';
+
+/** What lifting a stop chooses from: the steps up to the present one. */
+export function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
+  const steps = (task?.content.ladder.steps ?? []).slice(0, task?.step ?? 0).map((step) => step.name.en);
+  return { mayLift: mayChange, steps };
+}
+
+/** What is thought of first where a step was tried in vain: each one key, with its own words as the reason that is kept. */
+const WAYS_OUT: readonly RoundsAct[] = [
+  { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
+  { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },
+  { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
+];
+
+const DEED_KEYS: Readonly<Record<SilenceDeed, string>> = {
+  sentAgain: 's',
+  newLink: 'n',
+  onPaper: 'p',
+  called: 'a',
+  askedTeacher: 't',
+  paused: 'u',
+  ended: 'e',
+  leftIt: 'h',
+};
+
+/** The acts that make sense here, each with its key; what follows the suggestion comes first. */
+export function actsFor(decision: Decision, task: ProgramTask | null, mayChange: boolean): RoundsAct[] {
+  const suggestion = decision.suggestion;
+  const step = task?.step ?? 0;
+  const last = task?.content.ladder.steps.length ?? 0;
+  const acts: RoundsAct[] = [];
+  if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
+  if (decision.kind === 'unsafe') return [];
+  if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
+  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text')
+    acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
+  if (task && mayChange) {
+    if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
+    if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });
+    if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
+  }
+  if (decision.kind === 'stuck') return [...WAYS_OUT, ...acts.filter(({ answer }) => answer !== 'hold')];
+  const deeds = silenceDeedsOf(decision.kind);
+  if (deeds.length) {
+    return deeds
+      .filter((deed) => mayChange || !deedNeedsLead(deed))
+      .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
+  }
+  if (!suggestion || decision.kind === 'ladderEnd') {
+    if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });
+  }
+  return acts.filter(({ answer }) => answersOf(decision.kind).includes(answer)).sort((a, b) => Number(b.followed) - Number(a.followed));
+}

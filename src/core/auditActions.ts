@@ -53,6 +53,8 @@ export const AUDIT_ACTIONS = [
   'text.settled',
   'report.taken',
   'report.corrected',
+  'report.entered',
+  'logbook.viewed',
   'child.deleted',
   'password.changed',
   'signIn.opened',

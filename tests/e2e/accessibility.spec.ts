@@ -25,6 +25,8 @@ test.describe('therapist’s screens', () => {
     ['Rounds', '/rounds', 'Rounds'],
     ['Yard', '/yard', '48 children'],
     ['Messages', '/post', 'Messages'],
+    ['Logbook', '/logbook', 'Logbook'],
+    ['Step up together', '/rounds/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],
     ['School year', '/settings/year', 'The school year'],
     ['New child', '/children/new', 'A new child'],
@@ -50,6 +52,9 @@ test.describe('therapist’s screens', () => {
     expect(await findingsOn(page)).toEqual([]);
     await page.goto(`/children/${child}/paper`);
     await expect(page.getByRole('article').first()).toBeVisible();
+    expect(await findingsOn(page)).toEqual([]);
+    await page.goto(`/logbook/enter?child=${child}`);
+    await expect(page.getByRole('button', { name: /^Save/ })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
   });
 
@@ -79,6 +84,9 @@ test.describe('therapist’s screens', () => {
         '/rounds',
         '/yard',
         '/post',
+        '/logbook',
+        `/logbook/enter?child=${child}`,
+        '/rounds/together',
         '/settings',
         '/settings/year',
         '/caseload',

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
 import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { calendarDayInZone } from '@/core/calendar';
 import { looksForFile, viewLooks } from '@/server/audit/viewLooks';
 import { changeHome } from '@/server/caseload/changeHome';
 import { askForHome, settleHome } from '@/server/caseload/homeInventory';
@@ -14,6 +16,8 @@ import { deleteChild } from '@/server/caseload/deleteChild';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
+import { enterSlip } from '@/server/logbook/enterSlip';
+import { viewEntry } from '@/server/logbook/viewEntry';
 import { setReminders } from '@/server/messages/reminders';
 import { sendDirect } from '@/server/messages/sendDirect';
 import { makeTeacherLink, revokeTeacherLinks } from '@/server/people/teacherLinks';
@@ -37,7 +41,7 @@ import { actorOfToken, revokeSignIn, viewSignIns } from '@/server/people/session
 import { hashPassword, signIn } from '@/server/people/signIn';
 import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
-import { newTestBed, refusal, type TestBed } from './testBed';
+import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
 let bed: TestBed;
@@ -128,6 +132,18 @@ const doors: Door[] = [
     (actor, { childId, reportId }) =>
       correctByStaff(bed.context, actor, { childId, reportId, seenCorrectedAt: 0, why: 'a slip', left: '1', right: '1' }),
     'change',
+  ],
+  ['logbook/viewEntry', (actor, { childId }) => viewEntry(bed.context, actor, { childId, monday: null }), 'settle'],
+  [
+    'logbook/enterSlip',
+    (actor, { childId }) =>
+      enterSlip(bed.context, actor, {
+        childId,
+        entryId: randomUUID(),
+        way: 'paper',
+        boxes: [{ taskId: 1, doneOn: calendarDayInZone(bed.context.now(), ZONE), text: '8' }],
+      }),
+    'settle',
   ],
   ['caseload/viewRecord', (actor, { childId }) => viewRecord(bed.context, actor, childId), 'change'],
   [

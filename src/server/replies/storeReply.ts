@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import type { CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import { readReply, type ReplyItem } from '@/core/replies';
@@ -6,6 +5,7 @@ import { checkSession, type SessionFacts } from '@/core/sessions';
 import { languageOf, plain } from '@/core/text';
 import { versionHolding, type Work } from '@/db';
 import type { Context } from '../context';
+import { keyOf } from '../reports/keyOf';
 import { takeIn, type ItemToTake } from '../reports/takeIn';
 import { askedByText, type AskedByText } from './replyTasks';
 
@@ -64,12 +64,6 @@ export async function store(
 function hurt({ taskId }: AskedByText, doneOn: CalendarDay): ReplyItem {
   const nothing = { left: null, right: null, amount: null, minutes: null, help: null, effort: null, stopReason: null };
   return { taskId, doneOn, done: true, ...nothing };
-}
-
-/** One key of a report for a text, a task and a day, in the form that keys have. */
-function keyOf(text: string): string {
-  const hash = createHash('sha256').update(text).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-5${hash.slice(13, 16)}-a${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
 export interface DangerSaid {

@@ -49,13 +49,14 @@ export async function currentVersions(work: Work, childIds: readonly number[]): 
 }
 
 /**
- * The version that holds on a day, as the family's page shows it: the newest that has begun; where none has, the newest of
- * all, which is yet to begin. Null where nothing was sent.
+ * The version that holds on a day, as the family's page shows it: the newest that has begun and was sent by then, so that what was done
+ * before a step was changed is of the step of that day; where none had been sent yet, the newest that has begun; else the newest of all, which is yet to
+ * begin. Null where nothing was sent.
  */
 export async function versionHolding(work: Work, childId: number, day: CalendarDay): Promise<ProgramVersion | null> {
   const rows = await tablesOf(work).select<VersionTaskRow>(
     `${VERSION_TASKS} WHERE p.child_id = :childId AND v.number = (
-       SELECT e.number FROM program_versions e WHERE e.program_id = p.id ORDER BY (e.starts_on <= :day) DESC, e.number DESC LIMIT 1)
+       SELECT e.number FROM program_versions e WHERE e.program_id = p.id ORDER BY (e.starts_on <= :day) + (e.starts_on <= :day AND e.sent_on <= :day) DESC, e.number DESC LIMIT 1)
      ORDER BY t.position`,
     { childId, day },
   );

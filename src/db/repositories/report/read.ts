@@ -154,7 +154,7 @@ export interface LogEntry extends SessionRow {
   readonly holds: boolean;
 }
 
-type RawLogEntry = RawSession &
+export type RawLogEntry = RawSession &
   Omit<LogEntry, keyof SessionRow | 'isQuestion' | 'watched' | 'choices' | 'way' | 'danger' | 'mistake' | 'holds'> & {
     readonly danger: unknown;
     readonly mistake: number;
@@ -165,13 +165,13 @@ type RawLogEntry = RawSession &
     readonly way: unknown;
   };
 
-const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
+export const LOG = `${SESSION}, t.task_version_id AS taskVersionId, k.content_hash AS contentHash, t.choices, r.said_at AS saidAt, r.left_count AS \`left\`,
   r.right_count AS \`right\`, CAST(r.amount AS DOUBLE) AS plainAmount, r.is_question AS isQuestion, r.watched, r.words, r.said_by AS saidBy, r.way, r.read_at AS readAt,
   r.corrected_at AS correctedAt, r.version_task_id AS versionTaskId,
   r.danger, r.mistake, r.holds`;
-const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;
+export const FROM_LOG = `${FROM_REPORTS} JOIN task_versions k ON k.id = t.task_version_id`;
 
-function toLogEntry(row: RawLogEntry): LogEntry {
+export function toLogEntry(row: RawLogEntry): LogEntry {
   return Object.assign(toSession(row), {
     isQuestion: Boolean(row.isQuestion),
     watched: readWatched(row.watched) ?? {},

@@ -11,6 +11,7 @@ const PLACES = [
   { href: '/yard', name: 'Yard', key: '2' },
   { href: '/caseloads', name: 'Caseloads', key: '3', roles: ['supervisor'] },
   { href: '/tasks', name: 'Task bench', key: '4' },
+  { href: '/logbook', name: 'Logbook', key: '5' },
   { href: '/post', name: 'Messages', key: '9' },
   { href: '/settings', name: 'Settings', key: '0' },
 ] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];
@@ -19,6 +20,7 @@ const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[]
   { href: '/children/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
   { href: '/caseload', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
   { href: '/caseload/hand-over', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
+  { href: '/logbook/enter', name: 'Type slips and calls in', hint: 'Logbook', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/paper', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },

@@ -1,0 +1,112 @@
+import { z } from 'zod';
+import { addDays, calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
+import { readCell } from '@/core/replies';
+import { dangerIn } from '@/core/safety';
+import { checkSession, type SessionFacts } from '@/core/sessions';
+import { languageOf } from '@/core/text';
+import { inTransaction, knownReportKeys, reportLog, settleTextsUpTo, type Work } from '@/db';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
+import type { Context } from '../context';
+import { AppError, type InputIssue } from '../errors';
+import { parseInput } from '../parseInput';
+import { keyOf } from '../reports/keyOf';
+import { takeIn, type ItemToTake } from '../reports/takeIn';
+import { ENTRY_DAYS_BACK, weekOf } from './viewEntry';
+
+const day = z.string().transform((text, context): CalendarDay => {
+  const parsed = parseCalendarDay(text);
+  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
+  return parsed ?? z.NEVER;
+});
+
+const MOST_BOXES = 100;
+const inputSchema = z.object({
+  childId: z.coerce.number().int().positive(),
+  /** Of this very sheet: sent twice, it is taken once. */
+  entryId: z.uuid(),
+  way: z.enum(['paper', 'call', 'teacher']),
+  saidBy: z.string().trim().max(40).default(''),
+  /** What stands on the slip in words, or was said; of the last day that was told of. */
+  words: z.string().trim().max(2000).default(''),
+  isQuestion: z.boolean().default(false),
+  boxes: z
+    .array(z.object({ taskId: z.coerce.number().int().positive(), doneOn: day, text: z.string().max(40) }))
+    .min(1, 'empty')
+    .max(MOST_BOXES, 'tooMany'),
+  /** The last text of the family that this was typed from: with it, and those before, a person is through. */
+  textId: z.coerce.number().int().positive().nullable().default(null),
+});
+type Input = z.output<typeof inputSchema>;
+
+export interface Entered {
+  readonly stored: number;
+  /** True where words or letters of harm closed a task: somebody has to be told now. */
+  readonly closed: boolean;
+}
+
+/**
+ * Takes in a slip, a call or what a teacher said: all of it, or, where one box can't be taken, none. Each box is filed at the step of its own day. What has word
+ * already is not counted twice: it is put right where it stands. Words of harm close what they stand beside, as they do by every way.
+ * @throws AppError notFound, notAllowed, invalid with every issue as `task:day`
+ */
+export async function enterSlip(context: Context, actor: PersonActor, raw: unknown): Promise<Entered> {
+  const input = parseInput(inputSchema, raw);
+  return inTransaction(context.db, async (work) => {
+    const now = context.now();
+    const { child } = await requireChild(work, actor, input.childId, 'settleDecision');
+    const today = calendarDayInZone(now, child.timeZone);
+    const items = await itemsOf(work, input, child.familyLanguage, today, actor.personId);
+    const stored = [...(await takeIn(work, context, items)).values()].filter(({ fresh }) => fresh);
+    if (input.textId !== null) await settleTextsUpTo(work, child.id, input.textId, actor.personId, now);
+    if (stored.length > 0)
+      await noteChanges(work, now, [entryOf(actor, now, [child.id], 'report.entered', { count: stored.length, way: input.way })]);
+    return { stored: stored.length, closed: stored.some(({ safetyWord }) => safetyWord) };
+  });
+}
+
+/** @throws AppError invalid with every issue of every box */
+async function itemsOf(work: Work, input: Input, familyLanguage: string, today: CalendarDay, enteredBy: number): Promise<ItemToTake[]> {
+  const { childId, entryId, way, saidBy, words, isQuestion } = input;
+  const boxes = [...input.boxes].filter(({ text }) => text.trim() !== '').sort((one, other) => (one.doneOn < other.doneOn ? -1 : 1));
+  if (boxes.length === 0) throw new AppError('invalid', { issues: [{ path: 'boxes', code: 'empty' }] });
+  const language = languageOf(familyLanguage);
+  const week = await weekOf(work, childId, familyLanguage, [...new Set(boxes.map(({ doneOn }) => doneOn))]);
+  const keys = new Map(boxes.map((box) => [box, keyOf(`${entryId} ${childId} ${box.taskId} ${box.doneOn}`)]));
+  const own = await knownReportKeys(work, [...keys.values()]);
+  const told = (await reportLog(work, childId, { since: boxes[0]!.doneOn, most: 500 })).map(({ taskId, doneOn }) => `${taskId}:${doneOn}`);
+  const hurts = dangerIn(words).length > 0;
+  const issues: InputIssue[] = [];
+  const items = boxes.flatMap((box, index): ItemToTake[] => {
+    const path = `${box.taskId}:${box.doneOn}`;
+    const refuse = (code: string) => {
+      issues.push({ path, code });
+      return [];
+    };
+    const task = week.get(box.doneOn)?.find(({ taskId }) => taskId === box.taskId);
+    if (!task) return refuse('notInProgram');
+    const idempotencyKey = keys.get(box)!;
+    if (told.includes(path) && !own.has(idempotencyKey)) return refuse('toldAlready');
+    const read = readCell(box.text, task, box.doneOn, language);
+    if (read.kind !== 'read') return refuse(read.kind === 'issue' ? read.issue.code : 'empty');
+    const isLast = index === boxes.length - 1;
+    const { taskId: _taskId, ...said } = read.item;
+    const facts: SessionFacts = {
+      ...said,
+      step: task.step,
+      safetyWord: hurts && isLast,
+      press: null,
+      isQuestion: isQuestion && isLast,
+      words: isLast ? words : '',
+      saidBy,
+    };
+    const { step, takesHalves, versionTaskId, taskId } = task;
+    const earliest = addDays(today, -ENTRY_DAYS_BACK);
+    const judged = checkSession(facts, { today, earliest, step, chooseFrom: step, chooseTo: step, takesHalves });
+    if (!judged.ok) return refuse(judged.issues[0]!.code);
+    return [{ idempotencyKey, childId, versionTaskId, taskId, facts: judged.value, origin: { way, enteredBy } }];
+  });
+  if (issues.length > 0) throw new AppError('invalid', { issues });
+  return items;
+}

@@ -1,0 +1,114 @@
+import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { nameOf } from '@/core/child';
+import { codeLettersOf, type CodeLetters } from '@/core/replies';
+import { languageOf, type Language } from '@/core/text';
+import { childrenOf, incomingTexts, inTransaction, reportLog, versionHolding, workplaceOf, type IncomingRow } from '@/db';
+import { requireChild } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
+import type { Context } from '../context';
+import { askedByText, type AskedByText } from '../replies/replyTasks';
+import { loggedReports, type LoggedReport } from '../reports/loggedReports';
+
+/** A task as the slip of a week has it: a row, with a box for each day on which it was in the program. */
+export interface EntryRow extends AskedByText {
+  /** The days of the week on which it may have been done. */
+  readonly days: readonly CalendarDay[];
+}
+
+export interface EntrySheet {
+  readonly childId: number;
+  readonly name: string;
+  readonly language: Language;
+  readonly letters: CodeLetters;
+  readonly days: readonly CalendarDay[];
+  readonly rows: readonly EntryRow[];
+  /** What has come in of these days already, by any way. */
+  readonly known: readonly LoggedReport[];
+  /** Texts of the family that wait for a person, oldest first. */
+  readonly texts: readonly IncomingRow[];
+}
+
+export interface EntryView {
+  readonly today: CalendarDay;
+  readonly timeZone: string;
+  /** The Monday of the week that is typed. */
+  readonly monday: CalendarDay;
+  readonly children: readonly { readonly id: number; readonly name: string; readonly isPaper: boolean }[];
+  readonly sheet: EntrySheet | null;
+}
+
+/** Reports are typed in for as many days back as a family may tell of. */
+export const ENTRY_DAYS_BACK = 60;
+const TEXTS = 60;
+
+export function mondayOf(day: CalendarDay): CalendarDay {
+  return addDays(day, 1 - weekdayOf(day));
+}
+
+/** What was asked on each day of a week: the tasks of the versions that held, each row of its latest. */
+export async function weekOf(
+  work: Parameters<typeof versionHolding>[0],
+  childId: number,
+  language: string,
+  days: readonly CalendarDay[],
+): Promise<Map<CalendarDay, readonly AskedByText[]>> {
+  const asked = new Map<CalendarDay, readonly AskedByText[]>();
+  for (const day of days) {
+    const version = await versionHolding(work, childId, day);
+    asked.set(day, version && version.startsOn <= day ? await askedByText(work, childId, version, language) : []);
+  }
+  return asked;
+}
+
+/** The children whose slips may be typed in, and one child’s week, ready to be filled. @throws AppError notFound, notAllowed */
+export async function viewEntry(
+  context: Context,
+  actor: PersonActor,
+  wish: { readonly childId: number | null; readonly monday: CalendarDay | null },
+): Promise<EntryView> {
+  const view = await inTransaction(context.db, async (work) => {
+    const { timeZone } = await workplaceOf(work);
+    const today = calendarDayInZone(context.now(), timeZone);
+    const monday = mondayOf(wish.monday ?? today);
+    const children = (await childrenOf(work, actor.personId)).map(({ child }) => ({
+      id: child.id,
+      name: nameOf(child),
+      isPaper: child.reportWay === 'paper',
+    }));
+    const sheet = wish.childId === null ? null : await sheetOf(work, actor, wish.childId, monday, today);
+    return { today, timeZone, monday, children, sheet };
+  });
+  if (view.sheet) await context.looks.note(entryOf(actor, context.now(), [view.sheet.childId], 'child.viewed'));
+  return view;
+}
+
+async function sheetOf(
+  work: Parameters<typeof versionHolding>[0],
+  actor: PersonActor,
+  childId: number,
+  monday: CalendarDay,
+  today: CalendarDay,
+): Promise<EntrySheet> {
+  const { child } = await requireChild(work, actor, childId, 'settleDecision');
+  const days = [0, 1, 2, 3, 4, 5, 6].map((count) => addDays(monday, count)).filter((day) => day <= today);
+  const week = await weekOf(work, childId, child.familyLanguage, days);
+  const rows = new Map<number, EntryRow>();
+  for (const [day, tasks] of week)
+    for (const task of tasks) rows.set(task.taskId, { ...task, days: [...(rows.get(task.taskId)?.days ?? []), day] });
+  const known = (await reportLog(work, childId, { since: monday, most: 300 })).filter(({ doneOn }) => doneOn <= addDays(monday, 6));
+  const texts = (await incomingTexts(work, [childId], TEXTS)).filter(
+    ({ outcome, settledAt }) => outcome === 'person' && settledAt === null,
+  );
+  const language = languageOf(child.familyLanguage);
+  return {
+    childId,
+    name: nameOf(child),
+    language,
+    letters: codeLettersOf(language),
+    days,
+    rows: [...rows.values()].sort((one, other) => (one.letter ?? 'Z').localeCompare(other.letter ?? 'Z')),
+    known: await loggedReports(work, known),
+    texts: texts.reverse(),
+  };
+}

@@ -1,0 +1,65 @@
+import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { nameOf } from '@/core/child';
+import { plain } from '@/core/text';
+import { childrenOf, incomingTexts, inTransaction, logOf, workplaceOf, type IncomingRow, type LogWish } from '@/db';
+import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
+import type { Context } from '../context';
+import { may } from '../may';
+import { loggedReports, type LoggedReport } from '../reports/loggedReports';
+
+export interface LogbookWish extends LogWish {
+  /** Letters of a child's name or of a task's title; empty for all. */
+  readonly search: string;
+}
+
+export interface LogbookLine extends LoggedReport {
+  readonly childName: string;
+  readonly mayCorrect: boolean;
+}
+
+export interface LogbookView {
+  readonly today: CalendarDay;
+  readonly timeZone: string;
+  readonly lines: readonly LogbookLine[];
+  /** The last entry that was looked at, where there are older ones. */
+  readonly olderThan: number | null;
+  /** Texts that nobody could read and nobody has filed, oldest first. */
+  readonly texts: readonly (IncomingRow & { readonly childName: string })[];
+}
+
+const LINES = 60;
+/** So many are searched through for a name or a title before a page ends. */
+const SEARCHED = 600;
+const TEXTS = 60;
+
+/** Every report by any way over the caseload, latest first, with the texts that need a person. */
+export async function viewLogbook(context: Context, actor: PersonActor, wish: LogbookWish): Promise<LogbookView> {
+  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+    const own = await childrenOf(work, actor.personId);
+    const of = new Map(own.map(({ child, access }) => [child.id, { name: nameOf(child), access }]));
+    const ids = own.map(({ child }) => child.id);
+    const most = wish.search ? SEARCHED : LINES + 1;
+    const entries = await logOf(work, ids, wish, most);
+    const reports = await loggedReports(work, wish.search ? entries : entries.slice(0, LINES));
+    const wanted = plain(wish.search);
+    const found = reports
+      .filter(({ childId, content }) => plain(`${of.get(childId)!.name} ${content.title.en}`).includes(wanted))
+      .slice(0, LINES);
+    const { timeZone } = await workplaceOf(work);
+    const waiting = (await incomingTexts(work, ids, TEXTS)).filter(({ outcome, settledAt }) => outcome === 'person' && settledAt === null);
+    return {
+      childIds: ids,
+      timeZone,
+      today: calendarDayInZone(context.now(), timeZone),
+      lines: found.map((report): LogbookLine => {
+        const { name, access } = of.get(report.childId)!;
+        return { ...report, childName: name, mayCorrect: may(actor, access, 'changeProgram') };
+      }),
+      olderThan: entries.length === most ? ((wish.search ? entries.at(-1) : entries[LINES - 1])?.reportId ?? null) : null,
+      texts: waiting.map((text) => ({ ...text, childName: of.get(text.childId!)?.name ?? '' })).reverse(),
+    };
+  });
+  await context.looks.note(entryOf(actor, context.now(), childIds, 'logbook.viewed'));
+  return view;
+}

@@ -1,0 +1,31 @@
+/** A slip as it is typed, for the server. */
+export interface SlipTyped {
+  readonly childId: number;
+  readonly entryId: string;
+  readonly way: string;
+  readonly saidBy: string;
+  readonly words: string;
+  readonly isQuestion: boolean;
+  readonly boxes: readonly { readonly taskId: number; readonly doneOn: string; readonly text: string }[];
+  readonly textId: number | null;
+}
+
+export type SlipTaken =
+  | { readonly ok: true; readonly stored: number; readonly closed: boolean }
+  /** `boxes`: what is wrong, by `task:day`. */
+  | { readonly ok: false; readonly words: string; readonly boxes: Readonly<Record<string, string>> };
+
+export type EnterSlip = (slip: SlipTyped) => Promise<SlipTaken>;
+
+export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const;
+export type EntryWay = (typeof ENTRY_WAYS)[number];
+
+/** A slip’s own code is “child-version”; a name finds its child by its beginning. Null where nothing or more than one fits. */
+export function childFor(text: string, children: readonly { readonly id: number; readonly name: string }[]): number | null {
+  const wanted = text.trim().toLowerCase();
+  const code = /^(\d+)(?:-\d+)?$/.exec(wanted);
+  if (code) return children.find(({ id }) => id === Number(code[1]))?.id ?? null;
+  const exact = children.filter(({ name }) => name.toLowerCase() === wanted);
+  const fits = exact.length > 0 ? exact : children.filter(({ name }) => name.toLowerCase().startsWith(wanted));
+  return wanted !== '' && fits.length === 1 ? fits[0]!.id : null;
+}

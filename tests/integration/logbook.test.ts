@@ -1,0 +1,251 @@
+import { randomUUID } from 'node:crypto';
+import { addDays, calendarDayInZone } from '@/core/calendar';
+import type { PersonActor } from '@/server/actor';
+import { enterSlip } from '@/server/logbook/enterSlip';
+import { mondayOf, viewEntry } from '@/server/logbook/viewEntry';
+import { viewLogbook, type LogbookWish } from '@/server/logbook/viewLogbook';
+import { receiveText } from '@/server/replies/receiveText';
+import { decide } from '@/server/rounds/decide';
+import { viewRounds } from '@/server/rounds/viewRounds';
+import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
+
+let bed: TestBed;
+let ines: PersonActor;
+let pim: PersonActor;
+let childId: number;
+beforeEach(async () => {
+  bed = await newTestBed();
+  ines = await bed.person('Ines Calloway-Brandt');
+  pim = await bed.person('Pim Aster', 'assistant');
+  childId = await bed.child(ines, { calledName: 'Odalys', familyLanguage: 'en', homeLanguages: ['en'], reportWay: 'paper' });
+  await bed.share(childId, pim, 'assist');
+  await bed.send(ines, childId, 0, ['star-beams', 'crane-lift']);
+  bed.passDays(8);
+});
+afterEach(() => bed.close());
+
+const today = () => calendarDayInZone(bed.context.now(), ZONE);
+const sheet = async (actor = pim, monday = mondayOf(today())) => (await viewEntry(bed.context, actor, { childId, monday })).sheet!;
+const row = async (slug: 'star' | 'crane') => (await sheet()).rows.find(({ titles }) => titles[0]!.toLowerCase().startsWith(slug))!;
+const slip = async (texts: readonly (readonly ['star' | 'crane', number, string])[], change: Record<string, unknown> = {}) => ({
+  childId,
+  entryId: randomUUID(),
+  way: 'paper',
+  saidBy: 'Nana',
+  words: '',
+  isQuestion: false,
+  textId: null,
+  boxes: await Promise.all(
+    texts.map(async ([slug, daysAgo, text]) => ({ taskId: (await row(slug)).taskId, doneOn: addDays(today(), -daysAgo), text })),
+  ),
+  ...change,
+});
+const stored = () =>
+  bed.read<Record<string, unknown>>(
+    'SELECT t.slug, r.left_count AS l, r.right_count AS r, CAST(r.amount AS DOUBLE) AS n, r.help, r.done, r.way, r.said_by AS who, r.step, r.words, r.entered_by AS typed FROM reports r JOIN tasks t ON t.id = r.task_id ORDER BY r.done_on, r.id',
+  );
+const wish = (change: Partial<LogbookWish> = {}): LogbookWish => ({
+  search: '',
+  words: '',
+  way: null,
+  only: null,
+  since: null,
+  until: null,
+  beforeId: null,
+  ...change,
+});
+
+describe('a slip that is typed in', () => {
+  it('is filed as good as what came by a link, at the step of its own day, by whom and how', async () => {
+    const taken = await enterSlip(
+      bed.context,
+      pim,
+      await slip(
+        [
+          ['star', 1, '8 N'],
+          ['crane', 1, 'L5R4'],
+          ['star', 0, 'X U'],
+        ],
+        { words: 'Went well' },
+      ),
+    );
+    expect(taken).toEqual({ stored: 3, closed: false });
+    expect(await stored()).toEqual([
+      {
+        slug: 'star-beams',
+        l: null,
+        r: null,
+        n: 8,
+        help: 'alone',
+        done: 1,
+        way: 'paper',
+        who: 'Nana',
+        step: 3,
+        words: '',
+        typed: pim.personId,
+      },
+      { slug: 'crane-lift', l: 5, r: 4, n: null, help: null, done: 1, way: 'paper', who: 'Nana', step: 3, words: '', typed: pim.personId },
+      {
+        slug: 'star-beams',
+        l: null,
+        r: null,
+        n: null,
+        help: null,
+        done: 0,
+        way: 'paper',
+        who: 'Nana',
+        step: 3,
+        words: 'Went well',
+        typed: pim.personId,
+      },
+    ]);
+    expect((await sheet()).known).toHaveLength(3);
+    // It is evidence as any other.
+    await enterSlip(bed.context, pim, await slip([['crane', 0, 'L5R5 N']]));
+    await enterSlip(bed.context, pim, await slip([['crane', 2, 'L5R5']]));
+    expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).toContain('ready');
+  });
+
+  it('sent twice, or twice at once, is taken once', async () => {
+    const typed = await slip([['star', 1, '8']]);
+    const both = await Promise.all(
+      [enterSlip(bed.context, pim, typed), enterSlip(bed.context, pim, typed)].map((each) => each.catch(() => null)),
+    );
+    expect(both.map((each) => each?.stored ?? 0).reduce((sum, count) => sum + count, 0)).toBe(1);
+    expect(await enterSlip(bed.context, pim, typed)).toEqual({ stored: 0, closed: false });
+    expect(await stored()).toHaveLength(1);
+  });
+
+  it('is taken whole or not at all, and each box that can’t be taken says why', async () => {
+    await enterSlip(bed.context, pim, await slip([['star', 1, '8']]));
+    const bad = await slip([
+      ['star', 0, '7'],
+      ['star', 1, '9'],
+      ['crane', 0, '5'],
+      ['crane', 1, 'good'],
+      ['crane', 2, '8 blood'],
+    ]);
+    const fault = await enterSlip(bed.context, pim, bad).catch((error: unknown) => error);
+    expect((fault as { detail: { issues: { code: string }[] } }).detail.issues.map(({ code }) => code).sort()).toEqual([
+      'cellDanger',
+      'cellUnclear',
+      'sideOrAll',
+      'toldAlready',
+    ]);
+    expect(await stored()).toHaveLength(1);
+    const tomorrow = {
+      ...(await slip([['star', 0, '7']])),
+      boxes: [{ taskId: (await row('star')).taskId, doneOn: addDays(today(), 1), text: '7' }],
+    };
+    expect(await refusal(enterSlip(bed.context, pim, tomorrow))).toBe('invalid');
+    const long = { ...tomorrow, boxes: [{ taskId: (await row('star')).taskId, doneOn: addDays(today(), -40), text: '7' }] };
+    expect(await refusal(enterSlip(bed.context, pim, long))).toBe('invalid');
+    expect(await refusal(enterSlip(bed.context, pim, { ...tomorrow, boxes: [] }))).toBe('invalid');
+  });
+
+  it('with words of harm closes the task, and says so', async () => {
+    const taken = await enterSlip(
+      bed.context,
+      pim,
+      await slip(
+        [
+          ['star', 1, '8'],
+          ['crane', 0, '+'],
+        ],
+        { words: 'her finger was bleeding' },
+      ),
+    );
+    expect(taken).toEqual({ stored: 2, closed: true });
+    const { open } = await viewRounds(bed.context, ines, null);
+    expect(open[0]).toMatchObject({ kind: 'safetyWord', taskId: (await row('crane')).taskId });
+  });
+
+  it('of last week is filed at last week’s step', async () => {
+    for (let count = 3; count > 0; count -= 1) await enterSlip(bed.context, pim, await slip([['crane', count, 'L5R5 N']]));
+    const { open, here } = await viewRounds(bed.context, ines, null);
+    const ready = open.find(({ kind }) => kind === 'ready')!;
+    await decide(bed.context, ines, { childId, key: ready.key, answer: 'up', expectedVersion: here!.program.number });
+    bed.passDays(1);
+    await enterSlip(
+      bed.context,
+      pim,
+      await slip([
+        ['crane', 5, 'L1R1'],
+        ['crane', 0, 'L4R4'],
+      ]),
+    );
+    expect((await stored()).map(({ step, l }) => `${String(step)}:${String(l)}`)).toEqual(['3:1', '3:5', '3:5', '3:5', '4:4']);
+  });
+
+  it('is nobody’s to type who has no part in the child', async () => {
+    const stranger = await bed.person('Marit Oyelaran-Voss');
+    expect(await refusal(enterSlip(bed.context, stranger, await slip([['star', 0, '8']])))).toBe('notFound');
+    expect(await refusal(viewEntry(bed.context, stranger, { childId, monday: null }))).toBe('notFound');
+    expect((await viewLogbook(bed.context, stranger, wish())).lines).toEqual([]);
+  });
+});
+
+describe('the Logbook', () => {
+  it('shows every report by any way, old ones too, and finds them', async () => {
+    await bed.report(childId, {
+      versionTaskId: await bed.versionTaskId(childId, 'star-beams'),
+      amount: '7',
+      left: '',
+      right: '',
+      words: 'liked 100% of it',
+    });
+    await enterSlip(
+      bed.context,
+      pim,
+      await slip(
+        [
+          ['star', 1, '8'],
+          ['crane', 1, 'L5R4'],
+        ],
+        { words: 'which tongs', isQuestion: true },
+      ),
+    );
+    bed.passDays(90);
+    const all = await viewLogbook(bed.context, ines, wish());
+    expect(all.lines.map(({ way, childName }) => `${way} ${childName.split(' ')[0]!}`)).toEqual([
+      'paper Odalys',
+      'paper Odalys',
+      'link Odalys',
+    ]);
+    const found = async (change: Partial<LogbookWish>) => (await viewLogbook(bed.context, ines, wish(change))).lines.length;
+    expect(await found({ way: 'link' })).toBe(1);
+    expect(await found({ search: 'crane' })).toBe(1);
+    expect(await found({ search: 'odal' })).toBe(3);
+    expect(await found({ search: 'wren' })).toBe(0);
+    expect(await found({ words: '100%' })).toBe(1);
+    expect(await found({ words: '%' })).toBe(1);
+    expect(await found({ only: 'question' })).toBe(1);
+    expect(await found({ since: addDays(today(), -5) })).toBe(0);
+    expect(await found({ beforeId: all.lines[1]!.reportId })).toBe(1);
+  });
+
+  it('a text that nobody could read waits there, stands beside the sheet, and is settled with what is typed from it', async () => {
+    await bed.write('UPDATE children SET contacts = :contacts WHERE id = :childId', {
+      childId,
+      contacts: JSON.stringify([
+        {
+          name: 'Nana',
+          relation: 'grandmother',
+          language: 'en',
+          way: 'text',
+          reach: '+1 406 555 0142',
+          quiet: null,
+          mayBeSent: 'practice',
+        },
+      ]),
+    });
+    await receiveText(bed.context, { serviceKey: 'a', from: '+1 406 555 0142', text: 'it was sort of okay with the roof one' });
+    await receiveText(bed.context, { serviceKey: 'b', from: '+1 406 555 0142', text: 'you know, the usual amount' });
+    const waiting = (await viewLogbook(bed.context, ines, wish())).texts;
+    expect(waiting.length).toBeGreaterThan(0);
+    expect((await sheet()).texts.map(({ id }) => id)).toEqual(waiting.map(({ id }) => id));
+    await enterSlip(bed.context, pim, await slip([['star', 0, '8']], { textId: waiting.at(-1)!.id }));
+    expect((await viewLogbook(bed.context, ines, wish())).texts).toEqual([]);
+    expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).not.toContain('text');
+  });
+});

@@ -67,6 +67,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/tasks/pack': SIGNED_IN,
   '/tasks/schema': OPEN,
   '/yard': SIGNED_IN,
+  '/yard/file': SIGNED_IN,
 };
 /** Routes that a family's form is sent to are asked with it. */
 const POSTED = ['/f/[token]/home/tell', '/f/[token]/reminders/tell', '/f/[token]/report', '/t/[token]/ask'];

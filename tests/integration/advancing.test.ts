@@ -1,5 +1,9 @@
 import type { PersonActor } from '@/server/actor';
+import { parse } from 'csv-parse/sync';
 import { changeHome } from '@/server/caseload/changeHome';
+import { viewYard } from '@/server/caseload/viewYard';
+import { yardForFile } from '@/server/caseload/yardForFile';
+import { yardFile } from '@/ui/desk/yard/yardFile';
 import { viewChild } from '@/server/caseload/viewChild';
 import { setAdvancingRule } from '@/server/people/advancingRule';
 import { decide } from '@/server/rounds/decide';
@@ -122,6 +126,18 @@ describe('several plain cases in one go', () => {
     expect(told).toMatchObject({ settled: 0, left: [{ fault: { code: 'notAllowed' } }] });
     expect(await refusal(decideTogether(bed.context, ines, { kind: 'ready', chosen: [] }))).toBe('invalid');
   });
+});
+
+it('the Yard tells what waits in Rounds, and goes out as a file that another reader reads', async () => {
+  const yardWish = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+  await sessions('rrr');
+  const { waiting } = await viewYard(bed.context, ines, yardWish);
+  expect(waiting.get(childId)!.map(({ kind }) => kind)).toEqual(['ready']);
+  const [head, row] = parse(await yardForFile(bed.context, ines, yardWish, yardFile), { bom: true }) as string[][];
+  const cell = (title: string) => row![head!.indexOf(title)];
+  expect(cell('child')).toMatch(/^Odalys/);
+  expect(cell('waits in Rounds')).toBe('ready for a harder step');
+  expect(cell('steps now')).toMatch(/^Crane lift: 3 /);
 });
 
 it('what was put off can be seen, and taken up before its day', async () => {

@@ -1,6 +1,6 @@
 import { addDays, type CalendarDay } from '../calendar';
 import { plain } from '../text';
-import type { YardRow } from './yardRow';
+import type { YardRow, YardSpan } from './yardRow';
 
 export const YARD_SORTS = ['name', 'word', 'practised', 'dose'] as const;
 export type YardSort = (typeof YARD_SORTS)[number];
@@ -14,6 +14,8 @@ export interface YardWish {
   /** A school's name, or null for all. */
   readonly school: string | null;
   readonly bySchool: boolean;
+  /** For how many days back practice is shown; a fortnight where nothing is said. */
+  readonly span?: YardSpan;
 }
 
 export interface YardGroup {
@@ -23,6 +25,7 @@ export interface YardGroup {
 }
 
 export const SILENT_DAYS = 7;
+const NO_WORD = 'no word';
 
 /** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
 export function arrangeYard(rows: readonly YardRow[], wish: YardWish, today: CalendarDay): YardGroup[] {
@@ -46,8 +49,13 @@ function matches(row: YardRow, { search, filter, school }: YardWish, today: Cale
   if (filter === 'silent' && !isSilent(row)) return false;
   if (filter === 'struggling' && !row.practice.days.some((day) => day.word === 'saidNotDone' || day.word === 'partly')) return false;
   if (filter === 'ending' && (row.rest?.kind === 'ended' || row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
-  const wanted = plain(search).split(/\s+/).filter(Boolean);
-  const text = plain([row.name, row.school, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '));
+  const words = plain(search);
+  // Silence is a fact, too, and no two words of which one stands in every row.
+  if (words.includes(NO_WORD) && !isSilent(row)) return false;
+  const wanted = words.replace(NO_WORD, ' ').split(/\s+/).filter(Boolean);
+  const text = plain(
+    [row.name, row.school, row.facts, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '),
+  );
   return wanted.every((word) => text.includes(word));
 }
 

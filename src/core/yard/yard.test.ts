@@ -62,6 +62,55 @@ describe('the yard', () => {
     expect(names(arrangeYard(rows, { ...wish, search: 'nobody' }, today))).toEqual([]);
   });
 
+  it('finds by facts: hand, mouth, allergies, languages, ways, and silence', () => {
+    const PLAIN = {
+      hand: 'right',
+      mouthsThings: false,
+      allergies: [],
+      familyLanguage: 'en',
+      homeLanguages: ['en'],
+      reportWay: 'link',
+      scissorsAllowed: true,
+    } as const;
+    const with_ = (change: Partial<typeof child>) =>
+      yardRow(
+        {
+          child: { ...child, ...PLAIN, ...change },
+          tasks: [],
+          endsOn: null,
+          rest: null,
+          versions: [],
+          changes: [],
+          reports: [],
+          lastWordOn: today,
+          closedTaskIds: [],
+        },
+        today,
+      );
+    const rows = [
+      { ...with_({ hand: 'left', mouthsThings: true, reportWay: 'paper' }), name: 'A' },
+      { ...with_({ hand: 'right', allergies: ['latex'], familyLanguage: 'es', homeLanguages: ['es'] }), name: 'B' },
+      { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysSinceWord: 9 },
+    ];
+    const found = (search: string) => names(arrangeYard(rows, { ...wish, search }, today));
+    expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no word'].map(found)).toEqual([
+      ['A'],
+      ['A'],
+      ['B'],
+      ['B'],
+      ['A'],
+      ['C'],
+      ['C'],
+      ['C'],
+    ]);
+    expect(found('no word latex')).toEqual([]);
+  });
+
+  it('looks back a fortnight, or two', () => {
+    expect(yardDays(today, 28)).toHaveLength(28);
+    expect(yardDays(today, 28).at(-1)).toBe(today);
+  });
+
   it('sorts, filters and groups', () => {
     const rows = [
       row(1, 'B', { daysSinceWord: 9, school: 'Y' }),

@@ -1,3 +1,4 @@
+import { factsText } from './factsText';
 import { practiceOf, type Practice, type PracticeReport } from '../adherence';
 import { addDays, daysBetween, daysFromTo, type CalendarDay } from '../calendar';
 import type { LocalText } from '../text';
@@ -22,6 +23,8 @@ export interface YardRow {
   readonly name: string;
   readonly school: string;
   readonly visitDays: string;
+  /** What a search finds beside name, school and tasks. */
+  readonly facts: string;
   readonly flights: readonly YardFlight[];
   readonly practice: Practice;
   /** Null where no word ever came. */
@@ -43,11 +46,13 @@ export interface YardInput {
   readonly closedTaskIds: readonly number[];
 }
 
-const YARD_DAYS = 14;
+/** For how many days back the yard can look. */
+export const YARD_SPANS = [14, 28] as const;
+export type YardSpan = (typeof YARD_SPANS)[number];
 
-/** The days that the yard looks at: a fortnight, today the last of them. Today is still open: see `practiceOf`. */
-export function yardDays(today: CalendarDay): CalendarDay[] {
-  return daysFromTo(addDays(today, 1 - YARD_DAYS), today);
+/** The days that the yard looks at: a fortnight or two, today the last of them. Today is still open: see `practiceOf`. */
+export function yardDays(today: CalendarDay, span: YardSpan = 14): CalendarDay[] {
+  return daysFromTo(addDays(today, 1 - span), today);
 }
 
 /**
@@ -57,12 +62,14 @@ export function yardDays(today: CalendarDay): CalendarDay[] {
 export function yardRow(
   { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds }: YardInput,
   today: CalendarDay,
+  span: YardSpan = 14,
 ): YardRow {
   return {
     childId: child.id,
     name: nameOf(child),
     school: child.school,
     visitDays: child.visitDays,
+    facts: factsText(child),
     flights: tasks.map((task) => ({
       taskId: task.taskId,
       title: task.content.title,
@@ -76,7 +83,7 @@ export function yardRow(
       ),
       closed: closedTaskIds.includes(task.taskId),
     })),
-    practice: practiceOf(yardDays(today), plannedSpans(versions), reports, today),
+    practice: practiceOf(yardDays(today, span), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
     endsOn,
     rest,

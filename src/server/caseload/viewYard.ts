@@ -1,4 +1,6 @@
 import { arrangeYard, isSilent, yardDays, yardRow, type YardGroup, type YardWish } from '@/core/yard';
+import { groupBy } from '@/core/groupBy';
+import type { Decision } from '@/core/rounds';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { restOf, type ProgramVersion } from '@/core/program';
 import { nameOf } from '@/core/child';
@@ -7,6 +9,7 @@ import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
+import { loadDecisions } from '../rounds/loadDecisions';
 import { loadCaseload } from './loadCaseload';
 
 export interface YardView {
@@ -19,6 +22,8 @@ export interface YardView {
   readonly silent: number;
   readonly mayAdd: boolean;
   /** Who left the caseload, by name. */
+  /** The cards of Rounds that wait, by child: the weightiest first. */
+  readonly waiting: ReadonlyMap<number, readonly Decision[]>;
   readonly left: readonly { readonly childId: number; readonly name: string; readonly leftOn: CalendarDay }[];
 }
 
@@ -27,10 +32,11 @@ const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (ver
 /** The whole caseload, a row a child, arranged as wished. */
 export async function viewYard(context: Context, actor: PersonActor, wish: YardWish): Promise<YardView> {
   const { childIds, ...view } = await inTransaction(context.db, async (work) => {
-    const children = (await childrenOf(work, actor.personId)).map((own) => own.child);
+    const own = await childrenOf(work, actor.personId);
+    const children = own.map(({ child }) => child);
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
-    const days = yardDays(today);
+    const days = yardDays(today, wish.span);
     const facts = await loadCaseload(work, children, days[0]!);
     const rows = children.map((child) =>
       yardRow(
@@ -46,9 +52,14 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
           closedTaskIds: (facts.stops.get(child.id) ?? []).map(({ taskId }) => taskId),
         },
         today,
+        wish.span,
       ),
     );
+    const accessOf = new Map(own.map(({ child, access }) => [child.id, access]));
+    const mayLift = (childId: number) => may(actor, accessOf.get(childId) ?? 'assist', 'changeProgram');
+    const { open } = await loadDecisions(work, context, children, timeZone, { personId: actor.personId, mayLift });
     return {
+      waiting: groupBy(open, ({ childId }) => childId),
       childIds: children.map((child) => child.id),
       today,
       days,

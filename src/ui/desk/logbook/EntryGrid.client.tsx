@@ -40,6 +40,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
   const filled = sheet.rows
     .flatMap((row) => row.days.map((day) => ({ row, day, reading: readingOf(row, day) })))
     .filter(({ reading }) => reading.kind !== 'empty');
+  const firstFree = sheet.rows.flatMap((row) => row.days.map((day) => placeOf(row.taskId, day))).find((place) => !known.has(place));
   const wrong = filled.filter(({ reading }) => reading.kind === 'issue').length;
 
   const save = async (form: HTMLFormElement) => {
@@ -142,7 +143,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
                         aria-invalid={fault ? true : undefined}
                         aria-describedby={`read-${place}`}
                         maxLength={40}
-                        autoFocus={rowAt === 0 && dayAt === 0}
+                        autoFocus={place === firstFree}
                         autoComplete="off"
                         className={`field w-[86px] ${row.weekdays.includes(weekdayOf(day)) ? '' : 'border-dashed'}`}
                         onChange={(event) => change(place, event.target.value)}
@@ -201,7 +202,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
       )}
       <p className="mt-3 flex items-center gap-4">
         <button className="act act-main" disabled={sending || filled.length === 0}>
-          Save {filled.length === 1 ? '1 box' : `${filled.length} boxes`}
+          {filled.length === 0 ? 'Save' : `Save ${filled.length === 1 ? '1 box' : `${filled.length} boxes`}`}
         </button>
         <span className="text-soft">
           {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves; Enter and the arrows go from box to box'}

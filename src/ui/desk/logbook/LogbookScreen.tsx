@@ -9,6 +9,8 @@ import { ReportCells } from '../parts/ReportTable';
 import { SearchBox } from '../parts/SearchBox.client';
 import { logbookAddress } from './logbookWish';
 
+/** What a therapist measured herself stands with the child, never among what families said. */
+const FAMILY_WAYS = REPORT_WAYS.filter((way) => way !== 'measured');
 const ONLY = ['hurt', 'question', 'corrected'] as const;
 
 /** Every report that came in, by any way, with what needs a person on top. */
@@ -29,7 +31,7 @@ export function LogbookScreen({ view, wish }: { view: LogbookView; wish: Logbook
           title="came by"
           href={(way) => logbookAddress(wish, { way, beforeId: null })}
           chosen={wish.way}
-          choices={REPORT_WAYS.map((way) => [way, words(`ways.${way}`)])}
+          choices={FAMILY_WAYS.map((way) => [way, words(`ways.${way}`)])}
         />
         <Choice
           title="only"

@@ -58,6 +58,7 @@ describe('the yard’s table', () => {
     childId: 7,
     name: 'Bram T.',
     school: 'Slateway Primary',
+    facts: '',
     visitDays: 'Mon',
     flights: [
       {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { SILENT_DAYS, type YardFilter, type YardSort, type YardWish } from '@/core/yard';
+import { SILENT_DAYS, YARD_SPANS, type YardFilter, type YardSort, type YardWish } from '@/core/yard';
 import type { YardView } from '@/server/caseload/viewYard';
 import { longDay } from '../../shared/days';
 import { RowKeys } from '../parts/RowKeys.client';
@@ -50,10 +50,12 @@ export function YardScreen({ view, wish }: YardProps) {
       </div>
       <Wishes wish={wish} schools={view.schools} />
       <RowKeys />
-      <YardTable sheet={yardSheet(view.days, view.groups)} />
+      <YardTable sheet={yardSheet(view.days, view.groups, view.waiting)} />
       {shown === 0 && (
         <p className="mt-6 text-soft">
-          {view.childCount === 0 ? 'No child is with you yet.' : 'No one matches. Show everyone, or shorten the search.'}
+          {view.childCount === 0
+            ? 'No child is with you yet.'
+            : 'No one matches. Show everyone, or shorten the search: it finds names, schools, tasks, and facts such as left, latex, Spanish, mouths, no word.'}
         </p>
       )}
       {view.left.length > 0 && (
@@ -79,12 +81,14 @@ export function YardScreen({ view, wish }: YardProps) {
 }
 
 function Wishes({ wish, schools }: { wish: YardWish; schools: readonly string[] }) {
-  const address = (change: Partial<Record<'show' | 'sort' | 'school' | 'group', string>>) => {
+  const { span = 14 } = wish;
+  const address = (change: Partial<Record<'show' | 'sort' | 'school' | 'group' | 'days', string>>) => {
     const parts = {
       show: wish.filter,
       sort: wish.sort,
       school: wish.school ?? '',
       group: wish.bySchool ? '' : 'none',
+      days: span === 14 ? '' : String(span),
       search: wish.search,
       ...change,
     };
@@ -114,7 +118,13 @@ function Wishes({ wish, schools }: { wish: YardWish; schools: readonly string[] 
         {schools.map((school) => choice(address({ school }), school, wish.school === school))}
       </span>
       <span className="flex gap-3">
+        {YARD_SPANS.map((each) => choice(address({ days: each === 14 ? '' : String(each) }), `${each} days`, span === each))}
+      </span>
+      <span className="flex gap-3">
         {choice(address({ group: wish.bySchool ? 'none' : '' }), wish.bySchool ? 'in one list' : 'by school', false)}
+        <a className="link" href={address({}).replace('/yard', '/yard/file')} download>
+          as a file
+        </a>
       </span>
     </div>
   );

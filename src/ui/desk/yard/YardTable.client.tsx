@@ -6,6 +6,7 @@ import { calendarDay } from '@/core/calendar';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
 import { dayAndMonth, sinceDays, spanOfDays } from '../../shared/days';
+import { words } from '../../shared/deskWords';
 import type { DoseGiven } from '@/core/adherence';
 import { adherenceHow, doseHow, percent, percentRange } from '../parts/figures';
 import { adherenceOf, daysOf, doseOf, ENDED, type SheetRow, type YardSheet } from './yardSheet';
@@ -20,7 +21,7 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
           <tr>
             <th className="w-[130px]">child</th>
             <th>steps now</th>
-            <th className="w-[178px]">{spanOfDays(calendarDay(from), calendarDay(to))}</th>
+            <th style={{ width: Math.max(178, sheet.dayCount * 13) }}>{spanOfDays(calendarDay(from), calendarDay(to))}</th>
             <th className="w-[170px]">of the dose</th>
             <th className="w-[96px]">practiced</th>
             <th className="w-[86px]">last report</th>
@@ -57,6 +58,16 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
           {row.name}
         </Link>
         {row.flights.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
+        {row.waits?.map(([kind, key]) => (
+          <Link
+            key={key}
+            href={`/rounds?at=${encodeURIComponent(key)}`}
+            prefetch={false}
+            className="block text-[12px] font-normal underline"
+          >
+            {words(`decisionKinds.${kind}`)}
+          </Link>
+        ))}
         {row.rest !== undefined && (
           <span className="block text-[12px] text-soft">
             {row.rest === ENDED ? 'the practice ended' : `rests until ${dayAndMonth(calendarDay(row.rest))}`}

@@ -1,4 +1,5 @@
 import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
+import type { DecisionKind } from '@/core/rounds';
 import type { DoseUnit } from '@/core/dose';
 import type { YardFlight, YardGroup, YardRow } from '@/core/yard';
 
@@ -21,6 +22,8 @@ export interface SheetRow {
   readonly since: number | null;
   /** Till which day it rests, or that a person ended it; left out where practice is asked for. */
   readonly rest?: string;
+  /** Cards of Rounds that wait, each by its kind and key; left out where none does. */
+  readonly waits?: readonly (readonly [kind: DecisionKind, key: string])[];
 }
 
 /**
@@ -29,11 +32,14 @@ export interface SheetRow {
  */
 export interface YardSheet {
   readonly span: readonly [from: string, to: string];
+  readonly dayCount: number;
   readonly tasks: readonly { readonly title: string; readonly demands: readonly number[] }[];
   readonly groups: readonly { readonly title: string | null; readonly visitDays: string; readonly rows: readonly SheetRow[] }[];
 }
 
 export const ENDED = 'ended';
+
+type Waiting = ReadonlyMap<number, readonly { readonly kind: DecisionKind; readonly key: string }[]>;
 
 const DAY_LETTERS = { done: 'd', partly: 'p', saidNotDone: 'n', noWord: '-', free: ' ', open: 'o' } as const satisfies Record<
   DayWord,
@@ -44,7 +50,7 @@ const DAY_WORDS = Object.fromEntries(Object.entries(DAY_LETTERS).map(([word, let
 /** Days are whole pixels in the end: a thousandth of a demand, a tenth of a repetition are finer than any drawing or word. */
 const round = (value: number, places: number) => Math.round(value * 10 ** places) / 10 ** places;
 
-export function yardSheet(days: readonly string[], groups: readonly YardGroup[]): YardSheet {
+export function yardSheet(days: readonly string[], groups: readonly YardGroup[], waiting: Waiting = new Map()): YardSheet {
   const tasks = new Map<string, { index: number; title: string; demands: readonly number[] }>();
   const indexOf = ({ title, demands }: YardFlight): number => {
     const task = { index: tasks.size, title: title.en, demands: demands.map((demand) => round(demand, 3)) };
@@ -70,12 +76,14 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[])
       }),
       uncounted: practice.dose.uncounted,
       since: daysSinceWord,
+      ...(waiting.has(childId) && { waits: waiting.get(childId)!.map(({ kind, key }) => [kind, key] as const) }),
       ...(rest && { rest: rest.kind === 'ended' ? ENDED : rest.day }),
     };
   };
   const told = groups.map(({ title, visitDays, rows }) => ({ title, visitDays, rows: rows.map(sheetRow) }));
   return {
     span: [days[0]!, days.at(-1)!],
+    dayCount: days.length,
     tasks: [...tasks.values()].map(({ title, demands }) => ({ title, demands })),
     groups: told,
   };

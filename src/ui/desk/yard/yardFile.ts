@@ -1,0 +1,34 @@
+import type { YardView } from '@/server/caseload/viewYard';
+import { words } from '../../shared/deskWords';
+
+const HEADINGS = [
+  'child',
+  'school',
+  'steps now',
+  'days planned',
+  'days known done',
+  'days said not done',
+  'share of the dose',
+  'days since the last report',
+  'ends on',
+  'waits in Rounds',
+];
+
+/** The yard as a table: the same figures as on the screen, ranges as the counts that they are made of. */
+export function yardFile({ groups, waiting }: Pick<YardView, 'groups' | 'waiting'>) {
+  const rows = groups.flatMap((group) =>
+    group.rows.map(({ childId, name, school, flights, practice, daysSinceWord, endsOn }) => [
+      name,
+      school,
+      flights.map(({ title, step, stepName }) => `${title.en}: ${step} ${stepName.en}`).join('; '),
+      String(practice.adherence.planned),
+      String(practice.adherence.knownDone),
+      String(practice.adherence.saidNotDone),
+      practice.dose.share === null ? '' : String(Math.round(practice.dose.share * 100) / 100),
+      daysSinceWord === null ? 'never' : String(daysSinceWord),
+      endsOn ?? '',
+      (waiting.get(childId) ?? []).map(({ kind }) => words(`decisionKinds.${kind}`)).join('; '),
+    ]),
+  );
+  return { headings: HEADINGS, rows };
+}

@@ -63,7 +63,7 @@ describe('the yard', () => {
   });
 
   it('finds by facts: hand, mouth, allergies, languages, ways, and silence', () => {
-    const PLAIN = {
+    const PLAIN: Partial<typeof child> = {
       hand: 'right',
       mouthsThings: false,
       allergies: [],
@@ -71,7 +71,7 @@ describe('the yard', () => {
       homeLanguages: ['en'],
       reportWay: 'link',
       scissorsAllowed: true,
-    } as const;
+    };
     const with_ = (change: Partial<typeof child>) =>
       yardRow(
         {

@@ -23,6 +23,8 @@ export const AUDIT_ACTIONS = [
   'child.shared',
   'child.unshared',
   'child.exported',
+  'measurement.added',
+  'measurement.takenBack',
   'goal.written',
   'goal.closed',
   'caseloads.viewed',

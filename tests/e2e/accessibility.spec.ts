@@ -79,7 +79,7 @@ test.describe('therapist’s screens', () => {
     test(`nothing hangs over at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 700 });
       const child = await childIdOf('Bram T.');
-      const own = ['', '/program', '/facts', '/goals/new', '/looks', '/paper'].map((end) => `/children/${child}${end}`);
+      const own = ['', '/measure', '/program', '/facts', '/goals/new', '/looks', '/paper'].map((end) => `/children/${child}${end}`);
       for (const address of [
         '/rounds',
         '/yard',

@@ -42,6 +42,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),
+  measureAction: form({ entryKey: randomUUID(), measuredOn: '2026-11-02', note: 'seen' }),
+  takeMeasurementBackAction: form({ id: '1' }),
   setRemindersAction: form({ day: '1', at: '18:00' }),
   makeTeacherLinkAction: form(),
   revokeTeacherLinksAction: form(),

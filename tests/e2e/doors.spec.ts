@@ -27,6 +27,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/[childId]/goals/[goalId]': CHANGES_A_CHILD,
   '/children/[childId]/looks': CHANGES_A_CHILD,
   '/children/[childId]/looks/file': CHANGES_A_CHILD,
+  '/children/[childId]/measure': CHANGES_A_CHILD,
   '/children/[childId]/outside': CHANGES_A_CHILD,
   '/children/[childId]/paper': OF_A_CHILD,
   '/children/[childId]/paper/file': OF_A_CHILD,

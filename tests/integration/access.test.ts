@@ -17,6 +17,7 @@ import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
 import { enterSlip } from '@/server/logbook/enterSlip';
+import { measure, takeBack, viewMeasure } from '@/server/measuring/measure';
 import { viewEntry } from '@/server/logbook/viewEntry';
 import { setReminders } from '@/server/messages/reminders';
 import { sendDirect } from '@/server/messages/sendDirect';
@@ -43,6 +44,18 @@ import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
+const MEASUREMENT = {
+  goalId: null,
+  taskId: null,
+  step: null,
+  measuredOn: '2026-01-12',
+  good: null,
+  trials: null,
+  help: null,
+  minutes: null,
+  watched: {},
+  note: 'seen',
+};
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
 let bed: TestBed;
 let ines: PersonActor;
@@ -133,6 +146,13 @@ const doors: Door[] = [
       correctByStaff(bed.context, actor, { childId, reportId, seenCorrectedAt: 0, why: 'a slip', left: '1', right: '1' }),
     'change',
   ],
+  ['measuring/measure', (actor, { childId }) => viewMeasure(bed.context, actor, childId), 'change'],
+  [
+    'measuring/measure',
+    (actor, { childId }) => measure(bed.context, actor, { childId, entryKey: randomUUID(), measurement: MEASUREMENT }),
+    'change',
+  ],
+  ['measuring/measure', (actor, { childId }) => takeBack(bed.context, actor, childId, 1), 'change'],
   ['logbook/viewEntry', (actor, { childId }) => viewEntry(bed.context, actor, { childId, monday: null }), 'settle'],
   [
     'logbook/enterSlip',

@@ -170,3 +170,45 @@ it('a card shows the goal it serves, the help that comes next, what was written 
   await decide(bed.context, ines, { childId, key, answer: 'wrote', words: 'The wide ones.', expectedVersion: 1 });
   expect((await rounds()).here!.context.notes.map(({ words }) => words)).toEqual(['The wide ones.']);
 });
+
+it('what was written to a family comes back for the next one of its language, and for nobody else', async () => {
+  const write = async (own: string, said: string) => {
+    await bed.report(childId, {
+      versionTaskId: await bed.versionTaskId(childId, 'crane-lift'),
+      left: '1',
+      right: '1',
+      question: 'yes',
+      words: '¿Cuál?',
+    });
+    const { here } = await rounds();
+    await decide(bed.context, ines, {
+      childId,
+      key: here!.decision.key,
+      answer: 'wrote',
+      words: said,
+      own,
+      expectedVersion: here!.program.number,
+    });
+    bed.passDays(1);
+  };
+  await write('The wide ones.', 'Las anchas.');
+  await write('Well done!', '¡Muy bien!');
+  await write('the wide ones', 'Las tenazas anchas.');
+  // What names the child goes with the child, and is offered for no other.
+  await write('Odalys did well', 'Odalys, ¡muy bien!');
+  await bed.report(childId, {
+    versionTaskId: await bed.versionTaskId(childId, 'crane-lift'),
+    left: '1',
+    right: '1',
+    question: 'yes',
+    words: '¿Y hoy?',
+  });
+  expect((await rounds()).here!.phrases.map(({ own, said }) => [own, said])).toEqual([
+    ['the wide ones', 'Las tenazas anchas.'],
+    ['Well done!', '¡Muy bien!'],
+    ['The wide ones.', 'Las anchas.'],
+  ]);
+  const marit = await bed.person('Marit Oyelaran-Voss', 'supervisor');
+  await bed.share(childId, marit, 'shared');
+  expect((await viewRounds(bed.context, marit, null)).here!.phrases).toEqual([]);
+});

@@ -1,6 +1,7 @@
 import { ageOn, type Age, type CalendarDay } from '../calendar';
 import type { ChildFacts } from '../program';
 import type { TaskSettings } from '../tasks';
+import { plain } from '../text';
 import type { ChildRecord } from './childRecord';
 
 /** A child as the program knows one: a called name and an initial, and the facts that change decisions. */
@@ -26,4 +27,9 @@ export function ageOf(child: Pick<Child, 'bornOn'>, today: CalendarDay): Age {
 /** What the checks of a program need to know of a child. */
 export function factsOf(child: Child, today: CalendarDay): ChildFacts {
   return { ...child, ageYears: ageOf(child, today).years };
+}
+
+/** True where a text holds the child's called name as a word of its own, without regard to case and marks. */
+export function namesChild(text: string, { calledName }: Pick<Child, 'calledName'>): boolean {
+  return ` ${plain(text).replace(/[^\p{L}\p{N}]+/gu, ' ')} `.includes(` ${plain(calledName)} `);
 }

@@ -1,4 +1,4 @@
-export { ageOf, factsOf, nameOf } from './child';
+export { ageOf, factsOf, nameOf, namesChild } from './child';
 export type { Child } from './child';
 export { childRecordSchema, CONTACT_MAY_BE_SENT, CONTACT_WAYS, EMPTY_RECORD, FAMILY_WAYS } from './childRecord';
 export type { ChildFact, ChildRecord, Contact } from './childRecord';

@@ -18,6 +18,8 @@ import { corrections } from './0015-corrections';
 import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
+import { phrases } from './0023-phrases';
+import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
 import { teachers } from './0020-teachers';
@@ -45,6 +47,8 @@ export const MIGRATIONS: readonly Migration[] = [
   texts,
   teachers,
   rules,
+  measurements,
+  phrases,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

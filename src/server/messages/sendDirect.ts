@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { plain } from '@/core/text';
+import { namesChild } from '@/core/child';
 import { addJobs, addMessage, inTransaction, remindersOf } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -23,9 +23,8 @@ export async function sendDirect(context: Context, actor: PersonActor, raw: unkn
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
-    const said = ` ${plain(words).replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
     const isAgreed = (await remindersOf(work, childId))?.mayName ?? false;
-    if (!isAgreed && said.includes(` ${plain(child.calledName)} `)) throw invalid({ path: 'words', code: 'namesChild' });
+    if (!isAgreed && namesChild(words, child)) throw invalid({ path: 'words', code: 'namesChild' });
     const goesAt = quietFor(child, now);
     const sendAt = goesAt > now ? goesAt : null;
     const message = { childId, kind: 'direct' as const, words, createdBy: actor.personId, createdAt: now, sendAt };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone, instant, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { nameOf, type Child, type Contact } from '@/core/child';
+import { nameOf, namesChild, type Child, type Contact } from '@/core/child';
 import { restOf } from '@/core/program';
 import { readAnswer, readReply, type AskBack, type ReplyItem } from '@/core/replies';
 import { dangerIn } from '@/core/safety';
@@ -80,7 +80,7 @@ export async function receiveText(context: Context, raw: unknown): Promise<Recei
   return inTransaction(context.db, async (work) => {
     const now = context.now();
     const senders = await sendersOf(work, from);
-    const named = senders.length > 1 ? senders.filter(({ child }) => names(text, child)) : senders;
+    const named = senders.length > 1 ? senders.filter(({ child }) => namesChild(text, child)) : senders;
     const sender = named.length === 1 ? named[0]! : null;
     const about = sender ?? (senders.length > 0 ? senders[0]! : null);
     const textId = await addIncomingText(work, {
@@ -268,9 +268,4 @@ async function sendersOf(work: Work, from: string): Promise<Sender[]> {
     if (child) senders.push({ from, contact, child });
   }
   return senders;
-}
-
-/** True where a text names the child by its called name. */
-function names(text: string, { calledName }: Child): boolean {
-  return ` ${plain(text).replace(/[^\p{L}\p{N}]+/gu, ' ')} `.includes(` ${plain(calledName)} `);
 }

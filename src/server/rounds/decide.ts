@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { factsOf, type Child } from '@/core/child';
+import { factsOf, namesChild, type Child } from '@/core/child';
+import { plain } from '@/core/text';
 import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/program';
 import {
   answersOf,
@@ -18,7 +19,7 @@ import {
   type DecisionAnswer,
   type SilenceDeed,
 } from '@/core/rounds';
-import { inTransaction, isDuplicate, markRead, settleDecision, settleTextsUpTo, type NewDecision, type Work } from '@/db';
+import { inTransaction, isDuplicate, keepPhrase, markRead, settleDecision, settleTextsUpTo, type NewDecision, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -27,6 +28,7 @@ import { AppError } from '../errors';
 import { sendLinkOf } from '../messages/links';
 import { invalid, parseInput } from '../parseInput';
 import { recordStepChange } from '../programs/nextVersion';
+import { hashOf } from '../secrets';
 import { regrade } from './regrade';
 import { end, pause } from './restDeeds';
 import { loadDecisions, seenKey } from './loadDecisions';
@@ -40,6 +42,8 @@ const inputSchema = z.object({
   reason: z.string().trim().max(400).default(''),
   /** For `wrote`: what goes to the family. */
   words: z.string().trim().max(600).default(''),
+  /** What that says in the therapist’s own language, where the family reads another: kept, and offered again. */
+  own: z.string().trim().max(600).default(''),
   laterDays: z.coerce.number().int().min(1).max(30).default(1),
   /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. A rest, too, ends on `fromDay`. */
   found: z.string().trim().max(600).default(''),
@@ -83,6 +87,7 @@ const DEEDS = {
   wrote: async (...all) => {
     await read(...all);
     await write(...all);
+    await keepSaid(...all);
   },
   later: async () => {},
   seen: see,
@@ -180,6 +185,19 @@ async function read(work: Work, context: Context, actor: PersonActor, { decision
   if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, context.now());
   if (decision.kind !== 'pressed' && decision.kind !== 'question') return;
   await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at: context.now(), decisionId });
+}
+
+/** What was written to a family is offered to its writer again, by language; what names a child is of that child alone, and goes with it. */
+async function keepSaid(work: Work, context: Context, actor: PersonActor, { input: { words, own }, child }: Settling): Promise<void> {
+  const said = { own: own || words, said: words };
+  if (namesChild(`${said.own} ${said.said}`, child)) return;
+  await keepPhrase(work, {
+    personId: actor.personId,
+    language: child.familyLanguage,
+    key: hashOf(plain(said.own)),
+    at: context.now(),
+    ...said,
+  });
 }
 
 async function changeStep(by: 1 | -1, work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {

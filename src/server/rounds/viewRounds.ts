@@ -11,11 +11,13 @@ import {
   gradeChanges,
   inTransaction,
   messagesOf,
+  phrasesOf,
   reportLog,
   sessionsOfTasks,
   textsById,
   workplaceOf,
   type IncomingRow,
+  type Phrase,
   type PastDanger,
   type PostMessage,
   type RecordedChange,
@@ -72,6 +74,8 @@ export interface DecisionInFull {
   /** How this person's children fared at the step that is suggested; null where none is. */
   readonly tread: Tread | null;
   readonly context: CardContext;
+  /** What this person said to families of this language before, the latest used first. */
+  readonly phrases: readonly Phrase[];
   /** Other open cards of the child. */
   readonly alsoOpen: readonly Decision[];
   /** What was done about silence before, latest first. */
@@ -81,6 +85,7 @@ export interface DecisionInFull {
 }
 
 const REPORTS_SHOWN = 8;
+const PHRASES_SHOWN = 12;
 const POST_SHOWN = 8;
 const DEEDS_LOOKED_AT = 20;
 const DEEDS_SHOWN = 3;
@@ -161,6 +166,7 @@ export async function viewRounds(
         full && whose
           ? {
               ...full,
+              phrases: await phrasesOf(work, actor.personId, full.child.familyLanguage, PHRASES_SHOWN),
               alsoOpen: all.filter(({ childId, key }) => childId === full.child.id && key !== full.decision.key),
               mayChange: may(actor, whose.access, 'changeProgram'),
             }
@@ -185,7 +191,7 @@ async function inFull(
   today: CalendarDay,
   stops: readonly Stop[],
   all: readonly RecordedChange[],
-): Promise<Omit<DecisionInFull, 'mayChange' | 'alsoOpen'>> {
+): Promise<Omit<DecisionInFull, 'mayChange' | 'alsoOpen' | 'phrases'>> {
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
   );

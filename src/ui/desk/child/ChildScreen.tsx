@@ -39,7 +39,12 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
         <span>
           <PracticeDots days={practice.days} />
         </span>
-        <span className="ml-auto flex gap-3">
+        <span className="ml-auto flex flex-wrap gap-3">
+          {view.mayChange && child.leftOn === null && (
+            <Link href={`/children/${child.id}/measure`} prefetch={false} className="act" data-key="m" data-key-says="Measure at school">
+              Measure <KeyCap>M</KeyCap>
+            </Link>
+          )}
           {program && (
             <Link href={`/children/${child.id}/paper`} prefetch={false} className="act" data-key="v" data-key-says="View it on paper">
               On paper <KeyCap>V</KeyCap>

@@ -1,10 +1,10 @@
 'use client';
 
-import { useActionState } from 'react';
+import { startTransition, useActionState, useRef } from 'react';
 
 export type WordedAction = (before: string | null, form: FormData) => Promise<string | null>;
 
-/** A form for one act; what went wrong is said beside it. */
+/** A form for one act; what went wrong is said beside it, and what was written stays. Done, it is as it was before. */
 export function ActionForm({
   action,
   hidden,
@@ -19,13 +19,26 @@ export function ActionForm({
   className?: string;
   children: React.ReactNode;
 }) {
-  const [fault, send, sending] = useActionState(async (before: string | null, form: FormData) => {
-    const said = await action(before, form);
-    if (said === null) onDone?.();
+  const form = useRef<HTMLFormElement>(null);
+  const [fault, send, sending] = useActionState(async (before: string | null, given: FormData) => {
+    const said = await action(before, given);
+    if (said === null) {
+      form.current?.reset();
+      onDone?.();
+    }
     return said;
   }, null);
   return (
-    <form action={send} className={className}>
+    <form
+      ref={form}
+      className={className}
+      onSubmit={(event) => {
+        // Not the form's own action: that empties the boxes, whatever comes of it.
+        event.preventDefault();
+        const given = new FormData(event.currentTarget, (event.nativeEvent as SubmitEvent).submitter);
+        startTransition(() => send(given));
+      }}
+    >
       {Object.entries(hidden).map(([name, value]) => (
         <input key={name} type="hidden" name={name} value={value} />
       ))}

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useActionState, useEffect, useRef, useState } from 'react';
 import { KeyCap } from '../parts/KeyCap';
-import type { ActionOf, Asking, Decide, RoundsAct, StopChoices } from './roundsAct';
+import type { ActionOf, Asking, Decide, RoundsAct, StopChoices, ToFamily } from './roundsAct';
 import { RoundsQuestion, SENDS } from './RoundsQuestion';
 import { useSettling } from './useSettling';
 import { FaultNote } from '../parts/FaultNote';
@@ -13,6 +13,7 @@ interface Props {
   /** True where the task may be taken out though nothing closed it. */
   readonly mayTakeOut: boolean;
   readonly mostLaterDays: number;
+  readonly toFamily: ToFamily | null;
   readonly decide: Decide;
   readonly undo: ActionOf;
   readonly acts: readonly RoundsAct[];
@@ -149,9 +150,16 @@ export function RoundsActs(props: Props) {
         </ul>
       )}
       {asking !== null && (
-        <form action={decide} className="space-y-3 rounded-[4px] border border-ink bg-sheet p-4">
+        <form
+          className="space-y-3 rounded-[4px] border border-ink bg-sheet p-4"
+          onSubmit={(event) => {
+            // Not the form's own action: that empties the boxes, and words that did not go out would be lost.
+            event.preventDefault();
+            void decide(new FormData(event.currentTarget, (event.nativeEvent as SubmitEvent).submitter));
+          }}
+        >
           {hidden}
-          <RoundsQuestion asking={asking} steps={props.stop?.steps ?? []} mostLaterDays={props.mostLaterDays} />
+          <RoundsQuestion asking={asking} steps={props.stop?.steps ?? []} mostLaterDays={props.mostLaterDays} toFamily={props.toFamily} />
           <div className="flex gap-3">
             <button className="act act-main" disabled={waiting}>
               {typeof asking === 'object' ? asking.words : SENDS[asking]}

@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
 import type { SilenceDeed } from '@/core/rounds';
 import { KeyCap } from '../parts/KeyCap';
-import type { Asking } from './roundsAct';
+import type { Asking, ToFamily } from './roundsAct';
+import { WriteToFamily } from './WriteToFamily';
 
 const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
 
@@ -17,10 +18,11 @@ interface QuestionProps {
   readonly asking: Exclude<Asking, null>;
   readonly steps: readonly string[];
   readonly mostLaterDays: number;
+  readonly toFamily: ToFamily | null;
 }
 
 /** What is asked before an act is settled. */
-export function RoundsQuestion({ asking, steps, mostLaterDays }: QuestionProps) {
+export function RoundsQuestion({ asking, steps, mostLaterDays, toFamily }: QuestionProps) {
   if (asking === 'lift') {
     return (
       <>
@@ -104,7 +106,7 @@ export function RoundsQuestion({ asking, steps, mostLaterDays }: QuestionProps) 
     return (
       <>
         <input type="hidden" name="answer" value="wrote" />
-        <FamilyWordsBox required />
+        <WriteToFamily toFamily={toFamily} />
       </>
     );
   }

@@ -1,6 +1,8 @@
 import { isOfStop, mostLaterDays, PLAIN_KINDS, plainCases, urgencyOf, type Decision } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
+import { BASE_LANGUAGE } from '@/core/text';
+import { languageName } from '../../shared/languageName';
 import { words } from '../../shared/deskWords';
 import { safetyWords } from '../parts/taskWords';
 import { Fence, type FencePost } from './Fence';
@@ -9,7 +11,7 @@ import { RoundsEvidence } from './RoundsEvidence';
 import { Asleep, asleepInWords } from './Asleep';
 import { RoundsActs } from './RoundsActs.client';
 import { actsFor, stopChoices } from './actsFor';
-import type { ActionOf, Decide } from './roundsAct';
+import type { ActionOf, Decide, ToFamily } from './roundsAct';
 import { afterLadder, decisionTitle, decisionWhy, movedKnobs, triesInWords } from './suggestionWords';
 
 export interface RoundsProps {
@@ -74,6 +76,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
               stop={isOfStop(here.decision.kind) ? stopChoices(here) : null}
               mayTakeOut={here.mayChange && here.findings.length > 0}
               mostLaterDays={mostLaterDays(here.decision.kind)}
+              toFamily={toFamily(here)}
               betweenHref={
                 here.decision.kind === 'stuck' && here.task
                   ? `/tasks/${here.task.content.slug}#step-${here.decision.suggestion!.toStep}`
@@ -106,6 +109,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
             stop={null}
             mayTakeOut={false}
             mostLaterDays={1}
+            toFamily={null}
             betweenHref={null}
             paperHref={null}
             builderHref={null}
@@ -118,6 +122,18 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       )}
     </>
   );
+}
+
+/** Whom words on this card go to. */
+function toFamily({ child, phrases, decision, reports, texts }: DecisionInFull): ToFamily {
+  const question = reports.find(({ reportId }) => decision.kind === 'question' && decision.reportIds.includes(reportId));
+  return {
+    language: child.familyLanguage,
+    languageName: languageName(child.familyLanguage),
+    isOther: child.familyLanguage !== BASE_LANGUAGE,
+    phrases,
+    asked: question?.words ?? texts.at(-1)?.text ?? null,
+  };
 }
 
 /** The weight of the card that presses most. */

@@ -29,5 +29,16 @@ export interface StopChoices {
   readonly steps: readonly string[];
 }
 
+/** Whom words go to: the family's language, what was said in it before, and what is asked. */
+export interface ToFamily {
+  readonly language: string;
+  readonly languageName: string;
+  /** False where the family reads what the desk is written in. */
+  readonly isOther: boolean;
+  readonly phrases: readonly { readonly id: number; readonly own: string; readonly said: string }[];
+  /** The question that the card is about, in the family's words; null where it is about none. */
+  readonly asked: string | null;
+}
+
 /** What a person is being asked before an act; null where nothing is asked. */
 export type Asking = RoundsAct | 'write' | 'later' | 'lift' | 'keepClosed' | 'takeOut' | null;

@@ -1,0 +1,2 @@
+export { measurementSchema } from './measurement';
+export type { Measurement } from './measurement';

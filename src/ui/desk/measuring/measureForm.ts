@@ -1,0 +1,20 @@
+import { WATCH_ITEMS } from '@/core/vocabulary';
+
+/** What a plain form tells of a measurement; an empty field tells nothing, and what is wrong in it is refused where it is taken in. */
+export function measureForm(form: FormData): unknown {
+  const text = (name: string) => String(form.get(name) ?? '').trim();
+  const number = (name: string) => (text(name) === '' ? null : Number(text(name).replace(',', '.')));
+  const [taskId, step] = text('taskStep').split(':');
+  return {
+    goalId: number('goalId'),
+    taskId: taskId ? Number(taskId) : null,
+    step: step ? Number(step) : null,
+    measuredOn: text('measuredOn'),
+    good: number('good'),
+    trials: number('trials'),
+    help: text('help') || null,
+    minutes: number('minutes'),
+    watched: Object.fromEntries(WATCH_ITEMS.map((item) => [item, text(`watch_${item}`)])),
+    note: text('note'),
+  };
+}

@@ -1,0 +1,22 @@
+import { childIdOf, expect, signIn, test } from './yard';
+
+test('a measurement is written down at school; what is refused loses no word', async ({ page }) => {
+  const childId = await childIdOf('Bram T.');
+  await signIn(page);
+  await page.goto(`/children/${childId}`);
+  await page.keyboard.press('m');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('measured at school');
+  await page.getByLabel('Good ones').fill('7');
+  await page.getByLabel('of trials').fill('5');
+  await page.getByLabel('Note').fill('three fingers, both lids');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('More good ones than trials')).toBeVisible();
+  await expect(page.getByLabel('Note')).toHaveValue('three fingers, both lids');
+  await page.getByLabel('Good ones').fill('4');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const row = page.getByRole('row').filter({ hasText: 'three fingers, both lids' });
+  await expect(row).toContainText('4 of 5');
+  await expect(page.getByLabel('Note')).toHaveValue('');
+  await row.getByRole('button', { name: /take back/ }).click();
+  await expect(row).toHaveCount(0);
+});

@@ -224,6 +224,15 @@ describe('the Logbook', () => {
     expect(await found({ beforeId: all.lines[1]!.reportId })).toBe(1);
   });
 
+  it('names the slips of last week that are not in, till they are', async () => {
+    const missing = async () => (await viewLogbook(bed.context, pim, wish())).missing.map(({ name }) => name.split(' ')[0]);
+    expect(await missing()).toEqual(['Odalys']);
+    const monday = addDays(mondayOf(today()), -7);
+    const box = { taskId: (await row('star')).taskId, doneOn: addDays(monday, 4), text: '8' };
+    await enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box] });
+    expect(await missing()).toEqual([]);
+  });
+
   it('a text that nobody could read waits there, stands beside the sheet, and is settled with what is typed from it', async () => {
     await bed.write('UPDATE children SET contacts = :contacts WHERE id = :childId', {
       childId,

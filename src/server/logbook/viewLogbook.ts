@@ -1,11 +1,24 @@
-import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { nameOf } from '@/core/child';
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { nameOf, type Child } from '@/core/child';
+import { restOf } from '@/core/program';
 import { plain } from '@/core/text';
-import { childrenOf, incomingTexts, inTransaction, logOf, workplaceOf, type IncomingRow, type LogWish } from '@/db';
+import {
+  childrenOf,
+  currentVersions,
+  incomingTexts,
+  inTransaction,
+  lastWords,
+  logOf,
+  workplaceOf,
+  type IncomingRow,
+  type LogWish,
+  type Work,
+} from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
+import { mondayOf } from './viewEntry';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
 export interface LogbookWish extends LogWish {
@@ -24,6 +37,8 @@ export interface LogbookView {
   readonly lines: readonly LogbookLine[];
   /** The last entry that was looked at, where there are older ones. */
   readonly olderThan: number | null;
+  /** Families that report on paper and of whom nothing of last week has come in, while something was planned. */
+  readonly missing: readonly { readonly childId: number; readonly name: string; readonly monday: CalendarDay }[];
   /** Texts that nobody could read and nobody has filed, oldest first. */
   readonly texts: readonly (IncomingRow & { readonly childName: string })[];
 }
@@ -47,11 +62,18 @@ export async function viewLogbook(context: Context, actor: PersonActor, wish: Lo
       .filter(({ childId, content }) => plain(`${of.get(childId)!.name} ${content.title.en}`).includes(wanted))
       .slice(0, LINES);
     const { timeZone } = await workplaceOf(work);
+    const today = calendarDayInZone(context.now(), timeZone);
+    const missing = await slipsMissing(
+      work,
+      own.map(({ child }) => child),
+      addDays(mondayOf(today), -7),
+    );
     const waiting = (await incomingTexts(work, ids, TEXTS)).filter(({ outcome, settledAt }) => outcome === 'person' && settledAt === null);
     return {
       childIds: ids,
       timeZone,
-      today: calendarDayInZone(context.now(), timeZone),
+      today,
+      missing,
       lines: found.map((report): LogbookLine => {
         const { name, access } = of.get(report.childId)!;
         return { ...report, childName: name, mayCorrect: may(actor, access, 'changeProgram') };
@@ -62,4 +84,20 @@ export async function viewLogbook(context: Context, actor: PersonActor, wish: Lo
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'logbook.viewed'));
   return view;
+}
+
+/** Whose slip of a week is not in yet: on paper, with a program that held in it and was not resting, and no word since it began. */
+async function slipsMissing(work: Work, children: readonly Child[], monday: CalendarDay): Promise<LogbookView['missing']> {
+  const onPaper = children.filter(({ reportWay }) => reportWay === 'paper');
+  const ids = onPaper.map(({ id }) => id);
+  const words = await lastWords(work, ids);
+  const programs = await currentVersions(work, ids);
+  return onPaper
+    .filter(({ id }) => {
+      const program = programs.get(id);
+      const sunday = addDays(monday, 6);
+      if (!program || restOf(program, sunday) || program.startsOn > sunday || program.endsOn < monday) return false;
+      return (words.get(id) ?? '') < monday;
+    })
+    .map((child) => ({ childId: child.id, name: nameOf(child), monday }));
 }

@@ -34,6 +34,8 @@ import { FaultNote } from '../parts/FaultNote';
 export interface BenchProps {
   readonly view: Omit<BenchView, 'library'> & { readonly things: readonly HomeMaterial[] };
   readonly usual: UsualKnobs;
+  /** The card in Rounds that this was opened from; null where it was opened from elsewhere. */
+  readonly back: string | null;
   readonly keep: (content: TaskContent) => Promise<string | null>;
   readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
   readonly setShelf: (slug: string, shelf: string) => Promise<string | null>;
@@ -43,7 +45,7 @@ export interface BenchProps {
 }
 
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
-export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, versionOf }: BenchProps) {
+export function Bench({ view, usual, back, keep, shelve, setShelf, drop, copy, versionOf }: BenchProps) {
   const fixed = !view.mayChange;
   const [history, act] = useReducer(benchHistory, view.content, startHistory);
   const task = history.now;
@@ -103,8 +105,14 @@ export function Bench({ view, usual, keep, shelve, setShelf, drop, copy, version
             <span className="text-soft">
               {standing(view)} {kept && `· ${kept}`}
             </span>
-            <Link href="/tasks" prefetch={false} className="link text-[14px]" data-key="b" data-key-says="Back to the library">
-              back to the library
+            <Link
+              href={back ?? '/tasks'}
+              prefetch={false}
+              className="link text-[14px]"
+              data-key="b"
+              data-key-says={back ? 'Back to the card' : 'Back to the library'}
+            >
+              {back ? 'back to the card' : 'back to the library'}
             </Link>
           </div>
           <div className="mt-2 flex flex-wrap items-center gap-3">

@@ -24,6 +24,8 @@ import { FaultNote } from '../parts/FaultNote';
 
 export interface BuilderProps {
   readonly view: BuilderView;
+  /** The card in Rounds that this was opened from; null where it was opened from elsewhere. */
+  readonly back: string | null;
   readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
   readonly send: (input: {
     childId: number;
@@ -36,7 +38,7 @@ export interface BuilderProps {
 const PART_WORDS = { warmUp: 'Warm-up', tableWork: 'Table work', writing: 'Writing', selfCare: 'Self-care' } as const;
 
 /** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
-export function Builder({ view, save, send }: BuilderProps) {
+export function Builder({ view, back, save, send }: BuilderProps) {
   const { child, today, currentVersion } = view;
   const fetched = useLibrary(view.libraryKey);
   const library = fetched.tasks;
@@ -65,7 +67,7 @@ export function Builder({ view, save, send }: BuilderProps) {
   const sendNow = async () => {
     setSending(true);
     const answer = await send({ childId: child.id, expectedVersion: currentVersion, draft, cautionsRead });
-    if (answer.ok) return router.push(`/post?phone=${child.id}`);
+    if (answer.ok) return router.push(back ?? `/post?phone=${child.id}`);
     setFault(answer.words);
     setSending(false);
   };
@@ -82,6 +84,11 @@ export function Builder({ view, save, send }: BuilderProps) {
         <span className="text-soft">
           {currentVersion === 0 ? 'nothing sent yet' : `goes on from version ${currentVersion}`} · {saved}
         </span>
+        {back && (
+          <Link href={back} prefetch={false} className="link" data-key="b" data-key-says="Back to the card">
+            back to the card
+          </Link>
+        )}
       </div>
       <ChildFacts child={child} today={today} />
       <div className="mt-4 grid grid-cols-1 gap-7 min-[900px]:grid-cols-[minmax(0,1fr)_300px]">

@@ -26,6 +26,7 @@ export function LogbookScreen({ view, wish }: { view: LogbookView; wish: Logbook
         <SearchBox value={wish.search} />
       </div>
       <Waiting texts={texts} timeZone={timeZone} />
+      <Missing missing={view.missing} />
       <nav aria-label="Filter" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
         <Choice
           title="came by"
@@ -113,6 +114,24 @@ function Choice({ title, chosen, choices, href }: ChoiceProps) {
         >
           {said}
         </Link>
+      ))}
+    </p>
+  );
+}
+
+/** Slips of last week that nobody has typed in: each leads to its sheet. */
+function Missing({ missing }: Pick<LogbookView, 'missing'>) {
+  if (missing.length === 0) return null;
+  return (
+    <p className="mt-3 text-[14px]">
+      <span className="font-semibold">Slips of last week that are not in:</span>{' '}
+      {missing.map(({ childId, name, monday }, index) => (
+        <span key={childId}>
+          {index > 0 && ', '}
+          <Link href={`/logbook/enter?child=${childId}&week=${monday}`} prefetch={false} className="link">
+            {name}
+          </Link>
+        </span>
       ))}
     </p>
   );

@@ -6,7 +6,7 @@ import { languageName } from '../../shared/languageName';
 import { words } from '../../shared/deskWords';
 import { safetyWords } from '../parts/taskWords';
 import { Fence, type FencePost } from './Fence';
-import { roundsAddress } from './roundsAddress';
+import { fromCard, roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
 import { Asleep, asleepInWords } from './Asleep';
 import { RoundsActs } from './RoundsActs.client';
@@ -79,11 +79,11 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
               toFamily={toFamily(here)}
               betweenHref={
                 here.decision.kind === 'stuck' && here.task
-                  ? `/tasks/${here.task.content.slug}#step-${here.decision.suggestion!.toStep}`
+                  ? fromCard(`/tasks/${here.task.content.slug}#step-${here.decision.suggestion!.toStep}`, here.decision.key)
                   : null
               }
               paperHref={here.decision.kind === 'quiet' || here.decision.kind === 'neverOpened' ? `/children/${here.child.id}/paper` : null}
-              builderHref={here.mayChange ? `/children/${here.child.id}/program` : null}
+              builderHref={here.mayChange ? fromCard(`/children/${here.child.id}/program`, here.decision.key) : null}
               nextHref={next && next.key !== here.decision.key ? addressOf(next.key) : null}
               doneHref={addressOf('')}
               nextIsSameChild={next?.childId === here.child.id}

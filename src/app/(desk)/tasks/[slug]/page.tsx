@@ -3,11 +3,15 @@ import { screen } from '@/app/screen';
 import { viewBench } from '@/server/tasks/viewBench';
 import { Bench } from '@/ui/desk/bench/Bench.client';
 import { usualKnobs } from '@/ui/desk/bench/usualLevels';
+import { cardIn } from '@/ui/desk/rounds/roundsAddress';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { copyTaskAction, dropDraftAction, keepDraftAction, setShelfAction, shelveTaskAction, versionAction } from '../actions';
 
-export default async function BenchPage({ params }: { params: Promise<{ slug: string }> }) {
+type Search = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function BenchPage({ params, searchParams }: { params: Promise<{ slug: string }>; searchParams: Search }) {
   const { slug } = await params;
+  const back = cardIn(await searchParams);
   return screen(async (actor, context) => {
     const { library, ...view } = await viewBench(context, actor, slug);
     const usual = await usualKnobs();
@@ -15,6 +19,7 @@ export default async function BenchPage({ params }: { params: Promise<{ slug: st
       <Shell here="/tasks" actor={actor}>
         <Bench
           usual={usual}
+          back={back}
           key={slug}
           view={{ ...view, things: thingsOf(library) }}
           keep={keepDraftAction}

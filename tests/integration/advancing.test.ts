@@ -116,6 +116,21 @@ describe('several plain cases in one go', () => {
     expect((await viewChild(bed.context, ines, ffion!)).program!.tasks[0]!.step).toBe(3);
   });
 
+  it('of one child are settled one after the other, each as a version of its own', async () => {
+    const twice = await bed.child(ines, { calledName: 'Per' });
+    await bed.send(ines, twice, 0, ['crane-lift', 'star-beams']);
+    for (let day = 0; day < 3; day += 1) {
+      await bed.report(twice, { versionTaskId: await bed.versionTaskId(twice, 'crane-lift'), left: '5', right: '5' });
+      await bed.report(twice, { versionTaskId: await bed.versionTaskId(twice, 'star-beams'), amount: '8', left: '', right: '' });
+      bed.passDays(1);
+    }
+    const lines = await viewTogether(bed.context, ines, 'ready');
+    expect(lines).toHaveLength(2);
+    const chosen = lines.map(({ decision, version }) => ({ childId: decision.childId, key: decision.key, version }));
+    expect(await decideTogether(bed.context, ines, { kind: 'ready', chosen })).toEqual({ settled: 2, left: [] });
+    expect((await viewChild(bed.context, ines, twice)).program!.tasks.map(({ step }) => step)).toEqual([4, 4]);
+  });
+
   it('are nobody’s who may not change the program', async () => {
     await sessions('rrr');
     const pim = await bed.person('Pim Aster', 'assistant');

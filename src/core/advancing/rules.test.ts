@@ -88,6 +88,13 @@ describe('a mean success within a band (common practice, no source)', () => {
     expect(suggestion.evidence.last!.meanSuccess).toBeCloseTo(mean, 10);
   });
 
+  it('holds at the very limits', () => {
+    const of20 = (amount: number) => [1, 2, 3, 4, 5].map((id) => one(id, id, amount, { target: 20 }));
+    expect(suggestStep(standing(of20(17)), RULES.band)).toMatchObject({ move: 'hold', evidence: { last: { meanSuccess: 0.85 } } });
+    expect(suggestStep(standing(of20(18)), RULES.band).move).toBe('up');
+    expect(suggestStep(standing(of20(14)), RULES.band).move).toBe('hold');
+  });
+
   it('says how many sessions are missing before it says anything', () => {
     expect(suggestStep(standing(counted(10, 10, 10, 10)), RULES.band)).toMatchObject({
       move: 'hold',
@@ -186,6 +193,17 @@ describe('every rule', () => {
       }),
       runs,
     );
+  });
+
+  it('of two on one day the poorer counts as the later, whichever was told first', () => {
+    const hard = (id: number) => one(id, 1, 9, { effort: 'tooHard' });
+    const good = (id: number) => one(id, 1, 9);
+    const before = [one(1, 4, 9), one(2, 3, 9)];
+    for (const pair of [
+      [hard(3), good(4)],
+      [good(3), hard(4)],
+    ])
+      expect(suggestStep(standing([...before, ...pair]), RULES.streak)).toMatchObject({ move: 'hold', evidence: { struggledInARow: 1 } });
   });
 
   it('asks for the order in which things were done', () => {

@@ -58,16 +58,6 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
           {row.name}
         </Link>
         {row.flights.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
-        {row.waits?.map(([kind, key]) => (
-          <Link
-            key={key}
-            href={`/rounds?at=${encodeURIComponent(key)}`}
-            prefetch={false}
-            className="block text-[12px] font-normal underline"
-          >
-            {words(`decisionKinds.${kind}`)}
-          </Link>
-        ))}
         {row.rest !== undefined && (
           <span className="block text-[12px] text-soft">
             {row.rest === ENDED ? 'the practice ended' : `rests until ${dayAndMonth(calendarDay(row.rest))}`}
@@ -86,6 +76,15 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
           );
         })}
         {row.flights.length === 0 && <span className="text-soft">no program yet</span>}
+        {row.waits && (
+          <Link
+            href={`/rounds?at=${encodeURIComponent(row.waits[0]![1])}`}
+            prefetch={false}
+            className="inline-block pl-1 text-[13px] leading-6 font-normal underline"
+          >
+            {row.waits.map(([kind]) => words(`decisionKinds.${kind}`)).join(', ')}
+          </Link>
+        )}
       </td>
       <td>
         <PracticeDots days={daysOf(row)} />

@@ -117,7 +117,9 @@ test.describe('the pretend phone on a bad day', () => {
     const row = page.getByRole('region', { name: 'Sent messages' }).getByRole('row').filter({ hasText: 'Please have the tray ready.' });
     await expect(row.first()).toContainText('going out at');
     await expect(await onPhone(page, childId)).not.toContainText('Please have the tray ready.');
-    await setContact(childId, { reach: '+1 406 555 0177' });
+    await setContact(childId, {});
+    // It would go out in an hour and a half; the tests after this one wait till all texts are out.
+    await ask("DELETE FROM jobs WHERE kind = 'deliver' AND is_open = 1 AND run_after > ?", [new Date(now() + 60 * 60_000)]);
   });
 
   test('STOP is answered once and holds for all of ours; the desk says so; START begins again', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { beginAnew, childIdOf, expect, reportFirstTask, signIn, test } from './yard';
+import { beginAnew, childIdOf, expect, openCard, reportFirstTask, signIn, test } from './yard';
 
 const CHILD = 'Odalys V.';
 
@@ -6,8 +6,7 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
   await beginAnew(CHILD);
   await reportFirstTask(request, CHILD, { question: 'yes', words: 'Which tongs?' });
   await signIn(page);
-  await page.goto('/rounds');
-  await page.getByRole('link', { name: `${CHILD}: question` }).click();
+  await openCard(page, `${CHILD}: question`);
   const evidence = page.getByRole('region', { name: 'Evidence' });
   await expect(evidence).toContainText('“question” weighs 700');
   await expect(evidence.getByText('you wrote')).toHaveCount(0);

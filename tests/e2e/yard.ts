@@ -175,6 +175,16 @@ export async function openTask(page: Page): Promise<void> {
   await toCount(page);
 }
 
+/** Opens a card of the round by its name; one that stands far off is behind a number, where it has its name, too. */
+export async function openCard(page: Page, name: string): Promise<void> {
+  await page.goto('/rounds');
+  const card = page.getByRole('link', { name });
+  const far = page.getByText(/^\d+ more/);
+  await expect(card.or(far).first()).toBeVisible();
+  if (!(await card.isVisible())) await far.click();
+  await card.click();
+}
+
 /** On to a screen of the task, where that is one of its own; what is behind it can be seen when this ends. */
 async function toScreen(page: Page, screen: string): Promise<void> {
   const next = page.locator(`.screen.shown a[href="${screen}"]`);

@@ -156,6 +156,7 @@ describe('screens ask in a constant number of queries', () => {
     const [yardOfOne, roundsOfOne] = [await queriesOf(yard), await queriesOf(rounds)];
     for (let count = 0; count < 7; count += 1) await bed.send(ines, await bed.child(ines));
     expect([await queriesOf(yard), await queriesOf(rounds)]).toEqual([yardOfOne, roundsOfOne]);
-    expect(yardOfOne).toBeLessThanOrEqual(11);
+    // What waits in Rounds is told in the Yard: its questions are asked there, too.
+    expect(yardOfOne).toBeLessThanOrEqual(23);
   });
 });

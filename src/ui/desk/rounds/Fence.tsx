@@ -55,22 +55,30 @@ export function Fence({ posts }: { posts: readonly FencePost[] }) {
   );
 }
 
-/** Posts that are not drawn: how many, of them how many urgent, and the way to the nearest that is open. */
+/** Posts that are not drawn: how many, of them how many urgent, and behind that each by its name. */
 function More({ posts, label }: { posts: readonly FencePost[]; label: 'before' | 'more' }) {
   if (posts.length === 0) return null;
   const urgent = posts.filter(({ state }) => state === 'urgent').length;
-  const open = posts.filter(({ href }) => href !== null);
-  const nearest = label === 'more' ? open[0] : open.at(-1);
-  const said = `${posts.length} ${label}${urgent > 0 ? `, ${urgent} urgent` : ''}`;
   return (
-    <li className="shrink-0 px-1.5 pb-1 text-[13px] text-soft">
-      {nearest ? (
-        <Link href={nearest.href!} prefetch={false} className="link">
-          {said}
-        </Link>
-      ) : (
-        said
-      )}
+    <li className="relative shrink-0 px-1.5 pb-1 text-[13px] text-soft">
+      <details>
+        <summary className="leading-6">{`${posts.length} ${label}${urgent > 0 ? `, ${urgent} urgent` : ''}`}</summary>
+        <ul
+          className={`absolute top-full z-20 max-h-[60vh] w-[320px] max-w-[80vw] overflow-auto border border-ink bg-sheet p-2 ${label === 'more' ? 'right-0' : 'left-0'}`}
+        >
+          {posts.map((post, index) => (
+            <li key={index}>
+              {post.href ? (
+                <Link href={post.href} prefetch={false} className="block leading-6 text-ink hover:underline">
+                  {post.label}
+                </Link>
+              ) : (
+                <span className="block leading-6">{post.label}</span>
+              )}
+            </li>
+          ))}
+        </ul>
+      </details>
     </li>
   );
 }

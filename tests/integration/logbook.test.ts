@@ -116,6 +116,22 @@ describe('a slip that is typed in', () => {
     expect(await stored()).toHaveLength(1);
   });
 
+  it('typed by two people at the same time is taken once, and the second is told', async () => {
+    const [one, other] = [await slip([['star', 1, '8']]), await slip([['star', 1, '7']])];
+    const told = await Promise.all([
+      enterSlip(bed.context, pim, one).then(
+        () => 'taken',
+        () => 'refused',
+      ),
+      enterSlip(bed.context, ines, other).then(
+        () => 'taken',
+        () => 'refused',
+      ),
+    ]);
+    expect(told.sort()).toEqual(['refused', 'taken']);
+    expect(await stored()).toHaveLength(1);
+  });
+
   it('is taken whole or not at all, and each box that can’t be taken says why', async () => {
     await enterSlip(bed.context, pim, await slip([['star', 1, '8']]));
     const bad = await slip([

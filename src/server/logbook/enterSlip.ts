@@ -4,7 +4,7 @@ import { readCell } from '@/core/replies';
 import { dangerIn } from '@/core/safety';
 import { checkSession, type SessionFacts } from '@/core/sessions';
 import { languageOf } from '@/core/text';
-import { inTransaction, knownReportKeys, reportLog, settleTextsUpTo, type Work } from '@/db';
+import { inTransaction, knownReportKeys, lockForTyping, reportLog, settleTextsUpTo, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -55,6 +55,7 @@ export async function enterSlip(context: Context, actor: PersonActor, raw: unkno
   const input = parseInput(inputSchema, raw);
   return inTransaction(context.db, async (work) => {
     const now = context.now();
+    await lockForTyping(work, input.childId);
     const { child } = await requireChild(work, actor, input.childId, 'settleDecision');
     const today = calendarDayInZone(now, child.timeZone);
     const items = await itemsOf(work, input, child.familyLanguage, today, actor.personId);

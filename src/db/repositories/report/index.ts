@@ -14,5 +14,5 @@ export {
 export type { LogEntry, ReportBefore, SessionRow, TimedSession, UnreadReport } from './read';
 export { addReports, correctReport, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';
 export type { NewReport, StoredReport, UntoldReport } from './write';
-export { logOf } from './log';
+export { lockForTyping, logOf } from './log';
 export type { LogWish } from './log';

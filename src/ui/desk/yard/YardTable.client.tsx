@@ -82,7 +82,7 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
             prefetch={false}
             className="inline-block pl-1 text-[13px] leading-6 font-normal underline"
           >
-            {row.waits.map(([kind]) => words(`decisionKinds.${kind}`)).join(', ')}
+            {[...new Set(row.waits.map(([kind]) => words(`decisionKinds.${kind}`)))].join(', ')}
           </Link>
         )}
       </td>

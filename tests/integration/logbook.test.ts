@@ -269,7 +269,18 @@ describe('the Logbook', () => {
     const waiting = (await viewLogbook(bed.context, ines, wish())).texts;
     expect(waiting.length).toBeGreaterThan(0);
     expect((await sheet()).texts.map(({ id }) => id)).toEqual(waiting.map(({ id }) => id));
-    await enterSlip(bed.context, pim, await slip([['star', 0, '8']], { textId: waiting.at(-1)!.id }));
+    // One that was asked back and never answered waits, too, however many came after it; a slip that was typed from none settles none.
+    await receiveText(bed.context, { serviceKey: 'c', from: '+1 406 555 0142', text: 'crane 5' });
+    bed.passDays(2);
+    await bed.write(
+      `INSERT INTO incoming_texts (service_key, child_id, from_address, text, received_at, issues, outcome)
+       SELECT CONCAT('old-', seq), :childId, 'x', 'thanks', NOW(3), '[]', 'nothing' FROM seq_1_to_70`,
+      { childId },
+    );
+    await enterSlip(bed.context, pim, await slip([['crane', 0, 'L5R5']]));
+    const stillThere = (await viewLogbook(bed.context, ines, wish())).texts;
+    expect(stillThere.map(({ text }) => text)).toEqual([...waiting.map(({ text }) => text), 'crane 5']);
+    await enterSlip(bed.context, pim, await slip([['star', 0, '8']], { textId: stillThere.at(-1)!.id }));
     expect((await viewLogbook(bed.context, ines, wish())).texts).toEqual([]);
     expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).not.toContain('text');
   });

@@ -2,11 +2,12 @@ import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/
 import { nameOf } from '@/core/child';
 import { codeLettersOf, type CodeLetters } from '@/core/replies';
 import { languageOf, type Language } from '@/core/text';
-import { childrenOf, incomingTexts, inTransaction, reportLog, versionHolding, workplaceOf, type IncomingRow } from '@/db';
+import { childrenOf, inTransaction, reportLog, versionHolding, workplaceOf, type IncomingRow, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { textsWaiting } from './textsWaiting';
 import { askedByText, type AskedByText } from '../replies/replyTasks';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
@@ -40,7 +41,6 @@ export interface EntryView {
 
 /** Reports are typed in for as many days back as a family may tell of. */
 export const ENTRY_DAYS_BACK = 60;
-const TEXTS = 60;
 
 export function mondayOf(day: CalendarDay): CalendarDay {
   return addDays(day, 1 - weekdayOf(day));
@@ -48,7 +48,7 @@ export function mondayOf(day: CalendarDay): CalendarDay {
 
 /** What was asked on each day of a week: the tasks of the versions that held, each row of its latest. */
 export async function weekOf(
-  work: Parameters<typeof versionHolding>[0],
+  work: Work,
   childId: number,
   language: string,
   days: readonly CalendarDay[],
@@ -76,7 +76,7 @@ export async function viewEntry(
       name: nameOf(child),
       isPaper: child.reportWay === 'paper',
     }));
-    const sheet = wish.childId === null ? null : await sheetOf(work, actor, wish.childId, monday, today);
+    const sheet = wish.childId === null ? null : await sheetOf(work, context, actor, wish.childId, monday, today);
     return { today, timeZone, monday, children, sheet };
   });
   if (view.sheet) await context.looks.note(entryOf(actor, context.now(), [view.sheet.childId], 'child.viewed'));
@@ -84,7 +84,8 @@ export async function viewEntry(
 }
 
 async function sheetOf(
-  work: Parameters<typeof versionHolding>[0],
+  work: Work,
+  context: Context,
   actor: PersonActor,
   childId: number,
   monday: CalendarDay,
@@ -97,9 +98,7 @@ async function sheetOf(
   for (const [day, tasks] of week)
     for (const task of tasks) rows.set(task.taskId, { ...task, days: [...(rows.get(task.taskId)?.days ?? []), day] });
   const known = (await reportLog(work, childId, { since: monday, most: 300 })).filter(({ doneOn }) => doneOn <= addDays(monday, 6));
-  const texts = (await incomingTexts(work, [childId], TEXTS)).filter(
-    ({ outcome, settledAt }) => outcome === 'person' && settledAt === null,
-  );
+  const texts = await textsWaiting(work, context, [childId]);
   const language = languageOf(child.familyLanguage);
   return {
     childId,
@@ -109,6 +108,6 @@ async function sheetOf(
     days,
     rows: [...rows.values()].sort((one, other) => (one.letter ?? 'Z').localeCompare(other.letter ?? 'Z')),
     known: await loggedReports(work, known),
-    texts: texts.reverse(),
+    texts,
   };
 }

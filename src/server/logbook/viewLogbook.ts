@@ -2,22 +2,12 @@ import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { restOf } from '@/core/program';
 import { plain } from '@/core/text';
-import {
-  childrenOf,
-  currentVersions,
-  incomingTexts,
-  inTransaction,
-  lastWords,
-  logOf,
-  workplaceOf,
-  type IncomingRow,
-  type LogWish,
-  type Work,
-} from '@/db';
+import { childrenOf, currentVersions, inTransaction, lastWords, logOf, workplaceOf, type IncomingRow, type LogWish, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
+import { textsWaiting } from './textsWaiting';
 import { mondayOf } from './viewEntry';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
@@ -46,7 +36,6 @@ export interface LogbookView {
 const LINES = 60;
 /** So many are searched through for a name or a title before a page ends. */
 const SEARCHED = 600;
-const TEXTS = 60;
 
 /** Every report by any way over the caseload, latest first, with the texts that need a person. */
 export async function viewLogbook(context: Context, actor: PersonActor, wish: LogbookWish): Promise<LogbookView> {
@@ -68,7 +57,7 @@ export async function viewLogbook(context: Context, actor: PersonActor, wish: Lo
       own.map(({ child }) => child),
       addDays(mondayOf(today), -7),
     );
-    const waiting = (await incomingTexts(work, ids, TEXTS)).filter(({ outcome, settledAt }) => outcome === 'person' && settledAt === null);
+    const waiting = await textsWaiting(work, context, ids);
     return {
       childIds: ids,
       timeZone,
@@ -79,7 +68,7 @@ export async function viewLogbook(context: Context, actor: PersonActor, wish: Lo
         return { ...report, childName: name, mayCorrect: may(actor, access, 'changeProgram') };
       }),
       olderThan: entries.length === most ? ((wish.search ? entries.at(-1) : entries[LINES - 1])?.reportId ?? null) : null,
-      texts: waiting.map((text) => ({ ...text, childName: of.get(text.childId!)?.name ?? '' })).reverse(),
+      texts: waiting.map((text) => ({ ...text, childName: of.get(text.childId!)?.name ?? '' })),
     };
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'logbook.viewed'));

@@ -191,7 +191,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
       )}
       {sheet.texts.length > 0 && (
         <label className="mt-2 flex items-center gap-1.5">
-          <input type="checkbox" name="settles" defaultChecked className="size-5 accent-green" /> with this the{' '}
+          <input type="checkbox" name="settles" className="size-5 accent-green" /> with this the{' '}
           {sheet.texts.length === 1 ? 'text' : 'texts'} beside it {sheet.texts.length === 1 ? 'is' : 'are'} filed
         </label>
       )}

@@ -57,7 +57,7 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
   const rounds = (who: PersonActor) => viewRounds(context, who, null);
   const tableOf = ({ days, groups }: YardView) => createElement(YardTable, { sheet: yardSheet(days, groups) });
   const roundsView = await rounds(actor);
-  const evidence = createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today, firstWeight: 1000 });
+  const evidence = createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today });
   const screens: Measured[] = [
     { screen: 'Yard', address: '/yard', load: yard, element: tableOf(await yard(actor)), actor, cookie },
     {

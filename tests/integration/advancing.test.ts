@@ -164,6 +164,11 @@ it('what was put off can be seen, and taken up before its day', async () => {
   expect(asleep).toMatchObject([{ childId, kind: 'ready' }]);
   await undoDecision(bed.context, ines, asleep[0]!.id);
   expect(await rounds()).toMatchObject({ asleep: [], open: [{ kind: 'ready' }] });
+  // Put off once more, and then struggled with: there is nothing left that could wake.
+  await decide(bed.context, ines, { childId, key: here!.decision.key, answer: 'later', laterDays: 7, expectedVersion: 1 });
+  expect((await rounds()).asleep).toHaveLength(1);
+  await sessions('s');
+  expect(await rounds()).toMatchObject({ asleep: [], open: [] });
 });
 
 it('a card shows the goal it serves, the help that comes next, what was written last and the other cards', async () => {

@@ -26,6 +26,8 @@ import { stoppedTasksOf } from '../programs/stoppedTasks';
 
 export interface LoadedDecisions {
   readonly open: readonly Decision[];
+  /** The keys of all that the data ask for today, settled or not. */
+  readonly asking: ReadonlySet<string>;
   readonly standing: readonly SettledDecision[];
   readonly programs: Map<number, ProgramVersion>;
   readonly today: CalendarDay;
@@ -130,10 +132,9 @@ export async function loadDecisions(
   const hasSeen = (decision: Decision) =>
     seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
   const settledToday = standing.filter(({ decidedAt, answer }) => answer !== 'later' && calendarDayInZone(decidedAt, timeZone) === today);
-  const open = decisionsFor(remembered, today, undefined, settledToday).filter(
-    (decision) => !settled.has(decision.key) && !hasSeen(decision),
-  );
-  return { open, standing, programs, today, stops };
+  const reckoned = decisionsFor(remembered, today, undefined, settledToday);
+  const open = reckoned.filter((decision) => !settled.has(decision.key) && !hasSeen(decision));
+  return { open, asking: new Set(reckoned.map(({ key }) => key)), standing, programs, today, stops };
 }
 
 const placeOf = ({ childId, taskId }: { readonly childId: number; readonly taskId: number }) => `${childId}:${taskId}`;

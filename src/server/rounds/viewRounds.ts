@@ -110,6 +110,7 @@ export async function viewRounds(
     const mayLift = (childId: number) => may(actor, accessOf.get(childId) ?? 'assist', 'changeProgram');
     const {
       open: all,
+      asking,
       standing,
       programs,
       today,
@@ -143,7 +144,11 @@ export async function viewRounds(
       whose &&
       (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
     const asleep = standing
-      .filter(({ answer, decidedBy, laterUntil }) => answer === 'later' && decidedBy === actor.personId && laterUntil !== null)
+      // What the data ask for no more wakes on no day.
+      .filter(
+        ({ key, answer, decidedBy, laterUntil }) =>
+          answer === 'later' && decidedBy === actor.personId && laterUntil !== null && asking.has(key),
+      )
       .sort((one, other) => (one.laterUntil! < other.laterUntil! ? -1 : 1));
     return {
       childIds: children.map((child) => child.id),

@@ -23,7 +23,7 @@ export function StepAsked({ task, calledName }: { task: NonNullable<DecisionInFu
 }
 
 /** What the decision is read beside: the goal it serves, the help that comes next, what was written last, school, the child’s other cards. */
-export function CardContext({ here, firstWeight }: { here: DecisionInFull; firstWeight: number }) {
+export function CardContext({ here }: { here: DecisionInFull }) {
   const { context, alsoOpen, child, decision } = here;
   const { goals, notes, schoolBreak, help } = context;
   return (
@@ -65,7 +65,7 @@ export function CardContext({ here, firstWeight }: { here: DecisionInFull; first
           ))}
         </Row>
       )}
-      <Row title="why here">{whyHere(decision, alsoOpen, firstWeight)}</Row>
+      <Row title="why here">{whyHere(decision, alsoOpen)}</Row>
     </dl>
   );
 }
@@ -80,7 +80,7 @@ function Row({ title, children }: { title: string; children: React.ReactNode }) 
 }
 
 /** "Question weighs 700; this child’s cards stand by its heaviest, something hurt, 1000." */
-function whyHere(decision: DecisionInFull['decision'], alsoOpen: DecisionInFull['alsoOpen'], firstWeight: number): string {
+function whyHere(decision: DecisionInFull['decision'], alsoOpen: DecisionInFull['alsoOpen']): string {
   const weightOf = (each: DecisionInFull['decision']) => {
     const { ofKind, ofDays } = urgencyOf(each);
     return ofKind + ofDays;
@@ -92,5 +92,5 @@ function whyHere(decision: DecisionInFull['decision'], alsoOpen: DecisionInFull[
     heaviest === decision
       ? ''
       : `; a child’s cards stand by its heaviest, “${words(`decisionKinds.${heaviest.kind}`)}”, ${weightOf(heaviest)}`;
-  return `${own}${child}; the heaviest that is open weighs ${firstWeight}.`;
+  return `${own}${child}.`;
 }

@@ -56,7 +56,7 @@ function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
 }
 
 /** What a decision rests on: the child, the flight, the last reports. */
-export function RoundsEvidence({ here, today, firstWeight }: { here: DecisionInFull; today: CalendarDay; firstWeight: number }) {
+export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
   const { child, decision, task, flight, program, reports } = here;
   return (
     <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
@@ -97,7 +97,7 @@ export function RoundsEvidence({ here, today, firstWeight }: { here: DecisionInF
       <div className="mt-3">
         <ReportTable reports={reports} withTask={!task} />
       </div>
-      <CardContext here={here} firstWeight={firstWeight} />
+      <CardContext here={here} />
     </section>
   );
 }

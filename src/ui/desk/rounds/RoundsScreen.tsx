@@ -1,4 +1,4 @@
-import { isOfStop, mostLaterDays, PLAIN_KINDS, plainCases, urgencyOf, type Decision } from '@/core/rounds';
+import { isOfStop, mostLaterDays, PLAIN_KINDS, plainCases, type Decision } from '@/core/rounds';
 import type { DecisionInFull, RoundsView } from '@/server/rounds/viewRounds';
 import { momentIn, timeIn } from '../../shared/days';
 import { BASE_LANGUAGE } from '@/core/text';
@@ -61,7 +61,7 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       <Asleep view={view} undo={undo} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
-          <RoundsEvidence here={here} today={view.today} firstWeight={heaviest(open)} />
+          <RoundsEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} tread={here.tread} findings={here.findings} />
             <EarlierDeeds here={here} timeZone={view.timeZone} />
@@ -134,11 +134,6 @@ function toFamily({ child, phrases, decision, reports, texts }: DecisionInFull):
     phrases,
     asked: question?.words ?? texts.at(-1)?.text ?? null,
   };
-}
-
-/** The weight of the card that presses most. */
-function heaviest(open: readonly Decision[]): number {
-  return Math.max(...open.map((decision) => urgencyOf(decision)).map(({ ofKind, ofDays }) => ofKind + ofDays));
 }
 
 type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'tread' | 'findings'>;

@@ -1,10 +1,13 @@
 import { randomBytes } from 'node:crypto';
-import { request } from 'node:http';
+import { Agent, request } from 'node:http';
 import { seededRandom } from '@/core/random';
 import { actsInCode, addressesInCode, knocking } from './doorsInCode';
 import { expect, forgetSignIns, linkOf, served, test } from './yard';
 
-/** A request on a line of its own, to the end of its answer: what it was answered, or how it failed. */
+/** Lines that stay open, as browsers and proxies keep them: what is left of one request must not be taken for the next. */
+const LINES = new Agent({ keepAlive: true, maxSockets: 6 });
+
+/** A request to the end of its answer: what it was answered, or how it failed. */
 async function outcomeOf(url: string, method: string, headers: Record<string, string>, body?: BodyInit): Promise<string> {
   const sent = body === undefined ? null : new Request(url, { method, body, headers });
   const bytes = sent && Buffer.from(await sent.arrayBuffer());
@@ -14,7 +17,7 @@ async function outcomeOf(url: string, method: string, headers: Record<string, st
     ...(bytes && { 'content-length': bytes.length }),
   };
   return new Promise((resolve) => {
-    const asked = request(url, { method, headers: told, agent: false, timeout: HANG_MILLISECONDS }, (answer) => {
+    const asked = request(url, { method, headers: told, agent: LINES, timeout: HANG_MILLISECONDS }, (answer) => {
       answer.resume();
       answer.once('close', () => resolve(String(answer.statusCode)));
     });

@@ -101,28 +101,16 @@ export const PEOPLE = {
 export const DEMO_PASSWORD = 'one-step-at-a-time';
 export const DEMO_TIME_ZONE = 'America/Denver';
 
-export const HOME_WORDS: Record<'en' | 'es', readonly string[]> = {
-  en: [
-    'went well',
-    'asks for more',
-    'thumb slips',
-    'laughed a lot',
-    'we did it before dinner',
-    'a bit tired',
-    'big sister helped',
-    'wanted to stop at six',
-    'ok',
-    'much better than last week',
-  ],
-  es: [
-    'salió bien',
-    'pide más',
-    'se le resbala el pulgar',
-    'se rió mucho',
-    'antes de cenar',
-    'un poco cansado',
-    'ayudó la hermana',
-    'bien',
-    'mucho mejor que antes',
-  ],
+/** What families write beside their figures: true of any task, by how it went. */
+export const HOME_WORDS: Record<'en' | 'es', Readonly<Record<'well' | 'partly' | 'hard', readonly string[]>>> = {
+  en: {
+    well: ['went well', 'asks for more', 'laughed a lot', 'we did it before dinner', 'quicker than I thought'],
+    partly: ['a bit tired at the end', 'ok', 'needed a break in the middle', 'fine once we got going'],
+    hard: ['hard today', 'wanted to stop early', 'got cross toward the end'],
+  },
+  es: {
+    well: ['salió bien', 'pide más', 'se rió mucho', 'antes de cenar'],
+    partly: ['un poco de cansancio al final', 'bien', 'hicimos una pausa a la mitad'],
+    hard: ['hoy costó', 'quería parar antes', 'terminó con enojo'],
+  },
 };

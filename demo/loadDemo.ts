@@ -1,5 +1,14 @@
-import { addDays, calendarDayInZone, daysFromTo, instant, instantAfterDays, type CalendarDay, type Instant } from '@/core/calendar';
-import { factsOf, type Child, type Role } from '@/core/child';
+import {
+  addDays,
+  calendarDayInZone,
+  daysFromTo,
+  instant,
+  instantAfterDays,
+  weekdayOf,
+  type CalendarDay,
+  type Instant,
+} from '@/core/calendar';
+import { factsOf, type Role } from '@/core/child';
 import { GOAL_PATTERNS, goalSchema, type GoalContent } from '@/core/goals';
 import type { Skill } from '@/core/vocabulary';
 import {
@@ -13,7 +22,6 @@ import {
   childById,
   giveAccess,
   inTransaction,
-  linksOf,
   markAsDemo,
   setUpWorkplace,
   type TaskVersion,
@@ -23,18 +31,19 @@ import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
 import { runDue } from '@/server/jobs/runDue';
 import { hashPassword } from '@/server/people/signIn';
-import { addressOf } from '@/server/ports';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { decide } from '@/server/rounds/decide';
 import { loadDecisions } from '@/server/rounds/loadDecisions';
 import type { TaskContent } from '@/core/tasks';
-import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF, type DemoChild } from './children';
+import { chanceOf } from './chanceOf';
+import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF } from './children';
 import { childOf } from './childOf';
+import { NEW_FAMILY } from './family';
+import { linkOnPhone, liveDay, type DemoFamily } from './livedDay';
+import { afternoonOf, livedFrom, therapistOf, type LivedDemo } from './playOn';
 import { draftFor, plannedTasks, type Planned } from './plannedTasks';
-import { reportsOfDay, type KnownVersions } from './reportsOfDay';
 import { schoolYearOn } from './schoolYear';
-import { simulateHistory, type DemoHistory, type DemoVersion } from './simulateHistory';
 
 interface Account {
   readonly email: string;
@@ -48,20 +57,24 @@ export interface DemoAccess {
   readonly families: readonly { readonly child: string; readonly link: string }[];
 }
 
-const SEED = 20_260_817;
+const WEEKS = 10;
+const DAYS_SINCE_ROUND = 3;
+/** The share of suggestions that waited. */
+const WAITS = 0.2;
 const WORKER = 'demo';
 /** What the demo's workplace has set, once the ten weeks are over. */
 const POST_MINUTES = 10;
 
 type Ids = Record<keyof typeof PEOPLE, number>;
 
-/** One child of the demo with all that will happen to it. */
-interface Story {
-  readonly child: Child;
-  readonly demo: DemoChild;
-  readonly index: number;
+/** One child of the demo, and the program that it is sent first. */
+interface Story extends DemoFamily {
   readonly planned: readonly Planned[];
-  readonly history: DemoHistory;
+}
+
+/** What the demo leaves for whoever serves it, and for the days that are lived later. */
+export interface LoadedDemo extends DemoAccess {
+  readonly lived: LivedDemo;
 }
 
 /**
@@ -74,7 +87,7 @@ export async function loadDemo(
   parts: ContextParts,
   library: readonly TaskContent[],
   tellTime: (now: Instant) => void,
-): Promise<DemoAccess> {
+): Promise<LoadedDemo> {
   const end = parts.now();
   const clock = { now: end };
   const context = createContext({ ...parts, now: () => clock.now });
@@ -83,37 +96,38 @@ export async function loadDemo(
     tellTime(clock.now);
   };
   const today = calendarDayInZone(end, DEMO_TIME_ZONE);
-  const begun = addDays(today, -80);
   const { people, stories } = await inTransaction(context.db, (work) => setUp(work, library, today, instantAfterDays(end, -80)));
-  const therapist: PersonActor = {
-    kind: 'person',
-    personId: people.therapist,
-    name: PEOPLE.therapist.name,
-    role: 'therapist',
-    signInId: 0,
-    confirmedUntil: instant(8e15),
-  };
-  const known: KnownVersions = new Map();
-  for (const day of daysFromTo(begun, today)) {
+  const therapist = therapistOf(people.therapist);
+  const start = addDays(today, -7 * WEEKS);
+  const living = { context, therapist, begun: start, firstEnd: today };
+  let families: readonly DemoFamily[] = stories;
+  for (const day of daysFromTo(start, today)) {
     moveTo(morningOf(day));
-    for (const story of stories) await sendWhatIsNew(context, therapist, story, day, today);
+    if (day === start) for (const story of stories) await sendFirst(context, therapist, story, day, today);
+    else if (isRound(day, start, today)) await goRound(context, therapist, stories, day, today);
     await runDue(context, WORKER);
+    if (day === start) await Promise.all(stories.map((story) => openLink(context, story)));
     moveTo(afternoonOf(day));
-    await inTransaction(context.db, (work) => takeInDay(work, context, therapist.personId, stories, day, known));
+    families = await liveDay(living, families, day);
   }
   moveTo(end);
-  const families: DemoAccess['families'][number][] = [];
-  for (const story of stories)
-    families.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openedLink(context, story) });
+  await runDue(context, WORKER);
+  const links: DemoAccess['families'][number][] = [];
+  for (const story of stories) links.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openLink(context, story) });
   await runDue(context, WORKER);
   await inTransaction(context.db, (work) => changePostMinutes(work, POST_MINUTES));
   const account = (who: keyof typeof PEOPLE): Account => ({ email: PEOPLE[who].email, password: DEMO_PASSWORD });
-  return { therapist: account('therapist'), assistant: account('assistant'), supervisor: account('supervisor'), families };
+  return {
+    therapist: account('therapist'),
+    assistant: account('assistant'),
+    supervisor: account('supervisor'),
+    families: links,
+    lived: livedFrom(living, families, today),
+  };
 }
 
-/** Eight in the morning and four in the afternoon at Tarrow Hill, near enough. */
+/** Eight in the morning at Tarrow Hill, near enough. */
 const morningOf = (day: CalendarDay) => instant(Date.parse(`${day}T14:00:00Z`));
-const afternoonOf = (day: CalendarDay) => instant(Date.parse(`${day}T22:00:00Z`));
 /** Nothing happens after the moment at which the demo is loaded. */
 const earlier = (a: Instant, b: Instant): Instant => (a < b ? a : b);
 
@@ -145,7 +159,7 @@ async function setUp(
       const goal = goalFor(content.skill, version.taskId, addDays(today, -84), addDays(today, 30 + (index % 40)));
       await addGoal(work, childId, { content: goal, why: '', writtenBy: people.therapist, writtenAt: at });
     }
-    stories.push({ child, demo, index, planned, history: simulateHistory(demo, planned, today, SEED + index) });
+    stories.push({ child, demo, index, planned, state: NEW_FAMILY, slip: [] });
   }
   return { people, stories };
 }
@@ -168,52 +182,46 @@ async function addPeople(work: Work, at: Instant): Promise<Ids> {
   return { therapist: await add('therapist'), assistant: await add('assistant'), supervisor: await add('supervisor') };
 }
 
-/** The first program of a child, and each step that its rule suggests and the therapist takes. */
-async function sendWhatIsNew(context: Context, therapist: PersonActor, story: Story, day: CalendarDay, today: CalendarDay): Promise<void> {
-  for (const version of story.history.versions.filter(({ sentOn }) => sentOn === day)) {
-    if (version.change) await takeStep(context, therapist, story, version);
-    else {
-      const endsOn = addDays(today, story.index % 16 === 11 ? 3 : 9 + (story.index % 12));
-      const draft = draftFor(story.planned, version.steps, day, endsOn);
-      await sendProgram(context, therapist, { childId: story.child.id, expectedVersion: 0, draft, cautionsRead: true });
-    }
+/** The first program of a child: one step before the last at most, two further on where it comes too early. */
+async function sendFirst(context: Context, therapist: PersonActor, story: Story, day: CalendarDay, today: CalendarDay): Promise<void> {
+  const early = story.demo.kind === 'tooHardTooEarly' ? 2 : 0;
+  const steps = story.planned.map(({ content: { ladder } }) => Math.min(ladder.steps.length - 1, ladder.startStep + early));
+  const endsOn = addDays(today, story.index % 16 === 11 ? 3 : 9 + (story.index % 12));
+  const draft = draftFor(story.planned, steps, day, endsOn);
+  await sendProgram(context, therapist, { childId: story.child.id, expectedVersion: 0, draft, cautionsRead: true });
+}
+
+/** Mondays and Thursdays, and so many days ago for the last time: what came since asks for the therapist now. */
+function isRound(day: CalendarDay, start: CalendarDay, today: CalendarDay): boolean {
+  const last = addDays(today, -DAYS_SINCE_ROUND);
+  return day > addDays(start, 3) && day <= last && ([1, 4].includes(weekdayOf(day)) || day === last);
+}
+
+/** The therapist takes the steps that the rule suggests; long ago, now and then, one waited for the next time. */
+async function goRound(
+  context: Context,
+  therapist: PersonActor,
+  stories: readonly Story[],
+  day: CalendarDay,
+  today: CalendarDay,
+): Promise<void> {
+  const children = stories.map(({ child }) => child);
+  const { open, programs } = await inTransaction(context.db, (work) => loadDecisions(work, context, children, DEMO_TIME_ZONE));
+  const versions = new Map([...programs].map(([childId, { number }]) => [childId, number]));
+  const chance = chanceOf('round', day);
+  for (const { childId, key, suggestion } of open) {
+    if (suggestion?.move !== 'up' && suggestion?.move !== 'down') continue;
+    if (chance() < WAITS && day < addDays(today, -14)) continue;
+    const expectedVersion = versions.get(childId)!;
+    await decide(context, therapist, { childId, key, answer: suggestion.move, expectedVersion });
+    versions.set(childId, expectedVersion + 1);
   }
 }
 
-async function takeStep(
-  context: Context,
-  therapist: PersonActor,
-  { child, planned }: Story,
-  { number, change }: DemoVersion,
-): Promise<void> {
-  const { taskIndex, suggestion } = change!;
-  const { taskId } = planned[taskIndex]!.version;
-  const answer = suggestion.move === 'up' ? 'up' : 'down';
-  const { open } = await inTransaction(context.db, (work) => loadDecisions(work, context, [child], child.timeZone));
-  const decision = open.find((each) => each.taskId === taskId && each.suggestion?.move === suggestion.move);
-  if (!decision)
-    throw new Error(`The rule does not suggest for ${child.calledName} what the demo's history says: ${answer}, version ${number}`);
-  await decide(context, therapist, { childId: child.id, key: decision.key, answer, expectedVersion: number - 1 });
-}
-
-async function takeInDay(
-  work: Work,
-  context: Context,
-  enteredBy: number,
-  stories: readonly Story[],
-  day: CalendarDay,
-  known: KnownVersions,
-): Promise<void> {
-  const told = stories.filter(({ history }) => history.reports.some((report) => report.doneOn === day));
-  const linkIds = new Map<number, number>();
-  for (const { child } of told) linkIds.set(child.id, (await linksOf(work, child.id))[0]!.id);
-  await reportsOfDay(work, context, day, enteredBy, told, (childId) => linkIds.get(childId)!, known);
-}
-
 /** The newest link on a family's phone. Families that open it have done so. */
-async function openedLink(context: Context, { child, demo }: Story): Promise<string> {
-  const texts = await context.phone!.read(addressOf(child.id));
-  const link = texts.at(-1)!.text.match(/https?:\/\/\S+/)![0];
+async function openLink(context: Context, { child, demo }: Story): Promise<string> {
+  const link = await linkOnPhone(context, child.id);
+  if (!link) throw new Error(`No link came to the phone of ${demo.name} ${demo.initial}.`);
   if (demo.kind !== 'neverOpened' && WAY_OF[demo.kind] === 'link') await viewFamily(context, link.split('/f/')[1]!);
   return link;
 }

@@ -1,13 +1,14 @@
 import type { CalendarDay } from '@/core/calendar';
 import { contentFor, safetyBetween, type ChildFacts, type ProgramDraft, type TaskChoices } from '@/core/program';
-import { plannedDoseOf } from '@/core/tasks';
+import { plannedDoseOf, type TaskContent } from '@/core/tasks';
 import type { TaskVersion } from '@/db';
 import type { DemoChild } from './children';
-import type { DemoTask } from './simulateHistory';
 
 /** A task that a child of the demo is on: as the library has it, and as the child is given it. */
-export interface Planned extends DemoTask {
+export interface Planned {
   readonly version: TaskVersion;
+  readonly content: TaskContent;
+  readonly weekdays: readonly number[];
   readonly choices: TaskChoices;
 }
 

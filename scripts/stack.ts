@@ -52,6 +52,8 @@ export interface Stack {
   readonly databaseUrl: string;
   readonly access: DemoAccess | null;
   readonly pids: () => Readonly<Record<'web' | 'runner' | 'database', number | undefined>>;
+  /** Starts what serves anew by a clock that runs so many milliseconds from the machine's. */
+  moveClock(clockShift: number): Promise<void>;
   /** Ends the web server at once, as a power cut would, and for good. */
   killServer(): Promise<void>;
   startServer(): Promise<void>;
@@ -85,7 +87,7 @@ export async function startStack(given: StackWish): Promise<Stack> {
     await mariadb?.stop();
     throw error;
   });
-  const environment = environmentOf(wish, { ownerUrl, runUrl }, url);
+  let environment = environmentOf(wish, { ownerUrl, runUrl }, url);
   const server = new Watched('The web server', () => serve(wish, environment.web, log, port, url), tell);
   const runner = new Watched('The runner', async () => run(environment.runner, log), tell);
   await step('Starting the web server', () => server.begin());
@@ -97,6 +99,12 @@ export async function startStack(given: StackWish): Promise<Stack> {
     databaseUrl: ownerUrl,
     access,
     pids: () => ({ web: server.pid, runner: runner.pid, database: mariadb?.current.pid }),
+    async moveClock(clockShift) {
+      await Promise.all([server.end('SIGTERM'), runner.end('SIGTERM')]);
+      environment = environmentOf({ ...wish, clockShift }, { ownerUrl, runUrl }, url);
+      await server.begin();
+      await runner.begin();
+    },
     startServer: () => server.begin(),
     killServer: () => server.end('SIGKILL'),
     startRunner: () => runner.begin(),
@@ -118,6 +126,11 @@ function makeFolder(folder: string): void {
   chmodSync(folder, 0o711);
 }
 
+/** How far the families of the demo have lived. */
+export const LIVED_FILE = 'demo-lived.json';
+/** By how many milliseconds the demo's clock runs before the machine's. */
+export const CLOCK_FILE = 'demo-clock';
+
 /** Where the database of a folder is that is being served now; gone once it is stopped. */
 export const ADDRESS_FILE = 'database-address';
 
@@ -135,7 +148,7 @@ export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'c
 
 /** Takes away what a stack keeps, and nothing else that may lie in the folder. @throws Error where people work in the database */
 async function stopAndForget({ folder, databaseUrl, ownerUrl }: StackWish): Promise<void> {
-  const names = ['pretend-phone', 'link-secret', 'demo.json'];
+  const names = ['pretend-phone', 'link-secret', 'demo.json', LIVED_FILE, CLOCK_FILE];
   if (databaseUrl) await refuseRealDatabase(ownerUrl ?? databaseUrl);
   else {
     await forgetMariaDb(path.join(folder, 'mariadb'));
@@ -223,7 +236,10 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
     origin: url,
     linkSecret: linkSecretIn(wish.folder),
   };
-  const access = await step('Loading the demo: 48 children, ten weeks', () => loadDemo(parts, loadLibrary(), (at) => (moment.now = at)));
+  const { lived, ...access } = await step('Loading the demo: 48 children, ten weeks', () =>
+    loadDemo(parts, loadLibrary(), (at) => (moment.now = at)),
+  );
+  writeFileSync(path.join(wish.folder, LIVED_FILE), JSON.stringify(lived), { mode: 0o600 });
   writeFileSync(file, JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
   return access;
 }

@@ -4,6 +4,7 @@ import { bench } from './commands/bench';
 import { database } from './commands/database';
 import { demo } from './commands/demo';
 import { dev } from './commands/dev';
+import { play } from './commands/play';
 import { mutate } from './commands/mutate';
 import { sbom } from './commands/sbom';
 import { serve } from './commands/serve';
@@ -13,6 +14,7 @@ import { say } from './say';
 
 const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<number>; says: string }> = {
   demo: { run: demo, says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]' },
+  play: { run: play, says: 'one more day or week of the demo that is served now: families practise and tell of it   [day|week]' },
   serve: { run: serve, says: 'serve without the demo, by the settings of yard.config.json (docs/running.md)   [--config FILE]' },
   backup: {
     run: backup,

@@ -1,10 +1,10 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
 import { makeFamilyFiles } from '../familyFiles';
 import { isAlive } from '../processes';
 import { say } from '../say';
-import { startStack, type Stack } from '../stack';
+import { CLOCK_FILE, startStack, type Stack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 
 export const DATA_FOLDER = path.resolve('.data');
@@ -20,6 +20,7 @@ export async function demo(words: readonly string[]): Promise<number> {
 /** The demo's stack on the wanted ports, with `.data/demo.json` written. */
 export async function startDemo(words: readonly string[], mode: 'start' | 'dev'): Promise<Stack> {
   const port = portFrom(words);
+  const fresh = words.includes('--fresh');
   refuseSecond();
   const databaseUrl = process.env.YARD_DATABASE_URL;
   ensureSystemPackages({ database: !databaseUrl, browser: false });
@@ -33,11 +34,30 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
     databaseUrl,
     mode,
     withDemo: true,
-    fresh: words.includes('--fresh'),
+    fresh,
+    clockShift: fresh ? 0 : clockOf(DATA_FOLDER),
   });
   writeFileSync(PID_FILE, String(process.pid));
+  followClock(stack);
   report(stack);
   return stack;
+}
+
+/** By which clock the demo is to go on; gone once it does. */
+export const NEXT_CLOCK_FILE = 'demo-clock-next';
+
+/** By how many milliseconds the demo of a folder runs before the machine's clock: days of it were played. */
+export function clockOf(folder: string): number {
+  const file = path.join(folder, CLOCK_FILE);
+  return existsSync(file) ? Number(readFileSync(file, 'utf8')) || 0 : 0;
+}
+
+/** `./yard play` asks for another clock by a file and a signal. */
+function followClock(stack: Stack): void {
+  process.on('SIGUSR2', () => {
+    const next = path.join(DATA_FOLDER, NEXT_CLOCK_FILE);
+    void stack.moveClock(Number(readFileSync(next, 'utf8'))).then(() => renameSync(next, path.join(DATA_FOLDER, CLOCK_FILE)));
+  });
 }
 
 function portFrom(words: readonly string[]): number {

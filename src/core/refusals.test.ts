@@ -19,7 +19,7 @@ const ladder = { knobs, start: { tool: 0 }, easierSteps: 0, harderSteps: 2 };
 const flight = { demands: [0, 1], daysSpent: [1, 0], currentStep: 1, outcomes: [] };
 const size = { width: 100, height: 30, headroom: 10, bracketRoom: 0, pipRoom: 0, footShare: 0.2, pipPitch: 12 };
 const day = calendarDay('2026-11-24');
-const child = { ability: 1, growth: 0 };
+const child = { ability: 1, held: 1, growth: 0 };
 const session = (amount: number | null) => exampleReport({ amount });
 
 /** What used to be reckoned with in silence, by where it was found. */

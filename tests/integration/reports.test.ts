@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { instant } from '@/core/calendar';
+import { addDays, instant } from '@/core/calendar';
 import { viewReport } from '@/server/reports/viewReport';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { submitReport } from '@/server/reports/submitReport';
+import { sendProgram } from '@/server/programs/sendProgram';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
-import { LINK_DAYS } from '@/server/messages/familyAddress';
+import { AFTER_PROGRAM_DAYS, LINK_DAYS } from '@/server/messages/familyAddress';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, NOON, refusal, type TestBed } from './testBed';
 
@@ -130,6 +131,18 @@ describe('a private link', () => {
     bed.passDays(1);
     expect(await refusal(viewFamily(bed.context, token))).toBe('linkExpired');
     expect(await refusal(bed.report(childId))).toBe('linkExpired');
+  });
+
+  it('holds as long as the program that it opens, and a while after: who practises on unchanged is not locked out', async () => {
+    const other = await bed.child(ines);
+    const draft = bed.draft();
+    const long = { ...draft, endsOn: addDays(draft.startsOn, 100) };
+    await sendProgram(bed.context, ines, { childId: other, expectedVersion: 0, draft: long, cautionsRead: true });
+    const token = await bed.newestToken(other);
+    bed.passDays(100);
+    expect((await viewFamily(bed.context, token)).child.id).toBe(other);
+    bed.passDays(AFTER_PROGRAM_DAYS + 1);
+    expect(await refusal(viewFamily(bed.context, token))).toBe('linkExpired');
   });
 
   it('can be closed, and another sent', async () => {

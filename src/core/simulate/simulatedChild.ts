@@ -19,17 +19,18 @@ export interface SimulatedSession {
   readonly child: SimulatedChild;
 }
 
-/** By how much a level of help lowers what a step demands, on the scale of demand. Our own choice; a tread's usual rise is 0.5. */
+/** By how much a level of help lowers what a step demands, on the scale of demand. Our own choice; a tread's usual rise is 0.5 to 1. */
 export const HELP_EASES: Readonly<Record<HelpLevel, number>> = {
   alone: 0,
-  words: 0.08,
-  pointed: 0.16,
-  shown: 0.28,
-  steadied: 0.45,
-  handOverHand: 0.9,
+  words: 0.2,
+  pointed: 0.35,
+  shown: 0.55,
+  steadied: 0.9,
+  handOverHand: 1.8,
 };
 
-const STEEPNESS = 4;
+/** One level of a task's chief knob takes a child from eight of ten to about one of two. Our own choice: steeper, and no child could hold a tread that turns one level. */
+const STEEPNESS = 2;
 
 /** The chance of one good repetition: logistic in ability less demand, with what the help takes off it. Our own definition, for demo, tests and trials. */
 export function chanceOfGood(ability: number, demand: number, help: HelpLevel = 'alone'): number {
@@ -50,8 +51,8 @@ export function afterGap(child: SimulatedChild, days: number): SimulatedChild {
 
 /** No session asks for more. */
 const MOST_TARGET = 10_000;
-/** A helper gives one level more after so many misses in a row, and one less after so many good ones. */
-const MISSES_TO_HELP = 2;
+/** A helper gives one level more after so many misses, and one less after so many good ones. */
+const MISSES_TO_HELP = 1;
 const GOOD_TO_FADE = 4;
 
 /**

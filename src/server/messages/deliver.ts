@@ -1,10 +1,11 @@
 import type { AuditAction } from '@/core/auditActions';
-import { instantAfterDays, type Instant } from '@/core/calendar';
+import { calendarDayInZone, daysBetween, instantAfterDays, type Instant } from '@/core/calendar';
 import { reachOf } from '@/core/child';
 import {
   addLink,
   type AuditEntry,
   childById,
+  currentVersions,
   inTransaction,
   markGivenUp,
   markHandedOver,
@@ -21,7 +22,7 @@ import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
 import { addressOf, type TextToSend } from '../ports';
 import { senderOf } from '../replies/numbers';
-import { familyAddress, LINK_DAYS, LINK_HOLE, newLinkParts, tokenOf } from './familyAddress';
+import { familyAddress, linkDays, LINK_HOLE, newLinkParts, tokenOf } from './familyAddress';
 
 /**
  * Hands a message over to the text service. Where the words hold a private link it is the family's standing one, which holds on
@@ -44,7 +45,9 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       if (!words.includes(LINK_HOLE)) return { ...text, text: words };
       if (message.tokenSalt !== null) return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, message.tokenSalt)) };
       const now = context.now();
-      const expiresAt = instantAfterDays(now, LINK_DAYS);
+      const program = (await currentVersions(work, [childId])).get(childId);
+      const today = calendarDayInZone(now, child?.timeZone ?? 'UTC');
+      const expiresAt = instantAfterDays(now, linkDays(program ? daysBetween(today, program.endsOn) : null));
       const standing = message.newLink ? null : await standingLinkOf(work, childId, now);
       if (standing) {
         await renewLink(work, standing.id, expiresAt);

@@ -1,7 +1,16 @@
 import { createHmac, randomBytes } from 'node:crypto';
 import { hashOf } from '../secrets';
 
+/** A link holds for so long at least from the message that names it. */
 export const LINK_DAYS = 60;
+/** And for so long after the last day of the program that it opens, so that no family is locked out while it practises; but never longer than a year. */
+export const AFTER_PROGRAM_DAYS = 14;
+const MOST_DAYS = 365;
+
+/** For how many days a link holds whose program ends in so many days; null where there is none. */
+export function linkDays(daysToEnd: number | null): number {
+  return Math.min(MOST_DAYS, Math.max(LINK_DAYS, (daysToEnd ?? 0) + AFTER_PROGRAM_DAYS));
+}
 
 /** What words hold where the private link is to stand. */
 export const LINK_HOLE = '{link}';

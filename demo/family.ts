@@ -112,8 +112,8 @@ function chanceToPractise(kind: FamilyKind, weekday: number, week: number, isTod
 /** What a child brings to a task that it meets for the first time: a little more than its step asks, or less where it came too early. */
 function metFirst({ taskId, demand }: AskedTask, { kind }: DemoChild, index: number, day: CalendarDay): FamilyState['skills'][string] {
   const chance = chanceOf('met', index, taskId);
-  const ability = demand + (kind === 'tooHardTooEarly' ? -0.3 : 0.5 + chance() * 0.6);
-  return { ability, held: ability, growth: 0.04 + chance() * 0.08, lastOn: day };
+  const ability = demand + (kind === 'tooHardTooEarly' ? -0.8 : 0.35 + chance() * 0.6);
+  return { ability, held: ability, growth: 0.012 + chance() * 0.05, lastOn: day };
 }
 
 function rested(skill: FamilyState['skills'][string], day: CalendarDay): FamilyState['skills'][string] {

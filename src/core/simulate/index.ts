@@ -1,2 +1,2 @@
-export { afterGap, chanceOfGood, HELP_EASES, simulateSession } from './simulatedChild';
+export { afterGap, chanceOfGood, simulateSession } from './simulatedChild';
 export type { SimulatedChild, SimulatedSession } from './simulatedChild';

@@ -103,6 +103,38 @@ test.describe('with scripts on', () => {
     expect(await reportCount('Odalys V.')).toBe(1);
   });
 
+  test('counts are called out in the page’s language or clicked where that is wished, and not before', async ({ page }) => {
+    await beginAnew('Juniper S.');
+    // What reaches the phone's voice and its loudspeaker, beside what they do with it.
+    await page.addInitScript(() => {
+      const heard: string[] = [];
+      Object.assign(window, { heard });
+      const speak = speechSynthesis.speak.bind(speechSynthesis);
+      speechSynthesis.speak = (said) => {
+        heard.push(`${said.lang} ${said.text}`);
+        speak(said);
+      };
+      const start = OscillatorNode.prototype.start;
+      OscillatorNode.prototype.start = function (when) {
+        heard.push('click');
+        start.call(this, when);
+      };
+    });
+    const heard = () => page.evaluate(() => (window as unknown as { heard: string[] }).heard);
+    await page.goto(`${linkOf('Juniper S.')}?lang=es`);
+    await openTask(page);
+    const pad = page.locator('.screen.shown button.pad');
+    await pad.click();
+    expect(await heard()).toEqual([]);
+    const along = page.locator('.screen.shown select');
+    await along.selectOption('voice');
+    await pad.click();
+    await expect.poll(heard).toEqual([expect.stringMatching(/^es\S* 2$/)]);
+    await along.selectOption('click');
+    await pad.click();
+    await expect.poll(async () => (await heard()).slice(1)).toEqual(['click']);
+  });
+
   test('the first report takes eight taps at most: all of it at once, help, how it felt', async ({ page }) => {
     await beginAnew('Odalys V.');
     await page.goto(`${linkOf('Odalys V.')}?lang=en`);

@@ -3,6 +3,28 @@ import { expect, test, ask, beginAnew, linkOf, openTask, reportCount, sendReport
 
 test.use({ viewport: { width: 390, height: 844 } });
 
+/** The browser's own number of the worker that keeps a page. */
+async function registrationOf(page: Page): Promise<string> {
+  const devTools = await page.context().newCDPSession(page);
+  const known = new Promise<string>((resolve) => {
+    devTools.on('ServiceWorker.workerRegistrationUpdated', ({ registrations }) => {
+      const [ours] = registrations.filter(({ scopeURL }) => page.url().startsWith(scopeURL));
+      if (ours) resolve(ours.registrationId);
+    });
+  });
+  await devTools.send('ServiceWorker.enable');
+  return known;
+}
+
+const keepOne = async (page: Page, context: BrowserContext, child: string, count: string) => {
+  await page.goto(`${linkOf(child)}?lang=en`);
+  await openTask(page);
+  await page.locator('.screen.shown [data-field]').first().fill(count);
+  await context.setOffline(true);
+  await sendReport(page);
+  await expect(page.getByText('It is kept on this phone').first()).toBeVisible();
+};
+
 test.describe('pages kept on the phone', () => {
   // Other tests live without the worker, so that nothing of it hides a fault of the server.
   test.use({ serviceWorkers: 'allow' });
@@ -67,18 +89,27 @@ test.describe('pages kept on the phone', () => {
     await expect(page.getByRole('heading', { name: / is closed/ })).toBeVisible();
     await expect(page.locator('input[inputmode=numeric]')).toHaveCount(0);
   });
+
+  test('what waits goes out by the browser itself after the page was closed, where it has background sync', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThan(1);
+    await keepOne(page, context, 'Silas Y.', '3');
+    const registrationId = await registrationOf(page);
+    const elsewhere = await context.newPage();
+    await elsewhere.goto('about:blank');
+    await page.close();
+    expect(await reportCount('Silas Y.')).toBe(0);
+    await context.setOffline(false);
+    const devTools = await context.newCDPSession(elsewhere);
+    await devTools.send('ServiceWorker.enable');
+    // What the browser does once it sees a network: no page of ours is open.
+    await devTools.send('ServiceWorker.dispatchSyncEvent', { origin: served().url, registrationId, tag: 'outbox', lastChance: false });
+    await expect.poll(() => reportCount('Silas Y.')).toBe(1);
+  });
 });
 
 test.describe('what waits on the phone', () => {
-  const keepOne = async (page: Page, context: BrowserContext, child: string, count: string) => {
-    await page.goto(`${linkOf(child)}?lang=en`);
-    await openTask(page);
-    await page.locator('.screen.shown [data-field]').first().fill(count);
-    await context.setOffline(true);
-    await sendReport(page);
-    await expect(page.getByText('It is kept on this phone').first()).toBeVisible();
-  };
-
   test('goes out by its own family’s page alone: a brother’s link neither sends nor shows it', async ({ page, context }) => {
     await beginAnew('Silas Y.');
     await beginAnew('Kasimir D.');

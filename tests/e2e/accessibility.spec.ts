@@ -26,6 +26,7 @@ test.describe('therapist’s screens', () => {
     ['Yard', '/yard', '48 children'],
     ['Messages', '/post', 'Messages'],
     ['Logbook', '/logbook', 'Logbook'],
+    ['Reports from a list', '/logbook/list', 'Reports from a list'],
     ['Step up together', '/rounds/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],
     ['School year', '/settings/year', 'The school year'],

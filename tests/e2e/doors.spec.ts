@@ -48,6 +48,8 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/forgotten': OPEN,
   '/logbook': SIGNED_IN,
   '/logbook/enter': SIGNED_IN,
+  '/logbook/list': SIGNED_IN,
+  '/logbook/list/template': SIGNED_IN,
   '/paper': SIGNED_IN,
   '/paper/make': SIGNED_IN,
   '/password/[token]': NO_LINK,

@@ -107,3 +107,41 @@ test('every report stands in the Logbook, is found by its words, and leads to wh
   await row.getByRole('link', { name: /correct/ }).click();
   await expect(page).toHaveURL(/\/reports\/\d+/);
 });
+
+test('reports of a list: a fault is said by row, mended in place, and all of them are taken in; once more they are there', async ({
+  page,
+}) => {
+  const childId = await beginAnew('Odalys V.');
+  await ask('UPDATE program_versions v JOIN programs p ON p.id = v.program_id SET v.starts_on = ?, v.sent_on = ? WHERE p.child_id = ?', [
+    dayBefore(20),
+    dayBefore(20),
+    childId,
+  ]);
+  await signIn(page);
+  await page.goto('/logbook');
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Reports from a list');
+  const list = (help: string) =>
+    [
+      'Who was it;Task;Day;Left;Right;Help',
+      `Odalys V.;Crane lift;${dayBefore(3)};4;5;${help}`,
+      `Odalys V.;Crane lift;${dayBefore(2)};5;5;alone`,
+    ].join('\n');
+  await expect(page.getByRole('textbox', { name: 'The list' })).toBeFocused();
+  await page.keyboard.insertText(list('a bit'));
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  // A heading that is not known is matched by a person.
+  await expect(page.getByText('child is missing').first()).toBeVisible();
+  await page.getByRole('combobox', { name: 'Who was it' }).selectOption('child');
+  await expect(page.getByText('“a bit” is no level of help')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Take in/ })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Take in 2 reports' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '2 reports are in the Logbook now' })).toBeVisible();
+  expect((await counts(childId)).map(({ n, way }) => `${n} ${way}`)).toEqual(['9 paper', '10 paper']);
+  await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('2 of 2 came in by a list before.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Take in 0/ })).toBeDisabled();
+});

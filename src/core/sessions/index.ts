@@ -6,3 +6,5 @@ export { amountOf, checkSession, MOST_WORDS } from './sessionFacts';
 export type { Press, SessionFacts, SessionIssue, SessionLimits } from './sessionFacts';
 export { readForm } from './readForm';
 export type { RawReport } from './readForm';
+export { REPORT_COLUMNS } from './reportColumns';
+export type { ReportColumn } from './reportColumns';

@@ -7,6 +7,11 @@ export type YardSort = (typeof YARD_SORTS)[number];
 export const YARD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
 export type YardFilter = (typeof YARD_FILTERS)[number];
 
+/** What may stand in a row beside the child's name. */
+export const YARD_COLUMNS = ['steps', 'days', 'dose', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
+export type YardColumn = (typeof YARD_COLUMNS)[number];
+export const USUAL_YARD_COLUMNS: readonly YardColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
+
 export interface YardWish {
   readonly search: string;
   readonly filter: YardFilter;
@@ -16,6 +21,8 @@ export interface YardWish {
   readonly bySchool: boolean;
   /** For how many days back practice is shown; a fortnight where nothing is said. */
   readonly span?: YardSpan;
+  /** Which columns are shown, in the order of `YARD_COLUMNS`; the usual ones where nothing is said. */
+  readonly columns?: readonly YardColumn[];
 }
 
 export interface YardGroup {

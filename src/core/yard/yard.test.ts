@@ -12,7 +12,18 @@ const task = exampleProgramTask('crane-lift');
 describe('the yard', () => {
   const row = (childId: number, name: string, rest: Partial<YardRow> = {}): YardRow => ({
     ...yardRow(
-      { child, tasks: [], endsOn: null, rest: null, versions: [], changes: [], reports: [], lastWordOn: today, closedTaskIds: [] },
+      {
+        child,
+        tasks: [],
+        endsOn: null,
+        rest: null,
+        versions: [],
+        changes: [],
+        reports: [],
+        lastWordOn: today,
+        closedTaskIds: [],
+        reviewOn: null,
+      },
       today,
     ),
     childId,
@@ -31,6 +42,7 @@ describe('the yard', () => {
         rest: null,
         lastWordOn: day('2026-11-20'),
         closedTaskIds: [],
+        reviewOn: null,
         changes: [change(3, '2026-11-18')],
         versions: [
           {
@@ -84,6 +96,7 @@ describe('the yard', () => {
           reports: [],
           lastWordOn: today,
           closedTaskIds: [],
+          reviewOn: null,
         },
         today,
       );
@@ -175,6 +188,7 @@ describe('the yard', () => {
       reports: [],
       lastWordOn: null,
       closedTaskIds: [],
+      reviewOn: null,
     };
     expect(() => yardRow(input, today)).toThrow(RangeError);
   });

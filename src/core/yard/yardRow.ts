@@ -32,6 +32,10 @@ export interface YardRow {
   readonly endsOn: CalendarDay | null;
   /** Nothing is asked: ended by a person, or resting till a day. */
   readonly rest: Rest | null;
+  /** The first day on which an open goal is to be looked at again; it may have gone by. Null where no goal is open. */
+  readonly reviewOn: CalendarDay | null;
+  /** Who is written or called first, and how; empty where nobody is known. */
+  readonly contact: string;
 }
 
 export interface YardInput {
@@ -44,6 +48,7 @@ export interface YardInput {
   readonly reports: readonly PracticeReport[];
   readonly lastWordOn: CalendarDay | null;
   readonly closedTaskIds: readonly number[];
+  readonly reviewOn: CalendarDay | null;
 }
 
 /** For how many days back the yard can look. */
@@ -60,7 +65,7 @@ export function yardDays(today: CalendarDay, span: YardSpan = 14): CalendarDay[]
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
 export function yardRow(
-  { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds }: YardInput,
+  { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds, reviewOn }: YardInput,
   today: CalendarDay,
   span: YardSpan = 14,
 ): YardRow {
@@ -87,5 +92,13 @@ export function yardRow(
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
     endsOn,
     rest,
+    reviewOn,
+    contact: contactLine(child),
   };
+}
+
+function contactLine({ contacts: [first] }: Child): string {
+  if (!first) return '';
+  const { name, relation, way, reach } = first;
+  return [relation && relation !== name ? `${name} (${relation})` : name, reach || way].filter(Boolean).join(', ');
 }

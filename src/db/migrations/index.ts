@@ -19,6 +19,7 @@ import { reasons } from './0016-reasons';
 import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
 import { phrases } from './0023-phrases';
+import { listsAndViews } from './0024-lists-and-views';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -49,6 +50,7 @@ export const MIGRATIONS: readonly Migration[] = [
   rules,
   measurements,
   phrases,
+  listsAndViews,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -111,7 +111,8 @@ const COLUMNS = {
   goal_versions: { goal_id: BIGINT, number: INTEGER, content: JSON_TEXT, why: STRING, written_by: BIGINT, written_at: moment },
   sign_in_tries: { try_key: STRING, tries: INTEGER, ends_at: moment },
   password_links: { person_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, used_at: moment },
-  roster_columns: { person_id: BIGINT, heading: STRING, fact: STRING },
+  list_columns: { person_id: BIGINT, list: STRING, heading: STRING, fact: STRING },
+  yard_views: { person_id: BIGINT, name: STRING, address: STRING },
   tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT, shelf: STRING },
   task_drafts: { person_id: BIGINT, slug: STRING, content: JSON_TEXT, based_on: BIGINT, saved_at: moment },
   task_versions: { task_id: BIGINT, number: INTEGER, content: JSON_TEXT, created_at: moment },
@@ -304,7 +305,7 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'audit_group_children',
   'report_readers',
   'sign_in_tries',
-  'roster_columns',
+  'list_columns',
   'stopped_numbers',
 ];
 

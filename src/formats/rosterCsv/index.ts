@@ -1,5 +1,4 @@
-export { headingKey, matchColumns } from './columns';
-export { dateOrderOf } from './dates';
-export { readRoster, readRosterTable } from './read';
-export type { RosterFault, RosterFinding, RosterRow, RosterTable } from './read';
+export { USUAL_ROSTER_HEADINGS } from './columns';
+export { MOST_ROSTER_ROWS, readRoster } from './read';
+export type { RosterFinding, RosterRow } from './read';
 export { ROSTER_TEMPLATE } from './template';

@@ -1,35 +1,8 @@
-import Papa from 'papaparse';
 import { childRecordSchema, EMPTY_RECORD, FAMILY_WAYS, type ChildRecord, type DateOrder, type RosterFact } from '@/core/child';
 import { plain } from '@/core/text';
-import { readDate } from './dates';
+import { cellOf, readDate, type PastedTable } from '../table';
 
-/** A list as it was given: a file of any usual separator, or cells pasted from a spreadsheet. */
-export interface RosterTable {
-  readonly headings: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-}
-export type RosterFault =
-  | { readonly code: 'empty' }
-  | { readonly code: 'tooLarge' }
-  | { readonly code: 'noRows' }
-  | { readonly code: 'tooManyRows'; readonly most: number };
-
-const MOST_LETTERS = 500_000;
 export const MOST_ROSTER_ROWS = 400;
-
-/** Takes a list apart: the first row are its headings. Rows without a word are left out. */
-export function readRosterTable(text: string): { ok: true; table: RosterTable } | { ok: false; fault: RosterFault } {
-  if (text.trim() === '') return { ok: false, fault: { code: 'empty' } };
-  if (text.length > MOST_LETTERS) return { ok: false, fault: { code: 'tooLarge' } };
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: ['\t', ',', ';', '|'],
-  });
-  const [headings, ...rows] = data.map((row) => row.map((cell) => cell.trim()));
-  if (!headings || rows.length === 0) return { ok: false, fault: { code: 'noRows' } };
-  if (rows.length > MOST_ROSTER_ROWS) return { ok: false, fault: { code: 'tooManyRows', most: MOST_ROSTER_ROWS } };
-  return { ok: true, table: { headings, rows } };
-}
 
 export interface RosterFinding {
   /** The fact that the cell should tell; null where it is missing as a whole. */
@@ -96,7 +69,7 @@ const LANGUAGES: Readonly<Record<string, string>> = {
 const WAYS = { text: 'text', sms: 'text', link: 'link', web: 'link', paper: 'paper', bag: 'paper', call: 'call', phone: 'call' } as const;
 
 /** Each row of a list as a child, or what stands in its way. A cell that is not understood is a finding, never a guess. */
-export function readRoster({ rows }: RosterTable, { columns, dateOrder, school }: RosterMatching): RosterRow[] {
+export function readRoster({ rows }: PastedTable, { columns, dateOrder, school }: RosterMatching): RosterRow[] {
   const seen = new Set<string>();
   return rows.map((cells, index) => {
     const row = readRow(index + 1, (fact) => cellOf(cells, columns, fact), dateOrder, school);
@@ -107,12 +80,6 @@ export function readRoster({ rows }: RosterTable, { columns, dateOrder, school }
     seen.add(who);
     return row;
   });
-}
-
-/** Null where the list has no such column. */
-function cellOf(cells: readonly string[], columns: RosterMatching['columns'], fact: RosterFact): string | null {
-  const place = columns.indexOf(fact);
-  return place < 0 ? null : (cells[place] ?? '');
 }
 
 function readRow(number: number, cell: (fact: RosterFact) => string | null, order: DateOrder, usualSchool: string): RosterRow {

@@ -1,9 +1,12 @@
 import { calendarDay } from '@/core/calendar';
-import { dateOrderOf, matchColumns, readRoster, readRosterTable, ROSTER_TEMPLATE } from '.';
-import { readDate } from './dates';
+import { dateOrderOf, matchColumns as match, readDate, readTable } from '../table';
+import { MOST_ROSTER_ROWS, readRoster, ROSTER_TEMPLATE, USUAL_ROSTER_HEADINGS } from '.';
+
+const matchColumns = (headings: readonly string[], remembered: ReadonlyMap<string, string>) =>
+  match(headings, USUAL_ROSTER_HEADINGS, remembered);
 
 const table = (text: string) => {
-  const read = readRosterTable(text);
+  const read = readTable(text, MOST_ROSTER_ROWS);
   if (!read.ok) throw new Error(read.fault.code);
   return read.table;
 };
@@ -88,7 +91,7 @@ describe('a list of children', () => {
 
   it('is refused where it is none', () => {
     const code = (text: string) => {
-      const read = readRosterTable(text);
+      const read = readTable(text, MOST_ROSTER_ROWS);
       return read.ok ? 'ok' : read.fault.code;
     };
     expect([code('  '), code('Name,DOB'), code('x'.repeat(500_001)), code(`Name\n${'a\n'.repeat(401)}`)]).toEqual([

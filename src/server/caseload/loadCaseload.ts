@@ -7,6 +7,7 @@ import {
   currentVersions,
   gradeChanges,
   lastWords,
+  nextReviews,
   openStops,
   practiceSince,
   versionsSince,
@@ -23,6 +24,8 @@ export interface CaseloadFacts {
   readonly reports: Map<number, PracticeReport[]>;
   readonly lastWords: Map<number, CalendarDay>;
   readonly stops: Map<number, readonly Stop[]>;
+  /** The next review of an open goal. */
+  readonly reviews: Map<number, CalendarDay>;
 }
 
 export async function loadCaseload(work: Work, children: readonly Child[], since: CalendarDay): Promise<CaseloadFacts> {
@@ -34,5 +37,6 @@ export async function loadCaseload(work: Work, children: readonly Child[], since
     reports: await practiceSince(work, childIds, since),
     lastWords: await lastWords(work, childIds),
     stops: groupBy(await openStops(work, childIds), (stop) => stop.childId),
+    reviews: await nextReviews(work, childIds),
   };
 }

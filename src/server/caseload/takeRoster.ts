@@ -3,15 +3,17 @@ import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { DATE_ORDERS, ROSTER_FACTS, type DateOrder, type RosterFact } from '@/core/child';
 import {
   dateOrderOf,
-  headingKey,
   matchColumns,
+  matchedHeadings,
   readRoster,
-  readRosterTable,
+  MOST_ROSTER_ROWS,
+  readTable,
   ROSTER_TEMPLATE,
-  type RosterFault,
+  USUAL_ROSTER_HEADINGS,
   type RosterRow,
+  type TableFault,
 } from '@/formats';
-import { inTransaction, keepRosterColumns, rosterColumnsOf, sameChildOf, schoolsHere, workplaceOf, type Work } from '@/db';
+import { inTransaction, keepListColumns, listColumnsOf, sameChildOf, schoolsHere, workplaceOf, type Work } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -33,7 +35,7 @@ export interface RosterPreviewRow extends RosterRow {
 }
 
 export type RosterPreview =
-  | { readonly ok: false; readonly fault: RosterFault }
+  | { readonly ok: false; readonly fault: TableFault }
   | {
       readonly ok: true;
       readonly headings: readonly string[];
@@ -52,12 +54,14 @@ export async function previewRoster(context: Context, actor: PersonActor, raw: u
 }
 
 async function preview(work: Work, context: Context, actor: PersonActor, wish: z.output<typeof wishSchema>): Promise<RosterPreview> {
-  const read = readRosterTable(wish.text);
+  const read = readTable(wish.text, MOST_ROSTER_ROWS);
   if (!read.ok) return read;
   const { headings, rows: cells } = read.table;
   const schools = (await schoolsHere(work)).map(({ name }) => name);
   const matched =
-    wish.columns?.length === headings.length ? wish.columns : matchColumns(headings, await rosterColumnsOf(work, actor.personId));
+    wish.columns?.length === headings.length
+      ? wish.columns
+      : matchColumns(headings, USUAL_ROSTER_HEADINGS, await listColumnsOf(work, actor.personId, 'children'));
   const births = cells.map((row) => row[matched.indexOf('bornOn')] ?? '');
   const told = matched.includes('bornOn') ? dateOrderOf(births) : 'anyWay';
   const dateOrder = told === 'anyWay' ? (wish.dateOrder ?? 'monthFirst') : (told ?? wish.dateOrder ?? null);
@@ -92,10 +96,7 @@ export async function takeRoster(context: Context, actor: PersonActor, raw: unkn
     if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });
     const wrong = found.rows.filter(({ record }) => record === null);
     if (wrong.length > 0) throw invalid(...wrong.map(({ number }) => ({ path: `rows.${number}`, code: 'rowStandsInTheWay' })));
-    const matched = found.headings.flatMap((heading, index) =>
-      found.columns[index] ? [[headingKey(heading), found.columns[index]] as const] : [],
-    );
-    await keepRosterColumns(work, actor.personId, new Map(matched));
+    await keepListColumns(work, actor.personId, 'children', matchedHeadings(found.headings, found.columns));
     const fresh = found.rows.filter(({ isThere }) => !isThere);
     for (const { record, school } of fresh) await takeOn(work, context, actor, record!, school);
     return { added: fresh.length, there: found.rows.length - fresh.length };

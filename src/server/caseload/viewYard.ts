@@ -4,7 +4,7 @@ import type { Decision } from '@/core/rounds';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { restOf, type ProgramVersion } from '@/core/program';
 import { nameOf } from '@/core/child';
-import { childrenOf, inTransaction, workplaceOf } from '@/db';
+import { childrenOf, inTransaction, keptViewsOf, workplaceOf, type KeptView } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -21,9 +21,11 @@ export interface YardView {
   readonly withWordThisWeek: number;
   readonly silent: number;
   readonly mayAdd: boolean;
-  /** Who left the caseload, by name. */
   /** The cards of Rounds that wait, by child: the weightiest first. */
   readonly waiting: ReadonlyMap<number, readonly Decision[]>;
+  /** Ways of looking that the person keeps by a name. */
+  readonly kept: readonly KeptView[];
+  /** Who left the caseload, by name. */
   readonly left: readonly { readonly childId: number; readonly name: string; readonly leftOn: CalendarDay }[];
 }
 
@@ -50,6 +52,7 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
           reports: facts.reports.get(child.id) ?? [],
           lastWordOn: facts.lastWords.get(child.id) ?? null,
           closedTaskIds: (facts.stops.get(child.id) ?? []).map(({ taskId }) => taskId),
+          reviewOn: facts.reviews.get(child.id) ?? null,
         },
         today,
         wish.span,
@@ -57,7 +60,7 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
     );
     const accessOf = new Map(own.map(({ child, access }) => [child.id, access]));
     const mayLift = (childId: number) => may(actor, accessOf.get(childId) ?? 'assist', 'changeProgram');
-    const { open } = await loadDecisions(work, context, children, timeZone, { personId: actor.personId, mayLift });
+    const { open } = await loadDecisions(work, context, children, timeZone, { personId: actor.personId, mayLift }, facts);
     return {
       waiting: groupBy(open, ({ childId }) => childId),
       childIds: children.map((child) => child.id),
@@ -68,6 +71,7 @@ export async function viewYard(context: Context, actor: PersonActor, wish: YardW
       childCount: children.length,
       withWordThisWeek: rows.filter((row) => row.daysSinceWord !== null && row.daysSinceWord < 7).length,
       silent: rows.filter(isSilent).length,
+      kept: await keptViewsOf(work, actor.personId),
       mayAdd: may(actor, null, 'addChildren'),
       left: (await childrenOf(work, actor.personId, { hasLeft: true })).map(({ child }) => ({
         childId: child.id,

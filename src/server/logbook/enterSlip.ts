@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { addDays, calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
+import { calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
 import { readCell } from '@/core/replies';
-import { dangerIn } from '@/core/safety';
-import { checkSession, type SessionFacts } from '@/core/sessions';
 import { languageOf } from '@/core/text';
 import { inTransaction, knownReportKeys, lockForTyping, reportLog, settleTextsUpTo, type Work } from '@/db';
 import { requireChild } from '../access';
@@ -13,7 +11,8 @@ import { AppError, type InputIssue } from '../errors';
 import { parseInput } from '../parseInput';
 import { keyOf } from '../reports/keyOf';
 import { takeIn, type ItemToTake } from '../reports/takeIn';
-import { ENTRY_DAYS_BACK, weekOf } from './viewEntry';
+import { ofItsDay } from './ofItsDay';
+import { weekOf } from './viewEntry';
 
 const day = z.string().transform((text, context): CalendarDay => {
   const parsed = parseCalendarDay(text);
@@ -77,7 +76,6 @@ async function itemsOf(work: Work, input: Input, familyLanguage: string, today: 
   const keys = new Map(boxes.map((box) => [box, keyOf(`${entryId} ${childId} ${box.taskId} ${box.doneOn}`)]));
   const own = await knownReportKeys(work, [...keys.values()]);
   const told = (await reportLog(work, childId, { since: boxes[0]!.doneOn, most: 500 })).map(({ taskId, doneOn }) => `${taskId}:${doneOn}`);
-  const hurts = dangerIn(words).length > 0;
   const issues: InputIssue[] = [];
   const items = boxes.flatMap((box, index): ItemToTake[] => {
     const path = `${box.taskId}:${box.doneOn}`;
@@ -93,20 +91,9 @@ async function itemsOf(work: Work, input: Input, familyLanguage: string, today: 
     if (read.kind !== 'read') return refuse(read.kind === 'issue' ? read.issue.code : 'empty');
     const isLast = index === boxes.length - 1;
     const { taskId: _taskId, ...said } = read.item;
-    const facts: SessionFacts = {
-      ...said,
-      step: task.step,
-      safetyWord: hurts && isLast,
-      press: null,
-      isQuestion: isQuestion && isLast,
-      words: isLast ? words : '',
-      saidBy,
-    };
-    const { step, takesHalves, versionTaskId, taskId } = task;
-    const earliest = addDays(today, -ENTRY_DAYS_BACK);
-    const judged = checkSession(facts, { today, earliest, step, chooseFrom: step, chooseTo: step, takesHalves });
-    if (!judged.ok) return refuse(judged.issues[0]!.code);
-    return [{ idempotencyKey, childId, versionTaskId, taskId, facts: judged.value, origin: { way, enteredBy } }];
+    const facts = { ...said, isQuestion: isQuestion && isLast, words: isLast ? words : '', saidBy };
+    const item = ofItsDay({ childId, task, facts, idempotencyKey, origin: { way, enteredBy }, today });
+    return 'code' in item ? refuse(item.code) : [item];
   });
   if (issues.length > 0) throw new AppError('invalid', { issues });
   return items;

@@ -41,6 +41,13 @@ export interface Seer {
   readonly mayLift: (childId: number) => boolean;
 }
 
+/** What a screen of the same children has read already. */
+export interface KnownOfCaseload {
+  readonly current: Map<number, ProgramVersion>;
+  readonly lastWords: ReadonlyMap<number, CalendarDay>;
+  readonly stops: Map<number, readonly Stop[]>;
+}
+
 /** Under this key it stands that a person has seen a stop: for others it stays open. */
 export function seenKey(key: string, personId: number): string {
   return `${key}:seen:${personId}`;
@@ -66,10 +73,11 @@ export async function loadDecisions(
   children: readonly Child[],
   timeZone: string,
   seer: Seer | null = null,
+  known: KnownOfCaseload | null = null,
 ): Promise<LoadedDecisions> {
   const childIds = children.map((child) => child.id);
   const today = calendarDayInZone(context.now(), timeZone);
-  const programs = await currentVersions(work, childIds);
+  const programs = known?.current ?? (await currentVersions(work, childIds));
   const sessions = groupBy(
     await sessionsAtPresentSteps(work, childIds, addDays(today, -EVIDENCE_DAYS)),
     (session) => `${session.childId}:${session.taskId}`,
@@ -77,8 +85,8 @@ export async function loadDecisions(
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
   const texts = groupBy(await textsForAPerson(work, childIds, instantAfterDays(context.now(), -1)), (text) => text.childId);
   const rules = await leadRules(work, childIds);
-  const stops = groupBy(await openStops(work, childIds), (stop) => stop.childId);
-  const words = await lastWords(work, childIds);
+  const stops = known?.stops ?? groupBy(await openStops(work, childIds), (stop) => stop.childId);
+  const words = known?.lastWords ?? (await lastWords(work, childIds));
   const opened = await childrenWithOpenedLink(work, childIds);
   const standing = await standingDecisions(work, childIds, today);
   const changed = new Map(

@@ -2,6 +2,7 @@ import { screen } from '@/app/screen';
 import { viewYard } from '@/server/caseload/viewYard';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { YardScreen } from '@/ui/desk/yard/YardScreen';
+import { dropViewAction, keepViewAction } from './actions';
 import { yardWish } from '@/ui/desk/yard/yardWish';
 
 export default async function YardPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
@@ -10,7 +11,7 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
     const view = await viewYard(context, actor, wish);
     return (
       <Shell here="/yard" actor={actor}>
-        <YardScreen view={view} wish={wish} />
+        <YardScreen view={view} wish={wish} keep={keepViewAction} drop={dropViewAction} />
       </Shell>
     );
   });

@@ -31,6 +31,18 @@ export async function goalsOf(work: Work, childId: number): Promise<Goal[]> {
   return rows.map(toGoal);
 }
 
+/** Of each child the first day on which one of its open goals is to be looked at again. */
+export async function nextReviews(work: Work, childIds: readonly number[]): Promise<Map<number, CalendarDay>> {
+  if (childIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<{ childId: number; reviewOn: string }>(
+    `SELECT g.child_id AS childId, MIN(JSON_VALUE(v.content, '$.reviewOn')) AS reviewOn
+     FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version
+     WHERE g.child_id IN (:childIds) AND g.closed_on IS NULL GROUP BY g.child_id`,
+    { childIds },
+  );
+  return new Map(rows.map(({ childId, reviewOn }) => [childId, calendarDay(reviewOn)]));
+}
+
 export interface GoalVersion {
   readonly number: number;
   readonly content: GoalContent;

@@ -23,6 +23,9 @@ export function LogbookScreen({ view, wish }: { view: LogbookView; wish: Logbook
         <Link href="/logbook/enter" prefetch={false} className="link" data-key="e" data-key-says="Type slips and calls in">
           type slips and calls in <KeyCap>E</KeyCap>
         </Link>
+        <Link href="/logbook/list" prefetch={false} className="link" data-key="i" data-key-says="Reports from a list">
+          reports from a list <KeyCap>I</KeyCap>
+        </Link>
         <SearchBox value={wish.search} />
       </div>
       <Waiting texts={texts} timeZone={timeZone} />

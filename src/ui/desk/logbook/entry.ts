@@ -1,3 +1,6 @@
+import type { DateOrder } from '@/core/child';
+import type { ReportColumn } from '@/core/sessions';
+
 /** A slip as it is typed, for the server. */
 export interface SlipTyped {
   readonly childId: number;
@@ -28,4 +31,12 @@ export function childFor(text: string, children: readonly { readonly id: number;
   const exact = children.filter(({ name }) => name.toLowerCase() === wanted);
   const fits = exact.length > 0 ? exact : children.filter(({ name }) => name.toLowerCase().startsWith(wanted));
   return wanted !== '' && fits.length === 1 ? fits[0]!.id : null;
+}
+
+/** A list of reports as it was pasted, and how a person matched it. */
+export interface ReportsWish {
+  readonly text: string;
+  readonly columns?: (ReportColumn | null)[];
+  readonly dateOrder?: DateOrder;
+  readonly way: EntryWay;
 }

@@ -78,6 +78,8 @@ describe('the yard’s table', () => {
       calendarDay('2026-11-25'),
     ),
     daysSinceWord: null,
+    reviewOn: null,
+    contact: '',
     endsOn: null,
     rest: null,
   };

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { useRef, useState, useTransition } from 'react';
 import type { DateOrder, RosterFact } from '@/core/child';
 import type { RosterPreview } from '@/server/caseload/takeRoster';
-import { words } from '../../shared/deskWords';
+import { DateOrderField } from '../lists/DateOrderField.client';
+import { PastedList, tableFaultWords } from '../lists/PastedList.client';
 import { FormField } from '../parts/FormField';
 import { RosterTable } from './RosterTable.client';
 import { FaultNote } from '../parts/FaultNote';
@@ -46,11 +47,7 @@ export function RosterScreen({ preview, take }: Props) {
         return setFound(read);
       }
       setFound(null);
-      setFault(
-        read.fault.code === 'tooManyRows'
-          ? words('rosterFaults.tooManyRows', { most: read.fault.most })
-          : words(`rosterFaults.${read.fault.code}`),
-      );
+      setFault(tableFaultWords(read.fault));
     });
   };
   /** Another list: what was chosen for the one before holds no more, unless its headings are the same. */
@@ -79,38 +76,7 @@ export function RosterScreen({ preview, take }: Props) {
           A template
         </a>
       </p>
-      <div className="mt-3 flex flex-wrap items-end gap-4">
-        <FormField label="The list" className="w-full max-w-[760px]">
-          <textarea
-            value={text}
-            onChange={(event) => {
-              anew(event.target.value);
-            }}
-            rows={found ? 3 : 8}
-            autoFocus
-            spellCheck={false}
-            className="field w-full font-[monospace] text-[13px]"
-          />
-        </FormField>
-        <FormField label="or a file">
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void file.text().then((read) => (anew(read), look(read)));
-            }}
-          />
-        </FormField>
-        <button
-          type="button"
-          className={found ? 'act' : 'act act-main'}
-          disabled={isWorking || text.trim() === ''}
-          onClick={() => look(text)}
-        >
-          Look at it
-        </button>
-      </div>
+      <PastedList text={text} isRead={found !== null} isWorking={isWorking} onText={anew} onLook={(list) => look(list)} />
       {fault && <FaultNote className="mt-3 max-w-[760px]">{fault}</FaultNote>}
       {taken && (
         <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
@@ -124,17 +90,7 @@ export function RosterScreen({ preview, take }: Props) {
       {found && (
         <>
           <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-2">
-            <FormField label="Dates such as 3/4/2021 begin with">
-              <select
-                value={found.dateOrder ?? ''}
-                onChange={(event) => look(text, { dateOrder: event.target.value as DateOrder })}
-                className={`field ${found.dateOrder === null ? 'border-brick' : ''}`}
-              >
-                {found.dateOrder === null && <option value="">say which…</option>}
-                <option value="monthFirst">the month</option>
-                <option value="dayFirst">the day</option>
-              </select>
-            </FormField>
+            <DateOrderField order={found.dateOrder} onOrder={(dateOrder) => look(text, { dateOrder })} />
             <FormField label="School, for rows that name none">
               <input
                 value={school}
@@ -150,16 +106,7 @@ export function RosterScreen({ preview, take }: Props) {
               </datalist>
             </FormField>
           </div>
-          <RosterTable
-            found={found}
-            match={(place, fact) =>
-              look(text, {
-                columns: (chosen.current.columns ?? found.columns).map((each, index) =>
-                  index === place ? fact : each === fact ? null : each,
-                ),
-              })
-            }
-          />
+          <RosterTable found={found} match={(columns) => look(text, { columns })} />
           <p className="mt-3 flex flex-wrap items-center gap-4">
             <button
               type="button"

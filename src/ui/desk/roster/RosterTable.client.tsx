@@ -3,38 +3,22 @@
 import { nameOf, ROSTER_FACTS, type RosterFact } from '@/core/child';
 import type { RosterPreview, RosterPreviewRow } from '@/server/caseload/takeRoster';
 import { words } from '../../shared/deskWords';
+import { ColumnMatch } from '../lists/ColumnMatch.client';
 
 type Found = Extract<RosterPreview, { ok: true }>;
 
 interface Props {
   readonly found: Found;
-  readonly match: (place: number, fact: RosterFact | null) => void;
+  readonly match: (columns: (RosterFact | null)[]) => void;
 }
+
+const FACTS = ROSTER_FACTS.map((fact) => [fact, words(`facts.${fact}`)] as const);
 
 /** How each column was matched, then each row's child, or what stands in its way. */
 export function RosterTable({ found, match }: Props) {
   return (
     <>
-      <h2 className="mt-4 text-[16px]">Columns</h2>
-      <div className="mt-1 flex flex-wrap gap-x-5 gap-y-2">
-        {found.headings.map((heading, place) => (
-          <label key={place} className="block text-[14px]">
-            <span className="block font-semibold">{heading || `column ${place + 1}`}</span>
-            <select
-              value={found.columns[place] ?? ''}
-              onChange={(event) => match(place, ROSTER_FACTS.find((fact) => fact === event.target.value) ?? null)}
-              className="field"
-            >
-              <option value="">left out</option>
-              {ROSTER_FACTS.map((fact) => (
-                <option key={fact} value={fact}>
-                  {words(`facts.${fact}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-        ))}
-      </div>
+      <ColumnMatch headings={found.headings} columns={found.columns} facts={FACTS} match={match} />
       <h2 className="mt-4 text-[16px]">Rows</h2>
       <table className="w-full max-w-[1100px] border-collapse">
         <thead>

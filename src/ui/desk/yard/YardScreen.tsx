@@ -6,11 +6,17 @@ import { RowKeys } from '../parts/RowKeys.client';
 import { SearchBox } from '../parts/SearchBox.client';
 import { yardSheet } from './yardSheet';
 import { YardTable } from './YardTable.client';
+import { YardViews } from './YardViews';
+import { yardAddress } from './yardWish';
+import type { WordedAction } from '../parts/ActionForm.client';
 import { ChoiceLink } from '../parts/ChoiceLink';
+import { PrintLink } from '../parts/PrintLink.client';
 
 export interface YardProps {
   readonly view: YardView;
   readonly wish: YardWish;
+  readonly keep: WordedAction;
+  readonly drop: WordedAction;
 }
 
 const FILTER_WORDS: Record<YardFilter, string> = {
@@ -26,7 +32,7 @@ const SORT_WORDS: Record<YardSort, string> = {
   dose: 'least of the dose',
 };
 
-export function YardScreen({ view, wish }: YardProps) {
+export function YardScreen({ view, wish, keep, drop }: YardProps) {
   const shown = view.groups.reduce((sum, group) => sum + group.rows.length, 0);
   return (
     <>
@@ -49,8 +55,9 @@ export function YardScreen({ view, wish }: YardProps) {
         <SearchBox value={wish.search} />
       </div>
       <Wishes wish={wish} schools={view.schools} />
+      <YardViews wish={wish} kept={view.kept} keep={keep} drop={drop} />
       <RowKeys />
-      <YardTable sheet={yardSheet(view.days, view.groups, view.waiting)} />
+      <YardTable sheet={yardSheet(view.days, view.groups, view.waiting, wish.columns)} />
       {shown === 0 && (
         <p className="mt-6 text-soft">
           {view.childCount === 0
@@ -82,49 +89,30 @@ export function YardScreen({ view, wish }: YardProps) {
 
 function Wishes({ wish, schools }: { wish: YardWish; schools: readonly string[] }) {
   const { span = 14 } = wish;
-  const address = (change: Partial<Record<'show' | 'sort' | 'school' | 'group' | 'days', string>>) => {
-    const parts = {
-      show: wish.filter,
-      sort: wish.sort,
-      school: wish.school ?? '',
-      group: wish.bySchool ? '' : 'none',
-      days: span === 14 ? '' : String(span),
-      search: wish.search,
-      ...change,
-    };
-    const kept = Object.entries(parts).filter(
-      ([name, value]) => value && !(name === 'show' && value === 'everyone') && !(name === 'sort' && value === 'name'),
-    );
-    return `/yard?${new URLSearchParams(kept)}`;
-  };
-  const choice = (href: string, says: string, isHere: boolean) => (
-    <ChoiceLink key={says} href={href} isHere={isHere}>
+  const choice = (change: Partial<YardWish>, says: string, isHere: boolean) => (
+    <ChoiceLink key={says} href={`/yard?${yardAddress({ ...wish, ...change })}`} isHere={isHere}>
       {says}
     </ChoiceLink>
   );
   return (
-    <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px]">
+    <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px] print:hidden">
       <span className="flex gap-3">
-        show{' '}
-        {(Object.keys(FILTER_WORDS) as YardFilter[]).map((filter) =>
-          choice(address({ show: filter }), FILTER_WORDS[filter], wish.filter === filter),
-        )}
+        show {(Object.keys(FILTER_WORDS) as YardFilter[]).map((filter) => choice({ filter }, FILTER_WORDS[filter], wish.filter === filter))}
       </span>
       <span className="flex gap-3">
-        first {(Object.keys(SORT_WORDS) as YardSort[]).map((sort) => choice(address({ sort }), SORT_WORDS[sort], wish.sort === sort))}
+        first {(Object.keys(SORT_WORDS) as YardSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], wish.sort === sort))}
       </span>
       <span className="flex gap-3">
-        {choice(address({ school: '' }), 'all schools', wish.school === null)}
-        {schools.map((school) => choice(address({ school }), school, wish.school === school))}
+        {choice({ school: null }, 'all schools', wish.school === null)}
+        {schools.map((school) => choice({ school }, school, wish.school === school))}
       </span>
+      <span className="flex gap-3">{YARD_SPANS.map((each) => choice({ span: each }, `${each} days`, span === each))}</span>
       <span className="flex gap-3">
-        {YARD_SPANS.map((each) => choice(address({ days: each === 14 ? '' : String(each) }), `${each} days`, span === each))}
-      </span>
-      <span className="flex gap-3">
-        {choice(address({ group: wish.bySchool ? 'none' : '' }), wish.bySchool ? 'in one list' : 'by school', false)}
-        <a className="link" href={address({}).replace('/yard', '/yard/file')} download>
+        {choice({ bySchool: !wish.bySchool }, wish.bySchool ? 'in one list' : 'by school', false)}
+        <a className="link" href={`/yard/file?${yardAddress(wish)}`} download>
           as a file
         </a>
+        <PrintLink />
       </span>
     </div>
   );

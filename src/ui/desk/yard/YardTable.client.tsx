@@ -1,7 +1,10 @@
 'use client';
 
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
-import { SILENT_DAYS } from '@/core/yard';
+import { useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { SILENT_DAYS, type YardColumn } from '@/core/yard';
 import { calendarDay } from '@/core/calendar';
 import { SmallFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
@@ -9,51 +12,129 @@ import { dayAndMonth, sinceDays, spanOfDays } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import type { DoseGiven } from '@/core/adherence';
 import { adherenceHow, doseHow, percent, percentRange } from '../parts/figures';
-import { adherenceOf, daysOf, doseOf, ENDED, type SheetRow, type YardSheet } from './yardSheet';
+import { COLUMN_WORDS } from './columnWords';
+import { adherenceOf, daysOf, doseOf, ENDED, type SheetGroup, type SheetRow, type YardSheet } from './yardSheet';
+
+/** More rows than these are drawn as they come into sight. */
+const DRAWN_AT_ONCE = 120;
 
 /** The caseload, a row a child. It is a part of its own for the scripts, so that they are told its rows as data and not as drawings. */
 export function YardTable({ sheet }: { sheet: YardSheet }) {
-  const [from, to] = sheet.span;
+  const rows = sheet.groups.reduce((sum, group) => sum + group.rows.length, 0);
+  const isLong = rows > DRAWN_AT_ONCE;
   return (
     <div className="overflow-x-auto">
-      <table className="yard-table">
+      <table className="yard-table" aria-rowcount={isLong ? rows + 1 : undefined}>
         <thead>
           <tr>
             <th className="w-[130px]">child</th>
-            <th>steps now</th>
-            <th style={{ width: Math.max(178, sheet.dayCount * 13) }}>{spanOfDays(calendarDay(from), calendarDay(to))}</th>
-            <th className="w-[170px]">of the dose</th>
-            <th className="w-[96px]">practiced</th>
-            <th className="w-[86px]">last report</th>
+            {sheet.columns.map((column) => (
+              <th key={column} style={{ width: widthOf(column, sheet) }}>
+                {column === 'days' ? spanOfDays(calendarDay(sheet.span[0]), calendarDay(sheet.span[1])) : COLUMN_WORDS[column]}
+              </th>
+            ))}
           </tr>
         </thead>
-        {sheet.groups.map((group) => (
-          <tbody key={group.title ?? 'all'}>
-            {group.title && (
-              <tr>
-                <th colSpan={6} className="pt-3 pb-1 text-left">
-                  <span className="font-title">{group.title}</span> <span className="font-normal text-soft">{group.visitDays}</span>
-                </th>
-              </tr>
-            )}
-            {group.rows.map((row) => (
-              <Row key={row.id} row={row} tasks={sheet.tasks} />
-            ))}
-          </tbody>
-        ))}
+        {isLong ? (
+          <LongBody sheet={sheet} />
+        ) : (
+          sheet.groups.map((group) => (
+            <tbody key={group.title ?? 'all'}>
+              {group.title && <GroupRow group={group} span={sheet.columns.length + 1} />}
+              {group.rows.map((row) => (
+                <Row key={row.id} row={row} sheet={sheet} />
+              ))}
+            </tbody>
+          ))
+        )}
       </table>
     </div>
   );
 }
 
-function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
-  const { since } = row;
-  const silent = row.rest === undefined && (since === null || since >= SILENT_DAYS);
-  const adherence = adherenceOf(row);
-  const dose = doseOf(row);
+function widthOf(column: YardColumn, { dayCount }: YardSheet): number | undefined {
+  if (column === 'days') return Math.max(178, dayCount * 13);
+  return { steps: undefined, dose: 170, practiced: 96, word: 86, ends: 80, review: 96, contact: 200 }[column];
+}
+
+const ROW_HEIGHT = 36;
+/** Before a browser says how large it is: the rows of a usual window, so that the page is whole without scripts' help. */
+const FIRST_WINDOW = { width: 1280, height: 1600 };
+
+/** Hundreds of rows, of which those near the window are drawn; on paper all of them. */
+function LongBody({ sheet }: { sheet: YardSheet }) {
+  const items = sheet.groups.flatMap((group) => [...(group.title ? [group] : []), ...group.rows]);
+  const body = useRef<HTMLTableSectionElement>(null);
+  const [top, setTop] = useState(0);
+  const [isPrinting, setPrinting] = useState(false);
+  useEffect(() => {
+    setTop(body.current!.getBoundingClientRect().top + window.scrollY);
+    const begin = () => flushSync(() => setPrinting(true));
+    const end = () => setPrinting(false);
+    window.addEventListener('beforeprint', begin);
+    window.addEventListener('afterprint', end);
+    return () => {
+      window.removeEventListener('beforeprint', begin);
+      window.removeEventListener('afterprint', end);
+    };
+  }, []);
+  const virtual = useWindowVirtualizer({
+    count: items.length,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    scrollMargin: top,
+    initialRect: FIRST_WINDOW,
+  });
+  const drawn = virtual.getVirtualItems();
+  const columns = sheet.columns.length + 1;
+  const all = isPrinting ? items.map((_, index) => index) : drawn.map(({ index }) => index);
+  const before = isPrinting ? 0 : (drawn[0]?.start ?? top) - top;
+  const after = isPrinting ? 0 : virtual.getTotalSize() - ((drawn.at(-1)?.end ?? top) - top);
   return (
-    <tr data-row>
-      <td>
+    <tbody ref={body}>
+      <Space height={before} span={columns} />
+      {all.map((index) => {
+        const item = items[index]!;
+        return 'rows' in item ? (
+          <GroupRow key={`group ${item.title}`} group={item} span={columns} />
+        ) : (
+          <Row key={item.id} row={item} sheet={sheet} place={{ index, measure: virtual.measureElement }} />
+        );
+      })}
+      <Space height={after} span={columns} />
+    </tbody>
+  );
+}
+
+function Space({ height, span }: { height: number; span: number }) {
+  return height <= 0 ? null : (
+    <tr aria-hidden="true">
+      <td colSpan={span} style={{ height, padding: 0 }} />
+    </tr>
+  );
+}
+
+function GroupRow({ group, span }: { group: SheetGroup; span: number }) {
+  return (
+    <tr>
+      <th colSpan={span} className="pt-3 pb-1 text-left">
+        <span className="font-title">{group.title}</span> <span className="font-normal text-soft">{group.visitDays}</span>
+      </th>
+    </tr>
+  );
+}
+
+interface RowProps {
+  readonly row: SheetRow;
+  readonly sheet: YardSheet;
+  /** Its place among hundreds, and what measures it. */
+  readonly place?: { readonly index: number; readonly measure: (row: HTMLTableRowElement | null) => void };
+}
+
+function Row({ row, sheet, place }: RowProps) {
+  return (
+    <tr data-row ref={place?.measure} data-index={place?.index} aria-rowindex={place && place.index + 2}>
+      <td className="of-child">
         <Link href={`/children/${row.id}`} prefetch={false}>
           {row.name}
         </Link>
@@ -64,37 +145,83 @@ function Row({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
           </span>
         )}
       </td>
-      <td>
-        {row.flights.map(([index, step, stepName, daysSpent, closed]) => {
-          const { title, demands } = tasks[index]!;
-          return (
-            <SmallFlight
-              key={index}
-              flight={{ demands, daysSpent, currentStep: step, outcomes: [], closed: closed === 1 }}
-              label={`${title}: step ${step} of ${demands.length}, ${stepName}${closed ? ', closed: something hurt' : ''}`}
-            />
-          );
-        })}
-        {row.flights.length === 0 && <span className="text-soft">no program yet</span>}
-        {row.waits && (
-          <Link
-            href={`/rounds?at=${encodeURIComponent(row.waits[0]![1])}`}
-            prefetch={false}
-            className="inline-block pl-1 text-[13px] leading-6 font-normal underline"
-          >
-            {[...new Set(row.waits.map(([kind]) => words(`decisionKinds.${kind}`)))].join(', ')}
-          </Link>
-        )}
-      </td>
-      <td>
-        <PracticeDots days={daysOf(row)} />
-      </td>
-      <td title={dose.share === null ? undefined : doseHow(dose, (index) => tasks[index]?.title)}>
+      {sheet.columns.map((column) => CELLS[column](row, sheet))}
+    </tr>
+  );
+}
+
+const CELLS: Readonly<Record<YardColumn, (row: SheetRow, sheet: YardSheet) => React.ReactNode>> = {
+  steps: (row, sheet) => (
+    <td key="steps" className="of-steps">
+      <Steps row={row} tasks={sheet.tasks} />
+    </td>
+  ),
+  days: (row) => (
+    <td key="days">
+      <PracticeDots days={daysOf(row)} />
+    </td>
+  ),
+  dose: (row, { tasks }) => {
+    const dose = doseOf(row);
+    return (
+      <td key="dose" className="of-dose" title={dose.share === null ? undefined : doseHow(dose, (index) => tasks[index]?.title)}>
         <DoseBar share={dose.share} />
       </td>
-      <td title={adherenceHow(adherence)}>{percentRange(adherence)}</td>
-      <td className={silent ? 'font-bold text-brick' : undefined}>{sinceDays(since)}</td>
-    </tr>
+    );
+  },
+  practiced: (row) => {
+    const adherence = adherenceOf(row);
+    return (
+      <td key="practiced" title={adherenceHow(adherence)}>
+        {percentRange(adherence)}
+      </td>
+    );
+  },
+  word: ({ since, rest }) => {
+    const isSilent = rest === undefined && (since === null || since >= SILENT_DAYS);
+    return (
+      <td key="word" className={isSilent ? 'font-bold text-brick' : undefined}>
+        {sinceDays(since)}
+      </td>
+    );
+  },
+  ends: ({ ends }) => <td key="ends">{ends ? dayAndMonth(calendarDay(ends)) : '–'}</td>,
+  review: ({ review }, { today }) => (
+    <td key="review" className={review && review < today ? 'font-bold text-brick' : undefined}>
+      {review ? `${dayAndMonth(calendarDay(review))}${review < today ? ', due' : ''}` : '–'}
+    </td>
+  ),
+  contact: ({ contact }) => (
+    <td key="contact" className="text-[13px] text-soft">
+      {contact ?? '–'}
+    </td>
+  ),
+};
+
+function Steps({ row, tasks }: { row: SheetRow; tasks: YardSheet['tasks'] }) {
+  return (
+    <>
+      {row.flights.map(([index, step, stepName, daysSpent, closed]) => {
+        const { title, demands } = tasks[index]!;
+        return (
+          <SmallFlight
+            key={index}
+            flight={{ demands, daysSpent, currentStep: step, outcomes: [], closed: closed === 1 }}
+            label={`${title}: step ${step} of ${demands.length}, ${stepName}${closed ? ', closed: something hurt' : ''}`}
+          />
+        );
+      })}
+      {row.flights.length === 0 && <span className="text-soft">no program yet</span>}
+      {row.waits && (
+        <Link
+          href={`/rounds?at=${encodeURIComponent(row.waits[0]![1])}`}
+          prefetch={false}
+          className="inline-block pl-1 text-[13px] leading-6 font-normal underline"
+        >
+          {[...new Set(row.waits.map(([kind]) => words(`decisionKinds.${kind}`)))].join(', ')}
+        </Link>
+      )}
+    </>
   );
 }
 

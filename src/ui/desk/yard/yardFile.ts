@@ -11,13 +11,15 @@ const HEADINGS = [
   'share of the dose',
   'days since the last report',
   'ends on',
+  'next review',
+  'contact',
   'waits in Rounds',
 ];
 
 /** The yard as a table: the same figures as on the screen, ranges as the counts that they are made of. */
 export function yardFile({ groups, waiting }: Pick<YardView, 'groups' | 'waiting'>) {
   const rows = groups.flatMap((group) =>
-    group.rows.map(({ childId, name, school, flights, practice, daysSinceWord, endsOn }) => [
+    group.rows.map(({ childId, name, school, flights, practice, daysSinceWord, endsOn, reviewOn, contact }) => [
       name,
       school,
       flights.map(({ title, step, stepName }) => `${title.en}: ${step} ${stepName.en}`).join('; '),
@@ -27,6 +29,8 @@ export function yardFile({ groups, waiting }: Pick<YardView, 'groups' | 'waiting
       practice.dose.share === null ? '' : String(Math.round(practice.dose.share * 100) / 100),
       daysSinceWord === null ? 'never' : String(daysSinceWord),
       endsOn ?? '',
+      reviewOn ?? '',
+      contact,
       (waiting.get(childId) ?? []).map(({ kind }) => words(`decisionKinds.${kind}`)).join('; '),
     ]),
   );

@@ -1,7 +1,7 @@
 import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
 import type { DecisionKind } from '@/core/rounds';
 import type { DoseUnit } from '@/core/dose';
-import type { YardFlight, YardGroup, YardRow } from '@/core/yard';
+import { USUAL_YARD_COLUMNS, type YardColumn, type YardFlight, type YardGroup, type YardRow } from '@/core/yard';
 
 /** A task on its step: which task of the sheet, the step, its name, the days spent on each step; 1 where it is closed. */
 type SheetFlight = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[], closed?: 1];
@@ -20,6 +20,10 @@ export interface SheetRow {
   readonly uncounted: number;
   /** Days since the last report; null where none ever came. */
   readonly since: number | null;
+  /** The program's last day, the next review of a goal, who is reached first; left out where there is none. */
+  readonly ends?: string;
+  readonly review?: string;
+  readonly contact?: string;
   /** Till which day it rests, or that a person ended it; left out where practice is asked for. */
   readonly rest?: string;
   /** Cards of Rounds that wait, each by its kind and key; left out where none does. */
@@ -32,9 +36,17 @@ export interface SheetRow {
  */
 export interface YardSheet {
   readonly span: readonly [from: string, to: string];
+  readonly today: string;
+  readonly columns: readonly YardColumn[];
   readonly dayCount: number;
   readonly tasks: readonly { readonly title: string; readonly demands: readonly number[] }[];
-  readonly groups: readonly { readonly title: string | null; readonly visitDays: string; readonly rows: readonly SheetRow[] }[];
+  readonly groups: readonly SheetGroup[];
+}
+
+export interface SheetGroup {
+  readonly title: string | null;
+  readonly visitDays: string;
+  readonly rows: readonly SheetRow[];
 }
 
 export const ENDED = 'ended';
@@ -50,7 +62,12 @@ const DAY_WORDS = Object.fromEntries(Object.entries(DAY_LETTERS).map(([word, let
 /** Days are whole pixels in the end: a thousandth of a demand, a tenth of a repetition are finer than any drawing or word. */
 const round = (value: number, places: number) => Math.round(value * 10 ** places) / 10 ** places;
 
-export function yardSheet(days: readonly string[], groups: readonly YardGroup[], waiting: Waiting = new Map()): YardSheet {
+export function yardSheet(
+  days: readonly string[],
+  groups: readonly YardGroup[],
+  waiting: Waiting = new Map(),
+  columns = USUAL_YARD_COLUMNS,
+): YardSheet {
   const tasks = new Map<string, { index: number; title: string; demands: readonly number[] }>();
   const indexOf = ({ title, demands }: YardFlight): number => {
     const task = { index: tasks.size, title: title.en, demands: demands.map((demand) => round(demand, 3)) };
@@ -58,7 +75,7 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[],
     if (!tasks.has(key)) tasks.set(key, task);
     return tasks.get(key)!.index;
   };
-  const sheetRow = ({ childId, name, flights, practice, daysSinceWord, rest }: YardRow): SheetRow => {
+  const sheetRow = ({ childId, name, flights, practice, daysSinceWord, rest, endsOn, reviewOn, contact }: YardRow): SheetRow => {
     const { planned, knownDone, saidNotDone } = practice.adherence;
     return {
       id: childId,
@@ -77,12 +94,17 @@ export function yardSheet(days: readonly string[], groups: readonly YardGroup[],
       uncounted: practice.dose.uncounted,
       since: daysSinceWord,
       ...(waiting.has(childId) && { waits: waiting.get(childId)!.map(({ kind, key }) => [kind, key] as const) }),
+      ...(endsOn && columns.includes('ends') && { ends: endsOn }),
+      ...(reviewOn && columns.includes('review') && { review: reviewOn }),
+      ...(contact && columns.includes('contact') && { contact }),
       ...(rest && { rest: rest.kind === 'ended' ? ENDED : rest.day }),
     };
   };
   const told = groups.map(({ title, visitDays, rows }) => ({ title, visitDays, rows: rows.map(sheetRow) }));
   return {
     span: [days[0]!, days.at(-1)!],
+    today: days.at(-1)!,
+    columns,
     dayCount: days.length,
     tasks: [...tasks.values()].map(({ title, demands }) => ({ title, demands })),
     groups: told,

@@ -1,4 +1,4 @@
-import { YARD_FILTERS, YARD_SORTS, YARD_SPANS, type YardWish } from '@/core/yard';
+import { USUAL_YARD_COLUMNS, YARD_COLUMNS, YARD_FILTERS, YARD_SORTS, YARD_SPANS, type YardWish } from '@/core/yard';
 
 /** What the address asks of the Yard; what it does not know is nothing that is asked. */
 export function yardWish(address: Readonly<Record<string, string | string[] | undefined>>): YardWish {
@@ -9,6 +9,29 @@ export function yardWish(address: Readonly<Record<string, string | string[] | un
     sort: YARD_SORTS.find((sort) => sort === text('sort')) ?? 'name',
     school: text('school') || null,
     bySchool: text('group') !== 'none',
+    columns: columnsIn(address.cols),
     span: YARD_SPANS.find((span) => String(span) === text('days')) ?? 14,
   };
+}
+
+/** From "steps.word" or from boxes that were ticked; the usual ones where none is known. */
+function columnsIn(told: string | string[] | undefined): YardWish['columns'] {
+  const names = [told ?? []].flat().flatMap((each) => each.split('.'));
+  const columns = YARD_COLUMNS.filter((column) => names.includes(column));
+  return columns.length > 0 ? columns : USUAL_YARD_COLUMNS;
+}
+
+/** What stands behind the question mark where one looks in this way: only what is not as usual. */
+export function yardAddress(wish: YardWish): string {
+  const { columns = USUAL_YARD_COLUMNS, span = 14 } = wish;
+  const parts = {
+    show: wish.filter === 'everyone' ? '' : wish.filter,
+    sort: wish.sort === 'name' ? '' : wish.sort,
+    school: wish.school ?? '',
+    group: wish.bySchool ? '' : 'none',
+    days: span === 14 ? '' : String(span),
+    cols: columns.join() === USUAL_YARD_COLUMNS.join() ? '' : columns.join('.'),
+    search: wish.search,
+  };
+  return String(new URLSearchParams(Object.entries(parts).filter(([, value]) => value !== '')));
 }

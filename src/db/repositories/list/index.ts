@@ -1,0 +1,2 @@
+export { listColumnsOf } from './read';
+export { keepListColumns } from './write';

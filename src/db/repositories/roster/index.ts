@@ -1,2 +1,0 @@
-export { rosterColumnsOf } from './read';
-export { keepRosterColumns } from './write';

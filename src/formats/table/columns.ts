@@ -1,0 +1,34 @@
+import { plain } from '@/core/text';
+
+/** Which fact each heading tells: as it was matched before, else by its usual names; null where neither says. A fact is told by one column at most. */
+export function matchColumns<Fact extends string>(
+  headings: readonly string[],
+  usual: Readonly<Record<Fact, readonly string[]>>,
+  remembered: ReadonlyMap<string, string> = new Map(),
+): (Fact | null)[] {
+  const facts = Object.keys(usual) as Fact[];
+  const taken = new Set<Fact>();
+  return headings.map((heading) => {
+    const key = headingKey(heading);
+    const fact = facts.find((each) => each === remembered.get(key)) ?? facts.find((each) => usual[each].includes(key)) ?? null;
+    if (fact === null || taken.has(fact)) return null;
+    taken.add(fact);
+    return fact;
+  });
+}
+
+/** By what a heading is remembered. @example headingKey(' Date of  Birth: ') // 'date of birth' */
+function headingKey(heading: string): string {
+  return plain(heading).replace(/\s+/g, ' ').replace(/:$/, '').trim().slice(0, 120);
+}
+
+/** What of a list is remembered for the next one: the fact of each heading that tells one. */
+export function matchedHeadings<Fact extends string>(headings: readonly string[], columns: readonly (Fact | null)[]): Map<string, Fact> {
+  return new Map(headings.flatMap((heading, place) => (columns[place] ? [[headingKey(heading), columns[place]] as const] : [])));
+}
+
+/** What a row says in the column of a fact; null where the list has no such column. */
+export function cellOf<Fact extends string>(cells: readonly string[], columns: readonly (Fact | null)[], fact: Fact): string | null {
+  const place = columns.indexOf(fact);
+  return place < 0 ? null : (cells[place] ?? '');
+}

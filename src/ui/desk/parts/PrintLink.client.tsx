@@ -1,0 +1,9 @@
+'use client';
+
+export function PrintLink() {
+  return (
+    <button type="button" className="link" onClick={() => window.print()}>
+      print
+    </button>
+  );
+}

@@ -1,0 +1,12 @@
+import type { YardColumn } from '@/core/yard';
+
+export const COLUMN_WORDS: Readonly<Record<YardColumn, string>> = {
+  steps: 'steps now',
+  days: 'days of practice',
+  dose: 'of the dose',
+  practiced: 'practiced',
+  word: 'last report',
+  ends: 'ends on',
+  review: 'next review',
+  contact: 'contact',
+};

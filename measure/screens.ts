@@ -56,8 +56,10 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
   const yard = (who: PersonActor) => viewYard(context, who, EVERYONE);
   const rounds = (who: PersonActor) => viewRounds(context, who, null);
   const tableOf = ({ days, groups }: YardView) => createElement(YardTable, { sheet: yardSheet(days, groups) });
-  const roundsView = await rounds(actor);
-  const evidence = createElement(RoundsEvidence, { here: roundsView.here!, today: roundsView.today });
+  const evidenceOf = async (who: PersonActor) => {
+    const { here, today } = await rounds(who);
+    return createElement(RoundsEvidence, { here: here!, today });
+  };
   const screens: Measured[] = [
     { screen: 'Yard', address: '/yard', load: yard, element: tableOf(await yard(actor)), actor, cookie },
     {
@@ -68,7 +70,15 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
       actor: large.actor,
       cookie: largeCookie,
     },
-    { screen: 'Rounds', address: '/rounds', load: rounds, element: evidence, actor, cookie },
+    { screen: 'Rounds', address: '/rounds', load: rounds, element: await evidenceOf(actor), actor, cookie },
+    {
+      screen: `Rounds, ${MANY} children`,
+      address: '/rounds',
+      load: rounds,
+      element: await evidenceOf(large.actor),
+      actor: large.actor,
+      cookie: largeCookie,
+    },
   ];
   const figures: ScreenFigures[] = [];
   for (const { screen, address, load, element, actor: who, cookie: theirs } of screens) {

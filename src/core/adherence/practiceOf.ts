@@ -86,9 +86,12 @@ function isDone({ done, amount }: PracticeReport): boolean {
 
 function tasksAskedOn(day: CalendarDay, spans: readonly PlannedSpan[]): PlannedTaskDays[] {
   const weekday = weekdayOf(day);
-  return spans
-    .filter((span) => day >= span.from && day <= span.to)
-    .flatMap((span) => span.tasks.filter((task) => task.weekdays.includes(weekday)));
+  const asked: PlannedTaskDays[] = [];
+  for (const { from, to, tasks } of spans) {
+    if (day < from || day > to) continue;
+    for (const task of tasks) if (task.weekdays.includes(weekday)) asked.push(task);
+  }
+  return asked;
 }
 
 function wordOf(asked: readonly PlannedTaskDays[], done: ReadonlySet<number>, refused: ReadonlySet<number>): DayWord {

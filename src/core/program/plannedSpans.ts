@@ -23,12 +23,18 @@ function beginningOf({ startsOn, sentOn }: Pick<SentVersion, 'startsOn' | 'sentO
  * nothing till it goes on, and one that a person ended for nothing at all.
  */
 export function plannedSpans(versions: readonly SentVersion[]): PlannedSpan[] {
-  const ordered = [...versions].sort((a, b) => a.number - b.number);
-  return ordered.flatMap((version, index) => {
-    if (version.isEnded) return [];
-    const later = ordered.slice(index + 1).map((next) => addDays(beginningOf(next), -1));
-    const to = later.reduce((earliest, day) => (day < earliest ? day : earliest), version.endsOn);
-    const from = beginningOf(version);
-    return [{ from: version.resumesOn !== null && version.resumesOn > from ? version.resumesOn : from, to, tasks: version.tasks }];
-  });
+  const spans: PlannedSpan[] = [];
+  /** When the first of the later versions begins. */
+  let next: CalendarDay | null = null;
+  for (const version of [...versions].sort((a, b) => b.number - a.number)) {
+    const begins = beginningOf(version);
+    if (!version.isEnded) {
+      const { resumesOn, endsOn, tasks } = version;
+      const lastBefore: CalendarDay = next === null ? endsOn : addDays(next, -1);
+      const from = resumesOn !== null && resumesOn > begins ? resumesOn : begins;
+      spans.push({ from, to: lastBefore < endsOn ? lastBefore : endsOn, tasks });
+    }
+    if (next === null || begins < next) next = begins;
+  }
+  return spans.reverse();
 }

@@ -179,11 +179,11 @@ async function judge(row: ReportRow, { known, wish, actor, today, seen }: Judgin
   if (child && doneOn && row.task !== '' && !task) findings.push({ column: 'task', code: 'notInProgram', cell: row.task.slice(0, 60) });
   if (task && row.step !== null && row.step !== task.step) findings.push({ column: 'step', code: 'otherStep', cell: String(task.step) });
   if (task && !task.perSide && (told.left !== null || told.right !== null))
-    findings.push({ column: told.left !== null ? 'left' : 'right', code: 'noSides', cell: task.title });
+    findings.push({ column: told.left !== null ? 'left' : 'right', code: 'noSides', cell: task.titles[0]! });
   const shown = {
     number,
     child: child ? nameOf(child) : row.child,
-    task: task?.title ?? row.task,
+    task: task?.titles[0] ?? row.task,
     doneOn,
     step: task?.step ?? null,
     told,

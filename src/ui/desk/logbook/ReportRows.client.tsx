@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReportsPreviewRow } from '@/server/logbook/takeReports';
+import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { HeadRow } from '../parts/HeadRow';
 
@@ -19,7 +20,7 @@ export function ReportRows({ rows }: { rows: readonly ReportsPreviewRow[] }) {
                 <td className="cell font-semibold whitespace-nowrap">{row.child || '–'}</td>
                 <td className="cell">{row.task || '–'}</td>
                 <td className="cell">{row.step ?? '–'}</td>
-                <td className="cell whitespace-nowrap">{row.doneOn ?? '–'}</td>
+                <td className="cell whitespace-nowrap">{row.doneOn ? dayAndMonth(row.doneOn) : '–'}</td>
                 <td className="cell text-soft">{toldWords(row.told)}</td>
                 <td className="cell">
                   {row.isThere && <span className="text-soft">came in before, left as it is</span>}
@@ -58,7 +59,7 @@ function toldWords({
     ...(right === null ? [] : [`right ${right}`]),
     ...(amount === null ? [] : [String(amount)]),
     ...(minutes === null ? [] : [`${minutes} min`]),
-    ...(help ? [words(`helps.${help}`)] : []),
+    ...(help ? [`help: ${words(`helps.${help}`)}`] : []),
     ...(effort ? [words(`efforts.${effort}`)] : []),
     ...(stopReason ? [words(`stops.${stopReason}`)] : []),
     ...(said ? [`“${said}”`] : []),

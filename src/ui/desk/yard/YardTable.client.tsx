@@ -54,7 +54,7 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
 
 function widthOf(column: YardColumn, { dayCount }: YardSheet): number | undefined {
   if (column === 'days') return Math.max(178, dayCount * 13);
-  return { steps: undefined, dose: 170, practiced: 96, word: 86, ends: 80, review: 96, contact: 200 }[column];
+  return { steps: undefined, dose: 170, practiced: 96, word: 86, ends: 112, review: 150, contact: 200 }[column];
 }
 
 const ROW_HEIGHT = 36;

@@ -1,0 +1,2 @@
+export { rebuildFigures } from './rebuildFigures';
+export type { ChildFigures, ChildLog, LoggedSession, StandingTask, TaskFigures } from './rebuildFigures';

@@ -20,9 +20,11 @@ import {
   addTaskVersion,
   changePostMinutes,
   childById,
+  currentVersions,
   giveAccess,
   inTransaction,
   markAsDemo,
+  markPrinted,
   setUpWorkplace,
   type TaskVersion,
   type Work,
@@ -106,6 +108,7 @@ export async function loadDemo(
     if (day === start) for (const story of stories) await sendFirst(context, therapist, story, day, today);
     else if (isRound(day, start, today)) await goRound(context, therapist, stories, day, today);
     await runDue(context, WORKER);
+    if (day === addDays(today, -DAYS_SINCE_ROUND - 1)) await inTransaction(context.db, (work) => printAll(work, stories, context.now()));
     if (day === start) await Promise.all(stories.map((story) => openLink(context, story)));
     moveTo(afternoonOf(day));
     families = await liveDay(living, families, day);
@@ -151,7 +154,8 @@ async function setUp(
   for (const [index, demo] of CHILDREN.entries()) {
     const childId = await addChild(work, childOf(demo, index, schoolIds[demo.school]!, today), at);
     await giveAccess(work, childId, people.therapist, 'lead');
-    if (index % 3 === 0) await giveAccess(work, childId, people.assistant, 'assist');
+    // The assistant types in what comes on paper.
+    if (index % 3 === 0 || demo.kind === 'paper') await giveAccess(work, childId, people.assistant, 'assist');
     if (index % 8 === 0) await giveAccess(work, childId, people.supervisor, 'shared');
     const child = (await childById(work, childId))!;
     const planned = plannedTasks(demo, index, tasks, factsOf(child, today));
@@ -216,6 +220,12 @@ async function goRound(
     await decide(context, therapist, { childId, key, answer: suggestion.move, expectedVersion });
     versions.set(childId, expectedVersion + 1);
   }
+}
+
+/** The bags of families on paper hold what was true before the last round. */
+async function printAll(work: Work, stories: readonly Story[], at: Instant): Promise<void> {
+  const onPaper = stories.filter(({ demo }) => WAY_OF[demo.kind] === 'paper').map(({ child }) => child.id);
+  for (const { programId, number } of (await currentVersions(work, onPaper)).values()) await markPrinted(work, programId, number, at);
 }
 
 /** The newest link on a family's phone. Families that open it have done so. */

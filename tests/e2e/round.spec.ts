@@ -1,4 +1,4 @@
-import { beginAnew, childIdOf, expect, openCard, reportFirstTask, signIn, test } from './yard';
+import { ask, beginAnew, childIdOf, expect, openCard, reportFirstTask, signIn, test } from './yard';
 
 const CHILD = 'Odalys V.';
 
@@ -31,4 +31,59 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
   await expect(evidence.getByRole('heading', { name: CHILD })).toHaveCount(0, { timeout: 15_000 });
   await page.goto(`/children/${await childIdOf(CHILD)}`);
   await expect(page.getByLabel('Grade history')).toContainText('I saw the child do it');
+});
+
+test('a round of forty cards goes by keys alone: one key settles a card, and the end says what is left', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  await page.goto('/rounds');
+  const counts = page.getByText(/\d+ settled today, \d+ open/);
+  const told = async () =>
+    /(\d+) settled today, (\d+) open/
+      .exec((await counts.textContent())!)!
+      .slice(1)
+      .map(Number) as [number, number];
+  const here = () => page.locator('[data-decision]').getAttribute('data-decision');
+  // The demo’s round, made up to forty by questions of families that have asked none.
+  const lacking = Math.max(0, 45 - (await told())[1]);
+  await ask(
+    `UPDATE reports r JOIN (SELECT MAX(id) AS id FROM reports WHERE danger IS NULL GROUP BY child_id HAVING SUM(awaits_reader IS NOT NULL) = 0 LIMIT ?) l ON l.id = r.id
+     SET r.is_question = 1, r.words = IF(r.words = '', 'Which tongs?', r.words), r.read_by = NULL, r.read_at = NULL`,
+    [lacking],
+  );
+  await page.reload();
+  const [before, open] = await told();
+  expect(open).toBeGreaterThanOrEqual(40);
+  const stops = new Set<string>();
+  for (let seen = 0; seen < open * 2 && (await told())[1] > stops.size; seen += 1) {
+    const key = (await here())!;
+    const first = page.getByRole('complementary').locator('[data-key]').first();
+    const letter = (await first.getAttribute('data-key'))!;
+    const isStop = await page.getByRole('button', { name: /Lift the stop/ }).isVisible();
+    if (!stops.has(key)) await page.keyboard.press(letter);
+    if (isStop) {
+      // Read, it stays open for who leads the child: on to the next.
+      stops.add(key);
+      await expect(page.getByText('Nobody has read of it yet.')).toHaveCount(0);
+      await page.keyboard.press('ArrowRight');
+    } else {
+      // What is done about silence is told once more before it is done.
+      const asksOnce = page.getByRole('button', { name: 'Go back' });
+      await expect.poll(async () => (await asksOnce.isVisible()) || (await here()) !== key).toBe(true);
+      if (await asksOnce.isVisible()) {
+        if ((await page.locator('textarea:focus').count()) > 0) await page.keyboard.type('Nana: all is well');
+        await page.keyboard.press('Control+Enter');
+      }
+    }
+    // The next card, or, where only what stays open is left, the end.
+    await expect
+      .poll(async () => (await here()) !== key || (await told())[1] === stops.size, {
+        message: `after ${letter} on ${key}`,
+        timeout: 15_000,
+      })
+      .toBe(true);
+  }
+  const [settled, left] = await told();
+  expect(left).toBe(stops.size);
+  expect(settled - before).toBe(open - stops.size);
 });

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { addDays, calendarDayInZone } from '@/core/calendar';
+import { addDays, calendarDayInZone, mondayOf } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
 import { enterSlip } from '@/server/logbook/enterSlip';
-import { mondayOf, viewEntry } from '@/server/logbook/viewEntry';
+import { viewEntry } from '@/server/logbook/viewEntry';
 import { viewLogbook, type LogbookWish } from '@/server/logbook/viewLogbook';
 import { receiveText } from '@/server/replies/receiveText';
 import { decide } from '@/server/rounds/decide';

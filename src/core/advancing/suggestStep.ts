@@ -77,7 +77,7 @@ function latestRun({ sessions, currentStep, stepSinceVersion, today }: TaskStand
         session.step === currentStep &&
         session.versionNumber >= stepSinceVersion,
     )
-    .map((session): Judged => ({ ...session, outcome: outcomeOf(session, session.target, outcomes) }))
+    .map((session) => judged(session, outcomes))
     .sort(byDoing);
   const last = own.at(-1);
   if (!last || daysBetween(last.doneOn, today) > gapDays) return [];
@@ -86,6 +86,13 @@ function latestRun({ sessions, currentStep, stepSinceVersion, today }: TaskStand
     return before && daysBetween(before.doneOn, session.doneOn) > gapDays ? index : latest;
   }, 0);
   return own.slice(start);
+}
+
+/** Column by column: a caseload has tens of thousands, and a spread copy of a row takes many times as long. */
+function judged(session: DatedSession, outcomes: OutcomeSettings): Judged {
+  const { reportId, doneOn, step, versionNumber, done, amount, target, help, effort, stopReason, safetyWord } = session;
+  const outcome = outcomeOf(session, target, outcomes);
+  return { reportId, doneOn, step, versionNumber, done, amount, target, help, effort, stopReason, safetyWord, outcome };
 }
 
 const BETTER_FIRST: readonly Outcome[] = ['uncounted', 'reached', 'partly', 'struggled', 'refused'];

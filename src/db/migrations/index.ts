@@ -20,6 +20,7 @@ import { watched } from './0017-watched';
 import { readDays } from './0018-read-days';
 import { phrases } from './0023-phrases';
 import { listsAndViews } from './0024-lists-and-views';
+import { printed } from './0025-printed';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -51,6 +52,7 @@ export const MIGRATIONS: readonly Migration[] = [
   measurements,
   phrases,
   listsAndViews,
+  printed,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -130,6 +130,7 @@ const COLUMNS = {
     sent_on: DATEONLY,
     resumes_on: DATEONLY,
     is_ended: BOOLEAN,
+    printed_at: moment,
     decision_id: BIGINT,
   },
   version_tasks: {

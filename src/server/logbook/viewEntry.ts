@@ -1,4 +1,4 @@
-import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf } from '@/core/child';
 import { codeLettersOf, type CodeLetters } from '@/core/replies';
 import { languageOf, type Language } from '@/core/text';
@@ -41,10 +41,6 @@ export interface EntryView {
 
 /** Reports are typed in for as many days back as a family may tell of. */
 export const ENTRY_DAYS_BACK = 60;
-
-export function mondayOf(day: CalendarDay): CalendarDay {
-  return addDays(day, 1 - weekdayOf(day));
-}
 
 /** What was asked on each day of a week: the tasks of the versions that held, each row of its latest. */
 export async function weekOf(

@@ -1,14 +1,13 @@
-import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { nameOf, type Child } from '@/core/child';
-import { restOf } from '@/core/program';
+import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/calendar';
+import { nameOf } from '@/core/child';
 import { plain } from '@/core/text';
-import { childrenOf, currentVersions, inTransaction, lastWords, logOf, workplaceOf, type IncomingRow, type LogWish, type Work } from '@/db';
+import { childrenOf, inTransaction, logOf, workplaceOf, type IncomingRow, type LogWish } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
 import { textsWaiting } from './textsWaiting';
-import { mondayOf } from './viewEntry';
+import { slipsMissing } from './toDo';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
 export interface LogbookWish extends LogWish {
@@ -73,20 +72,4 @@ export async function viewLogbook(context: Context, actor: PersonActor, wish: Lo
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'logbook.viewed'));
   return view;
-}
-
-/** Whose slip of a week is not in yet: on paper, with a program that held in it and was not resting, and no word since it began. */
-async function slipsMissing(work: Work, children: readonly Child[], monday: CalendarDay): Promise<LogbookView['missing']> {
-  const onPaper = children.filter(({ reportWay }) => reportWay === 'paper');
-  const ids = onPaper.map(({ id }) => id);
-  const words = await lastWords(work, ids);
-  const programs = await currentVersions(work, ids);
-  return onPaper
-    .filter(({ id }) => {
-      const program = programs.get(id);
-      const sunday = addDays(monday, 6);
-      if (!program || restOf(program, sunday) || program.startsOn > sunday || program.endsOn < monday) return false;
-      return (words.get(id) ?? '') < monday;
-    })
-    .map((child) => ({ childId: child.id, name: nameOf(child), monday }));
 }

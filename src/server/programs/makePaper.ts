@@ -3,7 +3,7 @@ import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarD
 import { nameOf } from '@/core/child';
 import { PAPER_SIZES, type Paper, type PaperSize } from '@/core/paper';
 import { directionOf, languageOf } from '@/core/text';
-import { childById, childrenOf, inTransaction, workplaceOf } from '@/db';
+import { childById, childrenOf, inTransaction, markPrinted, workplaceOf } from '@/db';
 import { PAPER_PARTS, paperPdf } from '@/formats';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -34,6 +34,13 @@ export interface MadePaper {
   readonly name: string;
   /** Children without paper, and why: nothing sent, everything closed, or a language that is written from the right. */
   readonly left: readonly { readonly childId: number; readonly name: string; readonly why: 'nothing' | 'rightToLeft' }[];
+  /** Which versions the file holds. */
+  readonly printed: readonly PrintedVersion[];
+}
+
+interface PrintedVersion {
+  readonly programId: number;
+  readonly number: number;
 }
 
 /** The program of one child as a PDF. @throws AppError notFound, invalid; noPaper where there is nothing to print */
@@ -44,7 +51,9 @@ export async function paperOfChild(
   raw: unknown,
   compose: Compose,
 ): Promise<MadePaper> {
-  return onlyOne(await make(context, (id) => viewPaper(context, actor, id), [childId], raw, compose, GO_ON));
+  const made = onlyOne(await make(context, (id) => viewPaper(context, actor, id), [childId], raw, compose, GO_ON));
+  await notePrinted(context, made.printed);
+  return made;
 }
 
 /** The same for who holds a link to it and is nobody here: without the family's own link on it. */
@@ -78,15 +87,17 @@ export async function paperOfCaseload(
   if (!each) {
     const made = await make(context, view, ids, raw, compose, (done, of) => onChild(done, of, null));
     if (made && !made.file) throw new AppError('noPaper');
+    if (made) await notePrinted(context, made.printed);
     return made;
   }
   const left: Made['left'][number][] = [];
   for (const [index, childId] of ids.entries()) {
     const { file, ...made } = (await make(context, view, [childId], raw, compose, GO_ON))!;
     left.push(...made.left);
+    await notePrinted(context, made.printed);
     if (!(await onChild(index + 1, ids.length, file && { ...made, file }))) return null;
   }
-  return { file: null, name: '', left };
+  return { file: null, name: '', left, printed: [] };
 }
 
 const GO_ON = async () => true;
@@ -111,6 +122,7 @@ async function make(
   const { timeZone } = await inTransaction(context.db, workplaceOf);
   const wish = { size, isLarge: large, from: from ?? nextMonday(calendarDayInZone(context.now(), timeZone)) };
   const left: MadePaper['left'][number][] = [];
+  const printed: PrintedVersion[] = [];
   let name = '';
   let seen = 0;
   let isStopped = false;
@@ -124,7 +136,11 @@ async function make(
       const isRightToLeft = directionOf(languageOf(view.child.familyLanguage)) === 'rtl';
       if (!paper || paper.tasks.length === 0) left.push({ childId, name, why: 'nothing' });
       else if (isRightToLeft) left.push({ childId, name, why: 'rightToLeft' });
-      else yield paper;
+      else {
+        const { programId, number } = view.program!;
+        printed.push({ programId, number });
+        yield paper;
+      }
       isStopped ||= !(await onChild(seen, ids.length));
       if (isStopped) return;
       // Whoever else is served gets their turn.
@@ -133,7 +149,14 @@ async function make(
   }
   const file = await paperPdf(papers(), { size, isLarge: large, part, title: 'Home practice' });
   if (isStopped) return null;
-  return { file, name: ids.length === 1 ? name : 'caseload', left };
+  return { file, name: ids.length === 1 ? name : 'caseload', left, printed };
+}
+
+/** What was printed asks to be printed no more. */
+async function notePrinted(context: Context, versions: readonly PrintedVersion[]): Promise<void> {
+  await inTransaction(context.db, async (work) => {
+    for (const { programId, number } of versions) await markPrinted(work, programId, number, context.now());
+  });
 }
 
 /** Today where it is a Monday, else the coming one: slips are of whole weeks. */

@@ -1,4 +1,4 @@
-import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { taskFlight, treadsOf, type Tread, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import { atOneTread, isOfStop, silenceDeedsOf, type AtOneTread, type Decision, type SettledDecision } from '@/core/rounds';
@@ -30,6 +30,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 import { stoppedTasksOf } from '../programs/stoppedTasks';
+import { toDoOf, type ToDo } from '../logbook/toDo';
 import { cardContext, type CardContext } from './cardContext';
 import { loadDecisions } from './loadDecisions';
 
@@ -45,6 +46,10 @@ export interface RoundsView {
   readonly timeZone: string;
   /** Put off by this person till another day, the next first. */
   readonly asleep: readonly SettledDecision[];
+  /** What colleagues decided for this person's children in the last days, latest first. */
+  readonly colleagues: readonly SettledDecision[];
+  /** What waits for an assistant's hands; null for others, whose Logbook tells it. */
+  readonly toDo: ToDo | null;
   /** Where several of the cards are about one tread, the largest group first. */
   readonly treads: readonly TreadGroup[];
   /** The one of them that is looked at alone: `open` holds its cards. */
@@ -87,6 +92,9 @@ export interface DecisionInFull {
 const REPORTS_SHOWN = 8;
 const PHRASES_SHOWN = 12;
 const POST_SHOWN = 8;
+/** So long what colleagues decided is told, and so much of it. Our own choice. */
+const COLLEAGUES_DAYS = 7;
+const COLLEAGUES_SHOWN = 20;
 const DEEDS_LOOKED_AT = 20;
 const DEEDS_SHOWN = 3;
 /** A second injury within so many days is told on the card. Common practice, no source. */
@@ -143,6 +151,7 @@ export async function viewRounds(
       decision &&
       whose &&
       (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
+    const colleaguesSince = instantAfterDays(context.now(), -COLLEAGUES_DAYS);
     const asleep = standing
       // What the data ask for no more wakes on no day.
       .filter(
@@ -163,6 +172,11 @@ export async function viewRounds(
       ).filter(({ createdAt }) => calendarDayInZone(createdAt, timeZone) === today),
       settledToday,
       asleep,
+      colleagues: standing
+        .filter(({ decidedBy, decidedAt, answer }) => decidedBy !== actor.personId && answer !== 'later' && decidedAt >= colleaguesSince)
+        .toReversed()
+        .slice(0, COLLEAGUES_SHOWN),
+      toDo: actor.role === 'assistant' ? await toDoOf(work, context, children, today) : null,
       open,
       treads,
       onlyTread,

@@ -7,8 +7,9 @@ export {
   versionOf,
   versionOfDecision,
   tasksByVersion,
+  unprintedOf,
   versionsSince,
 } from './read';
 export type { ChangeCause, ChangeOfDecision, RecordedChange } from './read';
-export { addGradeChange, addVersion, dropDraft, lockProgram, saveDraft } from './write';
+export { addGradeChange, addVersion, dropDraft, lockProgram, markPrinted, saveDraft } from './write';
 export type { NewGradeChange, NewVersion } from './write';

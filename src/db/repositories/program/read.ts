@@ -231,3 +231,14 @@ export async function draftOf(work: Work, childId: number): Promise<{ content: u
   );
   return row ?? null;
 }
+
+/** Of these children those whose newest version was never printed, and asks for something still. */
+export async function unprintedOf(work: Work, childIds: readonly number[], today: CalendarDay): Promise<number[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<{ childId: number }>(
+    `SELECT p.child_id AS childId FROM programs p JOIN program_versions v ON v.program_id = p.id AND v.number = p.current_version
+     WHERE p.child_id IN (:childIds) AND v.printed_at IS NULL AND v.is_ended = 0 AND v.ends_on >= :today`,
+    { childIds, today },
+  );
+  return rows.map(({ childId }) => childId);
+}

@@ -110,3 +110,8 @@ export async function saveDraft(work: Work, childId: number, content: object, sa
 export async function dropDraft(work: Work, childId: number): Promise<void> {
   await tablesOf(work).remove('program_drafts', { child_id: childId });
 }
+
+/** The version's paper was made: the bag has it. */
+export async function markPrinted(work: Work, programId: number, number: number, at: Instant): Promise<void> {
+  await tablesOf(work).update('program_versions', { printed_at: at }, { program_id: programId, number });
+}

@@ -5,6 +5,7 @@ import { momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { HeadRow } from '../parts/HeadRow';
 import { KeyCap } from '../parts/KeyCap';
+import { NamesWithLinks } from '../parts/NamesWithLinks';
 import { ReportCells } from '../parts/ReportTable';
 import { SearchBox } from '../parts/SearchBox.client';
 import { logbookAddress } from './logbookWish';
@@ -128,14 +129,7 @@ function Missing({ missing }: Pick<LogbookView, 'missing'>) {
   return (
     <p className="mt-3 text-[14px]">
       <span className="font-semibold">Slips of last week that are not in:</span>{' '}
-      {missing.map(({ childId, name, monday }, index) => (
-        <span key={childId}>
-          {index > 0 && ', '}
-          <Link href={`/logbook/enter?child=${childId}&week=${monday}`} prefetch={false} className="link">
-            {name}
-          </Link>
-        </span>
-      ))}
+      <NamesWithLinks people={missing} hrefOf={({ childId, monday }) => `/logbook/enter?child=${childId}&week=${monday}`} />
     </p>
   );
 }

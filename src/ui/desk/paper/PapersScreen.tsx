@@ -1,4 +1,5 @@
 import type { PapersView } from '@/server/programs/viewPapers';
+import { NamesWithLinks } from '../parts/NamesWithLinks';
 import { MakePapers } from './MakePapers.client';
 
 /** Paper for the bags: the whole caseload, or the children of one school. */
@@ -10,6 +11,12 @@ export function PapersScreen({ view }: { view: PapersView }) {
         Each child’s program with its map, cautions and report slip, in the family’s language, in one PDF. One child alone is printed from
         the child’s own page. Paper shows what is true today: print again when a step changes.
       </p>
+      {view.unprinted.length > 0 && (
+        <p className="mt-3">
+          <span className="font-semibold">Changed since it was printed:</span>{' '}
+          <NamesWithLinks people={view.unprinted} hrefOf={({ childId }) => `/children/${childId}/paper`} />
+        </p>
+      )}
       <MakePapers view={view} />
       <p className="mt-6 text-[14px] text-soft" id="slip-from">
         Without a day the slip begins on the coming Monday. Families that read from right to left print from their own page, in the browser.

@@ -5,6 +5,7 @@ import { BASE_LANGUAGE } from '@/core/text';
 import { languageName } from '../../shared/languageName';
 import { words } from '../../shared/deskWords';
 import { safetyWords } from '../parts/taskWords';
+import { Colleagues, ToDoLine } from './Besides';
 import { Fence, type FencePost } from './Fence';
 import { fromCard, roundsAddress } from './roundsAddress';
 import { RoundsEvidence } from './RoundsEvidence';
@@ -59,6 +60,8 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
       {here?.mayChange && <Plain open={open} />}
       <InThePost view={view} />
       <Asleep view={view} undo={undo} />
+      <Colleagues view={view} />
+      <ToDoLine toDo={view.toDo} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
           <RoundsEvidence here={here} today={view.today} />

@@ -19,3 +19,8 @@ export function requireAbove(name: string, value: number, bound: number): void {
   if (Number.isFinite(value) && value > bound) return;
   throw new RangeError(`${name} is ${value}; it must be a number above ${bound}`);
 }
+
+/** @throws RangeError for what is no number, or none that ends */
+export function requireFinite(name: string, value: number): void {
+  if (!Number.isFinite(value)) throw new RangeError(`${name} must be finite, but is ${value}`);
+}

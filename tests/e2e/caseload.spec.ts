@@ -15,20 +15,20 @@ test('a list with faults: said row by row, mended, taken in as a whole, and agai
   const take = page.getByRole('button', { name: /^Take in/ });
   await expect(take).toBeDisabled();
   await page.getByLabel('School, for rows that name none').fill('Fold Lane School');
-  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
   await expect(page.getByRole('row', { name: /^2/ })).toContainText('2019-06-05');
   const mended = (await list.inputValue()).replace('sinister', 'left');
   await list.fill(mended);
   await page.getByRole('button', { name: 'Look at it' }).click();
   // How the column was matched is gone with the list; how it is kept is shown once it was taken in.
   await page.getByLabel(/^Kid/).selectOption('name');
-  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
   await page.getByRole('button', { name: 'Take in 2 children' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'on your caseload now' })).toContainText('2 children are on your caseload now');
   await list.fill(mended);
   await page.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.getByLabel(/^Kid/)).toHaveValue('name');
-  await page.getByLabel('Dates such as 3/4/2021 begin with').selectOption('dayFirst');
+  await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
   await expect(page.getByText('2 of 2 are there already.')).toBeVisible();
   await ask("DELETE FROM children WHERE called_name IN ('Brom', 'Fenn')");
 });

@@ -1,4 +1,4 @@
-export { goalSchema, servesGoal } from './goal';
+export { goalSchema, servesGoal, valuesOf } from './goal';
 export type { GoalContent, GoalMeasure } from './goal';
 export { aimAt } from './aimLine';
 export { GOAL_PATTERNS } from './patterns';

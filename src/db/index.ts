@@ -26,6 +26,7 @@ export * from './repositories/reminder';
 export * from './repositories/report';
 export * from './repositories/list';
 export * from './repositories/yardView';
+export * from './repositories/progress';
 export * from './repositories/stop';
 export * from './repositories/task';
 export * from './repositories/teacher';

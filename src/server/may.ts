@@ -4,7 +4,7 @@ import type { PersonActor } from './actor';
 /** What can be done about one child. */
 export type ChildAct = 'readLooks' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
 /** What can be done about the workplace and its library. */
-export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeAllCaseloads' | 'changeTrust';
+export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeProgress' | 'seeAllCaseloads' | 'changeTrust';
 
 const BY_ACCESS = {
   readLooks: ['lead', 'shared'],
@@ -24,6 +24,7 @@ const BY_ROLE = {
   makeTasks: ['therapist', 'supervisor'],
   changeWorkplace: ['therapist', 'supervisor'],
   addChildren: ['therapist', 'supervisor'],
+  seeProgress: ['therapist', 'supervisor'],
   seeAllCaseloads: ['supervisor'],
   /** By what everybody is known, and for how long. */
   changeTrust: ['supervisor'],

@@ -6,3 +6,7 @@ export { nonoverlapOfAllPairs } from './nap';
 export type { Nonoverlap } from './nap';
 export { goalStanding, rangeOf, STANDINGS } from './standing';
 export type { FourPoints, GoalPoint, GoalStanding, Projection, Standing } from './standing';
+export { pointOfMeasurement, pointOfReport } from './goalData';
+export type { SourcedPoint } from './goalData';
+export { BASELINE_ID, goalFigures } from './figures';
+export type { GoalFigures, GoalLog, Phase } from './figures';

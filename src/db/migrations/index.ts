@@ -21,6 +21,7 @@ import { readDays } from './0018-read-days';
 import { phrases } from './0023-phrases';
 import { listsAndViews } from './0024-lists-and-views';
 import { printed } from './0025-printed';
+import { progress } from './0026-progress';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -53,6 +54,7 @@ export const MIGRATIONS: readonly Migration[] = [
   phrases,
   listsAndViews,
   printed,
+  progress,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

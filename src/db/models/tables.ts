@@ -112,6 +112,18 @@ const COLUMNS = {
   sign_in_tries: { try_key: STRING, tries: INTEGER, ends_at: moment },
   password_links: { person_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, used_at: moment },
   list_columns: { person_id: BIGINT, list: STRING, heading: STRING, fact: STRING },
+  goal_words: { goal_id: BIGINT, period_from: DATEONLY, words: STRING, written_by: BIGINT, written_at: moment },
+  closed_goals: {
+    child_id: BIGINT,
+    goal_id: BIGINT,
+    period_name: STRING,
+    period_from: DATEONLY,
+    period_to: DATEONLY,
+    content: JSON_TEXT,
+    words: STRING,
+    closed_by: BIGINT,
+    closed_at: moment,
+  },
   yard_views: { person_id: BIGINT, name: STRING, address: STRING },
   tasks: { slug: STRING, owner_id: BIGINT, copied_from: BIGINT, shelf: STRING },
   task_drafts: { person_id: BIGINT, slug: STRING, content: JSON_TEXT, based_on: BIGINT, saved_at: moment },
@@ -307,6 +319,7 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'report_readers',
   'sign_in_tries',
   'list_columns',
+  'goal_words',
   'stopped_numbers',
 ];
 

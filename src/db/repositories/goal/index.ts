@@ -1,3 +1,3 @@
-export { goalHistoryOf, goalsOf, nextReviews } from './read';
-export type { Goal, GoalVersion } from './read';
+export { goalHistoryOf, goalsOf, nextReviews, openGoalsOf } from './read';
+export type { Goal, GoalOfChild, GoalVersion } from './read';
 export { addGoal, closeGoal, addGoalVersion } from './write';

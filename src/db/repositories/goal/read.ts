@@ -31,6 +31,22 @@ export async function goalsOf(work: Work, childId: number): Promise<Goal[]> {
   return rows.map(toGoal);
 }
 
+export interface GoalOfChild extends Goal {
+  readonly childId: number;
+}
+
+/** The open goals of these children, each as its newest version says it. */
+export async function openGoalsOf(work: Work, childIds: readonly number[]): Promise<GoalOfChild[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<GoalRow & { readonly childId: number }>(
+    `SELECT g.id, g.child_id AS childId, g.current_version AS version, v.content, g.closed_on AS closedOn, g.closed_why AS closedWhy
+     FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version
+     WHERE g.child_id IN (:childIds) AND g.closed_on IS NULL ORDER BY g.id`,
+    { childIds },
+  );
+  return rows.map((row) => ({ ...toGoal(row), childId: row.childId }));
+}
+
 /** Of each child the first day on which one of its open goals is to be looked at again. */
 export async function nextReviews(work: Work, childIds: readonly number[]): Promise<Map<number, CalendarDay>> {
   if (childIds.length === 0) return new Map();

@@ -17,21 +17,33 @@ type Row = Omit<Measured, 'measuredOn' | 'help' | 'watched'> & {
   readonly watched: unknown;
 };
 
+const COLUMNS = `m.id, m.child_id AS childId, m.goal_id AS goalId, m.task_id AS taskId, m.step, m.measured_on AS measuredOn, m.good, m.trials, m.help,
+  CAST(m.minutes AS DOUBLE) AS minutes, m.watched, m.note, p.name AS \`by\`, p.id AS byId FROM measurements m JOIN people p ON p.id = m.measured_by`;
+
+const toMeasured = <Any extends Row>(row: Any) => ({
+  ...row,
+  measuredOn: calendarDay(row.measuredOn),
+  help: oneOfOrNull('help', HELP_LEVELS, row.help),
+  watched: readWatched(row.watched) ?? {},
+});
+
 /** What was measured of a child, the latest day first; what was taken back is left out. */
 export async function measurementsOf(work: Work, childId: number, most: number): Promise<Measured[]> {
   const rows = await tablesOf(work).select<Row>(
-    `SELECT m.id, m.goal_id AS goalId, m.task_id AS taskId, m.step, m.measured_on AS measuredOn, m.good, m.trials, m.help, CAST(m.minutes AS DOUBLE) AS minutes,
-       m.watched, m.note, p.name AS \`by\`, p.id AS byId
-     FROM measurements m JOIN people p ON p.id = m.measured_by
-     WHERE m.child_id = :childId AND m.taken_back_at IS NULL ORDER BY m.measured_on DESC, m.id DESC LIMIT :most`,
+    `SELECT ${COLUMNS} WHERE m.child_id = :childId AND m.taken_back_at IS NULL ORDER BY m.measured_on DESC, m.id DESC LIMIT :most`,
     { childId, most },
   );
-  return rows.map((row) => ({
-    ...row,
-    measuredOn: calendarDay(row.measuredOn),
-    help: oneOfOrNull('help', HELP_LEVELS, row.help),
-    watched: readWatched(row.watched) ?? {},
-  }));
+  return rows.map(toMeasured);
+}
+
+/** What was measured of goals of these children, oldest first; what was taken back is left out. */
+export async function goalMeasurementsOf(work: Work, childIds: readonly number[]): Promise<Measured[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<Row>(
+    `SELECT ${COLUMNS} WHERE m.child_id IN (:childIds) AND m.goal_id IS NOT NULL AND m.taken_back_at IS NULL ORDER BY m.measured_on, m.id`,
+    { childIds },
+  );
+  return rows.map(toMeasured);
 }
 
 /** @param entryKey of this very form: sent twice, it is kept once */

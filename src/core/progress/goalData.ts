@@ -1,0 +1,59 @@
+import type { GoalMeasure } from '../goals';
+import { HELP_LEVELS, outcomeOf, type DatedSession } from '../sessions';
+import type { Measurement } from '../measuring';
+import type { GoalPoint } from './standing';
+
+/** A day of a goal, and the row of the log that it is made of. */
+export interface SourcedPoint extends GoalPoint {
+  /** The report or the measurement. */
+  readonly sourceId: number;
+  readonly step: number | null;
+}
+
+/**
+ * What was measured, in the goal's unit: good ones of as many trials as the goal speaks of, the place of the help, minutes. Null where the measurement tells
+ * nothing in that unit.
+ * @example 4 good of 5 trials, for a goal of so many of 10: 8
+ */
+export function pointOfMeasurement(measure: GoalMeasure, measurement: Measurement & { readonly id: number }): SourcedPoint | null {
+  const { measuredOn, good, trials, help, minutes, id, step } = measurement;
+  const value = valueIn(measure, { share: good === null || !trials ? null : good / trials, help, minutes });
+  return value === null ? null : { day: measuredOn, value, help, sourceId: id, step };
+}
+
+/**
+ * What a family told of one session of a task that serves the goal, in the goal's unit: the share of what was asked for, of as many as the goal speaks of. Null
+ * where it was not done, not counted or hurt. It is the family's word about its step, and no measurement of the goal.
+ */
+export function pointOfReport(measure: GoalMeasure, session: DatedSession): SourcedPoint | null {
+  const { doneOn, done, amount, target, help, reportId, step } = session;
+  const isCounted = outcomeOf(session, target) !== 'uncounted' || measure.kind !== 'count';
+  if (!done || session.safetyWord || !isCounted) return null;
+  const share = amount === null || !target ? null : Math.min(1, amount / target);
+  const value = valueIn(measure, { share, help, minutes: null });
+  return value === null ? null : { day: doneOn, value, help, sourceId: reportId, step };
+}
+
+interface Told {
+  readonly share: number | null;
+  readonly help: DatedSession['help'];
+  readonly minutes: number | null;
+}
+
+/** Tenths are as fine as any of these is told. */
+const tenths = (value: number) => Math.round(value * 10) / 10;
+
+function valueIn(measure: GoalMeasure, { share, help, minutes }: Told): number | null {
+  switch (measure.kind) {
+    case 'count':
+      return share === null ? null : tenths(share * measure.of);
+    case 'help':
+      return help === null ? null : HELP_LEVELS.indexOf(help);
+    case 'minutes':
+      return minutes;
+    // Levels in own words are told by no number.
+    case 'rating':
+    case 'words':
+      return null;
+  }
+}

@@ -31,6 +31,7 @@ import {
 } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
+import { measure } from '@/server/measuring/measure';
 import { runDue } from '@/server/jobs/runDue';
 import { hashPassword } from '@/server/people/signIn';
 import { sendProgram } from '@/server/programs/sendProgram';
@@ -42,6 +43,7 @@ import { chanceOf } from './chanceOf';
 import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF } from './children';
 import { childOf } from './childOf';
 import { NEW_FAMILY } from './family';
+import { measuredOn, type DemoGoal } from './measured';
 import { linkOnPhone, liveDay, type DemoFamily } from './livedDay';
 import { afternoonOf, livedFrom, therapistOf, type LivedDemo } from './playOn';
 import { draftFor, plannedTasks, type Planned } from './plannedTasks';
@@ -72,6 +74,7 @@ type Ids = Record<keyof typeof PEOPLE, number>;
 /** One child of the demo, and the program that it is sent first. */
 interface Story extends DemoFamily {
   readonly planned: readonly Planned[];
+  readonly goals: readonly DemoGoal[];
 }
 
 /** What the demo leaves for whoever serves it, and for the days that are lived later. */
@@ -111,6 +114,10 @@ export async function loadDemo(
     if (day === addDays(today, -DAYS_SINCE_ROUND - 1)) await inTransaction(context.db, (work) => printAll(work, stories, context.now()));
     if (day === start) await Promise.all(stories.map((story) => openLink(context, story)));
     moveTo(afternoonOf(day));
+    for (const goal of stories.flatMap(({ goals }) => goals)) {
+      const measured = day < today ? measuredOn(goal, day) : null;
+      if (measured) await measure(context, therapist, measured);
+    }
     families = await liveDay(living, families, day);
   }
   moveTo(end);
@@ -158,12 +165,14 @@ async function setUp(
     if (index % 3 === 0 || demo.kind === 'paper') await giveAccess(work, childId, people.assistant, 'assist');
     if (index % 8 === 0) await giveAccess(work, childId, people.supervisor, 'shared');
     const child = (await childById(work, childId))!;
+    const goals: DemoGoal[] = [];
     const planned = plannedTasks(demo, index, tasks, factsOf(child, today));
     for (const { version, content } of planned.slice(1, 3)) {
       const goal = goalFor(content.skill, version.taskId, addDays(today, -84), addDays(today, 30 + (index % 40)));
-      await addGoal(work, childId, { content: goal, why: '', writtenBy: people.therapist, writtenAt: at });
+      const goalId = await addGoal(work, childId, { content: goal, why: '', writtenBy: people.therapist, writtenAt: at });
+      goals.push({ childId, goalId, content: goal, index: index + goals.length });
     }
-    stories.push({ child, demo, index, planned, state: NEW_FAMILY, slip: [] });
+    stories.push({ child, demo, index, planned, state: NEW_FAMILY, slip: [], goals });
   }
   return { people, stories };
 }

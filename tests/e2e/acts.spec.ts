@@ -39,6 +39,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   writeGoalAction: (childId) => ({ args: [{ childId, goalId: null, seenVersion: 0, why: '', goal: EXAMPLE_GOAL }] }),
   closeGoalAction: form({ goalId: '1', why: 'met' }),
   correctReportAction: form({ reportId: '1', seenCorrectedAt: '0', why: 'a slip', left: '1', right: '1' }),
+  writeWordsAction: form({ goalId: '1', words: 'x' }),
+  closePeriodAction: form({ goalId: '1' }),
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),

@@ -54,6 +54,8 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/paper/make': SIGNED_IN,
   '/password/[token]': NO_LINK,
   '/post': SIGNED_IN,
+  '/progress': NOT_FOR_ASSISTANTS,
+  '/progress/file': NOT_FOR_ASSISTANTS,
   '/rounds': SIGNED_IN,
   '/rounds/together': SIGNED_IN,
   '/second-factor': SIGNED_IN,

@@ -13,6 +13,7 @@ import { exportChild } from '@/server/exchange/exportChild';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
+import { closePeriod, writeWords } from '@/server/progress/writeProgress';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
@@ -146,6 +147,8 @@ const doors: Door[] = [
       correctByStaff(bed.context, actor, { childId, reportId, seenCorrectedAt: 0, why: 'a slip', left: '1', right: '1' }),
     'change',
   ],
+  ['progress/writeProgress', (actor, { childId, goalId }) => writeWords(bed.context, actor, { childId, goalId, words: 'x' }), 'change'],
+  ['progress/writeProgress', (actor, { childId, goalId }) => closePeriod(bed.context, actor, { childId, goalId }), 'change'],
   ['measuring/measure', (actor, { childId }) => viewMeasure(bed.context, actor, childId), 'change'],
   [
     'measuring/measure',

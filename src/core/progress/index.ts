@@ -1,4 +1,4 @@
-export { FEWEST_POINTS, theilSen } from './theilSen';
+export { theilSen } from './theilSen';
 export type { Point, Trend } from './theilSen';
 export { kendall } from './kendall';
 export type { RankCorrelation } from './kendall';
@@ -6,7 +6,6 @@ export { nonoverlapOfAllPairs } from './nap';
 export type { Nonoverlap } from './nap';
 export { goalStanding, rangeOf, STANDINGS } from './standing';
 export type { FourPoints, GoalPoint, GoalStanding, Projection, Standing } from './standing';
-export { pointOfMeasurement, pointOfReport } from './goalData';
 export type { SourcedPoint } from './goalData';
 export { BASELINE_ID, goalFigures } from './figures';
 export type { GoalFigures, GoalLog, Phase } from './figures';

@@ -12,6 +12,7 @@ const PLACES = [
   { href: '/caseloads', name: 'Caseloads', key: '3', roles: ['supervisor'] },
   { href: '/tasks', name: 'Task bench', key: '4' },
   { href: '/logbook', name: 'Logbook', key: '5' },
+  { href: '/progress', name: 'Progress', key: '8', roles: ['therapist', 'supervisor'] },
   { href: '/post', name: 'Messages', key: '9' },
   { href: '/settings', name: 'Settings', key: '0' },
 ] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];

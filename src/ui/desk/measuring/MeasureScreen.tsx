@@ -15,12 +15,14 @@ interface Props {
   readonly personId: number;
   readonly measure: WordedAction;
   readonly takeBack: WordedAction;
+  /** The goal that one came from; empty for none. */
+  readonly goalId: string;
   /** Of this very form: sent twice, it is kept once. */
   readonly entryKey: string;
 }
 
 /** What the therapist saw or measured herself, apart from what families say. */
-export function MeasureScreen({ view, personId, measure, takeBack, entryKey }: Props) {
+export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goalId }: Props) {
   const { child, today, goals, tasks, measured } = view;
   const number = (name: string, label: string, mode: 'numeric' | 'decimal' = 'numeric') => (
     <FormField label={label}>
@@ -58,7 +60,11 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey }: P
             </select>
           </FormField>
           <FormField label="Goal">
-            <select name="goalId" className="field max-w-[280px]" defaultValue="">
+            <select
+              name="goalId"
+              className="field max-w-[280px]"
+              defaultValue={goals.some(({ id }) => String(id) === goalId) ? goalId : ''}
+            >
               <option value="">none of the written ones</option>
               {goals.map(({ id, content }) => (
                 <option key={id} value={id}>

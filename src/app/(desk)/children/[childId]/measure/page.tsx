@@ -5,14 +5,26 @@ import { Shell } from '@/ui/desk/frame/Shell';
 import { MeasureScreen } from '@/ui/desk/measuring/MeasureScreen';
 import { measureAction, takeMeasurementBackAction } from './actions';
 
-export default async function MeasurePage({ params }: { params: Promise<{ childId: string }> }) {
+interface Asked {
+  readonly params: Promise<{ childId: string }>;
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function MeasurePage({ params, searchParams }: Asked) {
   const childId = Number((await params).childId);
+  const { goal } = await searchParams;
   return screen(async (actor, context) => {
     const view = await viewMeasure(context, actor, childId);
     const acts = { measure: measureAction, takeBack: takeMeasurementBackAction };
     return (
       <Shell here="/yard" actor={actor}>
-        <MeasureScreen view={view} personId={actor.personId} entryKey={randomUUID()} {...acts} />
+        <MeasureScreen
+          view={view}
+          personId={actor.personId}
+          entryKey={randomUUID()}
+          goalId={typeof goal === 'string' ? goal : ''}
+          {...acts}
+        />
       </Shell>
     );
   });

@@ -1,0 +1,40 @@
+import { instant } from '@/core/calendar';
+import type { ClosedPeriod, GoalInFull } from '@/server/progress/viewProgress';
+import { longDay, momentIn } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { reportSentences, standingWords } from './reportWords';
+
+/** What was closed, as it was then, and what would be otherwise by what is known now. */
+export function ClosedPeriods({ here, timeZone }: { readonly here: GoalInFull; readonly timeZone: string }) {
+  return here.closed.map((closed) => (
+    <details key={closed.id} className="mt-3">
+      <summary className="link inline">
+        {closed.periodName}, closed {momentIn(instant(closed.closedAt), timeZone)} by {closed.closedBy}: {standingWords(closed.figures)}
+      </summary>
+      <p className="mt-1 border-l-4 border-line pl-2">
+        {reportSentences(closed.goal, closed.figures, here.child.calledName)
+          .map(({ says }) => says)
+          .join(' ')}
+        {closed.words && <span className="ml-1 border-l-[3px] border-slate pl-1.5 text-slate">{closed.words}</span>}
+      </p>
+      <p className="mt-1 text-[14px] text-soft">
+        From {longDay(closed.from)} to {longDay(closed.to)}. {changedWords(closed)}
+      </p>
+    </details>
+  ));
+}
+
+function changedWords({ since }: ClosedPeriod): string {
+  const { ownAdded, ownGone, ownOther, familyAdded, familyGone, familyOther, standing } = since;
+  const parts = [
+    [ownAdded, 'of your measures came later'],
+    [ownGone, 'of your measures were taken back'],
+    [ownOther, 'of your measures are others now'],
+    [familyAdded, 'of the family’s reports came later'],
+    [familyGone, 'of the family’s reports are gone'],
+    [familyOther, 'of the family’s reports were put right'],
+  ] as const;
+  const told = parts.filter(([count]) => count > 0).map(([count, says]) => `${count} ${says}`);
+  if (told.length === 0) return 'Nothing of it has changed since.';
+  return `Since then: ${told.join(', ')}.${standing ? ` By what is known now it would be: ${words(`standings.${standing as 'reached'}`)}.` : ''}`;
+}

@@ -1,0 +1,116 @@
+import { valuesOf, type GoalContent } from '@/core/goals';
+import type { GoalFigures } from '@/core/progress';
+import { dayAndMonth, longDay } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { unitWords } from '../goals/goalWords';
+
+const tenth = (value: number) => String(Math.round(value * 10) / 10);
+
+/** A sentence of the report, and how one knows what it says. */
+export interface KnownSentence {
+  readonly says: string;
+  readonly how: string;
+}
+
+/** The gain of a week, in the goal's unit. */
+function weekly(measure: GoalContent['measure'], slope: number): string {
+  const value = tenth(Math.abs(slope) * 7);
+  return measure.kind === 'minutes' ? `${value} minutes` : measure.kind === 'help' ? `${value} levels of help` : value;
+}
+
+/** What to write of a goal: each sentence from figures, with what is known and what is not. */
+export function reportSentences(goal: GoalContent, figures: GoalFigures, calledName: string): KnownSentence[] {
+  const { measure, reviewOn } = goal;
+  const values = valuesOf(measure);
+  const { own, ownPoints, family, helpNotTold, plannedDays, daysWithoutWord, nonoverlap } = figures;
+  if (!values || !own) return [];
+  const unit = (value: number) => unitWords(measure, value);
+  const [first] = ownPoints;
+  const last = ownPoints.at(-1)!;
+  const helped = last.help && measure.kind !== 'help' ? `, help: ${words(`helps.${last.help}`)}` : '';
+  const measured: KnownSentence = {
+    says:
+      last === first
+        ? `On ${longDay(last.day)} ${calledName} stood at ${unit(last.value)}; nothing was measured since.`
+        : `On ${longDay(first!.day)} ${calledName} stood at ${unit(first!.value)}; on ${longDay(last.day)} at ${unit(last.value)}${helped}.`,
+    how: `Measured in school, the baseline among them: ${ownPoints.map(({ day, value }) => `${dayAndMonth(day)} ${unit(value)}`).join(' · ')}.`,
+  };
+  return [measured, trendSentence(goal, figures), standingSentence(goal, figures), ...familySentences()];
+
+  function familySentences(): KnownSentence[] {
+    if (plannedDays === 0 && family.length === 0) return [];
+    const told = family.length;
+    const counts = family.map(({ value }) => value);
+    const span = told === 0 ? '' : ` They count ${unit(Math.min(...counts))} to ${unit(Math.max(...counts))}.`;
+    return [
+      {
+        says: `At home the family told of ${told} counted ${told === 1 ? 'session' : 'sessions'}; word came on ${plannedDays - daysWithoutWord} of ${plannedDays} planned days.${span}`,
+        how: `The family’s word, in the goal’s unit: what was counted ÷ what was asked for that day. It is never among the measures of yours.${
+          nonoverlap
+            ? ` Of ${nonoverlap.better + nonoverlap.worse + nonoverlap.tied} pairs of its last two phases the later one is better in ${nonoverlap.better}, worse in ${nonoverlap.worse}: nonoverlap ${tenth(nonoverlap.nap * 100)} %.`
+            : ''
+        }`,
+      },
+      ...(told > 0 || daysWithoutWord > 0
+        ? [
+            {
+              says: `Not known: the help given in ${helpNotTold} of the ${told}, and ${daysWithoutWord} planned ${daysWithoutWord === 1 ? 'day' : 'days'} without word.`,
+              how: 'No word is not the same as not done: those days may have been practiced.',
+            },
+          ]
+        : []),
+    ];
+  }
+
+  function trendSentence({ measure: of }: GoalContent, { own: standing }: GoalFigures): KnownSentence {
+    const { trend, correlation, points } = standing!;
+    if (!trend)
+      return {
+        says: `For a trend there are not enough measures yet: ${points.length} of 5.`,
+        how: 'Under five points no line is drawn and nothing is projected.',
+      };
+    const way = trend.slope > 0 ? 'gains' : trend.slope < 0 ? 'loses' : 'neither gains nor loses';
+    const ends = `${tenth(trend.low * 7)} to ${tenth(trend.high * 7)}`;
+    return {
+      says:
+        trend.slope === 0
+          ? `Measured in school, ${calledName} ${way} (${ends} a week).`
+          : `Measured in school, ${calledName} ${way} ${weekly(of, trend.slope)} a week (${ends}).`,
+      how: `${points.length} measures make ${trend.pairs} pairs. Each pair gives a slope; the middle one is ${tenth(trend.slope * 7)} a week. Ranks ${trend.ranks[0]} to ${trend.ranks[1]} of the ${trend.pairs} hold 95 %: ${ends} (Theil and Sen).${
+        correlation?.tau === null || !correlation
+          ? ''
+          : ` Kendall’s tau-b ${Math.round(correlation.tau * 100) / 100}, p ${correlation.p < 0.001 ? '< 0.001' : Math.round(correlation.p * 1000) / 1000}${correlation.by === 'count' ? ', counted out' : ''}.`
+      }`,
+    };
+  }
+
+  function standingSentence({ sessions }: GoalContent, { own: standing }: GoalFigures): KnownSentence {
+    const { projection, fourPoints, metInARow } = standing!;
+    const asked = unit(values!.to);
+    const four = {
+      tooFew: 'For the rule of four points there are too few.',
+      allBelow: 'The last four lie under the aim line: that asks for a change.',
+      allAbove: 'The last four lie above the aim line: a higher aim may be set.',
+      neither: 'Of the last four some lie above the aim line, some under it.',
+    }[fourPoints];
+    if (standing!.standing === 'reached')
+      return {
+        says: `The goal of ${asked} is reached.`,
+        how: `The criterion was met ${metInARow} times in a row, of ${sessions} asked for. ${four}`,
+      };
+    if (!projection) return { says: `The goal asks for ${asked} by ${longDay(reviewOn)}.`, how: four };
+    return {
+      says: `By ${longDay(reviewOn)} the trend comes to ${unit(projection.mid)} (${unit(projection.low)} to ${unit(projection.high)}); the goal asks for ${asked}.`,
+      how: `The line through the middle of the data, with the middle slope and with either end of its interval, up to the review and no further. ${
+        projection.meetsOn ? `It meets the criterion on ${longDay(projection.meetsOn)}. ` : 'It does not meet the criterion by then. '
+      }${four}`,
+    };
+  }
+}
+
+/** Where it stands in a line. */
+export function standingWords({ own }: Pick<GoalFigures, 'own'>): string {
+  if (!own) return '';
+  const sure = own.standing === 'onTrack' && !own.isSure ? ', not surely' : '';
+  return `${words(`standings.${own.standing}`)}${sure}`;
+}

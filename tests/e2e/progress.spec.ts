@@ -1,0 +1,55 @@
+import { ask, childIdOf, expect, signIn, test } from './yard';
+
+test('a goal’s period goes from a measure to the closed report by keys: measured, read in words and figures, one’s own words, closed', async ({
+  page,
+}) => {
+  const childId = await childIdOf('Kasimir D.');
+  const [goal] = await ask<{ id: number; of: number }>(
+    `SELECT g.id, JSON_VALUE(v.content, '$.measure.of') AS \`of\` FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version
+     WHERE g.child_id = ? AND JSON_VALUE(v.content, '$.measure.kind') = 'count' LIMIT 1`,
+    [childId],
+  );
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await signIn(page);
+  await page.keyboard.press('8');
+  await page.goto(`/progress?goal=${goal!.id}`);
+  const before = await page.getByText(/figures as a table \((\d+)\)/).textContent();
+  // From the goal to the sheet by its key; what is measured there stands here.
+  await page.keyboard.press('m');
+  await expect(page).toHaveURL(/\/measure/);
+  await expect(page.getByRole('combobox', { name: 'Goal' })).toHaveValue(String(goal!.id));
+  await page.getByLabel('Good ones').fill(String(goal!.of));
+  await page.getByLabel('of trials').fill(String(goal!.of));
+  await page.getByLabel('of trials').press('Enter');
+  await expect(page.getByText(`${goal!.of} of ${goal!.of}`).first()).toBeVisible();
+  await page.goto(`/progress?goal=${goal!.id}`);
+  await expect(page.getByText(/figures as a table/)).not.toHaveText(before!);
+  const chart = page.getByRole('img', { name: /^Chart of Kasimir D\./ });
+  await expect(chart).toHaveAccessibleName(/All values stand in the table below/);
+  await expect(chart.locator('svg path').first()).toBeAttached();
+  // Every sentence can be asked how it is known.
+  for (const summary of await page.locator('h3:has-text("How do you know?") ~ details > summary').all()) {
+    await summary.focus();
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByText(/Measured in school, the baseline among them/)).toBeVisible();
+  await page.getByLabel('In your own words, after what is built').fill('Fetches the bolt box himself.');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-own-words]')).toHaveText('Fetches the bolt box himself.');
+  await page.locator('h1').click();
+  await page.keyboard.press('c');
+  await expect(page.getByText('(copied)')).toBeVisible();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied).toContain('Kasimir stood at');
+  expect(copied).toMatch(/Fetches the bolt box himself\.$/);
+  await page.getByRole('button', { name: /^close .* for this goal$/ }).click();
+  await expect(page.getByText(/is closed for this goal/)).toBeVisible();
+  await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
+  await expect(page.getByText('Nothing of it has changed since.')).toBeVisible();
+  // What was measured is taken back: the closed report stays, and says what it would miss.
+  await ask('UPDATE measurements SET taken_back_at = NOW(3) WHERE goal_id = ? ORDER BY id DESC LIMIT 1', [goal!.id]);
+  await page.reload();
+  await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
+  await expect(page.getByText(/1 of your measures were taken back/)).toBeVisible();
+});

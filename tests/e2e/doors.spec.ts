@@ -56,6 +56,8 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/post': SIGNED_IN,
   '/progress': NOT_FOR_ASSISTANTS,
   '/progress/file': NOT_FOR_ASSISTANTS,
+  // What stands in an assistant's way is told in its lines: tests/integration/progress.test.ts.
+  '/progress/make': SIGNED_IN,
   '/rounds': SIGNED_IN,
   '/rounds/together': SIGNED_IN,
   '/second-factor': SIGNED_IN,

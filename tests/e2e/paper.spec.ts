@@ -1,32 +1,12 @@
 import AxeBuilder from '@axe-core/playwright';
 import jsQR from 'jsqr';
-import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { codeLettersOf, readReply } from '@/core/replies';
 import { calendarDay } from '@/core/calendar';
+import { readPdf } from './readPdf';
 import { ask, beginAnew, expect, linkOf, signIn, test } from './yard';
 
 const POINTS_PER_MM = 72 / 25.4;
-
-/** An independent reading of a PDF: its pages with their sizes, texts and filled or drawn boxes. */
-async function readPdf(file: Buffer) {
-  const document = await getDocument({ data: new Uint8Array(file), verbosity: 0 }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: document.numPages }, async (_, index) => {
-      const page = await document.getPage(index + 1);
-      const { items } = await page.getTextContent();
-      const words = items.flatMap((item) =>
-        'str' in item ? [{ text: item.str, x: item.transform[4] as number, y: item.transform[5] as number }] : [],
-      );
-      const [, , width, height] = page.view as [number, number, number, number];
-      return { page, words, text: words.map(({ text }) => text).join(' '), size: [Math.round(width), Math.round(height)] };
-    }),
-  );
-  const { markInfo, lang } = {
-    markInfo: await document.getMarkInfo(),
-    lang: ((await document.getMetadata()).info as { Language?: string }).Language,
-  };
-  return { document, pages, isTagged: markInfo?.Marked === true, lang };
-}
 
 type Box = { readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly filled: boolean };
 

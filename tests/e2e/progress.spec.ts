@@ -1,3 +1,5 @@
+import { readFile } from 'node:fs/promises';
+import { readPdf } from './readPdf';
 import { ask, childIdOf, expect, signIn, test } from './yard';
 
 test('a goal’s period goes from a measure to the closed report by keys: measured, read in words and figures, one’s own words, closed', async ({
@@ -52,4 +54,25 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await page.reload();
   await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
   await expect(page.getByText(/1 of your measures were taken back/)).toBeVisible();
+});
+
+test('the whole caseload’s reports come as one PDF, while one looks on, with the words of the screen', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/progress');
+  const childName = (await page.locator('section[aria-label=Goal] a').first().textContent())!;
+  const said = (await page.locator('#paragraph').textContent())!;
+  const children = Number(/(\d+) children/.exec((await page.getByText(/goals, \d+ children/).textContent())!)![1]);
+  await page.getByRole('button', { name: 'All reports as a PDF' }).click();
+  const save = page.getByRole('link', { name: 'Save the PDF' });
+  await expect(save).toBeVisible({ timeout: 30_000 });
+  const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
+  const { pages, isTagged } = await readPdf(await readFile(await download.path()));
+  expect(isTagged).toBe(true);
+  const text = pages
+    .map((each) => each.text)
+    .join(' ')
+    .replace(/\s+/g, ' ');
+  expect(pages.length).toBeGreaterThanOrEqual(children);
+  expect(text).toContain(childName);
+  expect(text).toContain(said.replace(/\s+/g, ' ').trim());
 });

@@ -5,11 +5,13 @@ import type { PersonActor } from '@/server/actor';
 import { writeGoal } from '@/server/goals/writeGoal';
 import { measure, takeBack } from '@/server/measuring/measure';
 import { readFrozen } from '@/server/progress/frozen';
+import { reportsOfCaseload } from '@/server/progress/makeReports';
 import { progressForFile } from '@/server/progress/progressForFile';
 import { viewProgress } from '@/server/progress/viewProgress';
 import { closePeriod, writeWords } from '@/server/progress/writeProgress';
 import { addSchoolYear, closedGoalsOf, inTransaction } from '@/db';
 import { progressFile } from '@/ui/desk/progress/progressFile';
+import { reportPage } from '@/ui/desk/progress/reportPage';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -104,6 +106,23 @@ describe('a goal’s progress', () => {
     expect(head).toContain('standing');
     expect(row).toContain('On track');
     expect(row).toContain(',0.7,');
+  });
+
+  it('goes on paper for the whole caseload, a child after the other, and can be stopped', async () => {
+    await live();
+    await writeWords(bed.context, ines, { childId, goalId, words: 'Fetches the tongs without being told.' });
+    const told: string[] = [];
+    const made = await reportsOfCaseload(bed.context, ines, {}, reportPage, async (done, of) => {
+      told.push(`${done} of ${of}`);
+      return true;
+    });
+    expect(told).toEqual(['1 of 1']);
+    expect(Buffer.from(made!.file!.slice(0, 5)).toString()).toBe('%PDF-');
+    expect(await reportsOfCaseload(bed.context, ines, {}, reportPage, async () => false)).toBeNull();
+    const other = await bed.person('Marit Oyelaran-Voss');
+    expect(await refusal(reportsOfCaseload(bed.context, other, {}, reportPage, async () => true))).toBe('noPaper');
+    const pim = await bed.person('Pim Aster', 'assistant');
+    expect(await refusal(reportsOfCaseload(bed.context, pim, {}, reportPage, async () => true))).toBe('notAllowed');
   });
 
   it('is no business of an assistant, of who does not share the child, nor of a goal of another child', async () => {

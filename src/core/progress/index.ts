@@ -9,3 +9,4 @@ export type { FourPoints, GoalPoint, GoalStanding, Projection, Standing } from '
 export type { SourcedPoint } from './goalData';
 export { BASELINE_ID, goalFigures } from './figures';
 export type { GoalFigures, GoalLog, Phase } from './figures';
+export type { ReportDrawing, ReportPage, SharePoint } from './reportPage';

@@ -1,2 +1,3 @@
+export { progressPdf } from './progressPdf';
 export { PAPER_PARTS, paperPdf } from './paperPdf';
 export type { PaperPart } from './paperPdf';

@@ -79,17 +79,25 @@ export interface ProgressView {
 /** Where every goal of a caseload stands, and one of them in full. @throws AppError notFound, notAllowed */
 export async function viewProgress(context: Context, actor: PersonActor, goalId: number | null): Promise<ProgressView> {
   requireMay(actor, 'seeProgress');
-  const { childIds, ...view } = await inTransaction(context.db, (work) => load(work, context, actor, goalId));
+  const { view, childIds } = await inTransaction(context.db, async (work) => {
+    const { goals, children, ...rest } = await loadGoals(work, context, actor);
+    const chosen = goalId === null ? goals[0] : goals.find(({ id }) => id === goalId);
+    if (goalId !== null && !chosen) throw new AppError('notFound');
+    const line = chosen && rest.lines.find((each) => each.goalId === chosen.id);
+    const here = chosen && line ? await inFull(work, chosen, line, children.get(chosen.childId)!, rest) : null;
+    return { view: { ...rest, here }, childIds: [...children.keys()] };
+  });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'progress.viewed'));
   return view;
 }
 
-async function load(
-  work: Work,
-  context: Context,
-  actor: PersonActor,
-  goalId: number | null,
-): Promise<ProgressView & { readonly childIds: readonly number[] }> {
+/** The open goals of a caseload that have numbers, each with where it stands. */
+export interface CaseloadGoals extends Omit<ProgressView, 'here'> {
+  readonly goals: readonly GoalOfChild[];
+  readonly children: ReadonlyMap<number, Child>;
+}
+
+export async function loadGoals(work: Work, context: Context, actor: PersonActor): Promise<CaseloadGoals> {
   const { timeZone } = await workplaceOf(work);
   const today = calendarDayInZone(context.now(), timeZone);
   const own = (await childrenOf(work, actor.personId)).filter(({ access }) => may(actor, access, 'changeProgram'));
@@ -114,19 +122,7 @@ async function load(
     };
   });
   const year = await schoolCalendarOn(work, today);
-  const period = periodOn(year, today);
-  const chosen = goalId === null ? goals[0] : goals.find(({ id }) => id === goalId);
-  if (goalId !== null && !chosen) throw new AppError('notFound');
-  const line = chosen && lines.find((each) => each.goalId === chosen.id);
-  return {
-    childIds,
-    today,
-    timeZone,
-    period,
-    breaks: year?.breaks ?? [],
-    lines,
-    here: chosen && line ? await inFull(work, chosen, line, children.get(chosen.childId)!, today, period) : null,
-  };
+  return { today, timeZone, period: periodOn(year, today), breaks: year?.breaks ?? [], lines, goals, children };
 }
 
 /** The reporting period of a day: the one that it lies in, else the last one that is over. */
@@ -135,13 +131,13 @@ export function periodOn(year: SchoolYear | null, day: CalendarDay): Period | nu
   return periods.find(({ from, to }) => from <= day && day <= to) ?? periods.findLast(({ to }) => to < day) ?? null;
 }
 
-async function inFull(
+/** One goal with its log, figures, words and closed periods. */
+export async function inFull(
   work: Work,
   goal: GoalOfChild,
   line: GoalLine,
   child: Child,
-  today: CalendarDay,
-  period: Period | null,
+  { today, period }: Pick<ProgressView, 'today' | 'period'>,
 ): Promise<GoalInFull> {
   const program = (await currentVersions(work, [child.id])).get(child.id);
   const taskIds = tasksOfGoal(goal.content, program);

@@ -6,6 +6,7 @@ import type { GoalLine } from '@/server/progress/viewProgress';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { unitWords } from '../goals/goalWords';
+import { MakeFile } from '../parts/MakeFile.client';
 import { RowKeys } from '../parts/RowKeys.client';
 
 /** What asks for a look first. */
@@ -52,6 +53,7 @@ export function GoalList({ lines, chosenId, today }: Props) {
           </details>
         );
       })}
+      <MakeFile address="/progress/make" of={children} fileName="progress" why={{}} button="All reports as a PDF" />
       <ToMeasure lines={told} today={today} />
     </aside>
   );

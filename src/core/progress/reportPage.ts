@@ -1,0 +1,31 @@
+/** A report on one child's goals as it is put on paper: words, and a drawing in shares of its frame. */
+export interface ReportPage {
+  readonly title: string;
+  /** Whose, of which period, made when. */
+  readonly under: string;
+  readonly goals: readonly {
+    readonly statement: string;
+    readonly criterion: string;
+    readonly standing: string;
+    readonly paragraph: string;
+    /** Empty where none were added. */
+    readonly ownWords: string;
+    /** Null where nothing can be drawn. */
+    readonly drawing: ReportDrawing | null;
+  }[];
+  /** What marks and dashes stand for, and that own words are marked. */
+  readonly legend: string;
+}
+
+/** From 0 to 1, left to right and from below to above. */
+export interface ReportDrawing {
+  readonly aim: readonly [SharePoint, SharePoint];
+  readonly own: readonly SharePoint[];
+  readonly family: readonly SharePoint[];
+  readonly steps: readonly { readonly x: number; readonly label: string }[];
+  readonly least: string;
+  readonly most: string;
+  readonly from: string;
+  readonly to: string;
+}
+export type SharePoint = readonly [x: number, y: number];

@@ -1,0 +1,90 @@
+import type { PaperSize } from '@/core/paper';
+import type { ReportDrawing, ReportPage, SharePoint } from '@/core/progress';
+import { mm, Pen } from './pen';
+
+const HEIGHT = mm(38);
+const LEFT = mm(22);
+
+/** The reports of one or of many children in one file, each child on pages of its own. Null where there is none. */
+export async function progressPdf(
+  pages: AsyncIterable<ReportPage>,
+  { size, title }: { size: PaperSize; title: string },
+): Promise<Uint8Array | null> {
+  let pen: Pen | null = null;
+  for await (const page of pages) {
+    pen ??= new Pen({ size, isLarge: false, language: 'en', title });
+    reportOn(pen, page);
+  }
+  return pen ? pen.finish() : null;
+}
+
+function reportOn(pen: Pen, { title, under, goals, legend }: ReportPage): void {
+  pen.page();
+  pen.begin();
+  pen.say('H1', title, 18);
+  pen.say('P', under, 10, { gap: 8 });
+  for (const { statement, criterion, standing, paragraph, ownWords, drawing } of goals) {
+    pen.begin();
+    pen.keep(mm(60));
+    pen.say('H2', statement, 13);
+    pen.say('P', `${criterion} ${standing}.`, 10, { gap: 4 });
+    if (drawing) draw(pen, drawing);
+    pen.say('P', paragraph, 11, { gap: 3 });
+    if (ownWords) {
+      const top = pen.doc.y;
+      pen.say('P', ownWords, 11, { indent: mm(4), gap: 3 });
+      const { y } = pen.doc;
+      // A page may have begun between.
+      if (y > top)
+        pen.draw((doc) =>
+          doc
+            .lineWidth(1.6)
+            .moveTo(pen.left + mm(1.5), top)
+            .lineTo(pen.left + mm(1.5), y - 4)
+            .stroke(),
+        );
+    }
+    pen.doc.y += 10;
+  }
+  pen.begin();
+  pen.say('P', legend, 9);
+}
+
+/** Aim dashed, own measures as squares, the family's word as circles, steps as upright lines. */
+function draw(pen: Pen, { aim, own, family, steps, least, most, from, to }: ReportDrawing): void {
+  pen.keep(HEIGHT + 24);
+  const top = pen.doc.y + 10;
+  const left = pen.left + LEFT;
+  const width = pen.width - LEFT - mm(4);
+  const at = ([x, y]: SharePoint): [number, number] => [left + x * width, top + HEIGHT * (1 - y)];
+  pen.draw((doc) => {
+    doc
+      .moveTo(...at([0, 1]))
+      .lineTo(...at([0, 0]))
+      .lineTo(...at([1, 0]))
+      .stroke();
+    for (const { x } of steps)
+      doc
+        .moveTo(...at([x, 0]))
+        .lineTo(...at([x, 1]))
+        .stroke();
+    doc
+      .dash(3, { space: 2 })
+      .moveTo(...at(aim[0]))
+      .lineTo(...at(aim[1]))
+      .stroke()
+      .undash();
+    for (const point of family) doc.circle(...at(point), 2.2).stroke();
+    for (const point of own) {
+      const [x, y] = at(point);
+      doc.rect(x - 2.6, y - 2.6, 5.2, 5.2).fill();
+    }
+  });
+  const small = { width: LEFT - 6, align: 'right', scaled: false } as const;
+  pen.put('P', most, pen.left, top - 4, 8, small);
+  pen.put('P', least, pen.left, top + HEIGHT - 6, 8, small);
+  for (const { x, label } of steps) pen.put('P', label, at([x, 1])[0] - 14, top - 11, 7, { width: 40, scaled: false });
+  pen.put('P', from, left, top + HEIGHT + 3, 8, { width: 120, scaled: false });
+  pen.put('P', to, left + width - 120, top + HEIGHT + 3, 8, { width: 120, align: 'right', scaled: false });
+  pen.doc.y = top + HEIGHT + 18;
+}

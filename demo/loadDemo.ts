@@ -222,7 +222,9 @@ async function goRound(
   const { open, programs } = await inTransaction(context.db, (work) => loadDecisions(work, context, children, DEMO_TIME_ZONE));
   const versions = new Map([...programs].map(([childId, { number }]) => [childId, number]));
   const chance = chanceOf('round', day);
-  for (const { childId, key, suggestion } of open) {
+  for (const { childId, key, kind, suggestion } of open) {
+    // Texts that nobody could read for sure were read then.
+    if (kind === 'text') await decide(context, therapist, { childId, key, answer: 'read', expectedVersion: versions.get(childId)! });
     if (suggestion?.move !== 'up' && suggestion?.move !== 'down') continue;
     if (chance() < WAITS && day < addDays(today, -14)) continue;
     const expectedVersion = versions.get(childId)!;

@@ -29,7 +29,7 @@ export interface Projection {
 
 export interface GoalStanding {
   readonly standing: Standing;
-  /** On track, and still so at the worst end of the interval. */
+  /** Reached; or on track, and still so at the worst end of the interval. */
   readonly isSure: boolean;
   readonly points: readonly GoalPoint[];
   /** How many of the last ones in a row meet the criterion with no more help than it allows. */
@@ -53,7 +53,7 @@ const FOUR = 4;
  * @returns null for a goal that measures nothing
  */
 export function goalStanding(goal: GoalContent, given: readonly GoalPoint[]): GoalStanding | null {
-  const { measure, reviewOn, mostHelp, sessions } = goal;
+  const { measure, mostHelp, sessions } = goal;
   const values = valuesOf(measure);
   if (!values || measure.kind === 'words') return null;
   const points = given.filter(({ day }) => day >= measure.baselineOn).sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
@@ -74,7 +74,7 @@ export function goalStanding(goal: GoalContent, given: readonly GoalPoint[]): Go
   if (!trend || !projection) return { ...base, standing: 'notEnough', isSure: false };
   const wanted = values.to - CLOSE_ENOUGH * (values.to - values.from);
   if (projection.mid >= wanted) return { ...base, standing: 'onTrack', isSure: projection.low >= wanted };
-  return { ...base, standing: trend.low > 0 ? 'tooSlow' : 'notMoving', isSure: daysBetween(points.at(-1)!.day, reviewOn) <= 0 };
+  return { ...base, standing: trend.low > 0 ? 'tooSlow' : 'notMoving', isSure: false };
 }
 
 /** Help that was not told does not stand against it. */

@@ -1,5 +1,5 @@
 import { valuesOf, type GoalContent } from '@/core/goals';
-import type { GoalFigures } from '@/core/progress';
+import type { GoalFigures, Standing } from '@/core/progress';
 import { dayAndMonth, longDay } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { unitWords } from '../goals/goalWords';
@@ -102,11 +102,22 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     return {
       says: `By ${longDay(reviewOn)} the trend comes to ${unit(projection.mid)} (${unit(projection.low)} to ${unit(projection.high)}); the goal asks for ${asked}.`,
       how: `The line through the middle of the data, with the middle slope and with either end of its interval, up to the review and no further. ${
+        BY_RULE[standing!.standing]
+      } ${
         projection.meetsOn ? `It meets the criterion on ${longDay(projection.meetsOn)}. ` : 'It does not meet the criterion by then. '
       }${four}`,
     };
   }
 }
+
+/** The rule behind each standing that a trend can have. */
+const BY_RULE: Readonly<Record<Standing, string>> = {
+  reached: '',
+  notEnough: '',
+  onTrack: 'On track: the trend comes to the criterion, or within 5 % of the way to it.',
+  tooSlow: 'Moving, too slowly: the whole interval of the slope lies above nothing, and yet the trend does not come to the criterion.',
+  notMoving: 'Not moving: the interval of the slope reaches down to nothing, so that by these measures a gain is not sure.',
+};
 
 /** Where it stands in a line. */
 export function standingWords({ own }: Pick<GoalFigures, 'own'>): string {

@@ -1,4 +1,7 @@
-import { ask, expect, signIn, test } from './yard';
+import { ask, expect, forgetSignIns, signIn, test } from './yard';
+
+// Tests before may have ended a colleague's sign-in.
+test.beforeEach(() => forgetSignIns());
 
 test('columns are chosen, the way of looking is kept by a name, and its address shows a colleague the same', async ({ page }) => {
   await signIn(page);

@@ -41,6 +41,16 @@ describe('an assistant’s to-do', () => {
     expect((await viewPapers(bed.context, ines)).unprinted).toEqual([]);
   });
 
+  it('asks to print again where something that hurt has closed a task since: the bag must not ask for it', async () => {
+    await print();
+    bed.passDays(1);
+    await bed.report(childId, { words: 'her thumb is swollen', hurt: 'on' });
+    expect((await toDo())!.toPrint).toEqual(one);
+    bed.passDays(1);
+    await print();
+    expect((await toDo())!.toPrint).toEqual([]);
+  });
+
   it('asks for the slips of last week, texts, and an injury that nobody has read; a therapist’s round has it elsewhere', async () => {
     bed.passDays(8);
     expect(await toDo()).toMatchObject({ slips: [{ childId, name: 'Odalys V.' }], texts: 0, hurt: [] });

@@ -232,12 +232,13 @@ export async function draftOf(work: Work, childId: number): Promise<{ content: u
   return row ?? null;
 }
 
-/** Of these children those whose newest version was never printed, and asks for something still. */
+/** Of these children those whose newest version was never printed, or asks on paper for a task that was closed since; and that asks for something still. */
 export async function unprintedOf(work: Work, childIds: readonly number[], today: CalendarDay): Promise<number[]> {
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<{ childId: number }>(
     `SELECT p.child_id AS childId FROM programs p JOIN program_versions v ON v.program_id = p.id AND v.number = p.current_version
-     WHERE p.child_id IN (:childIds) AND v.printed_at IS NULL AND v.is_ended = 0 AND v.ends_on >= :today`,
+     WHERE p.child_id IN (:childIds) AND v.is_ended = 0
+       AND (v.printed_at IS NULL OR EXISTS (SELECT 1 FROM reports r WHERE r.child_id = p.child_id AND r.holds = 1 AND r.said_at > v.printed_at)) AND v.ends_on >= :today`,
     { childIds, today },
   );
   return rows.map(({ childId }) => childId);

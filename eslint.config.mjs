@@ -41,6 +41,7 @@ export default defineConfig([
     '.stryker-tmp/**',
     'reports/**',
     'public/f/**',
+    'public/visit/**',
   ]),
   ...nextVitals,
   ...nextTs,

@@ -24,7 +24,7 @@ export interface DemoGoal {
 export function measuredOn({ childId, goalId, content, index }: DemoGoal, day: CalendarDay): unknown {
   const { measure, reviewOn } = content;
   const values = valuesOf(measure);
-  if (!values || measure.kind === 'words' || measure.kind === 'rating') return null;
+  if (!values || measure.kind === 'words') return null;
   const days = daysBetween(measure.baselineOn, day);
   const every = index % 7 === 6 ? EVERY * 2 : EVERY;
   if (days < 7 || (days + index * 3) % every !== 0 || weekdayOf(day) > 5) return null;
@@ -40,6 +40,7 @@ export function measuredOn({ childId, goalId, content, index }: DemoGoal, day: C
     good: null,
     trials: null,
     help: null,
+    level: null,
     minutes: null,
     watched: {},
     note: '',
@@ -51,6 +52,7 @@ export function measuredOn({ childId, goalId, content, index }: DemoGoal, day: C
       help: chance() < 0.5 ? 'words' : 'alone',
     }),
     help: () => ({ help: HELP_LEVELS[Math.min(HELP_LEVELS.length - 1, Math.round(value))] }),
+    rating: () => ({ level: Math.min(values.to, Math.round(value)) }),
     minutes: () => ({ minutes: Math.round(value * 2) / 2 }),
   }[measure.kind]();
   return { childId, entryKey: keyOf(`demo measure ${goalId} ${day}`), measurement: { ...nothing, ...told } };

@@ -9,14 +9,16 @@ export const MADE = path.join('public', 'f', 'made');
 const STYLES = path.join('src', 'ui', 'family', 'family.css');
 const FRAME = path.join('src', 'ui', 'family', 'script', 'family.ts');
 const WORKER = path.join('src', 'ui', 'family', 'worker', 'worker.ts');
+/** The therapist's own, for a trial sheet where there is no network. */
+const SHEET_WORKER = path.join('src', 'ui', 'desk', 'visit', 'worker.ts');
 /** Browsers of about 2019 and later run it; an older one has the plain form. */
 const TARGET = 'es2019';
 
 const common: BuildOptions = { bundle: true, minify: true, target: TARGET, write: false, logLevel: 'silent', legalComments: 'none' };
 
-/** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names. */
+/** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names; the trial sheet's worker into public/visit. */
 export async function makeFamilyFiles(): Promise<void> {
-  const [styles, script, worker] = await Promise.all([stylesOf(), bundled(FRAME), bundled(WORKER)]);
+  const [styles, script, worker, sheetWorker] = await Promise.all([stylesOf(), bundled(FRAME), bundled(WORKER), bundled(SHEET_WORKER)]);
   rmSync(MADE, { recursive: true, force: true });
   mkdirSync(MADE, { recursive: true });
   for (const { path: name, contents } of styles.fonts) writeFileSync(path.join(MADE, path.basename(name)), contents);
@@ -26,6 +28,8 @@ export async function makeFamilyFiles(): Promise<void> {
   writeFileSync(path.join(MADE, 'names.json'), JSON.stringify(names));
   // Its name stays: a browser looks for a newer worker at the address of the old one.
   writeFileSync(path.join('public', 'f', 'worker.js'), worker);
+  mkdirSync(path.join('public', 'visit'), { recursive: true });
+  writeFileSync(path.join('public', 'visit', 'worker.js'), sheetWorker);
 }
 
 async function stylesOf() {

@@ -31,6 +31,7 @@ export const AUDIT_ACTIONS = [
   'progress.viewed',
   'progress.written',
   'progress.closed',
+  'progress.reopened',
   'looks.viewed',
   'person.closed',
   'password.asked',

@@ -27,6 +27,7 @@ test.describe('therapist’s screens', () => {
     ['Messages', '/post', 'Messages'],
     ['Logbook', '/logbook', 'Logbook'],
     ['Progress', '/progress', /./],
+    ['Trial sheet', '/visit/school', /School/],
     ['Reports from a list', '/logbook/list', 'Reports from a list'],
     ['Step up together', '/rounds/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],

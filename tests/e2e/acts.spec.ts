@@ -15,6 +15,17 @@ const faults = (JSON.parse(readFileSync('messages/desk.en.json', 'utf8')) as { f
 const record = recordFrom(valuesFrom(exampleChild()));
 const draft = { startsOn: '2026-11-02', endsOn: '2027-02-01', note: '', tasks: [] };
 const stockTask = loadLibrary().find(({ slug }) => slug === 'crane-lift');
+const measurementNothing = {
+  goalId: null,
+  taskId: null,
+  step: null,
+  measuredOn: '2026-11-02',
+  good: null,
+  trials: null,
+  help: null,
+  minutes: null,
+  watched: {},
+};
 const form =
   (fields: Record<string, string> = {}): Asked =>
   (childId) => ({ form: { childId: String(childId), expectedVersion: '1', ...fields } });
@@ -40,10 +51,14 @@ const ON_A_CHILD: Record<string, Asked> = {
   closeGoalAction: form({ goalId: '1', why: 'met' }),
   correctReportAction: form({ reportId: '1', seenCorrectedAt: '0', why: 'a slip', left: '1', right: '1' }),
   writeWordsAction: form({ goalId: '1', words: 'x' }),
-  closePeriodAction: form({ goalId: '1' }),
+  closePeriodAction: form({ goalId: '1', early: 'yes' }),
+  reopenPeriodAction: form({ goalId: '1', id: '1' }),
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),
+  measureAtVisitAction: (childId) => ({
+    args: [{ childId, entryKey: randomUUID(), measurement: { ...measurementNothing, note: 'seen' } }],
+  }),
   measureAction: form({ entryKey: randomUUID(), measuredOn: '2026-11-02', note: 'seen' }),
   takeMeasurementBackAction: form({ id: '1' }),
   setRemindersAction: form({ day: '1', at: '18:00' }),
@@ -61,6 +76,8 @@ const ASSISTANTS_TOO = ['enterSlipAction'];
 const person = (fields: Record<string, string>): Asked => form({ personId: '1', ...fields });
 /** Acts that concern everybody, or the shared library: refused to an assistant. */
 const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
+  keepPatternAction: form({ name: 'Autumn', words: 'x' }),
+  dropPatternAction: form({ id: '1' }),
   previewRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
   takeRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
   newChildAction: () => ({ args: [{ record, school: 'Tarrow Hill' }] }),

@@ -73,6 +73,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/tasks/contents': SIGNED_IN,
   '/tasks/pack': SIGNED_IN,
   '/tasks/schema': OPEN,
+  '/visit/school': NOT_FOR_ASSISTANTS,
   '/yard': SIGNED_IN,
   '/yard/file': SIGNED_IN,
 };

@@ -35,17 +35,45 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
     await page.keyboard.press('Enter');
   }
   await expect(page.getByText(/Measured in school, the baseline among them/)).toBeVisible();
-  await page.getByLabel('In your own words, after what is built').fill('Fetches the bolt box himself.');
-  await page.keyboard.press('Tab');
-  await page.keyboard.press('Enter');
-  await expect(page.locator('[data-own-words]')).toHaveText('Fetches the bolt box himself.');
+  // Edited in its box: what is one's own is lined, what was left stays built.
+  const box = page.getByLabel('The paragraph in your own words');
+  const built = await box.inputValue();
+  await page.locator('h1').click();
+  await page.keyboard.press('e');
+  await expect(box).toBeFocused();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' Kasimir fetches the bolt box himself.');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('[data-own-words]')).toHaveText('Kasimir fetches the bolt box himself.');
+  // The same wording for the next child: kept without a name, put in with the next one's.
+  await page.getByText('patterns of your own (0)').click();
+  await box.evaluate((area: HTMLTextAreaElement) => area.setSelectionRange(area.value.indexOf(' Kasimir fetches'), area.value.length));
+  await page.getByRole('button', { name: 'take what is marked above' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Bolt box');
+  await page.getByRole('button', { name: 'Keep the pattern' }).click();
+  await expect(page.getByText('patterns of your own (1)')).toBeVisible();
+  expect(await ask('SELECT words FROM wording_patterns')).toEqual([{ words: '{child} fetches the bolt box himself.' }]);
+  await page.getByRole('button', { name: 'back to what figures say' }).click();
+  await expect(box).toHaveValue(built);
+  await page.keyboard.press('Control+End');
+  await page.getByRole('button', { name: 'Bolt box', exact: true }).click();
+  await expect(box).toHaveValue(/Kasimir fetches the bolt box himself\./);
   await page.locator('h1').click();
   await page.keyboard.press('c');
   await expect(page.getByText('(copied)')).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied).toContain('Kasimir stood at');
-  expect(copied).toMatch(/Fetches the bolt box himself\.$/);
-  await page.getByRole('button', { name: /^close .* for this goal$/ }).click();
+  expect(copied).toMatch(/Kasimir fetches the bolt box himself\.$/);
+  // The reports behind a figure are a link away.
+  await page.reload();
+  await page
+    .locator('details > summary')
+    .filter({ hasText: /^At home the family told/ })
+    .click();
+  const behind = page.getByText(/^The reports behind it/);
+  expect(await behind.getByRole('link').count()).toBeGreaterThan(0);
+  await page.getByText(/^close .* for this goal$/).click();
+  await page.getByRole('button', { name: /^Close it( early)?$/ }).click();
   await expect(page.getByText(/is closed for this goal/)).toBeVisible();
   await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
   await expect(page.getByText('Nothing of it has changed since.')).toBeVisible();

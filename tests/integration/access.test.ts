@@ -13,7 +13,7 @@ import { exportChild } from '@/server/exchange/exportChild';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
-import { closePeriod, writeWords } from '@/server/progress/writeProgress';
+import { closePeriod, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
@@ -148,7 +148,8 @@ const doors: Door[] = [
     'change',
   ],
   ['progress/writeProgress', (actor, { childId, goalId }) => writeWords(bed.context, actor, { childId, goalId, words: 'x' }), 'change'],
-  ['progress/writeProgress', (actor, { childId, goalId }) => closePeriod(bed.context, actor, { childId, goalId }), 'change'],
+  ['progress/writeProgress', (actor, { childId, goalId }) => closePeriod(bed.context, actor, { childId, goalId, early: 'yes' }), 'change'],
+  ['progress/writeProgress', (actor, { childId, goalId }) => reopenPeriod(bed.context, actor, { childId, goalId, id: 1 }), 'change'],
   ['measuring/measure', (actor, { childId }) => viewMeasure(bed.context, actor, childId), 'change'],
   [
     'measuring/measure',

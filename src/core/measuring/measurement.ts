@@ -23,6 +23,8 @@ export const measurementSchema = z
     good: count,
     trials: count,
     help: z.enum(HELP_LEVELS).nullable(),
+    /** The level reached, by its place in the goal's own words, 0-based; null for what is no goal of levels. */
+    level: z.number('notWhole').int('notWhole').min(0, 'negative').max(6, 'tooMuch').nullable().default(null),
     minutes: z.number('notAnAmount').min(0, 'notAnAmount').max(600, 'notAnAmount').nullable(),
     watched: z
       .record(z.string(), z.string())
@@ -35,14 +37,16 @@ export const measurementSchema = z
       ),
     note: z.string().trim().max(1000, 'tooMuch'),
   })
-  .superRefine(({ good, trials, help, minutes, watched, note, step, taskId }, context) => {
+  .superRefine(({ good, trials, help, level, minutes, watched, note, step, taskId, goalId }, context) => {
     const issue = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message });
     if (good !== null && trials === null) issue('trials', 'trialsMissing');
     if (trials !== null && good === null) issue('good', 'goodMissing');
     if (good !== null && trials !== null && good > trials) issue('good', 'goodOverTrials');
     if (trials === 0) issue('trials', 'noTrials');
     if (step !== null && taskId === null) issue('step', 'stepWithoutTask');
-    const tellsNothing = good === null && help === null && minutes === null && note === '' && Object.keys(watched).length === 0;
+    if (level !== null && goalId === null) issue('level', 'levelWithoutGoal');
+    const tellsNothing =
+      good === null && help === null && level === null && minutes === null && note === '' && Object.keys(watched).length === 0;
     if (tellsNothing) issue('note', 'nothingMeasured');
   });
 export type Measurement = Readonly<z.output<typeof measurementSchema>>;

@@ -13,6 +13,13 @@ export interface Phase {
   readonly from: CalendarDay;
 }
 
+/** From a day on a task was given in another skin: what changes may be how it looks, and not what the child can. */
+export interface SkinChange {
+  readonly taskId: number;
+  readonly skin: string;
+  readonly from: CalendarDay;
+}
+
 /** All that was written down about a goal; figures are made of it alone. */
 export interface GoalLog {
   readonly measurements: readonly (Measurement & { readonly id: number })[];
@@ -20,6 +27,8 @@ export interface GoalLog {
   readonly sessions: readonly (DatedSession & { readonly taskId: number })[];
   /** Oldest first. */
   readonly phases: readonly Phase[];
+  /** Oldest first; missing in what was frozen before they were kept. */
+  readonly skins?: readonly SkinChange[];
   /** Days on which practice of these tasks was planned, and how many of them nobody told anything of. */
   readonly plannedDays: number;
   readonly daysWithoutWord: number;
@@ -33,6 +42,7 @@ export interface GoalFigures {
   readonly family: readonly SourcedPoint[];
   readonly helpNotTold: number;
   readonly phases: readonly Phase[];
+  readonly skins: readonly SkinChange[];
   /** Between the family's last two phases with word in them. */
   readonly nonoverlap: Nonoverlap | null;
   readonly plannedDays: number;
@@ -69,6 +79,7 @@ export function goalFigures(goal: GoalContent, log: GoalLog, until: CalendarDay)
     family,
     helpNotTold: family.filter(({ help }) => help === null).length,
     phases,
+    skins: (log.skins ?? []).filter(({ from }) => from <= until),
     nonoverlap: lastTwoPhases(family, phases),
     plannedDays: log.plannedDays,
     daysWithoutWord: log.daysWithoutWord,

@@ -11,13 +11,13 @@ export interface SourcedPoint extends GoalPoint {
 }
 
 /**
- * What was measured, in the goal's unit: good ones of as many trials as the goal speaks of, the place of the help, minutes. Null where the measurement tells
+ * What was measured, in the goal's unit: good ones of as many trials as the goal speaks of, the place of the help or of the level, minutes. Null where the measurement tells
  * nothing in that unit.
  * @example 4 good of 5 trials, for a goal of so many of 10: 8
  */
 export function pointOfMeasurement(measure: GoalMeasure, measurement: Measurement & { readonly id: number }): SourcedPoint | null {
-  const { measuredOn, good, trials, help, minutes, id, step } = measurement;
-  const value = valueIn(measure, { share: good === null || !trials ? null : good / trials, help, minutes });
+  const { measuredOn, good, trials, help, level, minutes, id, step } = measurement;
+  const value = valueIn(measure, { share: good === null || !trials ? null : good / trials, help, minutes, level });
   return value === null ? null : { day: measuredOn, value, help, sourceId: id, step };
 }
 
@@ -30,7 +30,7 @@ export function pointOfReport(measure: GoalMeasure, session: DatedSession): Sour
   const isCounted = outcomeOf(session, target) !== 'uncounted' || measure.kind !== 'count';
   if (!done || session.safetyWord || !isCounted) return null;
   const share = amount === null || !target ? null : Math.min(1, amount / target);
-  const value = valueIn(measure, { share, help, minutes: null });
+  const value = valueIn(measure, { share, help, minutes: null, level: null });
   return value === null ? null : { day: doneOn, value, help, sourceId: reportId, step };
 }
 
@@ -38,12 +38,13 @@ interface Told {
   readonly share: number | null;
   readonly help: DatedSession['help'];
   readonly minutes: number | null;
+  readonly level: number | null;
 }
 
 /** Tenths are as fine as any of these is told. */
 const tenths = (value: number) => Math.round(value * 10) / 10;
 
-function valueIn(measure: GoalMeasure, { share, help, minutes }: Told): number | null {
+function valueIn(measure: GoalMeasure, { share, help, minutes, level }: Told): number | null {
   switch (measure.kind) {
     case 'count':
       return share === null ? null : tenths(share * measure.of);
@@ -51,8 +52,9 @@ function valueIn(measure: GoalMeasure, { share, help, minutes }: Told): number |
       return help === null ? null : HELP_LEVELS.indexOf(help);
     case 'minutes':
       return minutes;
-    // Levels in own words are told by no number.
     case 'rating':
+      // The goal may have had more levels when it was measured.
+      return level === null ? null : Math.min(level, measure.levels.length - 1);
     case 'words':
       return null;
   }

@@ -1,3 +1,5 @@
+import type { ReportPart } from './editedWords';
+
 /** A report on one child's goals as it is put on paper: words, and a drawing in shares of its frame. */
 export interface ReportPage {
   readonly title: string;
@@ -7,9 +9,7 @@ export interface ReportPage {
     readonly statement: string;
     readonly criterion: string;
     readonly standing: string;
-    readonly paragraph: string;
-    /** Empty where none were added. */
-    readonly ownWords: string;
+    readonly paragraph: readonly ReportPart[];
     /** Null where nothing can be drawn. */
     readonly drawing: ReportDrawing | null;
   }[];
@@ -23,6 +23,8 @@ export interface ReportDrawing {
   readonly own: readonly SharePoint[];
   readonly family: readonly SharePoint[];
   readonly steps: readonly { readonly x: number; readonly label: string }[];
+  /** From when on a task was given in another skin. */
+  readonly skins: readonly { readonly x: number; readonly label: string }[];
   readonly least: string;
   readonly most: string;
   readonly from: string;

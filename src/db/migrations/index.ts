@@ -22,6 +22,7 @@ import { phrases } from './0023-phrases';
 import { listsAndViews } from './0024-lists-and-views';
 import { printed } from './0025-printed';
 import { progress } from './0026-progress';
+import { wording } from './0027-wording';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -55,6 +56,7 @@ export const MIGRATIONS: readonly Migration[] = [
   listsAndViews,
   printed,
   progress,
+  wording,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -1,5 +1,5 @@
 import type { PaperSize } from '@/core/paper';
-import type { ReportDrawing, ReportPage, SharePoint } from '@/core/progress';
+import type { ReportDrawing, ReportPage, ReportPart, SharePoint } from '@/core/progress';
 import { mm, Pen } from './pen';
 
 const HEIGHT = mm(38);
@@ -23,26 +23,17 @@ function reportOn(pen: Pen, { title, under, goals, legend }: ReportPage): void {
   pen.begin();
   pen.say('H1', title, 18);
   pen.say('P', under, 10, { gap: 8 });
-  for (const { statement, criterion, standing, paragraph, ownWords, drawing } of goals) {
+  for (const { statement, criterion, standing, paragraph, drawing } of goals) {
     pen.begin();
     pen.keep(mm(60));
     pen.say('H2', statement, 13);
     pen.say('P', `${criterion} ${standing}.`, 10, { gap: 4 });
     if (drawing) draw(pen, drawing);
-    pen.say('P', paragraph, 11, { gap: 3 });
-    if (ownWords) {
+    for (const { text, isOwn } of inBlocks(paragraph)) {
       const top = pen.doc.y;
-      pen.say('P', ownWords, 11, { indent: mm(4), gap: 3 });
-      const { y } = pen.doc;
+      pen.say('P', text, 11, { indent: isOwn ? mm(4) : 0, gap: 3 });
       // A page may have begun between.
-      if (y > top)
-        pen.draw((doc) =>
-          doc
-            .lineWidth(1.6)
-            .moveTo(pen.left + mm(1.5), top)
-            .lineTo(pen.left + mm(1.5), y - 4)
-            .stroke(),
-        );
+      if (isOwn && pen.doc.y > top) lineBeside(pen, top);
     }
     pen.doc.y += 10;
   }
@@ -50,8 +41,27 @@ function reportOn(pen: Pen, { title, under, goals, legend }: ReportPage): void {
   pen.say('P', legend, 9);
 }
 
-/** Aim dashed, own measures as squares, the family's word as circles, steps as upright lines. */
-function draw(pen: Pen, { aim, own, family, steps, least, most, from, to }: ReportDrawing): void {
+/** What stands one after the other and is of one hand, as one block. */
+function inBlocks(parts: readonly ReportPart[]): ReportPart[] {
+  return parts.reduce<ReportPart[]>((blocks, part) => {
+    const last = blocks.at(-1);
+    return last?.isOwn === part.isOwn ? [...blocks.slice(0, -1), { ...last, text: `${last.text} ${part.text}` }] : [...blocks, part];
+  }, []);
+}
+
+function lineBeside(pen: Pen, top: number): void {
+  const { y } = pen.doc;
+  pen.draw((doc) =>
+    doc
+      .lineWidth(1.6)
+      .moveTo(pen.left + mm(1.5), top)
+      .lineTo(pen.left + mm(1.5), y - 4)
+      .stroke(),
+  );
+}
+
+/** Aim dashed, own measures as squares, the family's word as circles, steps as upright lines, skins as dotted ones. */
+function draw(pen: Pen, { aim, own, family, steps, skins, least, most, from, to }: ReportDrawing): void {
   pen.keep(HEIGHT + 24);
   const top = pen.doc.y + 10;
   const left = pen.left + LEFT;
@@ -64,6 +74,12 @@ function draw(pen: Pen, { aim, own, family, steps, least, most, from, to }: Repo
       .lineTo(...at([1, 0]))
       .stroke();
     for (const { x } of steps)
+      doc
+        .moveTo(...at([x, 0]))
+        .lineTo(...at([x, 1]))
+        .stroke();
+    doc.dash(1, { space: 2 });
+    for (const { x } of skins)
       doc
         .moveTo(...at([x, 0]))
         .lineTo(...at([x, 1]))
@@ -84,6 +100,7 @@ function draw(pen: Pen, { aim, own, family, steps, least, most, from, to }: Repo
   pen.put('P', most, pen.left, top - 4, 8, small);
   pen.put('P', least, pen.left, top + HEIGHT - 6, 8, small);
   for (const { x, label } of steps) pen.put('P', label, at([x, 1])[0] - 14, top - 11, 7, { width: 40, scaled: false });
+  for (const { x, label } of skins) pen.put('P', label, at([x, 0])[0] + 2, top + HEIGHT - 9, 7, { width: 70, scaled: false });
   pen.put('P', from, left, top + HEIGHT + 3, 8, { width: 120, scaled: false });
   pen.put('P', to, left + width - 120, top + HEIGHT + 3, 8, { width: 120, align: 'right', scaled: false });
   pen.doc.y = top + HEIGHT + 18;

@@ -60,8 +60,11 @@ export async function measure(context: Context, actor: PersonActor, raw: unknown
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const measurement = parseInput(measurementSchema, given);
     if (measurement.measuredOn > calendarDayInZone(now, child.timeZone)) throw invalid({ path: 'measuredOn', code: 'notAhead' });
-    const { goalId, taskId } = measurement;
-    if (goalId !== null && !(await goalsOf(work, childId)).some(({ id }) => id === goalId)) throw new AppError('notFound');
+    const { goalId, taskId, level } = measurement;
+    const goal = goalId === null ? undefined : (await goalsOf(work, childId)).find(({ id }) => id === goalId);
+    if (goalId !== null && !goal) throw new AppError('notFound');
+    const of = goal?.content.measure;
+    if (level !== null && (of?.kind !== 'rating' || level >= of.levels.length)) throw invalid({ path: 'level', code: 'noSuchLevel' });
     const tasks = (await currentVersions(work, [childId])).get(childId)?.tasks ?? [];
     if (taskId !== null && !tasks.some((task) => task.taskId === taskId)) throw new AppError('notFound');
     await addMeasurement(work, childId, measurement, { entryKey, by: actor.personId, at: now });

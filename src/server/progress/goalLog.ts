@@ -1,15 +1,20 @@
 import { practiceOf } from '@/core/adherence';
 import { addDays, daysFromTo, type CalendarDay } from '@/core/calendar';
 import { servesGoal, type GoalContent } from '@/core/goals';
-import { plannedSpans, type ProgramVersion } from '@/core/program';
+import { plannedSpans } from '@/core/program';
 import type { GoalLog } from '@/core/progress';
-import { gradeChanges, measurementsOf, practiceSince, sessionsOfTasks, versionsSince, type Work } from '@/db';
+import { gradeChanges, measurementsOf, practiceSince, sessionsOfTasks, skinChanges, versionsSince, type GivenTask, type Work } from '@/db';
 
 const MOST_MEASURES = 500;
 
-/** The tasks that serve a goal: those that it names, or those of its skill in the present program. */
-export function tasksOfGoal(goal: GoalContent, program: ProgramVersion | undefined): number[] {
-  const serving = (program?.tasks ?? []).filter(({ taskId, content }) => servesGoal(goal, { taskId, skill: content.skill }));
+/** From when on there may be something to tell of a goal: its baseline; half a year where it has none. */
+export function sinceOf({ measure }: GoalContent, until: CalendarDay): CalendarDay {
+  return measure.kind === 'words' ? addDays(until, -180) : measure.baselineOn;
+}
+
+/** The tasks that serve a goal: those that it names, and those of its skill that were given since its baseline, where it names none. */
+export function tasksOfGoal(goal: GoalContent, given: readonly GivenTask[]): number[] {
+  const serving = given.filter((task) => servesGoal(goal, task));
   return [...new Set([...goal.taskIds, ...serving.map(({ taskId }) => taskId)])];
 }
 
@@ -24,7 +29,7 @@ export async function goalLogOf(
     until,
   }: { childId: number; goalId: number; goal: GoalContent; taskIds: readonly number[]; until: CalendarDay },
 ): Promise<GoalLog> {
-  const from = goal.measure.kind === 'words' ? addDays(until, -180) : goal.measure.baselineOn;
+  const from = sinceOf(goal, until);
   const measurements = (await measurementsOf(work, childId, MOST_MEASURES)).filter(
     (each) => each.goalId === goalId && each.measuredOn <= until,
   );
@@ -37,7 +42,7 @@ export async function goalLogOf(
   const practice = practiceOf(days, plannedSpans(ofTheseTasks), reports, until);
   const planned = practice.days.filter(({ word, planned: count }) => word !== 'free' && count > 0);
   return {
-    measurements: measurements.map(({ id, goalId: of, taskId, step, measuredOn, good, trials, help, minutes, watched, note }) => ({
+    measurements: measurements.map(({ id, goalId: of, taskId, step, measuredOn, good, trials, help, level, minutes, watched, note }) => ({
       id,
       goalId: of,
       taskId,
@@ -46,6 +51,7 @@ export async function goalLogOf(
       good,
       trials,
       help,
+      level,
       minutes,
       watched,
       note,
@@ -67,6 +73,7 @@ export async function goalLogOf(
       }),
     ),
     phases: changes.map(({ taskId, toStep, changedOn }) => ({ taskId, step: toStep, from: changedOn })),
+    skins: (await skinChanges(work, childId)).filter(({ taskId }) => taskIds.includes(taskId)),
     plannedDays: planned.length,
     daysWithoutWord: planned.filter(({ word }) => word === 'noWord').length,
   };

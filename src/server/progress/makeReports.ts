@@ -11,7 +11,9 @@ import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
-import { inFull, loadGoals, type GoalInFull, type Period } from './viewProgress';
+import { goalInFull, type GoalInFull } from './goalInFull';
+import type { Period } from './periodOn';
+import { loadGoals } from './viewProgress';
 
 const wishSchema = z.object({ size: z.enum(PAPER_SIZES).default('letter') });
 
@@ -52,7 +54,7 @@ export async function reportsOfCaseload(
         const full: GoalInFull[] = [];
         for (const line of own)
           full.push(
-            await inFull(
+            await goalInFull(
               work,
               goals.find(({ id }) => id === line.goalId)!,
               line,

@@ -1,21 +1,17 @@
 import { calendarDayInZone, type CalendarDay, type SchoolYear } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
-import type { GoalContent } from '@/core/goals';
 import { groupBy } from '@/core/groupBy';
-import type { LocalText } from '@/core/text';
-import { goalFigures, type GoalFigures, type GoalLog } from '@/core/progress';
+import { goalFigures } from '@/core/progress';
 import {
   childrenOf,
-  closedGoalsOf,
-  currentVersions,
   goalMeasurementsOf,
-  goalWordsOf,
   inTransaction,
   openGoalsOf,
   schoolCalendarOn,
+  wordingPatternsOf,
   workplaceOf,
   type GoalOfChild,
-  type GoalWords,
+  type WordingPattern,
   type Work,
 } from '@/db';
 import { requireMay } from '../access';
@@ -24,47 +20,8 @@ import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may } from '../may';
-import { readFrozen, whatChanged, type ChangedSince } from './frozen';
-import { goalLogOf, tasksOfGoal } from './goalLog';
-
-export type Period = SchoolYear['periods'][number];
-
-/** A goal in the list: by whose standing, and what was measured of it. */
-export interface GoalLine {
-  readonly goalId: number;
-  readonly childId: number;
-  readonly childName: string;
-  readonly school: string;
-  readonly visitDays: string;
-  readonly goal: GoalContent;
-  readonly own: GoalFigures['own'];
-  readonly ownPoints: GoalFigures['ownPoints'];
-  /** The day of the last own measure, the baseline among them. */
-  readonly lastMeasuredOn: CalendarDay | null;
-}
-
-export interface ClosedPeriod {
-  readonly id: number;
-  readonly periodName: string;
-  readonly from: CalendarDay;
-  readonly to: CalendarDay;
-  readonly closedBy: string;
-  readonly closedAt: number;
-  readonly figures: GoalFigures;
-  readonly goal: GoalContent;
-  readonly words: string;
-  /** What of it would be otherwise by what is known now. */
-  readonly since: ChangedSince;
-}
-
-export interface GoalInFull extends GoalLine {
-  readonly child: Child;
-  readonly figures: GoalFigures;
-  readonly log: GoalLog;
-  readonly tasks: readonly { readonly taskId: number; readonly title: LocalText }[];
-  readonly words: GoalWords | null;
-  readonly closed: readonly ClosedPeriod[];
-}
+import { goalInFull, type GoalInFull, type GoalLine } from './goalInFull';
+import { periodOn, type Period } from './periodOn';
 
 export interface ProgressView {
   readonly today: CalendarDay;
@@ -74,6 +31,8 @@ export interface ProgressView {
   readonly breaks: SchoolYear['breaks'];
   readonly lines: readonly GoalLine[];
   readonly here: GoalInFull | null;
+  /** How who looks words the usual things. */
+  readonly patterns: readonly WordingPattern[];
 }
 
 /** Where every goal of a caseload stands, and one of them in full. @throws AppError notFound, notAllowed */
@@ -84,15 +43,16 @@ export async function viewProgress(context: Context, actor: PersonActor, goalId:
     const chosen = goalId === null ? goals[0] : goals.find(({ id }) => id === goalId);
     if (goalId !== null && !chosen) throw new AppError('notFound');
     const line = chosen && rest.lines.find((each) => each.goalId === chosen.id);
-    const here = chosen && line ? await inFull(work, chosen, line, children.get(chosen.childId)!, rest) : null;
-    return { view: { ...rest, here }, childIds: [...children.keys()] };
+    const here = chosen && line ? await goalInFull(work, chosen, line, children.get(chosen.childId)!, rest) : null;
+    const patterns = await wordingPatternsOf(work, actor.personId);
+    return { view: { ...rest, here, patterns }, childIds: [...children.keys()] };
   });
   await context.looks.note(entryOf(actor, context.now(), childIds, 'progress.viewed'));
   return view;
 }
 
 /** The open goals of a caseload that have numbers, each with where it stands. */
-export interface CaseloadGoals extends Omit<ProgressView, 'here'> {
+export interface CaseloadGoals extends Omit<ProgressView, 'here' | 'patterns'> {
   readonly goals: readonly GoalOfChild[];
   readonly children: ReadonlyMap<number, Child>;
 }
@@ -123,53 +83,4 @@ export async function loadGoals(work: Work, context: Context, actor: PersonActor
   });
   const year = await schoolCalendarOn(work, today);
   return { today, timeZone, period: periodOn(year, today), breaks: year?.breaks ?? [], lines, goals, children };
-}
-
-/** The reporting period of a day: the one that it lies in, else the last one that is over. */
-export function periodOn(year: SchoolYear | null, day: CalendarDay): Period | null {
-  const periods = year?.periods ?? [];
-  return periods.find(({ from, to }) => from <= day && day <= to) ?? periods.findLast(({ to }) => to < day) ?? null;
-}
-
-/** One goal with its log, figures, words and closed periods. */
-export async function inFull(
-  work: Work,
-  goal: GoalOfChild,
-  line: GoalLine,
-  child: Child,
-  { today, period }: Pick<ProgressView, 'today' | 'period'>,
-): Promise<GoalInFull> {
-  const program = (await currentVersions(work, [child.id])).get(child.id);
-  const taskIds = tasksOfGoal(goal.content, program);
-  const asked = { childId: child.id, goalId: goal.id, goal: goal.content, taskIds };
-  const log = await goalLogOf(work, { ...asked, until: today });
-  const closed: ClosedPeriod[] = [];
-  for (const each of await closedGoalsOf(work, goal.id)) {
-    const frozen = readFrozen(each.content);
-    const now = goalFigures(frozen.goal, await goalLogOf(work, { ...asked, goal: frozen.goal, until: each.to }), each.to);
-    const { id, periodName, from, to, closedBy, closedAt, words } = each;
-    closed.push({
-      id,
-      periodName,
-      from,
-      to,
-      closedBy,
-      closedAt,
-      words,
-      goal: frozen.goal,
-      figures: frozen.figures,
-      since: whatChanged(frozen.figures, now),
-    });
-  }
-  return {
-    ...line,
-    child,
-    figures: goalFigures(goal.content, log, today),
-    log,
-    tasks: (program?.tasks ?? [])
-      .filter(({ taskId }) => taskIds.includes(taskId))
-      .map(({ taskId, content }) => ({ taskId, title: content.title })),
-    words: period && (await goalWordsOf(work, goal.id, period.from)),
-    closed,
-  };
 }

@@ -2,7 +2,15 @@ import { screen } from '@/app/screen';
 import { viewProgress } from '@/server/progress/viewProgress';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { ProgressScreen } from '@/ui/desk/progress/ProgressScreen';
-import { closePeriodAction, writeWordsAction } from './actions';
+import * as actions from './actions';
+
+const ACTS = {
+  write: actions.writeWordsAction,
+  close: actions.closePeriodAction,
+  reopen: actions.reopenPeriodAction,
+  keepPattern: actions.keepPatternAction,
+  dropPattern: actions.dropPatternAction,
+};
 
 export default async function ProgressPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const { goal } = await searchParams;
@@ -11,7 +19,7 @@ export default async function ProgressPage({ searchParams }: { searchParams: Pro
     const view = await viewProgress(context, actor, goalId);
     return (
       <Shell here="/progress" actor={actor}>
-        <ProgressScreen view={view} write={writeWordsAction} close={closePeriodAction} />
+        <ProgressScreen view={view} acts={ACTS} />
       </Shell>
     );
   });

@@ -17,7 +17,7 @@ type Row = Omit<Measured, 'measuredOn' | 'help' | 'watched'> & {
   readonly watched: unknown;
 };
 
-const COLUMNS = `m.id, m.child_id AS childId, m.goal_id AS goalId, m.task_id AS taskId, m.step, m.measured_on AS measuredOn, m.good, m.trials, m.help,
+const COLUMNS = `m.id, m.child_id AS childId, m.goal_id AS goalId, m.task_id AS taskId, m.step, m.measured_on AS measuredOn, m.good, m.trials, m.help, m.level,
   CAST(m.minutes AS DOUBLE) AS minutes, m.watched, m.note, p.name AS \`by\`, p.id AS byId FROM measurements m JOIN people p ON p.id = m.measured_by`;
 
 const toMeasured = <Any extends Row>(row: Any) => ({
@@ -53,7 +53,7 @@ export async function addMeasurement(
   measurement: Measurement,
   { entryKey, by, at }: { readonly entryKey: string; readonly by: number; readonly at: Instant },
 ): Promise<void> {
-  const { goalId, taskId, step, measuredOn, good, trials, help, minutes, watched, note } = measurement;
+  const { goalId, taskId, step, measuredOn, good, trials, help, level, minutes, watched, note } = measurement;
   await tablesOf(work).insertOrKeep(
     'measurements',
     [
@@ -67,6 +67,7 @@ export async function addMeasurement(
         good,
         trials,
         help,
+        level,
         minutes,
         watched: Object.keys(watched).length > 0 ? watched : null,
         note,

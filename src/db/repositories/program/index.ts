@@ -8,8 +8,10 @@ export {
   versionOfDecision,
   tasksByVersion,
   unprintedOf,
+  skinChanges,
+  tasksGivenSince,
   versionsSince,
 } from './read';
-export type { ChangeCause, ChangeOfDecision, RecordedChange } from './read';
+export type { ChangeCause, ChangeOfDecision, GivenTask, RecordedChange } from './read';
 export { addGradeChange, addVersion, dropDraft, lockProgram, markPrinted, saveDraft } from './write';
 export type { NewGradeChange, NewVersion } from './write';

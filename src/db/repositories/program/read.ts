@@ -3,7 +3,9 @@ import { unitOf } from '@/core/dose';
 import { groupBy } from '@/core/groupBy';
 import { givenTask, type GradeChange, type ProgramTask, type ProgramVersion, type SentVersion } from '@/core/program';
 import type { Suggestion } from '@/core/advancing';
-import { PARTS } from '@/core/vocabulary';
+import type { SkinChange } from '@/core/progress';
+import type { LocalText } from '@/core/text';
+import { PARTS, SKINS } from '@/core/vocabulary';
 import { oneOf, readChoices, readDose, readSuggestion, readWeekdays } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 import { taskContents } from '../task';
@@ -159,6 +161,37 @@ export async function versionsSince(work: Work, childIds: readonly number[], sin
       })),
     ]),
   );
+}
+
+/** A task that was given to a child, as its newest version says it. */
+export interface GivenTask {
+  readonly taskId: number;
+  readonly skill: string;
+  readonly title: LocalText;
+}
+
+/** The tasks of all versions that still held on a day or came after, each once. */
+export async function tasksGivenSince(work: Work, childId: number, since: CalendarDay): Promise<GivenTask[]> {
+  const rows = await tablesOf(work).select<Omit<GivenTask, 'title'> & { readonly title: unknown }>(
+    `SELECT k.task_id AS taskId, JSON_VALUE(k.content, '$.skill') AS skill, JSON_EXTRACT(k.content, '$.title') AS title FROM task_versions k JOIN (
+       SELECT MAX(t.task_version_id) AS id FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
+       WHERE p.child_id = :childId AND v.ends_on >= :since GROUP BY t.task_id) newest ON newest.id = k.id ORDER BY k.task_id`,
+    { childId, since },
+  );
+  return rows.map((row) => ({ ...row, title: (typeof row.title === 'string' ? JSON.parse(row.title) : row.title) as LocalText }));
+}
+
+/** When a child was given a task in another skin than before, oldest first. */
+export async function skinChanges(work: Work, childId: number): Promise<SkinChange[]> {
+  const rows = await tablesOf(work).select<{ taskId: number; skin: string; from: string }>(
+    `SELECT t.task_id AS taskId, COALESCE(JSON_VALUE(t.choices, '$.skin'), :usual) AS skin, GREATEST(v.starts_on, v.sent_on) AS \`from\`
+     FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id
+     WHERE p.child_id = :childId ORDER BY t.task_id, v.number`,
+    { childId, usual: SKINS[0] },
+  );
+  return rows
+    .filter(({ taskId, skin }, index) => rows[index - 1]?.taskId === taskId && rows[index - 1]!.skin !== skin)
+    .map((row) => ({ ...row, from: calendarDay(row.from) }));
 }
 
 /** The tasks of each version of a child's program, in their order, oldest first. */

@@ -29,6 +29,9 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
       <input name={name} inputMode={mode} autoComplete="off" className="field w-[90px]" />
     </FormField>
   );
+  const rated = goals.flatMap((goal) => (goal.content.measure.kind === 'rating' ? [{ ...goal, levels: goal.content.measure.levels }] : []));
+  const levelOf = ({ goalId: of, level }: MeasureView['measured'][number]) =>
+    level === null ? '–' : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
   return (
     <>
       <h1 className="text-[24px]">
@@ -87,6 +90,22 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
               ))}
             </select>
           </FormField>
+          {rated.length > 0 && (
+            <FormField label="Level of a goal">
+              <select name="level" className="field max-w-[280px]" defaultValue="">
+                <option value="">–</option>
+                {rated.map(({ id, content, levels }) => (
+                  <optgroup key={id} label={content.statement}>
+                    {levels.map((level, index) => (
+                      <option key={level} value={`${id}:${index}`}>
+                        {index + 1} {level}
+                      </option>
+                    ))}
+                  </optgroup>
+                ))}
+              </select>
+            </FormField>
+          )}
           {number('minutes', 'Minutes', 'decimal')}
           {WATCH_ITEMS.map((item) => (
             <FormField key={item} label={words(`watchItems.${item}`)}>
@@ -112,18 +131,19 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           <p className="text-soft">Nothing yet.</p>
         ) : (
           <table className="w-full border-collapse">
-            <HeadRow heads={['on', 'task', 'good', 'help', 'minutes', 'seen', 'note', 'by', '']} />
+            <HeadRow heads={['on', 'task', 'good', 'help', 'level', 'minutes', 'seen', 'note', 'by', '']} />
             <tbody>
               {measured.map((each) => {
                 const task = tasks.find(({ taskId }) => taskId === each.taskId);
                 return (
-                  <tr key={each.id}>
+                  <tr key={each.id} id={`measured-${each.id}`}>
                     <td className="cell whitespace-nowrap">{dayAndMonth(each.measuredOn)}</td>
                     <td className="cell">
                       {task ? `${task.content.title.en}, ${each.step ?? ''}` : each.taskId === null ? '–' : 'a task that is out'}
                     </td>
                     <td className="cell whitespace-nowrap">{each.good === null ? '–' : `${each.good} of ${each.trials ?? '?'}`}</td>
                     <td className="cell whitespace-nowrap">{each.help ? words(`helps.${each.help}`) : '–'}</td>
+                    <td className="cell">{levelOf(each)}</td>
                     <td className="cell">{each.minutes ?? '–'}</td>
                     <td className="cell">
                       {WATCH_ITEMS.flatMap((item) =>

@@ -5,14 +5,17 @@ export function measureForm(form: FormData): unknown {
   const text = (name: string) => String(form.get(name) ?? '').trim();
   const number = (name: string) => (text(name) === '' ? null : Number(text(name).replace(',', '.')));
   const [taskId, step] = text('taskStep').split(':');
+  // A level is chosen together with its goal.
+  const [ofLevel, level] = text('level').split(':');
   return {
-    goalId: number('goalId'),
+    goalId: level ? Number(ofLevel) : number('goalId'),
     taskId: taskId ? Number(taskId) : null,
     step: step ? Number(step) : null,
     measuredOn: text('measuredOn'),
     good: number('good'),
     trials: number('trials'),
     help: text('help') || null,
+    level: level ? Number(level) : null,
     minutes: number('minutes'),
     watched: Object.fromEntries(WATCH_ITEMS.map((item) => [item, text(`watch_${item}`)])),
     note: text('note'),

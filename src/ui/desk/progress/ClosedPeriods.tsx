@@ -1,25 +1,38 @@
 import { instant } from '@/core/calendar';
-import type { ClosedPeriod, GoalInFull } from '@/server/progress/viewProgress';
+import { editedParagraph } from '@/core/progress';
+import type { ClosedPeriod, GoalInFull } from '@/server/progress/goalInFull';
 import { longDay, momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { ReportParts } from './ReportParts';
 import { reportSentences, standingWords } from './reportWords';
 
+interface Props {
+  readonly here: GoalInFull;
+  readonly timeZone: string;
+  readonly reopen: WordedAction;
+}
+
 /** What was closed, as it was then, and what would be otherwise by what is known now. */
-export function ClosedPeriods({ here, timeZone }: { readonly here: GoalInFull; readonly timeZone: string }) {
+export function ClosedPeriods({ here, timeZone, reopen }: Props) {
   return here.closed.map((closed) => (
     <details key={closed.id} className="mt-3">
       <summary className="link inline">
         {closed.periodName}, closed {momentIn(instant(closed.closedAt), timeZone)} by {closed.closedBy}: {standingWords(closed.figures)}
       </summary>
       <p className="mt-1 border-l-4 border-line pl-2">
-        {reportSentences(closed.goal, closed.figures, here.child.calledName)
-          .map(({ says }) => says)
-          .join(' ')}
-        {closed.words && <span className="ml-1 border-l-[3px] border-slate pl-1.5 text-slate">{closed.words}</span>}
+        <ReportParts parts={editedParagraph(reportSentences(closed.goal, closed.figures, here.child.calledName), closed.words).parts} />
       </p>
       <p className="mt-1 text-[14px] text-soft">
         From {longDay(closed.from)} to {longDay(closed.to)}. {changedWords(closed)}
       </p>
+      <details className="mt-1 text-[14px] print:hidden">
+        <summary className="link inline">open it again</summary>
+        <ActionForm action={reopen} hidden={{ childId: here.childId, goalId: here.goalId, id: closed.id }} className="mt-1">
+          <p>The kept copy is thrown away; your words stay. Whoever has the report on paper has the copy of before.</p>
+          <button className="act mt-1">Throw the copy away and open it</button>
+        </ActionForm>
+      </details>
     </details>
   ));
 }

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { daysBetween, type CalendarDay } from '@/core/calendar';
 import { aimAt, valuesOf } from '@/core/goals';
 import { rangeOf, STANDINGS } from '@/core/progress';
-import type { GoalLine } from '@/server/progress/viewProgress';
+import type { GoalLine } from '@/server/progress/goalInFull';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { unitWords } from '../goals/goalWords';
@@ -124,7 +124,10 @@ function ToMeasure({ lines, today }: { readonly lines: readonly GoalLine[]; read
         return (
           <div key={school} className="mt-1 text-[14px]">
             <p className="font-semibold text-soft">
-              {school} {own[0]!.visitDays}
+              {school} {own[0]!.visitDays}{' '}
+              <a className="link font-normal" href={`/visit/school?name=${encodeURIComponent(school)}`}>
+                trial sheet
+              </a>
             </p>
             {own.map(({ goalId, childId, childName, goal, lastMeasuredOn }) => (
               <p key={goalId}>

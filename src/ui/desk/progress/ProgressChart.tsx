@@ -2,7 +2,8 @@ import { init, use as register } from 'echarts/core';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { SVGRenderer } from 'echarts/renderers';
-import type { GoalInFull, ProgressView } from '@/server/progress/viewProgress';
+import type { GoalInFull } from '@/server/progress/goalInFull';
+import type { ProgressView } from '@/server/progress/viewProgress';
 import { chartOption } from './chart';
 
 register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer]);

@@ -4,9 +4,11 @@ import { addDays, daysBetween, type CalendarDay } from '@/core/calendar';
 import { aimAt, valuesOf } from '@/core/goals';
 import { rangeOf } from '@/core/progress';
 import { HELP_LEVELS } from '@/core/sessions';
-import type { GoalInFull, ProgressView } from '@/server/progress/viewProgress';
+import type { GoalInFull } from '@/server/progress/goalInFull';
+import type { ProgressView } from '@/server/progress/viewProgress';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
+import { skinWords } from './reportWords';
 
 /** Readable in black and white: each kind of data has a mark of its own, and no color says what nothing else says. */
 const INK = '#1f2a27';
@@ -19,7 +21,7 @@ const FONT = { fontFamily: 'inherit', fontSize: 13, color: SOFT };
 
 /**
  * The chart of a goal: own measures as filled squares, the family's word as open circles, the aim dashed, the trend as a line in its band up to the review, steps
- * as upright lines, free school days shaded.
+ * as upright lines, skins as dotted ones, free school days shaded.
  */
 export function chartOption(here: GoalInFull, today: CalendarDay, breaks: ProgressView['breaks']): EChartsOption | null {
   const { goal, figures, tasks } = here;
@@ -32,7 +34,7 @@ export function chartOption(here: GoalInFull, today: CalendarDay, breaks: Progre
   const end = reviewOn > lastPoint ? reviewOn : lastPoint;
   const most = measure.kind === 'minutes' ? Math.ceil(Math.max(values.to, ...figures.ownPoints.map(({ value }) => value)) * 1.2) : range[1];
   const titleOf = (taskId: number) => tasks.find((task) => task.taskId === taskId)?.title.en ?? '';
-  const several = tasks.length > 1;
+  const several = new Set(figures.phases.map(({ taskId }) => taskId)).size > 1;
   const steps = figures.phases.filter(({ from }) => from >= first && from <= end);
   const own: ScatterSeriesOption = {
     name: 'measured',
@@ -53,6 +55,13 @@ export function chartOption(here: GoalInFull, today: CalendarDay, breaks: Progre
           xAxis: from,
           label: { formatter: several ? `${titleOf(taskId).slice(0, 14)} ${step}` : `step ${step}`, rotate: several ? 30 : 0 },
         })),
+        ...figures.skins
+          .filter(({ from }) => from >= first && from <= end)
+          .map(({ skin, from }) => ({
+            xAxis: from,
+            lineStyle: { type: 'dotted' as const, color: SOFT },
+            label: { formatter: skinWords(skin), position: 'insideStartTop' as const, rotate: 90, fontSize: 11 },
+          })),
         {
           xAxis: today,
           lineStyle: { type: 'dotted' as const, color: INK },

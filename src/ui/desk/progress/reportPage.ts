@@ -1,13 +1,14 @@
 import { daysBetween, type CalendarDay } from '@/core/calendar';
 import { aimAt, valuesOf } from '@/core/goals';
-import { rangeOf, type ReportDrawing, type ReportPage } from '@/core/progress';
-import type { GoalInFull, Period } from '@/server/progress/viewProgress';
+import { editedParagraph, rangeOf, type ReportDrawing, type ReportPage } from '@/core/progress';
+import type { GoalInFull } from '@/server/progress/goalInFull';
+import type { Period } from '@/server/progress/periodOn';
 import { longDay } from '../../shared/days';
 import { criterionWords, unitWords } from '../goals/goalWords';
-import { reportSentences, standingWords } from './reportWords';
+import { reportSentences, skinWords, standingWords } from './reportWords';
 
 const LEGEND =
-  'Squares: measured in school. Circles: the family’s word, which is in no number of the measures. Dashed: the aim. Lined at the side: words of the therapist’s own; all else is built from figures.';
+  'Squares: measured in school. Circles: the family’s word, which is in no number of the measures. Dashed: the aim. Lined at the side: the therapist’s own words; all else is built from figures.';
 
 /** A child's goals as the report has them on paper: the same words and values as on the screen. */
 export function reportPage(goals: readonly GoalInFull[], period: Period | null, today: CalendarDay): ReportPage {
@@ -19,10 +20,7 @@ export function reportPage(goals: readonly GoalInFull[], period: Period | null, 
       statement: here.goal.statement,
       criterion: `${criterionWords(here.goal)} By ${longDay(here.goal.reviewOn)}.`,
       standing: standingWords(here.figures) || 'Told in words',
-      paragraph: reportSentences(here.goal, here.figures, child.calledName)
-        .map(({ says }) => says)
-        .join(' '),
-      ownWords: here.words?.words ?? '',
+      paragraph: editedParagraph(reportSentences(here.goal, here.figures, child.calledName), here.words).parts,
       drawing: drawingOf(here, today),
     })),
     legend: LEGEND,
@@ -47,6 +45,9 @@ function drawingOf({ goal, figures }: GoalInFull, today: CalendarDay): ReportDra
     steps: figures.phases
       .filter(({ from }) => from > begun && from <= end)
       .map(({ step, from }) => ({ x: at(from, 0)[0], label: `step ${step}` })),
+    skins: figures.skins
+      .filter(({ from }) => from > begun && from <= end)
+      .map(({ skin, from }) => ({ x: at(from, 0)[0], label: skinWords(skin) })),
     least: unitWords(measure, range[0]),
     most: unitWords(measure, most),
     from: longDay(begun),

@@ -1,15 +1,22 @@
 import { valuesOf, type GoalContent } from '@/core/goals';
-import type { GoalFigures, Standing } from '@/core/progress';
+import type { BuiltSentence, GoalFigures, SourcedPoint, Standing } from '@/core/progress';
+import type { SKINS } from '@/core/vocabulary';
 import { dayAndMonth, longDay } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { unitWords } from '../goals/goalWords';
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
-/** A sentence of the report, and how one knows what it says. */
-export interface KnownSentence {
-  readonly says: string;
+/** A sentence of the report, how one knows what it says, and what it was made of. */
+export interface KnownSentence extends BuiltSentence {
   readonly how: string;
+  /** The measures, or the family’s reports, behind its figures. */
+  readonly behind: { readonly whose: 'own' | 'family'; readonly points: readonly SourcedPoint[] };
+}
+
+/** How a skin is called; one that the stock has no more, by its own name. */
+export function skinWords(skin: string): string {
+  return words(`skins.${skin as (typeof SKINS)[number]}`);
 }
 
 /** The gain of a week, in the goal's unit. */
@@ -28,7 +35,10 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
   const [first] = ownPoints;
   const last = ownPoints.at(-1)!;
   const helped = last.help && measure.kind !== 'help' ? `, help: ${words(`helps.${last.help}`)}` : '';
+  const behind = { whose: 'own' as const, points: ownPoints };
   const measured: KnownSentence = {
+    key: 'measured',
+    behind,
     says:
       last === first
         ? `On ${longDay(last.day)} ${calledName} stood at ${unit(last.value)}; nothing was measured since.`
@@ -44,6 +54,8 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     const span = told === 0 ? '' : ` They count ${unit(Math.min(...counts))} to ${unit(Math.max(...counts))}.`;
     return [
       {
+        key: 'family',
+        behind: { whose: 'family', points: family },
         says: `At home the family told of ${told} counted ${told === 1 ? 'session' : 'sessions'}; word came on ${plannedDays - daysWithoutWord} of ${plannedDays} planned days.${span}`,
         how: `The family’s word, in the goal’s unit: what was counted ÷ what was asked for that day. It is never among the measures of yours.${
           nonoverlap
@@ -54,6 +66,8 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
       ...(told > 0 || daysWithoutWord > 0
         ? [
             {
+              key: 'unknown',
+              behind: { whose: 'family' as const, points: family.filter(({ help }) => help === null) },
               says: `Not known: the help given in ${helpNotTold} of the ${told}, and ${daysWithoutWord} planned ${daysWithoutWord === 1 ? 'day' : 'days'} without word.`,
               how: 'No word is not the same as not done: those days may have been practiced.',
             },
@@ -66,12 +80,16 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     const { trend, correlation, points } = standing!;
     if (!trend)
       return {
+        key: 'trend',
+        behind,
         says: `For a trend there are not enough measures yet: ${points.length} of 5.`,
         how: 'Under five points no line is drawn and nothing is projected.',
       };
     const way = trend.slope > 0 ? 'gains' : trend.slope < 0 ? 'loses' : 'neither gains nor loses';
     const ends = `${tenth(trend.low * 7)} to ${tenth(trend.high * 7)}`;
     return {
+      key: 'trend',
+      behind: { whose: 'own', points: points as readonly SourcedPoint[] },
       says:
         trend.slope === 0
           ? `Measured in school, ${calledName} ${way} (${ends} a week).`
@@ -95,11 +113,15 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     }[fourPoints];
     if (standing!.standing === 'reached')
       return {
+        key: 'standing',
+        behind,
         says: `The goal of ${asked} is reached.`,
         how: `The criterion was met ${metInARow} times in a row, of ${sessions} asked for. ${four}`,
       };
-    if (!projection) return { says: `The goal asks for ${asked} by ${longDay(reviewOn)}.`, how: four };
+    if (!projection) return { key: 'standing', behind, says: `The goal asks for ${asked} by ${longDay(reviewOn)}.`, how: four };
     return {
+      key: 'standing',
+      behind,
       says: `By ${longDay(reviewOn)} the trend comes to ${unit(projection.mid)} (${unit(projection.low)} to ${unit(projection.high)}); the goal asks for ${asked}.`,
       how: `The line through the middle of the data, with the middle slope and with either end of its interval, up to the review and no further. ${
         BY_RULE[standing!.standing]

@@ -11,6 +11,7 @@ import type { InviteAction } from './InviteForm.client';
 import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { PasswordSection, PeopleSection } from './PeopleSections';
 import { FactorSection, KeepingSection, OwnTrail, SignInRulesSection } from './TrustSections';
+import { SignOutButton } from '../visit/SignOutButton.client';
 
 export interface SettingsProps {
   readonly view: SettingsView;
@@ -193,7 +194,7 @@ export function SettingsScreen(props: SettingsProps) {
           ))}
         </ul>
         <ActionForm action={signOut} hidden={{}} className="mt-3">
-          <button className="act">Sign out here</button>
+          <SignOutButton says="Sign out here" />
         </ActionForm>
         <OwnTrail view={view} />
       </section>

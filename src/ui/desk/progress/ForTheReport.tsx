@@ -1,0 +1,106 @@
+import { editedParagraph, textOf, type PatternValues } from '@/core/progress';
+import { valuesOf } from '@/core/goals';
+import type { GoalInFull } from '@/server/progress/goalInFull';
+import type { ProgressView } from '@/server/progress/viewProgress';
+import { longDay } from '../../shared/days';
+import { unitWords } from '../goals/goalWords';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { PrintLink } from '../parts/PrintLink.client';
+import { CopyWords } from './CopyWords.client';
+import { OwnWords } from './OwnWords.client';
+import { ReportParts } from './ReportParts';
+import { standingWords, type KnownSentence } from './reportWords';
+
+export interface ReportActs {
+  readonly write: WordedAction;
+  readonly close: WordedAction;
+  readonly reopen: WordedAction;
+  readonly keepPattern: WordedAction;
+  readonly dropPattern: WordedAction;
+}
+
+interface Props {
+  readonly view: ProgressView;
+  readonly here: GoalInFull;
+  readonly sentences: readonly KnownSentence[];
+  readonly acts: ReportActs;
+}
+
+/** The paragraph for the report: built from figures, edited by who signs it, and marked where it was. */
+export function ForTheReport({ view: { period, patterns, today }, here, sentences, acts }: Props) {
+  const built = sentences.map(({ key, says }) => ({ key, says }));
+  const { parts, leftOut, isOvertaken } = editedParagraph(built, here.words);
+  const text = textOf(parts);
+  const isOwn = parts.some((part) => part.isOwn);
+  const hidden = { childId: here.childId, goalId: here.goalId };
+  const closedNow = period && here.closed.some(({ from }) => from === period.from);
+  return (
+    <div>
+      <h3 className="text-[15px]">For the report{period && `, ${period.name}`}</h3>
+      <p id="paragraph" className="mt-1">
+        <ReportParts parts={parts} />
+      </p>
+      {isOwn && <p className="mt-1 text-[13px] text-soft">Lined: your own words. All else is rebuilt from figures.</p>}
+      {leftOut.length > 0 && (
+        <details className="mt-1 text-[13px] text-soft" open={isOvertaken}>
+          <summary className="link inline">
+            {leftOut.length} built {leftOut.length === 1 ? 'sentence is' : 'sentences are'} rewritten or left out
+            {isOvertaken && '; the figures have changed since'}
+          </summary>
+          <p className="border-l-4 border-line pl-2">By the figures of today: {leftOut.join(' ')}</p>
+        </details>
+      )}
+      <div className="mt-2 flex flex-wrap gap-4 print:hidden">
+        <CopyWords text={text} />
+        <PrintLink />
+        <a className="link" href="/progress/file" download>
+          all goals as a file
+        </a>
+      </div>
+      {period && (
+        <div className="mt-3 print:hidden">
+          <OwnWords
+            // What is kept may have changed on the server: the box begins anew then.
+            key={text}
+            text={text}
+            built={built}
+            hidden={hidden}
+            values={valuesFor(here)}
+            patterns={patterns}
+            write={acts.write}
+            keepPattern={acts.keepPattern}
+            dropPattern={acts.dropPattern}
+          />
+          {closedNow ? (
+            <p className="mt-2 text-soft">{period.name} is closed for this goal.</p>
+          ) : (
+            <details className="mt-2">
+              <summary className="link inline">close {period.name} for this goal</summary>
+              <ActionForm action={acts.close} hidden={{ ...hidden, early: today < period.to ? 'yes' : '' }} className="mt-1">
+                <p className="text-[14px]">
+                  {today < period.to &&
+                    `The period goes on until ${longDay(period.to)}: closed now, it holds what is known up to today, and nothing of the days that come. `}
+                  What stands here is kept as it is, whatever is corrected later.
+                </p>
+                <button className="act mt-1">{today < period.to ? 'Close it early' : 'Close it'}</button>
+              </ActionForm>
+            </details>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function valuesFor({ child, goal, figures }: GoalInFull): PatternValues {
+  const unit = (value: number | undefined) => (value === undefined ? '…' : unitWords(goal.measure, value));
+  return {
+    child: child.calledName,
+    goal: goal.statement,
+    first: unit(figures.ownPoints[0]?.value),
+    last: unit(figures.ownPoints.at(-1)?.value),
+    asked: unit(valuesOf(goal.measure)?.to),
+    review: longDay(goal.reviewOn),
+    standing: standingWords(figures).toLowerCase(),
+  };
+}

@@ -9,11 +9,16 @@ import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
 import { viewYard, type YardView } from '@/server/caseload/viewYard';
 import { hashPassword, signIn } from '@/server/people/signIn';
+import { reportsOfCaseload } from '@/server/progress/makeReports';
+import { viewProgress } from '@/server/progress/viewProgress';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { RoundsEvidence } from '@/ui/desk/rounds/RoundsEvidence';
+import { ProgressScreen } from '@/ui/desk/progress/ProgressScreen';
+import { reportPage } from '@/ui/desk/progress/reportPage';
 import { yardSheet } from '@/ui/desk/yard/yardSheet';
 import { YardTable } from '@/ui/desk/yard/YardTable.client';
 import { BENCH_PASSWORD } from './seedDistrict';
+import { seedGoals } from './seedGoals';
 import { median, medianMilliseconds, percentile, timesOf } from './timing';
 
 const RUNS = 20;
@@ -38,6 +43,12 @@ export interface BytesFigure {
   readonly compressedKilobytes: number;
 }
 
+const nothing = () => Promise.resolve(null);
+/** The forms of a screen that is rendered alone lead nowhere. */
+const NO_ACTS = { write: nothing, close: nothing, reopen: nothing, keepPattern: nothing, dropPattern: nothing };
+
+const BENCH_ACTOR: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1, confirmedUntil: instant(0) };
+
 interface Measured {
   readonly screen: string;
   readonly address: string;
@@ -49,12 +60,15 @@ interface Measured {
 
 /** Yard and Rounds from request to last byte, beside the same SQL on a bare connection and the same rows rendered. */
 export async function measureScreens(context: Context, databaseUrl: string, url: string, cookie: string): Promise<ScreenFigures[]> {
-  const actor: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1, confirmedUntil: instant(0) };
+  const actor = BENCH_ACTOR;
   const small = await actorWith(context, 6);
   const large = await actorWith(context, MANY);
   const largeCookie = `yard=${(await signIn(context, { email: large.email, password: BENCH_PASSWORD })).token}`;
+  await seedGoals(context, MANY);
   const yard = (who: PersonActor) => viewYard(context, who, EVERYONE);
   const rounds = (who: PersonActor) => viewRounds(context, who, null);
+  const progress = (who: PersonActor) => viewProgress(context, who, null);
+  const progressOf = async (who: PersonActor) => createElement(ProgressScreen, { view: await progress(who), acts: NO_ACTS });
   const tableOf = ({ days, groups }: YardView) => createElement(YardTable, { sheet: yardSheet(days, groups) });
   const evidenceOf = async (who: PersonActor) => {
     const { here, today } = await rounds(who);
@@ -76,6 +90,15 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
       address: '/rounds',
       load: rounds,
       element: await evidenceOf(large.actor),
+      actor: large.actor,
+      cookie: largeCookie,
+    },
+    { screen: 'Progress', address: '/progress', load: progress, element: await progressOf(actor), actor, cookie },
+    {
+      screen: `Progress, ${MANY} children`,
+      address: '/progress',
+      load: progress,
+      element: await progressOf(large.actor),
       actor: large.actor,
       cookie: largeCookie,
     },
@@ -103,6 +126,11 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
     });
   }
   return figures;
+}
+
+/** All reports of a caseload of 60 as one PDF, from the log to the file. */
+export async function measureReports(context: Context): Promise<number> {
+  return medianMilliseconds(3, () => reportsOfCaseload(context, BENCH_ACTOR, {}, reportPage, async () => true));
 }
 
 /** The builder's page, which holds one child's program; its bytes alone. */

@@ -13,7 +13,7 @@ import { measureRebuild, type RebuildFigure } from '../../measure/rebuild';
 import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
 import { measureRoundsKeys, type KeyFigures } from '../../measure/roundsKeys';
-import { measureBuilder, measureScreens, type BytesFigure, type ScreenFigures } from '../../measure/screens';
+import { measureBuilder, measureReports, measureScreens, type BytesFigure, type ScreenFigures } from '../../measure/screens';
 import { BENCH_EMAIL, BENCH_PASSWORD, seedDistrict } from '../../measure/seedDistrict';
 import { ensureBuild } from '../build';
 import { say, step } from '../say';
@@ -48,6 +48,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     await step(`Making a district with ${reports.toLocaleString('en')} reports (once; some minutes)`, () => seedDistrict(context, reports));
     const cookie = `yard=${(await signIn(context, { email: BENCH_EMAIL, password: BENCH_PASSWORD })).token}`;
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
+    const reportsPdf = await step('All reports of a caseload', () => measureReports(context));
     const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
     // Of a child that has told of today already the page shows what was said.
@@ -59,7 +60,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
-    const table = asMarkdown({ reports, screens, builder, keys, pages, firstReport, intake, heart, rebuild });
+    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild });
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
   } finally {
@@ -103,6 +104,7 @@ async function familyOf(context: Context): Promise<{ childId: number; link: stri
 interface Figures {
   readonly reports: number;
   readonly screens: readonly ScreenFigures[];
+  readonly reportsPdf: number;
   readonly builder: BytesFigure;
   readonly keys: readonly KeyFigures[];
   readonly pages: readonly PageFigures[];
@@ -112,7 +114,7 @@ interface Figures {
   readonly rebuild: readonly RebuildFigure[];
 }
 
-function asMarkdown({ reports, screens, builder, keys, pages, firstReport, intake, heart, rebuild }: Figures): string {
+function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild }: Figures): string {
   const one = (value: number) => value.toFixed(1);
   const screenRows = screens.map((each) => {
     const base = each.bareSqlMilliseconds + each.renderMilliseconds;
@@ -142,6 +144,8 @@ ${screenRows.join('\n')}
 
 *Bare SQL*: the very statements of the screen (commit included; the trail of looks is written apart) one after the other on one connection of the same driver. *Bare rendering*: the same rows through React's
 \`renderToString\` alone. *Ratio*: request ÷ (bare SQL + bare rendering); the aim is 3 at most.
+
+All reports on the goals of those 60 children as one PDF, with progress: **${one(reportsPdf / 1000)} s**; the aim is 20.
 
 ## Bytes of a screen
 

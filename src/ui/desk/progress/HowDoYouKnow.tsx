@@ -10,7 +10,7 @@ const SHOWN = 40;
 /** Each sentence with its formula and counts, and the rows of the log behind them. */
 export function HowDoYouKnow({ here, sentences }: { readonly here: GoalInFull; readonly sentences: readonly KnownSentence[] }) {
   return (
-    <div>
+    <div className="print:hidden">
       <h3 className="text-[15px]">How do you know?</h3>
       {sentences.map(({ key, says, how, behind }) => (
         <details key={key} className="mt-1 text-[14px]">

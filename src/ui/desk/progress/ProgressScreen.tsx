@@ -32,7 +32,7 @@ export function ProgressScreen({ view, acts }: Props) {
       </>
     );
   return (
-    <div className="grid grid-cols-1 gap-8 min-[1100px]:grid-cols-[minmax(0,1fr)_380px]">
+    <div className="grid grid-cols-1 gap-8 min-[1100px]:grid-cols-[minmax(0,1fr)_380px] print:block">
       <Chosen view={view} here={here} acts={acts} />
       <GoalList lines={lines} chosenId={here.goalId} today={view.today} />
     </div>
@@ -68,7 +68,7 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
         dotted: skins
       </p>
       <h2 className="mt-3 border-b border-ink pb-1 text-[18px]">{standingWords(figures)}</h2>
-      <div className="mt-2 grid grid-cols-1 gap-6 min-[900px]:grid-cols-2">
+      <div className="mt-2 grid grid-cols-1 gap-6 min-[900px]:grid-cols-2 print:block">
         <ForTheReport view={view} here={here} sentences={sentences} acts={acts} />
         <HowDoYouKnow here={here} sentences={sentences} />
       </div>

@@ -18,7 +18,7 @@ const WAYS = [
 /** A trial sheet for a visit at a school: narrow, so that a phone in one hand is enough, and it goes on without a network. */
 export function VisitScreen({ view, personId, send }: Props) {
   return (
-    <main id="main" className="mx-auto max-w-[620px] px-4 pt-2 pb-[172px]">
+    <main id="main" className="one-hand mx-auto max-w-[620px] px-4 pt-2 pb-[172px]">
       <header className="flex flex-wrap items-center gap-x-4 border-b border-line pb-1">
         {WAYS.map(({ href, name, key }) => (
           <Link

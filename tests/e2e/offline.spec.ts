@@ -69,6 +69,19 @@ test.describe('pages kept on the phone', () => {
     await expect(page.getByText('There is no network.')).toHaveCount(0);
   });
 
+  test('a kept day says so as people write it, and is fresh by itself once there is a network', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await page.goto(`${linkOf('Silas Y.')}?lang=es`);
+    await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThan(1);
+    await context.setOffline(true);
+    await page.reload();
+    const note = page.getByText(/^No hay red\. Esta página está como estaba el /);
+    await expect(note).toBeVisible();
+    expect(await note.textContent()).not.toContain('..');
+    await context.setOffline(false);
+    await expect(note).toHaveCount(0, { timeout: 25_000 });
+  });
+
   test('a task that hurt stays closed on the phone when the network goes after it was told', async ({ page, context }) => {
     await beginAnew('Greta J.');
     await page.goto(`${linkOf('Greta J.')}?lang=en`);

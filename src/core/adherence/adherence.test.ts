@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { calendarDay, daysFromTo } from '../calendar';
-import { adherenceRange, practiceOf, wilsonInterval, type PlannedSpan } from '.';
+import { adherenceRange, doseBySkill, practiceOf, wilsonInterval, type PlannedSpan } from '.';
 
 const day = calendarDay;
 
@@ -174,6 +174,23 @@ describe('practice day by day', () => {
       planned: 1,
       knownDone: 1,
     });
+  });
+});
+
+describe('the dose by skill', () => {
+  it('is the mean of its tasks’ shares, the least given first; a task that is not known is left out', () => {
+    const tasks = [
+      { id: 'tongs', share: 0.5 },
+      { id: 'pegs', share: 1 },
+      { id: 'beams', share: 0.25 },
+      { id: 'gone', share: 0 },
+    ];
+    const skills: Record<string, string> = { tongs: 'pinch', pegs: 'pinch', beams: 'tracing' };
+    expect(doseBySkill(tasks, ({ id }) => skills[id] ?? null)).toEqual([
+      { skill: 'tracing', share: 0.25 },
+      { skill: 'pinch', share: 0.75 },
+    ]);
+    expect(doseBySkill([], () => 'pinch')).toEqual([]);
   });
 });
 

@@ -5,3 +5,5 @@ export type { AdherenceCounts, AdherenceRange } from './adherenceRange';
 export { practiceOf } from './practiceOf';
 export type { DayWord, PlannedSpan, PlannedTaskDays, Practice, PracticeDay, PracticeReport } from './practiceOf';
 export type { DoseGiven, TaskDose } from './doseGiven';
+export { doseBySkill } from './doseBySkill';
+export type { SkillDose } from './doseBySkill';

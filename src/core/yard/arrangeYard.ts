@@ -8,7 +8,7 @@ export const YARD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as co
 export type YardFilter = (typeof YARD_FILTERS)[number];
 
 /** What may stand in a row beside the child's name. */
-export const YARD_COLUMNS = ['steps', 'days', 'dose', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
+export const YARD_COLUMNS = ['steps', 'days', 'dose', 'skills', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
 export type YardColumn = (typeof YARD_COLUMNS)[number];
 export const USUAL_YARD_COLUMNS: readonly YardColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
 

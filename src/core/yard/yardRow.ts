@@ -1,6 +1,7 @@
 import { factsText } from './factsText';
 import { practiceOf, type Practice, type PracticeReport } from '../adherence';
 import { addDays, daysBetween, daysFromTo, type CalendarDay } from '../calendar';
+import type { Skill } from '../vocabulary';
 import type { LocalText } from '../text';
 import { daysAtSteps } from '../program';
 import { nameOf, type Child } from '../child';
@@ -10,6 +11,7 @@ import { demandsOf, stepName, type GradeChange, type ProgramTask } from '../prog
 export interface YardFlight {
   readonly taskId: number;
   readonly title: LocalText;
+  readonly skill: Skill;
   readonly stepName: LocalText;
   readonly step: number;
   readonly demands: readonly number[];
@@ -80,6 +82,7 @@ export function yardRow(
       title: task.content.title,
       stepName: stepName(task.content, task.step),
       step: task.step,
+      skill: task.content.skill,
       demands: demandsOf(task.content),
       daysSpent: daysAtSteps(
         changes.filter((change) => change.taskId === task.taskId),

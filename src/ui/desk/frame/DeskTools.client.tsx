@@ -39,7 +39,12 @@ export function DeskTools({ places, doings }: Props) {
         find or do <KeyCap>Ctrl</KeyCap>
         <KeyCap>K</KeyCap>
       </button>
-      <button type="button" onClick={() => setOpen('keys')} className="text-soft hover:text-ink" aria-label="Keys and marks of this screen">
+      <button
+        type="button"
+        onClick={() => setOpen('keys')}
+        className="min-h-6 text-soft hover:text-ink"
+        aria-label="Keys and marks of this screen"
+      >
         <KeyCap>?</KeyCap>
       </button>
       <Dialog.Root open={open !== null} onOpenChange={(next) => setOpen(next ? open : null)}>

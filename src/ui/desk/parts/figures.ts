@@ -1,4 +1,6 @@
-import { wilsonInterval, type AdherenceRange, type DoseGiven } from '@/core/adherence';
+import { wilsonInterval, type AdherenceRange, type DoseGiven, type SkillDose } from '@/core/adherence';
+import type { Skill } from '@/core/vocabulary';
+import { words } from '../../shared/deskWords';
 
 export const percent = (share: number) => Math.round(share * 100);
 
@@ -31,6 +33,11 @@ export function doseHow({ tasks, uncounted }: DoseGiven, titleOf: (taskId: numbe
   );
   const left = uncounted ? [`${uncounted} done with no amount told, left out`] : [];
   return `Mean over tasks of given ÷ asked, at most all of each, in 14 days. ${[...each, ...left].join('; ')}.`;
+}
+
+/** The dose of each skill, what was least given first. */
+export function skillsInWords(skills: readonly SkillDose<Skill>[]): string {
+  return skills.map(({ skill, share }) => `${words(`skills.${skill}`)} ${percent(share)} %`).join(', ');
 }
 
 const rounded = (amount: number) => Math.round(amount * 10) / 10;

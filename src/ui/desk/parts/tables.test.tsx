@@ -64,6 +64,7 @@ describe('the yard’s table', () => {
       {
         taskId: 1,
         title: content.title,
+        skill: content.skill,
         stepName: { en: 'pegs', es: 'ganchos' },
         step: 3,
         demands: [0, 1, 2],

@@ -10,8 +10,8 @@ import { SmallFlight } from '../../flight/FlightDrawing';
 import { PracticeDots } from '../../flight/pips';
 import { dayAndMonth, sinceDays, spanOfDays } from '../../shared/days';
 import { words } from '../../shared/deskWords';
-import type { DoseGiven } from '@/core/adherence';
-import { adherenceHow, doseHow, percent, percentRange } from '../parts/figures';
+import { doseBySkill, type DoseGiven } from '@/core/adherence';
+import { adherenceHow, doseHow, percent, percentRange, skillsInWords } from '../parts/figures';
 import { COLUMN_WORDS } from './columnWords';
 import { adherenceOf, daysOf, doseOf, ENDED, type SheetGroup, type SheetRow, type YardSheet } from './yardSheet';
 
@@ -54,7 +54,7 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
 
 function widthOf(column: YardColumn, { dayCount }: YardSheet): number | undefined {
   if (column === 'days') return Math.max(178, dayCount * 13);
-  return { steps: undefined, dose: 170, practiced: 96, word: 86, ends: 112, review: 150, contact: 200 }[column];
+  return { steps: undefined, dose: 170, skills: 250, practiced: 96, word: 86, ends: 112, review: 150, contact: 200 }[column];
 }
 
 const ROW_HEIGHT = 36;
@@ -169,6 +169,11 @@ const CELLS: Readonly<Record<YardColumn, (row: SheetRow, sheet: YardSheet) => Re
       </td>
     );
   },
+  skills: (row, { tasks }) => (
+    <td key="skills" className="text-[13px] leading-[17px]">
+      {skillsInWords(doseBySkill(doseOf(row).tasks, ({ taskId }) => tasks[taskId]?.skill ?? null)) || '–'}
+    </td>
+  ),
   practiced: (row) => {
     const adherence = adherenceOf(row);
     return (

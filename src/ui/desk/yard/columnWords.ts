@@ -4,6 +4,7 @@ export const COLUMN_WORDS: Readonly<Record<YardColumn, string>> = {
   steps: 'steps now',
   days: 'days of practice',
   dose: 'of the dose',
+  skills: 'dose by skill',
   practiced: 'practiced',
   word: 'last report',
   ends: 'ends on',

@@ -1,4 +1,6 @@
+import { doseBySkill } from '@/core/adherence';
 import type { YardView } from '@/server/caseload/viewYard';
+import { skillsInWords } from '../parts/figures';
 import { words } from '../../shared/deskWords';
 
 const HEADINGS = [
@@ -9,6 +11,7 @@ const HEADINGS = [
   'days known done',
   'days said not done',
   'share of the dose',
+  'dose by skill',
   'days since the last report',
   'ends on',
   'next review',
@@ -27,6 +30,7 @@ export function yardFile({ groups, waiting }: Pick<YardView, 'groups' | 'waiting
       String(practice.adherence.knownDone),
       String(practice.adherence.saidNotDone),
       practice.dose.share === null ? '' : String(Math.round(practice.dose.share * 100) / 100),
+      skillsInWords(doseBySkill(practice.dose.tasks, ({ taskId }) => flights.find((flight) => flight.taskId === taskId)?.skill ?? null)),
       daysSinceWord === null ? 'never' : String(daysSinceWord),
       endsOn ?? '',
       reviewOn ?? '',

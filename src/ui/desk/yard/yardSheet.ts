@@ -1,6 +1,7 @@
 import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
 import type { DecisionKind } from '@/core/rounds';
 import type { DoseUnit } from '@/core/dose';
+import type { Skill } from '@/core/vocabulary';
 import { USUAL_YARD_COLUMNS, type YardColumn, type YardFlight, type YardGroup, type YardRow } from '@/core/yard';
 
 /** A task on its step: which task of the sheet, the step, its name, the days spent on each step; 1 where it is closed. */
@@ -39,7 +40,7 @@ export interface YardSheet {
   readonly today: string;
   readonly columns: readonly YardColumn[];
   readonly dayCount: number;
-  readonly tasks: readonly { readonly title: string; readonly demands: readonly number[] }[];
+  readonly tasks: readonly { readonly title: string; readonly demands: readonly number[]; readonly skill: Skill }[];
   readonly groups: readonly SheetGroup[];
 }
 
@@ -68,9 +69,9 @@ export function yardSheet(
   waiting: Waiting = new Map(),
   columns = USUAL_YARD_COLUMNS,
 ): YardSheet {
-  const tasks = new Map<string, { index: number; title: string; demands: readonly number[] }>();
-  const indexOf = ({ title, demands }: YardFlight): number => {
-    const task = { index: tasks.size, title: title.en, demands: demands.map((demand) => round(demand, 3)) };
+  const tasks = new Map<string, { index: number; title: string; demands: readonly number[]; skill: Skill }>();
+  const indexOf = ({ title, demands, skill }: YardFlight): number => {
+    const task = { index: tasks.size, title: title.en, demands: demands.map((demand) => round(demand, 3)), skill };
     const key = JSON.stringify([task.title, task.demands]);
     if (!tasks.has(key)) tasks.set(key, task);
     return tasks.get(key)!.index;
@@ -106,7 +107,7 @@ export function yardSheet(
     today: days.at(-1)!,
     columns,
     dayCount: days.length,
-    tasks: [...tasks.values()].map(({ title, demands }) => ({ title, demands })),
+    tasks: [...tasks.values()].map(({ title, demands, skill }) => ({ title, demands, skill })),
     groups: told,
   };
 }

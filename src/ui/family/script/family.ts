@@ -10,6 +10,7 @@ import { along, countAlong, readAloud, WAYS_ALONG } from './speak';
  * sends. Should it fail, the plain page stands.
  */
 const root = document.documentElement;
+const LOOK_AGAIN_MILLISECONDS = 15_000;
 
 function begin(): void {
   forgetSaid();
@@ -37,8 +38,23 @@ async function keptNote({ locale, timeZone, words }: PageData): Promise<void> {
   const place = one('[data-kept-note]');
   if (!made || !place) return;
   const when = new Intl.DateTimeFormat(locale, { weekday: 'long', hour: 'numeric', minute: '2-digit', timeZone }).format(made);
-  place.textContent = filled(words.keptPage, { when });
+  // A time may end with a full stop of its own: "3:46 a.m.".
+  place.textContent = filled(words.keptPage, { when }).replace('..', '.');
   place.hidden = false;
+  // With a network again it is no longer true. Where something is being told, nothing is taken from under the fingers.
+  if (!one('[data-field]')) freshOnceReached();
+}
+
+/** Asks now and then whether there is an answer, and opens the page anew once there is. */
+function freshOnceReached(): void {
+  // The worker answers for pages alone: this goes to the network.
+  const look = () =>
+    fetch(location.href, { method: 'HEAD' }).then(
+      ({ ok }) => ok && location.reload(),
+      () => undefined,
+    );
+  setInterval(() => void look(), LOOK_AGAIN_MILLISECONDS);
+  addEventListener('online', () => void look());
 }
 
 function chooseAlong({ words }: PageData): void {

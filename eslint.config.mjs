@@ -42,6 +42,7 @@ export default defineConfig([
     'reports/**',
     'public/f/**',
     'public/visit/**',
+    'public/plan/**',
   ]),
   ...nextVitals,
   ...nextTs,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { build, type BuildOptions } from 'esbuild';
 import postcss from 'postcss';
@@ -14,11 +14,21 @@ const SHEET_WORKER = path.join('src', 'ui', 'desk', 'visit', 'worker.ts');
 /** Browsers of about 2019 and later run it; an older one has the plain form. */
 const TARGET = 'es2019';
 
+const SOLVER = path.join('src', 'ui', 'desk', 'plan', 'worker.ts');
+/** A therapist's browser is a newer one. */
+const DESK_TARGET = 'es2022';
+
 const common: BuildOptions = { bundle: true, minify: true, target: TARGET, write: false, logLevel: 'silent', legalComments: 'none' };
 
-/** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names; the trial sheet's worker into public/visit. */
+/** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names; the desk's two workers into public/visit and public/plan. */
 export async function makeFamilyFiles(): Promise<void> {
-  const [styles, script, worker, sheetWorker] = await Promise.all([stylesOf(), bundled(FRAME), bundled(WORKER), bundled(SHEET_WORKER)]);
+  const [styles, script, worker, sheetWorker, solver] = await Promise.all([
+    stylesOf(),
+    bundled(FRAME),
+    bundled(WORKER),
+    bundled(SHEET_WORKER),
+    bundled(SOLVER, DESK_TARGET),
+  ]);
   rmSync(MADE, { recursive: true, force: true });
   mkdirSync(MADE, { recursive: true });
   for (const { path: name, contents } of styles.fonts) writeFileSync(path.join(MADE, path.basename(name)), contents);
@@ -28,6 +38,9 @@ export async function makeFamilyFiles(): Promise<void> {
   writeFileSync(path.join(MADE, 'names.json'), JSON.stringify(names));
   // Its name stays: a browser looks for a newer worker at the address of the old one.
   writeFileSync(path.join('public', 'f', 'worker.js'), worker);
+  mkdirSync(path.join('public', 'plan'), { recursive: true });
+  writeFileSync(path.join('public', 'plan', 'worker.js'), solver);
+  copyFileSync(path.join('node_modules', 'highs', 'build', 'highs.wasm'), path.join('public', 'plan', 'highs.wasm'));
   mkdirSync(path.join('public', 'visit'), { recursive: true });
   writeFileSync(path.join('public', 'visit', 'worker.js'), sheetWorker);
 }
@@ -49,8 +62,15 @@ async function stylesOf() {
   return { css, fonts: outputFiles!.filter((file) => file !== sheet) };
 }
 
-async function bundled(entry: string): Promise<string> {
-  const { outputFiles } = await build({ ...common, entryPoints: [entry], format: 'iife', tsconfig: 'tsconfig.json' });
+async function bundled(entry: string, target = TARGET): Promise<string> {
+  const { outputFiles } = await build({
+    ...common,
+    target,
+    entryPoints: [entry],
+    format: 'iife',
+    tsconfig: 'tsconfig.json',
+    external: ['node:*', 'module', 'fs', 'path', 'url', 'crypto'],
+  });
   return outputFiles![0]!.text;
 }
 

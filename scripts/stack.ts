@@ -4,6 +4,7 @@ import path from 'node:path';
 import { instant } from '@/core/calendar';
 import { accountOf, countPeople, grantToServe, inTransaction, isDemo, migrator, openDatabase, readDatabaseUrl, type Database } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
+import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { USUAL_HOUSE } from '@/server/house';
 import type { Clock } from '@/server/ports';
@@ -232,6 +233,7 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
     texts: phone,
     phone,
     backups: null,
+    solver: new HighsSolver(),
     house: USUAL_HOUSE,
     origin: url,
     linkSecret: linkSecretIn(wish.folder),

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { calendarDayInZone, instant } from '@/core/calendar';
 import { openDatabase } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
+import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext } from '@/server/context';
 import { USUAL_HOUSE } from '@/server/house';
@@ -31,7 +32,7 @@ export async function play(words: readonly string[]): Promise<number> {
   const db = openDatabase(readFileSync(path.join(DATA_FOLDER, ADDRESS_FILE), 'utf8'));
   try {
     const phone = new PretendPhone(phoneFolder(DATA_FOLDER), url, () => clock.now);
-    const parts = { db, owner: db, random: Math.random, texts: phone, phone, backups: null, house: USUAL_HOUSE, origin: url };
+    const parts = { db, owner: db, random: Math.random, texts: phone, phone, backups: null, solver: new HighsSolver(), house: USUAL_HOUSE, origin: url };
     const context = createContext({ ...parts, now: () => clock.now, linkSecret: linkSecretIn(DATA_FOLDER) });
     const before = await reportsIn();
     const today = calendarDayInZone(instant(end), DEMO_TIME_ZONE);

@@ -27,6 +27,8 @@ export * from './repositories/report';
 export * from './repositories/list';
 export * from './repositories/yardView';
 export * from './repositories/progress';
+export * from './repositories/plan';
+export * from './repositories/kit';
 export * from './repositories/stop';
 export * from './repositories/task';
 export * from './repositories/teacher';

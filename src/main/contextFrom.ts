@@ -6,6 +6,7 @@ import { LANGUAGES } from '@/core/text';
 import { openDatabase, readDatabaseUrl } from '@/db';
 import { DailyBackups, type DumpAddress } from '@/outside/backup';
 import { ByReach } from '@/outside/byReach';
+import { HighsSolver } from '@/outside/highsSolver';
 import { HttpTexts } from '@/outside/httpTexts';
 import { Mail } from '@/outside/mail';
 import { MailCatcher } from '@/outside/mailCatcher';
@@ -32,6 +33,7 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     random: Math.random,
     ...messagesFrom(environment, phone, dataFolder),
     backups: backupsFrom(environment, ownerUrl ?? url, dataFolder),
+    solver: new HighsSolver(),
     house: houseFrom(environment),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),

@@ -16,6 +16,8 @@ describe('the headers of every answer', () => {
     expect(policy).not.toMatch(/style-src [^;]*unsafe/);
     for (const part of ["object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'", "form-action 'self'"])
       expect(policy).toContain(part);
+    // WebAssembly alone, and for the solver's own thread alone.
+    expect(headersFor({ ...desk, scripts: 'solver' })['Content-Security-Policy']).toContain("script-src 'self' 'wasm-unsafe-eval';");
     expect(headersFor({ ...desk, scripts: 'none' })['Content-Security-Policy']).toContain("script-src 'none'");
   });
 

@@ -4,6 +4,8 @@ export type Scripts =
   | { readonly nonce: string }
   /** None at all: for answers without any, and for pages whose scripts failed. */
   | 'none'
+  /** Ours, and WebAssembly: for the solver's own thread, which draws nothing and holds no address. */
+  | 'solver'
   /** Whatever the development server writes into a page. */
   | 'development';
 
@@ -19,6 +21,7 @@ const YEAR_SECONDS = 31_536_000;
 
 const SOURCES = {
   none: "script-src 'none'",
+  solver: "script-src 'self' 'wasm-unsafe-eval'",
   development: "script-src 'self' 'unsafe-inline' 'unsafe-eval'",
 } as const;
 

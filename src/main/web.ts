@@ -25,6 +25,8 @@ const port = Number(process.argv[2]);
 const listOf = (name: string) => (process.env[name] ?? '').split(',').filter(Boolean);
 const trusted = listOf('YARD_TRUST_PROXY');
 const hostname = process.env.YARD_HOST ?? '127.0.0.1';
+/** The thread that plans weeks in the browser, and what it is compiled of. */
+const SOLVER = /^\/plan\/(worker\.js|highs\.wasm)$/;
 const FAMILY = /^\/f\/([^/?]*)/;
 /** The frame would draw a page for any other, too. */
 const METHODS = ['GET', 'HEAD', 'POST'];
@@ -66,7 +68,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   // A teacher's page is as small as a family's, and as private.
   const isFamily = token !== undefined || address.startsWith('/t/');
   const nonce = randomBytes(16).toString('base64');
-  const headers = headersFor({ scripts: { nonce }, isSecure, isFamily });
+  const headers = headersFor({ scripts: SOLVER.test(address) ? 'solver' : { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
   if (!isAllowed(request.headers.host)) return sayPlainly(response, 421, 'Yard Steps is not asked for by this name.');
   // What a page is asked with is ours to say: where it came from, and by which nonce its scripts run.

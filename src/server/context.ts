@@ -4,7 +4,7 @@ import type { House } from './house';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
 import { KnownLinks } from './reports/knownLinks';
-import type { Backups, Clock, PhoneOnShow, TextService } from './ports';
+import type { Backups, Clock, PhoneOnShow, Solver, TextService } from './ports';
 
 /** What stands behind the use cases, as the process that serves them puts it together. */
 export interface ContextParts {
@@ -18,6 +18,7 @@ export interface ContextParts {
   readonly phone: PhoneOnShow | null;
   /** Where backups go by themselves; null where nobody asked for any. */
   readonly backups: Backups | null;
+  readonly solver: Solver;
   readonly house: House;
   /** The address that links begin with. */
   readonly origin: string;

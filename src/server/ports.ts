@@ -1,5 +1,6 @@
 import type { Instant } from '@/core/calendar';
 import type { Reach } from '@/core/child';
+import type { Solve } from '@/core/plan';
 import { hashOf } from './secrets';
 
 /** The time, as every use case asks it. */
@@ -31,6 +32,11 @@ export interface PhoneText {
   readonly key: string;
   readonly at: Instant;
   readonly text: string;
+}
+
+/** Solves weeks, on a thread that nobody else waits on. */
+export interface Solver {
+  readonly solve: Solve;
 }
 
 /** Where the backups of each day go. */

@@ -19,6 +19,7 @@ import {
   addMessage,
   type Work,
 } from '@/db';
+import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
@@ -79,6 +80,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     texts: phone,
     phone,
     backups: null,
+    solver: new HighsSolver(),
     house: USUAL_HOUSE,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',

@@ -19,6 +19,7 @@ export type { PlacedContent, TaskToFreeze } from './stepChanges';
 export { restOf } from './restOf';
 export type { Rest } from './restOf';
 export { draftFrom } from './draftFrom';
+export { nextSpan } from './nextSpan';
 export { givenTask } from './givenTask';
 export { outcomeSettingsAt } from './outcomeAt';
 export { treadsOf } from './treadsOf';

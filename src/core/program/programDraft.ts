@@ -40,6 +40,8 @@ export const plannedTaskSchema = z.strictObject({
     .refine((days) => new Set(days).size === days.length, 'sameDayTwice'),
   dose: plannedDoseSchema,
   choices: taskChoicesSchema.default({}),
+  /** Placed by the planner and not touched since, or nailed where it stands. Nothing of it is sent. */
+  mark: z.enum(['filled', 'nailed']).optional(),
 });
 
 /** What the therapist is putting together. Sending freezes it as the next version. */

@@ -23,6 +23,7 @@ import { listsAndViews } from './0024-lists-and-views';
 import { printed } from './0025-printed';
 import { progress } from './0026-progress';
 import { wording } from './0027-wording';
+import { plansKits } from './0028-plans-kits';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -57,6 +58,7 @@ export const MIGRATIONS: readonly Migration[] = [
   printed,
   progress,
   wording,
+  plansKits,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -114,6 +114,19 @@ const COLUMNS = {
   password_links: { person_id: BIGINT, token_hash: STRING, created_at: moment, expires_at: moment, used_at: moment },
   list_columns: { person_id: BIGINT, list: STRING, heading: STRING, fact: STRING },
   goal_words: { goal_id: BIGINT, period_from: DATEONLY, words: STRING, built: JSON_TEXT, written_by: BIGINT, written_at: moment },
+  week_plans: { child_id: BIGINT, made_by: BIGINT, made_at: moment, base_version: INTEGER, content: JSON_TEXT },
+  week_templates: { person_id: BIGINT, name: STRING, content: JSON_TEXT },
+  kit_stock: { thing: STRING, in_cupboard: INTEGER, pack_size: INTEGER, changed_by: BIGINT, changed_at: moment },
+  kit_bags: {
+    child_id: BIGINT,
+    week: DATEONLY,
+    version: INTEGER,
+    things: JSON_TEXT,
+    packed_by: BIGINT,
+    packed_at: moment,
+    handed_at: moment,
+    back_at: moment,
+  },
   wording_patterns: { person_id: BIGINT, name: STRING, words: STRING },
   closed_goals: {
     child_id: BIGINT,
@@ -323,6 +336,8 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'sign_in_tries',
   'list_columns',
   'goal_words',
+  'week_plans',
+  'kit_stock',
   'stopped_numbers',
 ];
 

@@ -1,7 +1,7 @@
-import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import { observedPace } from '@/core/dose';
-import { draftFrom, sentLadders, type SentLadder, programDraftSchema, type ProgramDraft } from '@/core/program';
+import { draftFrom, nextSpan, sentLadders, type SentLadder, programDraftSchema, type ProgramDraft } from '@/core/program';
 import type { Skill } from '@/core/vocabulary';
 import {
   currentVersions,
@@ -11,6 +11,7 @@ import {
   inTransaction,
   latestTasks,
   openStops,
+  schoolCalendarOn,
   taskVersionsById,
   timedSessions,
   type RecordedChange,
@@ -21,6 +22,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { planFactsOf, type PlanFacts } from '../plans/planFacts';
 import { libraryKey } from '../tasks/viewContents';
 
 export interface ChildPace {
@@ -46,6 +48,10 @@ export interface BuilderView {
   readonly libraryKey: string;
   readonly changes: readonly RecordedChange[];
   readonly goalSkills: readonly Skill[];
+  /** What the planner knows of the child beside its facts. */
+  readonly plan: PlanFacts;
+  /** What was sent last, as a draft that goes on from it. */
+  readonly asSent: ProgramDraft;
   /** How long one repetition takes this child, where sessions have told it. */
   readonly paces: readonly ChildPace[];
 }
@@ -59,10 +65,13 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const saved = await draftOf(work, childId);
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
     const library = await latestTasks(work, actor.personId);
-    const shown = draft?.success ? draft.data : draftFrom(current, today);
+    const { endsOn } = nextSpan(addDays(today, -1), await schoolCalendarOn(work, today));
+    const asSent = { ...draftFrom(current, today), endsOn };
+    const shown = draft?.success ? draft.data : asSent;
+    const programs = new Map(current ? [[childId, current]] : []);
     const placed = await taskVersionsById(
       work,
-      shown.tasks.map((task) => task.taskVersionId),
+      [...shown.tasks, ...asSent.tasks].map((task) => task.taskVersionId),
     );
     return {
       child,
@@ -74,6 +83,8 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
       placed: [...placed.values()],
       draftWasSaved: Boolean(draft?.success),
       libraryKey: await libraryKey(work, actor),
+      plan: (await planFactsOf(work, [childId], programs)).get(childId)!,
+      asSent,
       paces: await pacesOf(work, childId, library),
       changes: await gradeChanges(work, [childId]),
       goalSkills: (await goalsOf(work, childId)).filter((goal) => goal.closedOn === null).map((goal) => goal.content.skill),

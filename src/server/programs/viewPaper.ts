@@ -52,7 +52,7 @@ export async function loadPaper(work: Work, context: Context, child: Child): Pro
 }
 
 /** The standing link: paper makes none, and never a new one. */
-async function linkFor(work: Work, context: Context, child: Child): Promise<string | null> {
+export async function linkFor(work: Work, context: Context, child: Child): Promise<string | null> {
   if (child.reportWay !== 'link') return null;
   const standing = await standingLinkOf(work, child.id, context.now());
   return standing && familyAddress(context.origin, tokenOf(context.linkSecret, standing.tokenSalt));

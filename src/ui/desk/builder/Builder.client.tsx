@@ -2,24 +2,30 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { calendarDay, parseCalendarDay, type CalendarDay } from '@/core/calendar';
 import { ageOf, factsOf, nameOf } from '@/core/child';
 import type { BuilderView } from '@/server/programs/viewBuilder';
-import { checkProgram, minutesOnWeekday, type ProgramDraft } from '@/core/program';
-import { doseAt, repetitionsBySkill } from '@/core/dose';
-import { longDay, WEEKDAYS } from '../../shared/days';
-import { words } from '../../shared/deskWords';
+import { candidatesFor, givenBy } from '@/core/plan';
+import { checkProgram, type ProgramDraft } from '@/core/program';
+import { PARTS } from '@/core/vocabulary';
+import { longDay } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
 import { Finding } from '../parts/Finding';
 import { KeyCap } from '../parts/KeyCap';
-import { editDraft, type LibraryTask } from './draftEdits';
+import { FillWeek } from '../plan/FillWeek';
+import { partWords } from '../plan/planWords';
+import { useFillWeek } from '../plan/useFillWeek';
 import { findingWords } from './findingWords';
+import { GoalBars } from './GoalBars';
 import { LibraryList } from './LibraryList';
 import { useLibrary } from './useLibrary';
 import { firstStepAt } from '@/core/tasks';
 import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
+import { SkillTotals } from './SkillTotals';
+import { useAutosave, useDraft } from './useDraft';
+import { WeekGrid } from './WeekGrid';
 import { FaultNote } from '../parts/FaultNote';
 
 export interface BuilderProps {
@@ -35,14 +41,13 @@ export interface BuilderProps {
   }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
 }
 
-const PART_WORDS = { warmUp: 'Warm-up', tableWork: 'Table work', writing: 'Writing', selfCare: 'Self-care' } as const;
-
 /** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
 export function Builder({ view, back, save, send }: BuilderProps) {
   const { child, today, currentVersion } = view;
   const fetched = useLibrary(view.libraryKey);
   const library = fetched.tasks;
-  const [draft, edit] = useReducer(editDraft, view.draft);
+  const { draft, edit, canUndo } = useDraft(view.draft);
+  const { isOpen, toggle, open, fold } = useOpened(view.draft);
   const [sending, setSending] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const [cautionsRead, setCautionsRead] = useState(false);
@@ -56,6 +61,32 @@ export function Builder({ view, back, save, send }: BuilderProps) {
   const age = ageOf(child, today);
   const months = age.years * 12 + age.months;
   const facts = useMemo(() => factsOf(child, today), [child, today]);
+  const planFacts = useMemo(
+    () => ({ ...view.plan, child: { ...facts, likes: child.likes }, ageMonths: months, paces: view.paces, mayPack: true, theme: null }),
+    [view.plan, view.paces, facts, child.likes, months],
+  );
+  const planner = useFillWeek({
+    facts: planFacts,
+    library,
+    draft,
+    place: (filled) => {
+      fold(filled.tasks.map(({ taskVersionId }) => taskVersionId));
+      edit({ kind: 'restore', draft: filled });
+    },
+  });
+  const asked = useMemo(
+    () =>
+      library.length === 0
+        ? null
+        : candidatesFor({ ...planFacts, library, asked: [] }).goals.map((goal) => (goal.isServed ? goal.asked : null)),
+    [planFacts, library],
+  );
+  const given = givenBy(
+    draft.tasks.flatMap((planned, index) =>
+      tasks[index] ? [{ taskId: tasks[index].taskId, content: tasks[index].content, planned }] : [],
+    ),
+    view.plan.goals,
+  );
   const findings = useMemo(() => {
     const contents = tasks.flatMap((task) => (task ? [task.content] : []));
     return contents.length === draft.tasks.length ? checkProgram(draft, contents, facts, today, view.sent) : [];
@@ -96,16 +127,48 @@ export function Builder({ view, back, save, send }: BuilderProps) {
           <div className="flex flex-wrap items-end gap-4">
             <DayField label="From" value={draft.startsOn} onDay={(startsOn) => edit({ kind: 'span', startsOn })} />
             <DayField label="Until" value={draft.endsOn} onDay={(endsOn) => edit({ kind: 'span', endsOn })} />
-            <Minutes draft={draft} budget={child.minutesPerDay} />
+            <p className="ml-auto flex flex-wrap gap-4">
+              {canUndo && (
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => edit({ kind: 'undo' })}
+                  data-key="z"
+                  data-key-says="Take the last change back"
+                >
+                  undo <KeyCap>Z</KeyCap>
+                </button>
+              )}
+              {currentVersion > 0 && (
+                <button type="button" className="link" onClick={() => edit({ kind: 'restore', draft: view.asSent })}>
+                  back to the sent version
+                </button>
+              )}
+            </p>
           </div>
+          <GoalBars goals={view.plan.goals} asked={asked} given={given} />
+          {draft.tasks.length > 0 && (
+            <WeekGrid
+              draft={draft}
+              tasks={tasks}
+              budget={child.minutesPerDay}
+              practiceWeekdays={child.practiceWeekdays}
+              edit={edit}
+              open={(index) => {
+                const { taskVersionId } = draft.tasks[index]!;
+                open(taskVersionId);
+                document.getElementById(`task-${taskVersionId}`)?.scrollIntoView({ block: 'nearest' });
+              }}
+            />
+          )}
           {whole.map((finding) => (
             <Finding key={finding.code} severity={finding.severity}>
               {findingWords(finding)}
             </Finding>
           ))}
-          {(Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[]).map((part) => (
+          {PARTS.map((part) => (
             <section key={part} className="mt-4">
-              <h2 className="border-b border-line text-[16px]">{PART_WORDS[part]}</h2>
+              <h2 className="border-b border-line text-[16px]">{partWords(part)}</h2>
               {draft.tasks.every((task) => task.part !== part) && <p className="py-1 text-[14px] text-soft">nothing placed</p>}
               {draft.tasks.map((task, index) => {
                 const placed = tasks[index];
@@ -123,6 +186,8 @@ export function Builder({ view, back, save, send }: BuilderProps) {
                     isClosed={view.closedTaskIds.includes(placed.taskId)}
                     pace={view.paces.find((pace) => pace.taskId === placed.taskId)}
                     edit={edit}
+                    isOpen={isOpen(task.taskVersionId)}
+                    toggle={() => toggle(task.taskVersionId)}
                   >
                     {own
                       .filter((finding) => !isPlainCaution(finding))
@@ -192,36 +257,30 @@ export function Builder({ view, back, save, send }: BuilderProps) {
             </div>
           </div>
         </div>
-        <LibraryList
-          library={fetched}
-          child={facts}
-          goalSkills={view.goalSkills}
-          placed={tasks.flatMap((task) => (task ? [task.taskId] : []))}
-          add={(task) => edit({ kind: 'add', task, step: firstStepAt(task.content, months), childSettings: child.taskSettings })}
-        />
+        <aside aria-label="Plan and tasks" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto pr-1">
+          <FillWeek planner={planner} goals={view.plan.goals} waits={library.length === 0} />
+          <LibraryList
+            library={fetched}
+            child={facts}
+            goalSkills={view.goalSkills}
+            placed={tasks.flatMap((task) => (task ? [task.taskId] : []))}
+            add={(task) => edit({ kind: 'add', task, step: firstStepAt(task.content, months), childSettings: child.taskSettings })}
+          />
+        </aside>
       </div>
     </>
   );
 }
 
-/** Repetitions a week by skill, with what is hidden in set-up. */
-function SkillTotals({ draft, tasks }: { draft: ProgramDraft; tasks: readonly (LibraryTask | undefined)[] }) {
-  const totals = repetitionsBySkill(
-    draft.tasks.flatMap((task, index) => {
-      const skill = tasks[index]?.content.skill;
-      return skill ? [{ skill, dose: doseAt(task.dose, task.step), daysPerWeek: task.weekdays.length }] : [];
-    }),
+/** Which rows are unfolded: what is placed now begins so, what was there before and what the planner placed do not. */
+function useOpened({ tasks }: ProgramDraft) {
+  const [turned, setTurned] = useState<Readonly<Record<number, boolean>>>(() =>
+    Object.fromEntries(tasks.map(({ taskVersionId }) => [taskVersionId, false])),
   );
-  if (totals.length === 0) return null;
-  const said = totals.map(({ skill, perWeek, inSetUp, minutes }) => {
-    const parts = [...(perWeek ? [`${perWeek}${inSetUp ? ` (${inSetUp} in set-up)` : ''}`] : []), ...(minutes ? [`${minutes} min`] : [])];
-    return `${words(`skills.${skill}`)} ${parts.join(' and ')}`;
-  });
-  return (
-    <p className="mt-4 text-[14px]">
-      <strong>Practice a week, by skill:</strong> {said.join(' · ')}
-    </p>
-  );
+  const set = (taskVersionId: number, isOpen: boolean) => setTurned((before) => ({ ...before, [taskVersionId]: isOpen }));
+  const isOpen = (taskVersionId: number) => turned[taskVersionId] ?? true;
+  const fold = (ids: readonly number[]) => setTurned((before) => ({ ...Object.fromEntries(ids.map((id) => [id, false])), ...before }));
+  return { isOpen, toggle: (id: number) => set(id, !isOpen(id)), open: (id: number) => set(id, true), fold };
 }
 
 function DayField({ label, value, onDay }: { label: string; value: CalendarDay; onDay: (day: CalendarDay) => void }) {
@@ -239,54 +298,4 @@ function DayField({ label, value, onDay }: { label: string; value: CalendarDay; 
       />
     </label>
   );
-}
-
-/** Minutes by weekday against the family's budget, as small bars with their numbers. */
-function Minutes({ draft, budget }: { draft: ProgramDraft; budget: number }) {
-  const minutes = WEEKDAYS.map((name, index) => ({ name, minutes: Math.round(minutesOnWeekday(draft, index + 1)) }));
-  const most = Math.max(budget, ...minutes.map((day) => day.minutes), 1);
-  return (
-    <figure className="ml-auto">
-      <figcaption className="text-[13px] text-soft">minutes a day; this family has {budget}</figcaption>
-      <div className="relative flex gap-2">
-        {minutes.map((day) => (
-          <div key={day.name} className="w-9 text-center text-[13px]" title={`${day.name}: ${day.minutes} minutes`}>
-            <svg width="36" height="30" aria-hidden="true" className="block">
-              <rect
-                x="4"
-                y={29 - (28 * day.minutes) / most}
-                width="28"
-                height={(28 * day.minutes) / most}
-                fill={day.minutes > budget ? 'var(--color-brick)' : 'var(--color-green)'}
-              />
-              <path d={`M0 ${29 - (28 * budget) / most}H36`} stroke="var(--color-ink)" strokeDasharray="3 2" />
-            </svg>
-            {day.name.slice(0, 2)} <strong>{day.minutes}</strong>
-          </div>
-        ))}
-      </div>
-    </figure>
-  );
-}
-
-const PAUSE_MILLISECONDS = 700;
-
-/** Saves the draft a moment after the last change, and says so. */
-function useAutosave(draft: ProgramDraft, save: (draft: ProgramDraft) => Promise<string | null>): string {
-  const [state, setState] = useState('not changed yet');
-  const first = useRef(draft);
-  const latest = useRef(save);
-  useEffect(() => {
-    latest.current = save;
-  });
-  useEffect(() => {
-    if (first.current === draft) return;
-    setState('saving…');
-    const timer = setTimeout(async () => {
-      const fault = await latest.current(draft).catch(() => 'not saved: no answer. It is tried again at your next change.');
-      setState(fault ?? 'draft saved');
-    }, PAUSE_MILLISECONDS);
-    return () => clearTimeout(timer);
-  }, [draft]);
-  return state;
 }

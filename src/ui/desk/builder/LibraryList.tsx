@@ -31,7 +31,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
     (task) => !athome || task.fit.missing.length === 0,
   );
   return (
-    <aside aria-label="Tasks" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto pr-1">
+    <section aria-label="Tasks" className="mt-3">
       <h2 className="text-[16px]">Tasks</h2>
       <input
         type="search"
@@ -96,7 +96,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         })}
       </ul>
       {library.state === 'here' && found.length === 0 && <p className="mt-2 text-soft">No task like that. Take a word or a filter away.</p>}
-    </aside>
+    </section>
   );
 }
 

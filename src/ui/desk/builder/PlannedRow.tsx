@@ -30,11 +30,14 @@ interface Props {
   /** The library's newest version, where another is placed. */
   readonly newer: LibraryTask | undefined;
   readonly edit: Dispatch<DraftEdit>;
+  /** Folded, a task is one line. */
+  readonly isOpen: boolean;
+  readonly toggle: () => void;
   readonly children: ReactNode;
 }
 
 /** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
-export function PlannedRow({ planned, task, index, child, today, isClosed, pace, newer, edit, children }: Props) {
+export function PlannedRow({ planned, task, index, child, today, isClosed, pace, newer, edit, isOpen, toggle, children }: Props) {
   const facts = factsOf(child, today);
   const settled = contentFor(task.content, planned.choices, facts.taskSettings);
   const content = contentFor(
@@ -47,9 +50,17 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
   const here = steps[planned.step - 1];
   const dose = doseAt(planned.dose, planned.step);
   return (
-    <article className="border-b border-line py-3" aria-label={content.title.en}>
+    <article
+      id={`task-${planned.taskVersionId}`}
+      className={`border-b border-line ${isOpen ? 'py-3' : 'py-1'}`}
+      aria-label={content.title.en}
+    >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h3 className="text-[16px]">{content.title.en}</h3>
+        <h3 className="text-[16px]">
+          <button type="button" aria-expanded={isOpen} onClick={toggle} className="font-[inherit] hover:underline">
+            {content.title.en}
+          </button>
+        </h3>
         <SmallFlight
           flight={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [], closed: isClosed }}
           label={`Step ${planned.step} of ${steps.length}`}
@@ -57,6 +68,9 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
         <span className="text-[14px] text-soft">{minutesInWords(planned)} a day</span>
         {isClosed && <span className="text-[14px] font-bold text-brick">something hurt: closed till you lift the stop in Rounds</span>}
         <span className="ml-auto flex gap-3 text-[14px]">
+          <button type="button" className="link" onClick={() => edit({ kind: 'nail', index })}>
+            {planned.mark === 'nailed' ? 'take the nail out' : 'nail'}
+          </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'moveUp', index })}>
             earlier
           </button>
@@ -68,56 +82,60 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           </button>
         </span>
       </div>
-      <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
-        <StepSelect
-          label="Today’s step"
-          value={planned.step}
-          content={content}
-          onStep={(step) => change(atOtherStep(planned, step, steps.length))}
-        />
-        <StepSelect
-          label="family from"
-          value={planned.chooseFrom}
-          content={content}
-          numbersOnly
-          onStep={(chooseFrom) => change({ chooseFrom })}
-        />
-        <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
-        <DoseFields planned={planned} dose={dose} change={change} />
-        <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
-      </div>
-      {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
-      <p className="text-[14px] text-soft">
-        {planned.chooseFrom === planned.chooseTo
-          ? 'The family stays at this step.'
-          : `The family may choose from ${planned.chooseFrom} ${steps[planned.chooseFrom - 1]?.name.en ?? ''} up to ${planned.chooseTo} ${steps[planned.chooseTo - 1]?.name.en ?? ''}.`}
-      </p>
-      <p className="text-[14px] text-soft">
-        {[doseSentence(dose, planned.weekdays.length), ...hiddenPractice(dose, planned.weekdays.length)].join(' · ')}
-        {choiceDoses(planned)}
-      </p>
-      {newer && (
-        <p className="text-[14px]">
-          The library has a newer version of this task.{' '}
-          <button type="button" className="link" onClick={() => change(withNewer(planned, newer, facts.taskSettings))}>
-            use the newer one
-          </button>
-        </p>
+      {isOpen && (
+        <>
+          <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
+            <StepSelect
+              label="Today’s step"
+              value={planned.step}
+              content={content}
+              onStep={(step) => change(atOtherStep(planned, step, steps.length))}
+            />
+            <StepSelect
+              label="family from"
+              value={planned.chooseFrom}
+              content={content}
+              numbersOnly
+              onStep={(chooseFrom) => change({ chooseFrom })}
+            />
+            <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
+            <DoseFields planned={planned} dose={dose} change={change} />
+            <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
+          </div>
+          {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
+          <p className="text-[14px] text-soft">
+            {planned.chooseFrom === planned.chooseTo
+              ? 'The family stays at this step.'
+              : `The family may choose from ${planned.chooseFrom} ${steps[planned.chooseFrom - 1]?.name.en ?? ''} up to ${planned.chooseTo} ${steps[planned.chooseTo - 1]?.name.en ?? ''}.`}
+          </p>
+          <p className="text-[14px] text-soft">
+            {[doseSentence(dose, planned.weekdays.length), ...hiddenPractice(dose, planned.weekdays.length)].join(' · ')}
+            {choiceDoses(planned)}
+          </p>
+          {newer && (
+            <p className="text-[14px]">
+              The library has a newer version of this task.{' '}
+              <button type="button" className="link" onClick={() => change(withNewer(planned, newer, facts.taskSettings))}>
+                use the newer one
+              </button>
+            </p>
+          )}
+          {pace && Math.abs(pace.secondsEach - dose.secondsEach) >= 0.5 && (
+            <p className="text-[14px]">
+              {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
+              {pace.sessions === 1 ? 'session' : 'sessions'}); the plan assumes {dose.secondsEach.toFixed(1)} s.{' '}
+              <button
+                type="button"
+                className="link"
+                onClick={() => change(withDoseAtStep(planned, { secondsEach: Math.round(pace.secondsEach * 10) / 10 }))}
+              >
+                use {child.calledName}’s pace
+              </button>
+            </p>
+          )}
+          <TaskChoiceFields planned={planned} task={task} index={index} childSettings={facts.taskSettings} edit={edit} />
+        </>
       )}
-      {pace && Math.abs(pace.secondsEach - dose.secondsEach) >= 0.5 && (
-        <p className="text-[14px]">
-          {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
-          {pace.sessions === 1 ? 'session' : 'sessions'}); the plan assumes {dose.secondsEach.toFixed(1)} s.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => change(withDoseAtStep(planned, { secondsEach: Math.round(pace.secondsEach * 10) / 10 }))}
-          >
-            use {child.calledName}’s pace
-          </button>
-        </p>
-      )}
-      <TaskChoiceFields planned={planned} task={task} index={index} childSettings={facts.taskSettings} edit={edit} />
       {children}
     </article>
   );

@@ -22,7 +22,9 @@ export type DraftEdit =
       readonly settings: TaskSettings;
       readonly childSettings: TaskSettings;
     }
-  | { readonly kind: 'remove' | 'moveUp' | 'moveDown'; readonly index: number }
+  | { readonly kind: 'remove' | 'moveUp' | 'moveDown' | 'nail'; readonly index: number }
+  /** A block is drawn to another day, into the part of the row that it is dropped on. */
+  | { readonly kind: 'moveDay'; readonly index: number; readonly from: number; readonly to: number; readonly part: PlannedTask['part'] }
   | { readonly kind: 'change'; readonly index: number; readonly to: Partial<PlannedTask> }
   | { readonly kind: 'toggleDay'; readonly index: number; readonly weekday: number }
   | { readonly kind: 'span'; readonly startsOn?: ProgramDraft['startsOn']; readonly endsOn?: ProgramDraft['endsOn'] }
@@ -62,6 +64,13 @@ export function editDraft(draft: ProgramDraft, edit: DraftEdit): ProgramDraft {
         weekdays: task.weekdays.includes(edit.weekday)
           ? task.weekdays.filter((day) => day !== edit.weekday)
           : [...task.weekdays, edit.weekday].sort(),
+      }));
+    case 'moveDay':
+      return movedDay(draft, edit);
+    case 'nail':
+      return withTask(draft, edit.index, (task) => ({
+        ...task,
+        ...(task.mark === 'nailed' ? { mark: undefined } : { mark: 'nailed' as const }),
       }));
     case 'span':
       return { ...draft, startsOn: edit.startsOn ?? draft.startsOn, endsOn: edit.endsOn ?? draft.endsOn };
@@ -139,8 +148,19 @@ export function withNewer(task: PlannedTask, newer: LibraryTask, childSettings: 
   return { taskVersionId: newer.taskVersionId, dose: { ...task.dose, atSteps: plannedDoseOf(placed).atSteps } };
 }
 
+function movedDay(draft: ProgramDraft, { index, from, to, part }: Extract<DraftEdit, { kind: 'moveDay' }>): ProgramDraft {
+  const moved = withTask(draft, index, (task) => ({
+    ...task,
+    part,
+    weekdays: [...new Set([...task.weekdays.filter((day) => day !== from), to])].sort(),
+  }));
+  return { ...moved, tasks: inOrderOfParts(moved.tasks) };
+}
+
+/** What somebody touched is theirs, and no longer the planner's. */
 function withTask(draft: ProgramDraft, index: number, change: (task: PlannedTask) => PlannedTask): ProgramDraft {
-  return { ...draft, tasks: draft.tasks.map((task, place) => (place === index ? change(task) : task)) };
+  const touched = ({ mark, ...task }: PlannedTask): PlannedTask => (mark === 'nailed' ? { ...task, mark } : task);
+  return { ...draft, tasks: draft.tasks.map((task, place) => (place === index ? change(touched(task)) : task)) };
 }
 
 /** Only neighbours within one part change places: the order of the parts is fixed. */

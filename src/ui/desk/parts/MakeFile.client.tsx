@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
+import { linesOf, Refused } from './linesOf';
 
 /** Who has no page in the file, and why. */
 interface Left {
@@ -46,8 +47,9 @@ export function MakeFile({ address, of, fileName, why, children, button }: Props
     setState({ is: 'making', done: 0, of });
     try {
       setState(await madeBy(address, form, stop.current.signal, (done, all) => setState({ is: 'making', done, of: all })));
-    } catch {
-      const words = 'The file could not be made just now. Nothing was changed. Please try again.';
+    } catch (error) {
+      const words =
+        error instanceof Refused ? error.message : 'The file could not be made just now. Nothing was changed. Please try again.';
       setState(stop.current.signal.aborted ? { is: 'stopped' } : { is: 'fault', words });
     }
   };
@@ -105,22 +107,13 @@ export function MakeFile({ address, of, fileName, why, children, button }: Props
 
 /** Reads what is told line by line, till the file comes. */
 async function madeBy(address: string, form: FormData, signal: AbortSignal, onDone: (done: number, of: number) => void): Promise<State> {
-  const wish = new URLSearchParams([...form].map(([name, value]): [string, string] => [name, String(value)]));
-  const answer = await fetch(`${address}?${wish}`, { signal });
-  if (!answer.ok || !answer.body) return { is: 'fault', words: await answer.text() };
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
   const files: MadeFile[] = [];
-  let rest = '';
-  for (let read = await reader.read(); !read.done; read = await reader.read()) {
-    const lines = `${rest}${read.value}`.split('\n');
-    rest = lines.pop() ?? '';
-    for (const line of lines.map((text) => JSON.parse(text) as Line)) {
-      if ('done' in line) {
-        onDone(line.done, line.of);
-        if (line.own) files.push({ name: line.name ?? '', address: addressOf(line.own) });
-      } else if ('fault' in line) return { is: 'fault', words: line.fault };
-      else return { is: 'made', files: line.pdf ? [{ name: '', address: addressOf(line.pdf) }] : files, left: line.left };
-    }
+  for await (const line of linesOf<Line>(address, form, signal)) {
+    if ('done' in line) {
+      onDone(line.done, line.of);
+      if (line.own) files.push({ name: line.name ?? '', address: addressOf(line.own) });
+    } else if ('fault' in line) return { is: 'fault', words: line.fault };
+    else return { is: 'made', files: line.pdf ? [{ name: '', address: addressOf(line.pdf) }] : files, left: line.left };
   }
   return { is: 'stopped' };
 }

@@ -1,0 +1,32 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/screen';
+import type { Answer } from '@/server/answer';
+import { countStock, handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
+import { faultWords } from '@/ui/desk/frame/Trouble';
+
+function told(answered: Answer<void>): string | null {
+  if (answered.ok) revalidatePath('/kits');
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function packKitAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => packKit(context, actor, Object.fromEntries(form))));
+}
+
+export async function unpackKitAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => unpackKit(context, actor, Object.fromEntries(form))));
+}
+
+export async function handOverKitAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => handOverKit(context, actor, Object.fromEntries(form))));
+}
+
+export async function kitCameBackAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => kitCameBack(context, actor, Object.fromEntries(form))));
+}
+
+export async function countStockAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => countStock(context, actor, Object.fromEntries(form))));
+}

@@ -1,0 +1,16 @@
+import type { PlanModel } from './planModel';
+
+/** What a solver says of a model. */
+export interface Solved {
+  /** `good`: a week was found, and time ran out before it was shown to be the best. */
+  readonly status: 'best' | 'good' | 'none' | 'noTime';
+  /** The sum of the gains; 0 where there is no week. */
+  readonly objective: number;
+  /** No week of this model can have more. */
+  readonly bound: number;
+  /** By the place of the variable; empty where there is no week. */
+  readonly values: readonly number[];
+}
+
+/** Anything that solves a model: in a worker of the browser, in a thread of the server, or a solver to compare with. */
+export type Solve = (model: PlanModel) => Promise<Solved>;

@@ -1,0 +1,144 @@
+import { z } from 'zod';
+import { calendarDayInZone } from '@/core/calendar';
+import { nameOf, type Child } from '@/core/child';
+import { HEAVY_GRIP_CAP } from '@/core/dose';
+import { candidatesFor, draftOfWeek, planWeek, type PlanRule } from '@/core/plan';
+import { draftFrom, nextSpan, type ProgramDraft, type ProgramVersion } from '@/core/program';
+import { SKINS } from '@/core/vocabulary';
+import { childrenOf, currentVersions, inTransaction, keepWeekPlan, latestTasks, schoolCalendarOn, workplaceOf } from '@/db';
+import { requireMay } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf } from '../audit/trail';
+import type { Context } from '../context';
+import { may } from '../may';
+import { parseInput } from '../parseInput';
+import { candidateWish, planFactsOf } from './planFacts';
+
+const MOST_NEW = 2;
+const wishSchema = z.object({
+  /** One school alone; all where left out. */
+  school: z.string().max(80).default(''),
+  theme: z
+    .enum(['', ...SKINS])
+    .default('')
+    .transform((skin) => (skin === '' ? null : skin)),
+});
+
+/** What the planner says of a child's next week. */
+export type Proposal =
+  | {
+      readonly kind: 'week';
+      readonly draft: ProgramDraft;
+      readonly into: readonly string[];
+      readonly out: readonly string[];
+      /** Other days than before. */
+      readonly days: readonly string[];
+      readonly packs: number;
+      /** `asked` is null where nothing that may be placed serves it. */
+      readonly goals: readonly { readonly statement: string; readonly asked: number | null; readonly given: number }[];
+      readonly gap: number;
+    }
+  | { readonly kind: 'impossible'; readonly rules: readonly PlanRule[] }
+  | { readonly kind: 'noTime' | 'paused' };
+
+/**
+ * Plans the next week of a caseload, a child after the other, on the solver's own thread: what is packed for many is little work for one more. Each proposal is
+ * kept as soon as it is made; nothing is sent. Null where it was stopped.
+ * @param onChild told after each child; false stops
+ * @throws AppError notAllowed, invalid
+ */
+export async function planCaseload(
+  context: Context,
+  actor: PersonActor,
+  raw: unknown,
+  onChild: (done: number, of: number, own: null) => Promise<boolean>,
+): Promise<{ readonly file: null; readonly left: readonly { readonly name: string; readonly why: string }[] } | null> {
+  requireMay(actor, 'seeProgress');
+  const { school, theme } = parseInput(wishSchema, raw);
+  const now = context.now();
+  const { children, programs, facts, library, calendar, today } = await inTransaction(context.db, async (work) => {
+    const { timeZone } = await workplaceOf(work);
+    const day = calendarDayInZone(now, timeZone);
+    const own = (await childrenOf(work, actor.personId)).filter(({ access }) => may(actor, access, 'changeProgram'));
+    const chosen = own.map(({ child }) => child).filter((child) => school === '' || child.school === school);
+    const ids = chosen.map(({ id }) => id);
+    const versions = await currentVersions(work, ids);
+    return {
+      children: [...chosen].sort((one, other) => one.id - other.id),
+      programs: versions,
+      facts: await planFactsOf(work, ids, versions),
+      library: await latestTasks(work, actor.personId),
+      calendar: await schoolCalendarOn(work, day),
+      today: day,
+    };
+  });
+  const span = nextSpan(today, calendar);
+  const packedBesides: Record<string, number> = {};
+  const left: { name: string; why: string }[] = [];
+  let done = 0;
+  for (const child of children) {
+    const program = programs.get(child.id) ?? null;
+    const proposal = await proposalFor(child, program);
+    await inTransaction(context.db, (work) =>
+      keepWeekPlan(work, { childId: child.id, madeAt: now, baseVersion: program?.number ?? 0, content: proposal, by: actor.personId }),
+    );
+    if (proposal.kind !== 'week') left.push({ name: nameOf(child), why: proposal.kind });
+    done += 1;
+    if (!(await onChild(done, children.length, null))) return null;
+  }
+  await context.looks.note(
+    entryOf(
+      actor,
+      now,
+      children.map(({ id }) => id),
+      'builder.viewed',
+    ),
+  );
+  return { file: null, left };
+
+  async function proposalFor(child: Child, program: ProgramVersion | null): Promise<Proposal> {
+    // A rest or an end that somebody decided is not planned over.
+    if (program?.isEnded || (program?.resumesOn && program.resumesOn > span.startsOn)) return { kind: 'paused' };
+    const own = facts.get(child.id)!;
+    const candidates = candidatesFor({ ...candidateWish(child, today, own, library), theme });
+    const answer = await planWeek(
+      {
+        days: child.practiceWeekdays,
+        budget: child.minutesPerDay,
+        tasks: candidates.tasks,
+        goals: candidates.goals,
+        parts: candidates.parts,
+        mostNew: MOST_NEW,
+        gripCap: HEAVY_GRIP_CAP,
+        pinned: {},
+        banned: [],
+        moreOf: [],
+        packedBesides,
+      },
+      context.solver.solve,
+    );
+    if (answer.kind !== 'week') return answer;
+    const { plan } = answer;
+    for (const thing of plan.packs) packedBesides[thing] = (packedBesides[thing] ?? 0) + 1;
+    const before = draftFrom(program, today);
+    const draft = draftOfWeek({ ...before, ...span, note: '' }, plan, candidates.tasks);
+    const titleOf = new Map([...candidates.tasks, ...candidates.leftOut].map(({ taskId, title }) => [taskId, title.en]));
+    const was = new Map(program?.tasks.map((task) => [task.taskId, task.weekdays.join()]) ?? []);
+    const is = new Map(plan.placed.map(({ taskId, weekdays }) => [taskId, weekdays.join()]));
+    const titles = (ids: readonly number[]) => ids.map((id) => titleOf.get(id) ?? '').sort();
+    return {
+      kind: 'week',
+      draft,
+      into: titles([...is.keys()].filter((id) => !was.has(id))),
+      out: titles([...was.keys()].filter((id) => !is.has(id))),
+      days: titles([...is.keys()].filter((id) => was.has(id) && was.get(id) !== is.get(id))),
+      packs: plan.packs.length,
+      goals: plan.given.map(({ goalId, asked, given }, place) => ({
+        statement: own.goals.find((goal) => goal.goalId === goalId)!.content.statement,
+        asked: candidates.goals[place]!.isServed ? asked : null,
+        given: Math.round(given),
+      })),
+      gap: plan.gap,
+    };
+  }
+}

@@ -1,0 +1,62 @@
+import type { KitLine, ThingKind } from '@/core/kits';
+import type { KitBag, KitsView } from '@/server/kits/viewKits';
+
+export const KINDS: Readonly<Record<ThingKind, string>> = {
+  lasts: 'Lasts, comes back',
+  usedUp: 'Used up',
+  breaks: 'Breaks now and then',
+  runsOut: 'Runs out',
+  stays: 'Of the house, never in a bag',
+  food: 'Food, bought by the family',
+};
+export const KIND_ORDER: readonly ThingKind[] = ['lasts', 'usedUp', 'breaks', 'runsOut', 'stays', 'food'];
+
+/** Why so many: the arithmetic of a line, written out. */
+export function countWords({ kind, reasons, count }: KitLine): string {
+  const each = reasons.map((reason) =>
+    kind === 'usedUp' || kind === 'runsOut'
+      ? `${reason.title.en}, step ${reason.step}: ${reason.each} × ${reason.sessions} days`
+      : `${reason.title.en}, step ${reason.step}: ${reason.each}`,
+  );
+  const how = {
+    usedUp: 'added up',
+    runsOut: 'by how long one lasts',
+    breaks: 'the most, and spares',
+    lasts: 'the most at once',
+    stays: '',
+    food: '',
+  }[kind];
+  return `${each.join('; ')}${how && `; ${how}: ${count}`}`;
+}
+
+const HEADINGS = ['child', 'from', 'until', 'thing', 'count', 'standing', 'in place of', 'for', 'packed'];
+
+/** Every line of every bag. */
+export function kitsFile({ bags }: Pick<KitsView, 'bags'>) {
+  const rows = bags.flatMap(({ name, from, to, lines, bag }) =>
+    lines.map((line) => [
+      name,
+      from,
+      to,
+      line.name.en,
+      String(line.count),
+      STANDINGS[line.standing],
+      line.instead?.en ?? '',
+      line.reasons.map(({ title, step }) => `${title.en} ${step}`).join('; '),
+      bag ? 'yes' : '',
+    ]),
+  );
+  return { headings: HEADINGS, rows };
+}
+
+export const STANDINGS: Readonly<Record<KitLine['standing'], string>> = {
+  pack: 'to pack',
+  atHome: 'at home',
+  made: 'the home makes it',
+  ask: 'ask the family',
+  refused: 'refused by safety',
+};
+
+export function bagState({ bag }: Pick<KitBag, 'bag'>): 'open' | 'packed' | 'handed' | 'back' {
+  return bag === null ? 'open' : bag.backAt !== null ? 'back' : bag.handedAt !== null ? 'handed' : 'packed';
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { linesOf, Refused } from '../parts/linesOf';
+
+type Line = { readonly done: number; readonly of: number } | { readonly fault: string } | { readonly left: readonly unknown[] };
+
+type State =
+  | { readonly is: 'ready' | 'stopped' | 'done' }
+  | { readonly is: 'planning'; readonly done: number; readonly of: number }
+  | { readonly is: 'fault'; readonly words: string };
+
+/** Plans a caseload while one looks on; stopped, what was planned so far stays. */
+export function PlanRun({ of, children }: { readonly of: number; readonly children: React.ReactNode }) {
+  const [state, setState] = useState<State>({ is: 'ready' });
+  const stop = useRef<AbortController | null>(null);
+  const router = useRouter();
+  const run = async (form: FormData) => {
+    const stopping = (stop.current = new AbortController());
+    setState({ is: 'planning', done: 0, of });
+    try {
+      for await (const line of linesOf<Line>('/plan/make', form, stopping.signal)) {
+        if ('done' in line) setState({ is: 'planning', done: line.done, of: line.of });
+        else if ('fault' in line) setState({ is: 'fault', words: line.fault });
+        else setState({ is: 'done' });
+      }
+    } catch (error) {
+      const words = error instanceof Refused ? error.message : 'The planner did not answer. What was planned so far stands below.';
+      setState(stopping.signal.aborted ? { is: 'stopped' } : { is: 'fault', words });
+    }
+    router.refresh();
+  };
+  return (
+    <>
+      <form
+        className="mt-4 flex flex-wrap items-end gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void run(new FormData(event.currentTarget));
+        }}
+      >
+        {children}
+        <button className="act act-main" disabled={state.is === 'planning'} data-key="p" data-key-says="Plan the next week">
+          Plan the next week
+        </button>
+      </form>
+      <div role="status" className="mt-3">
+        {state.is === 'planning' && (
+          <p className="flex items-center gap-4">
+            <progress value={state.done} max={Math.max(1, state.of)} className="w-[280px] accent-green" aria-label="Children done" />
+            {state.done} of {state.of}
+            <button type="button" className="link" onClick={() => stop.current?.abort()}>
+              Stop
+            </button>
+          </p>
+        )}
+        {state.is === 'stopped' && <p>Stopped. What was planned so far stands below.</p>}
+        {state.is === 'fault' && <p className="font-semibold text-brick">{state.words}</p>}
+      </div>
+    </>
+  );
+}

@@ -10,6 +10,7 @@ import { signIn } from '@/server/people/signIn';
 import { measureFamilyPages, measureFirstReport, type FirstReportFigures, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { measureRebuild, type RebuildFigure } from '../../measure/rebuild';
+import { measurePlanner, type PlannerFigures } from '../../measure/planner';
 import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
 import { measureRoundsKeys, type KeyFigures } from '../../measure/roundsKeys';
@@ -33,8 +34,9 @@ export async function bench(words: readonly string[]): Promise<number> {
   if (!Number.isInteger(reports) || reports < 1000) throw new Error('Write --reports with a whole number from 1000.');
   const heart = await step('The grading heart', () => measureHeart());
   const rebuild = await step('All figures of a district from its log', () => measureRebuild());
+  const planner = await step('The planner', () => measurePlanner());
   if (words.includes('heart')) {
-    say(`\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
+    say(`\n${plannerTable(planner)}\n\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
     return 0;
   }
   ensureSystemPackages({ database: true, browser: true });
@@ -60,7 +62,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
-    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild });
+    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner });
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
   } finally {
@@ -76,6 +78,16 @@ function heartTable(heart: readonly HeartFigure[]): string {
       `| ${what} | ${milliseconds.toFixed(1)} | ${aim === null ? '' : `${aim}: ${milliseconds <= aim ? 'reached' : 'not reached'}`} |`,
   );
   return ['| what | ms, median | aim, ms |', '|---|---|---|', ...rows].join('\n');
+}
+
+function plannerTable({ oneChild, sixty, bare, megabytes }: PlannerFigures): string {
+  return [
+    '| what | figure | aim |',
+    '|---|---|---|',
+    `| one child of 12 tasks in the thread | ${oneChild.toFixed(0)} ms, median | 300: ${oneChild <= 300 ? 'reached' : 'not reached'} |`,
+    `| 60 children through the thread ÷ HiGHS alone on the same models | ${sixty.toFixed(0)} ÷ ${bare.toFixed(0)} ms = **${(sixty / bare).toFixed(2)}** | 1.2: ${sixty / bare <= 1.2 ? 'reached' : 'not reached'} |`,
+    `| memory of the process meanwhile | ${megabytes.toFixed(0)} MB | |`,
+  ].join('\n');
 }
 
 function rebuildTable(figures: readonly RebuildFigure[]): string {
@@ -112,9 +124,10 @@ interface Figures {
   readonly intake: IntakeFigures;
   readonly heart: readonly HeartFigure[];
   readonly rebuild: readonly RebuildFigure[];
+  readonly planner: PlannerFigures;
 }
 
-function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild }: Figures): string {
+function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner }: Figures): string {
   const one = (value: number) => value.toFixed(1);
   const screenRows = screens.map((each) => {
     const base = each.bareSqlMilliseconds + each.renderMilliseconds;
@@ -174,6 +187,10 @@ The aim is 150 ms at the median. Going on shows a card that was fetched ahead; s
 ## The grading heart
 
 ${heartTable(heart)}
+
+## The planner
+
+${plannerTable(planner)}
 
 ## All figures from the log
 

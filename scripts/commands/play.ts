@@ -32,7 +32,17 @@ export async function play(words: readonly string[]): Promise<number> {
   const db = openDatabase(readFileSync(path.join(DATA_FOLDER, ADDRESS_FILE), 'utf8'));
   try {
     const phone = new PretendPhone(phoneFolder(DATA_FOLDER), url, () => clock.now);
-    const parts = { db, owner: db, random: Math.random, texts: phone, phone, backups: null, solver: new HighsSolver(), house: USUAL_HOUSE, origin: url };
+    const parts = {
+      db,
+      owner: db,
+      random: Math.random,
+      texts: phone,
+      phone,
+      backups: null,
+      solver: new HighsSolver(),
+      house: USUAL_HOUSE,
+      origin: url,
+    };
     const context = createContext({ ...parts, now: () => clock.now, linkSecret: linkSecretIn(DATA_FOLDER) });
     const before = await reportsIn();
     const today = calendarDayInZone(instant(end), DEMO_TIME_ZONE);

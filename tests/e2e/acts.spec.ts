@@ -26,6 +26,7 @@ const measurementNothing = {
   minutes: null,
   watched: {},
 };
+const BAG_WEEK = '2026-11-02';
 const form =
   (fields: Record<string, string> = {}): Asked =>
   (childId) => ({ form: { childId: String(childId), expectedVersion: '1', ...fields } });
@@ -53,6 +54,12 @@ const ON_A_CHILD: Record<string, Asked> = {
   writeWordsAction: form({ goalId: '1', words: 'x' }),
   closePeriodAction: form({ goalId: '1', early: 'yes' }),
   reopenPeriodAction: form({ goalId: '1', id: '1' }),
+  takePlanAction: form(),
+  dropPlanAction: form(),
+  packKitAction: form({ week: BAG_WEEK, version: '1' }),
+  unpackKitAction: form({ week: BAG_WEEK, version: '1' }),
+  handOverKitAction: form({ week: BAG_WEEK, version: '1' }),
+  kitCameBackAction: form({ week: BAG_WEEK }),
   sendProgramAction: (childId) => ({ args: [{ childId, expectedVersion: 1, draft, cautionsRead: true }] }),
   saveDraftAction: (childId) => ({ args: [childId, draft] }),
   tryAgainAction: form({ messageId: '1' }),
@@ -71,11 +78,12 @@ const ON_A_CHILD: Record<string, Asked> = {
 };
 
 /** Of these an assistant who shares the child does them, too. */
-const ASSISTANTS_TOO = ['enterSlipAction'];
+const ASSISTANTS_TOO = ['enterSlipAction', 'packKitAction', 'unpackKitAction', 'handOverKitAction', 'kitCameBackAction'];
 
 const person = (fields: Record<string, string>): Asked => form({ personId: '1', ...fields });
 /** Acts that concern everybody, or the shared library: refused to an assistant. */
 const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
+  takeAllPlansAction: form(),
   keepPatternAction: form({ name: 'Autumn', words: 'x' }),
   dropPatternAction: form({ id: '1' }),
   previewRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
@@ -107,6 +115,8 @@ const FOR_SUPERVISORS = ['signInRulesAction', 'takeFactorOffOfAction'];
 
 /** Acts on one’s own account, or read alone; what they do to others is in the tests of trust and of the library. */
 const ONES_OWN = [
+  // The cupboard is everybody's who packs.
+  'countStockAction',
   'confirmAction',
   'second-factor/leaveAction',
   'giveCodeAction',

@@ -63,6 +63,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
 
   // What is being worked on survives a reload.
   await page.reload();
+  await row.getByRole('button', { name: 'Pocket the washers', exact: true }).click();
   await expect(row.getByLabel('Today’s step')).toHaveValue('4');
 
   // Send: cautions are read first; the message lies on the pretend phone.

@@ -13,6 +13,8 @@ import { exportChild } from '@/server/exchange/exportChild';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
+import { handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
+import { dropPlan, takePlan } from '@/server/plans/viewPlans';
 import { closePeriod, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
@@ -58,6 +60,7 @@ const MEASUREMENT = {
   note: 'seen',
 };
 const EVERYONE = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+const BAG_WEEK = '2026-11-02';
 let bed: TestBed;
 let ines: PersonActor;
 let other: PersonActor;
@@ -150,6 +153,12 @@ const doors: Door[] = [
   ['progress/writeProgress', (actor, { childId, goalId }) => writeWords(bed.context, actor, { childId, goalId, words: 'x' }), 'change'],
   ['progress/writeProgress', (actor, { childId, goalId }) => closePeriod(bed.context, actor, { childId, goalId, early: 'yes' }), 'change'],
   ['progress/writeProgress', (actor, { childId, goalId }) => reopenPeriod(bed.context, actor, { childId, goalId, id: 1 }), 'change'],
+  ['plans/viewPlans', (actor, { childId }) => takePlan(bed.context, actor, { childId }), 'change'],
+  ['plans/viewPlans', (actor, { childId }) => dropPlan(bed.context, actor, { childId }), 'change'],
+  ['kits/packKit', (actor, { childId }) => packKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
+  ['kits/packKit', (actor, { childId }) => unpackKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
+  ['kits/packKit', (actor, { childId }) => handOverKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
+  ['kits/packKit', (actor, { childId }) => kitCameBack(bed.context, actor, { childId, week: BAG_WEEK }), 'settle'],
   ['measuring/measure', (actor, { childId }) => viewMeasure(bed.context, actor, childId), 'change'],
   [
     'measuring/measure',

@@ -243,10 +243,13 @@ function shapeBefore({ shape }: TaskContent, { child, library, history, underWay
 
 /** Something that the child likes is named in the task's title or story. Words of four letters and more. */
 function isLiked({ title, story }: TaskContent, likes: string): boolean {
-  const words = plain(`${title.en} ${title.es ?? ''} ${story?.en ?? ''} ${story?.es ?? ''}`);
-  return plain(likes)
-    .split(/[^\p{L}]+/u)
-    .some((like) => like.length >= 4 && words.includes(like));
+  const wordsOf = (text: string) => plain(text).split(/[^\p{L}]+/u);
+  const said = wordsOf(`${title.en} ${title.es ?? ''} ${story?.en ?? ''} ${story?.es ?? ''}`);
+  // Of one crane or of many.
+  const stems = wordsOf(likes)
+    .filter((like) => like.length >= 4)
+    .map((like) => like.replace(/s$/, ''));
+  return stems.some((stem) => said.some((word) => word.startsWith(stem)));
 }
 
 /** What is under way, serves a goal and lacks little comes first. */

@@ -3,6 +3,7 @@ import type { ProgramDraft } from '@/core/program';
 import { loadLibrary } from '../../../../library/loadLibrary';
 import { atOtherStep, editDraft, minutesInWords, type LibraryTask } from './draftEdits';
 import { findingWords } from './findingWords';
+import { editHistory } from './useDraft';
 
 const library: LibraryTask[] = loadLibrary().map((content, index) => ({ taskId: index + 1, taskVersionId: index + 101, content }));
 const task = (slug: string) => library.find((each) => each.content.slug === slug)!;
@@ -28,6 +29,36 @@ describe('editing a draft', () => {
     expect(first.tasks[0]).toMatchObject({ chooseFrom: 1, chooseTo: 2 });
     const last = editDraft(empty, { kind: 'add', task: task('crane-lift'), step: 7 });
     expect(last.tasks[0]).toMatchObject({ chooseFrom: 6, chooseTo: 7 });
+  });
+
+  it('moves a block to another day, and into the part of the row that it is dropped on', () => {
+    const draft = draftWith('open-the-shutters', 'crane-lift');
+    const moved = editDraft(draft, { kind: 'moveDay', index: 1, from: 1, to: 6, part: 'tableWork' });
+    expect(moved.tasks[1]!.weekdays).toEqual([2, 3, 4, 5, 6]);
+    const other = editDraft(draft, { kind: 'moveDay', index: 1, from: 1, to: 1, part: 'warmUp' });
+    expect(other.tasks.map(({ part }) => part)).toEqual(['warmUp', 'warmUp']);
+    // Two blocks of a task on one day are one.
+    expect(editDraft(draft, { kind: 'moveDay', index: 1, from: 1, to: 2, part: 'tableWork' }).tasks[1]!.weekdays).toEqual([2, 3, 4, 5]);
+  });
+
+  it('what was touched is no longer the planner’s; a nail stays till it is taken out', () => {
+    const one = draftWith('crane-lift');
+    const filled = { ...one, tasks: one.tasks.map((each) => ({ ...each, mark: 'filled' as const })) };
+    expect(editDraft(filled, { kind: 'toggleDay', index: 0, weekday: 6 }).tasks[0]).not.toHaveProperty('mark', 'filled');
+    const nailed = editDraft(filled, { kind: 'nail', index: 0 });
+    expect(nailed.tasks[0]!.mark).toBe('nailed');
+    expect(editDraft(nailed, { kind: 'toggleDay', index: 0, weekday: 6 }).tasks[0]!.mark).toBe('nailed');
+    expect(editDraft(nailed, { kind: 'nail', index: 0 }).tasks[0]!.mark).toBeUndefined();
+  });
+
+  it('every change can be taken back, the first one last, and no further', () => {
+    const begun = { now: draftWith('crane-lift'), before: [] };
+    const twice = [{ kind: 'note', note: 'a' } as const, { kind: 'remove', index: 0 } as const].reduce(editHistory, begun);
+    expect(twice.now.tasks).toEqual([]);
+    const once = editHistory(twice, { kind: 'undo' });
+    expect(once.now).toMatchObject({ note: 'a', tasks: [{ part: 'tableWork' }] });
+    const back = editHistory(editHistory(once, { kind: 'undo' }), { kind: 'undo' });
+    expect(back).toEqual(begun);
   });
 
   it('moves tasks within their part only', () => {

@@ -49,8 +49,9 @@ export function FillWeek({ planner, goals, waits }: Props) {
   );
 }
 
-function summary({ weeks, at }: Filled): string {
+function summary({ weeks, at, isChanged }: Filled): string {
   const plan = weeks[at]!;
+  if (isChanged) return 'You changed the week since: what stands below is of the week as it was filled.';
   const sure =
     plan.gap < 0.0005 ? 'No week keeps the rules and weighs more.' : `No week can weigh more than ${Math.ceil(plan.gap * 100)} % above it.`;
   const count = `${plan.placed.length} ${plan.placed.length === 1 ? 'task' : 'tasks'}, all rules kept.`;

@@ -27,6 +27,8 @@ export interface Filled {
   readonly weeks: readonly WeekPlan[];
   readonly at: number;
   readonly ends: boolean;
+  /** The draft is none of the weeks any more: somebody placed, moved or took out. */
+  readonly isChanged?: boolean;
 }
 
 type State =
@@ -135,8 +137,19 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     setWishes(given);
     void fill(given);
   };
+  /** Which of the weeks stands in the draft: by undo it may be an earlier one, by hand none. */
+  const seen = (filled: Filled): Filled => {
+    const days = (tasks: readonly { readonly taskId: number; readonly weekdays: readonly number[] }[]) =>
+      tasks
+        .map(({ taskId, weekdays }) => `${taskId}:${weekdays.join()}`)
+        .sort()
+        .join(' ');
+    const now = days(draft.tasks.map((task) => ({ taskId: taskOf.get(task.taskVersionId) ?? 0, weekdays: task.weekdays })));
+    const at = filled.weeks.findIndex(({ placed }) => days(placed) === now);
+    return at < 0 ? { ...filled, isChanged: true } : { ...filled, at };
+  };
   return {
-    state,
+    state: state.kind === 'filled' ? { ...state, filled: seen(state.filled) } : state,
     wishes,
     reasons,
     fill: () => void fill(),

@@ -35,7 +35,9 @@ test('the first week of a child goes by keys from Fill the week to the family’
   const [title, day] = name.split(', ') as [string, string];
   await cell.focus();
   await page.keyboard.press('m');
+  await expect(page.getByText(`Over: ${name}.`)).toBeAttached();
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/^Over: .*, (?!Monday)/)).toBeAttached();
   await page.keyboard.press('m');
   await expect(week.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'false');
   await page.keyboard.press('z');

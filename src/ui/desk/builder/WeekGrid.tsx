@@ -6,6 +6,7 @@ import {
   useDroppable,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
@@ -44,10 +45,20 @@ export function WeekGrid({ draft, tasks, budget, practiceWeekdays, edit, open }:
     if (!to || (from.index === to.index && from.weekday === to.weekday)) return;
     edit({ kind: 'moveDay', index: from.index, from: from.weekday, to: to.weekday, part: draft.tasks[to.index]!.part });
   };
+  const nameOf = (id: string | number) => {
+    const { index, weekday } = cellOf(id);
+    return `${tasks[index]?.content.title.en ?? ''}, ${WEEKDAYS[weekday - 1]}`;
+  };
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `Lifted: ${nameOf(active.id)}.`,
+    onDragOver: ({ over }) => (over ? `Over: ${nameOf(over.id)}.` : 'Over no day.'),
+    onDragEnd: ({ over }) => (over ? `Set down: ${nameOf(over.id)}.` : 'Left where it was.'),
+    onDragCancel: () => 'Left where it was.',
+  };
   const before = (index: number, weekday: number) =>
     draft.tasks.slice(0, index).reduce((sum, task) => sum + (task.weekdays.includes(weekday) ? minutesOfTask(task) : 0), 0);
   return (
-    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ screenReaderInstructions: { draggable: INSTRUCTIONS } }}>
+    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ screenReaderInstructions: { draggable: INSTRUCTIONS }, announcements }}>
       <div className="mt-3 overflow-x-auto">
         <table className="w-full min-w-[720px] table-fixed border-collapse" aria-label="The week">
           <thead>

@@ -38,6 +38,8 @@ export function useDeskKeys(open: (what: 'find' | 'keys') => void): void {
 function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    (target.matches('input, textarea, select') || target.isContentEditable || target.closest('[role="dialog"]') !== null)
+    (target.matches('input:not([type=checkbox], [type=radio]), textarea, select') ||
+      target.isContentEditable ||
+      target.closest('[role="dialog"]') !== null)
   );
 }

@@ -25,6 +25,7 @@ import {
   inTransaction,
   markAsDemo,
   markPrinted,
+  setStock,
   setUpWorkplace,
   type TaskVersion,
   type Work,
@@ -137,6 +138,17 @@ export async function loadDemo(
 }
 
 /** Eight in the morning at Tarrow Hill, near enough. */
+/** What the assistant counted in the cupboard. */
+const CUPBOARD = [
+  { thing: 'hair-band', inCupboard: 18, packSize: 12 },
+  { thing: 'child-scissors', inCupboard: 5, packSize: 1 },
+  { thing: 'paper', inCupboard: 400, packSize: 500 },
+  { thing: 'ring', inCupboard: 6, packSize: 10 },
+  { thing: 'kitchen-tongs', inCupboard: 4, packSize: 1 },
+  { thing: 'glue-stick', inCupboard: 3, packSize: 6 },
+  { thing: 'clothes-pegs', inCupboard: 60, packSize: 24 },
+];
+
 const morningOf = (day: CalendarDay) => instant(Date.parse(`${day}T14:00:00Z`));
 /** Nothing happens after the moment at which the demo is loaded. */
 const earlier = (a: Instant, b: Instant): Instant => (a < b ? a : b);
@@ -153,6 +165,7 @@ async function setUp(
   // The ten weeks are lived by mornings and afternoons: their post waits for nothing.
   await changePostMinutes(work, 0);
   await addSchoolYear(work, schoolYearOn(today));
+  for (const stock of CUPBOARD) await setStock(work, { ...stock, by: people.assistant, at });
   const schoolIds: number[] = [];
   for (const school of SCHOOLS) schoolIds.push(await addSchool(work, school.name, school.visitDays));
   const tasks: TaskVersion[] = [];

@@ -84,6 +84,9 @@ const person = (fields: Record<string, string>): Asked => form({ personId: '1', 
 /** Acts that concern everybody, or the shared library: refused to an assistant. */
 const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   takeAllPlansAction: form(),
+  keepTemplateAction: form({ name: 'Autumn', content: '{"tasks":[{"taskId":1,"weekdays":[1]}]}' }),
+  dropTemplateAction: form({ id: '1' }),
+  giveTemplateAction: form({ id: '1', childIds: '1' }),
   keepPatternAction: form({ name: 'Autumn', words: 'x' }),
   dropPatternAction: form({ id: '1' }),
   previewRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),

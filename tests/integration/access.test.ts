@@ -14,7 +14,8 @@ import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
 import { handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
-import { dropPlan, takePlan } from '@/server/plans/viewPlans';
+import { giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
+import { dropPlan, takePlan, viewPlans } from '@/server/plans/viewPlans';
 import { closePeriod, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
 import { viewChild } from '@/server/caseload/viewChild';
 import { viewYard } from '@/server/caseload/viewYard';
@@ -153,6 +154,16 @@ const doors: Door[] = [
   ['progress/writeProgress', (actor, { childId, goalId }) => writeWords(bed.context, actor, { childId, goalId, words: 'x' }), 'change'],
   ['progress/writeProgress', (actor, { childId, goalId }) => closePeriod(bed.context, actor, { childId, goalId, early: 'yes' }), 'change'],
   ['progress/writeProgress', (actor, { childId, goalId }) => reopenPeriod(bed.context, actor, { childId, goalId, id: 1 }), 'change'],
+  [
+    'plans/weekTemplates',
+    async (actor, { childId }) => {
+      const content = JSON.stringify({ tasks: [{ taskId: 1, weekdays: [1] }] });
+      await keepTemplate(bed.context, actor, { name: 'A week', content });
+      const [kept] = (await viewPlans(bed.context, actor)).templates;
+      return giveTemplate(bed.context, actor, { id: kept!.id, childIds: [childId] });
+    },
+    'change',
+  ],
   ['plans/viewPlans', (actor, { childId }) => takePlan(bed.context, actor, { childId }), 'change'],
   ['plans/viewPlans', (actor, { childId }) => dropPlan(bed.context, actor, { childId }), 'change'],
   ['kits/packKit', (actor, { childId }) => packKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],

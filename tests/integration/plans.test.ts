@@ -7,6 +7,7 @@ import { kitsForFile } from '@/server/kits/kitsForFile';
 import { viewSlips } from '@/server/kits/viewSlips';
 import { planCaseload } from '@/server/plans/planCaseload';
 import { dropPlan, takeAllPlans, takePlan, viewPlans } from '@/server/plans/viewPlans';
+import { dropTemplate, giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { kitsFile } from '@/ui/desk/kits/kitWords';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
@@ -23,7 +24,7 @@ const today = () => calendarDayInZone(bed.context.now(), ZONE);
 const plan = async (wish: object = {}, onChild: (done: number, of: number) => Promise<boolean> = async () => true) =>
   planCaseload(bed.context, ines, wish, onChild);
 async function withGoal(slugs: string[], calledName = 'Odalys'): Promise<number> {
-  const childId = await bed.child(ines, { calledName, materialsAtHome: ['paper'] });
+  const childId = await bed.child(ines, { calledName, materialsAtHome: ['paper', 'clear-floor'] });
   await bed.send(ines, childId, 0, slugs);
   const goal = {
     skill: 'forceModulation',
@@ -112,6 +113,45 @@ describe('the next week of a caseload', () => {
     expect(await refusal(viewPlans(bed.context, pim))).toBe('notAllowed');
     expect(await refusal(planCaseload(bed.context, pim, {}, async () => true))).toBe('notAllowed');
     expect(await refusal(plan({ theme: 'pirates' }))).toBe('invalid');
+  });
+});
+
+describe('a week of one’s own', () => {
+  it('is given to several children at once, each at its own step, and what one may not have is left out with its reason', async () => {
+    const [one, other] = [await withGoal(['crane-lift']), await withGoal(['star-beams'], 'Bram')] as const;
+    const idOf = (slug: string) => bed.tasks.find(({ content }) => content.slug === slug)!.taskId;
+    const tasks = [
+      { taskId: idOf('crane-lift'), weekdays: [1, 3] },
+      { taskId: idOf('star-beams'), weekdays: [2] },
+    ];
+    await keepTemplate(bed.context, ines, { name: 'Cranes', content: JSON.stringify({ tasks }) });
+    const [{ id, tasks: titles }] = (await viewPlans(bed.context, ines)).templates as unknown as [{ id: number; tasks: string[] }];
+    expect(titles).toEqual(['Crane lift', 'Star beams']);
+    await bed.write(
+      `UPDATE version_tasks t JOIN program_versions v ON v.id = t.program_version_id JOIN programs p ON p.id = v.program_id SET t.step = 5, t.choose_from = 5, t.choose_to = 5 WHERE p.child_id = ${one}`,
+    );
+    await bed.write(`UPDATE children SET born_on = '2024-06-01' WHERE id = ${other}`);
+    await giveTemplate(bed.context, ines, { id, childIds: [one, other] });
+    const { lines } = await viewPlans(bed.context, ines);
+    const proposalOf = (childId: number) => {
+      const { proposal } = lines.find((line) => line.childId === childId)!;
+      if (proposal.kind !== 'week') throw new Error(proposal.kind);
+      return proposal;
+    };
+    expect(proposalOf(one).draft.tasks.map(({ step, weekdays }) => [step, weekdays])).toContainEqual([5, [1, 3]]);
+    expect([proposalOf(one).into, proposalOf(one).left]).toEqual([['Star beams'], []]);
+    // Too young for what it never had; what it has goes on.
+    expect(proposalOf(other).left).toEqual([{ title: 'Crane lift', why: { kind: 'age' } }]);
+    const marit = await bed.person('Marit Oyelaran-Voss');
+    expect(await refusal(giveTemplate(bed.context, marit, { id, childIds: [one] }))).toBe('notFound');
+    const theirs = await bed.child(marit);
+    expect(await refusal(giveTemplate(bed.context, ines, { id, childIds: [one, theirs] }))).toBe('notFound');
+    expect(await refusal(dropTemplate(bed.context, marit, { id }))).toBe('notFound');
+    for (const wrong of [{ name: ' ' }, { content: '{' }, { content: '{"tasks":[]}' }])
+      expect(await refusal(keepTemplate(bed.context, ines, { name: 'x', content: JSON.stringify({ tasks }), ...wrong }))).toBe('invalid');
+    expect(await refusal(giveTemplate(bed.context, ines, { id, childIds: [] }))).toBe('invalid');
+    await dropTemplate(bed.context, ines, { id });
+    expect((await viewPlans(bed.context, ines)).templates).toEqual([]);
   });
 });
 

@@ -1,10 +1,10 @@
-export { PLAN_RULES, PLAN_WEIGHTS } from './planWish';
+export { PLAN_WEIGHTS } from './planWish';
 export type { PlanGoal, PlanRule, PlanTask, PlanWish } from './planWish';
 export { planModel } from './planModel';
 export type { ModelRow, ModelVariable, PlanModel, VariableMeaning } from './planModel';
 export { lpText } from './lpText';
 export type { Solve, Solved } from './solving';
-export { anotherWeek, conflictOf, planWeek, readPlan, whyNot } from './weekPlan';
+export { anotherWeek, conflictOf, planWeek, whyNot } from './weekPlan';
 export type { PlanAnswer, WeekPlan, WhyNot } from './weekPlan';
 export { solverBy } from './byHighs';
 export type { AskHighs, HighsAnswer } from './byHighs';

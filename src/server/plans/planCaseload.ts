@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
 import { HEAVY_GRIP_CAP } from '@/core/dose';
-import { candidatesFor, draftOfWeek, planWeek, type PlanRule } from '@/core/plan';
-import { draftFrom, nextSpan, type ProgramDraft, type ProgramVersion } from '@/core/program';
+import { candidatesFor, draftOfWeek, planWeek } from '@/core/plan';
+import { draftFrom, nextSpan, type ProgramVersion } from '@/core/program';
 import { SKINS } from '@/core/vocabulary';
 import { childrenOf, currentVersions, inTransaction, keepWeekPlan, latestTasks, schoolCalendarOn, workplaceOf } from '@/db';
 import { requireMay } from '../access';
@@ -13,6 +13,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
 import { candidateWish, planFactsOf } from './planFacts';
+import { changesOf, type Proposal } from './proposal';
 
 const MOST_NEW = 2;
 const wishSchema = z.object({
@@ -23,23 +24,6 @@ const wishSchema = z.object({
     .default('')
     .transform((skin) => (skin === '' ? null : skin)),
 });
-
-/** What the planner says of a child's next week. */
-export type Proposal =
-  | {
-      readonly kind: 'week';
-      readonly draft: ProgramDraft;
-      readonly into: readonly string[];
-      readonly out: readonly string[];
-      /** Other days than before. */
-      readonly days: readonly string[];
-      readonly packs: number;
-      /** `asked` is null where nothing that may be placed serves it. */
-      readonly goals: readonly { readonly statement: string; readonly asked: number | null; readonly given: number }[];
-      readonly gap: number;
-    }
-  | { readonly kind: 'impossible'; readonly rules: readonly PlanRule[] }
-  | { readonly kind: 'noTime' | 'paused' };
 
 /**
  * Plans the next week of a caseload, a child after the other, on the solver's own thread: what is packed for many is little work for one more. Each proposal is
@@ -122,23 +106,17 @@ export async function planCaseload(
     for (const thing of plan.packs) packedBesides[thing] = (packedBesides[thing] ?? 0) + 1;
     const before = draftFrom(program, today);
     const draft = draftOfWeek({ ...before, ...span, note: '' }, plan, candidates.tasks);
-    const titleOf = new Map([...candidates.tasks, ...candidates.leftOut].map(({ taskId, title }) => [taskId, title.en]));
-    const was = new Map(program?.tasks.map((task) => [task.taskId, task.weekdays.join()]) ?? []);
-    const is = new Map(plan.placed.map(({ taskId, weekdays }) => [taskId, weekdays.join()]));
-    const titles = (ids: readonly number[]) => ids.map((id) => titleOf.get(id) ?? '').sort();
     return {
       kind: 'week',
       draft,
-      into: titles([...is.keys()].filter((id) => !was.has(id))),
-      out: titles([...was.keys()].filter((id) => !is.has(id))),
-      days: titles([...is.keys()].filter((id) => was.has(id) && was.get(id) !== is.get(id))),
-      packs: plan.packs.length,
+      ...changesOf(plan.placed, program, candidates),
       goals: plan.given.map(({ goalId, asked, given }, place) => ({
         statement: own.goals.find((goal) => goal.goalId === goalId)!.content.statement,
         asked: candidates.goals[place]!.isServed ? asked : null,
         given: Math.round(given),
       })),
       gap: plan.gap,
+      left: [],
     };
   }
 }

@@ -1,7 +1,18 @@
 import { z } from 'zod';
 import { nameOf } from '@/core/child';
 import { programDraftSchema } from '@/core/program';
-import { childrenOf, currentVersions, draftOf, dropWeekPlan, inTransaction, saveDraft as writeDraft, weekPlansOf, type Work } from '@/db';
+import {
+  childrenOf,
+  currentVersions,
+  draftOf,
+  dropWeekPlan,
+  inTransaction,
+  latestTasks,
+  saveDraft as writeDraft,
+  weekPlansOf,
+  weekTemplatesOf,
+  type Work,
+} from '@/db';
 import { requireChild, requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -9,7 +20,8 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
-import type { Proposal } from './planCaseload';
+import type { WeekTemplateContent } from './weekTemplates';
+import type { Proposal } from './proposal';
 
 export interface PlanLine {
   readonly childId: number;
@@ -23,7 +35,9 @@ export interface PlanLine {
 }
 
 export interface PlansView {
-  readonly children: number;
+  readonly children: readonly { readonly childId: number; readonly name: string; readonly school: string }[];
+  /** Weeks of one's own to begin from. */
+  readonly templates: readonly { readonly id: number; readonly name: string; readonly tasks: readonly string[] }[];
   readonly schools: readonly string[];
   readonly lines: readonly PlanLine[];
 }
@@ -50,12 +64,28 @@ export async function viewPlans(context: Context, actor: PersonActor): Promise<P
     }
     lines.sort((one, other) => one.name.localeCompare(other.name));
     return {
-      view: { children: own.length, schools: [...new Set(own.map(({ child }) => child.school))].sort(), lines },
+      view: {
+        children: own.map(({ child }) => ({ childId: child.id, name: nameOf(child), school: child.school })),
+        templates: await templatesOf(work, actor.personId),
+        schools: [...new Set(own.map(({ child }) => child.school))].sort(),
+        lines,
+      },
       ids: lines.map(({ childId }) => childId),
     };
   });
   await context.looks.note(entryOf(actor, context.now(), ids, 'builder.viewed'));
   return view;
+}
+
+async function templatesOf(work: Work, personId: number): Promise<PlansView['templates']> {
+  const kept = await weekTemplatesOf(work, personId);
+  if (kept.length === 0) return [];
+  const titles = new Map((await latestTasks(work, personId)).map(({ taskId, content }) => [taskId, content.title.en]));
+  return kept.map(({ id, name, content }) => ({
+    id,
+    name,
+    tasks: (content as WeekTemplateContent).tasks.flatMap(({ taskId }) => titles.get(taskId) ?? []),
+  }));
 }
 
 /** True where somebody placed something in a draft that is not the planner's alone. */

@@ -23,6 +23,8 @@ import { useLibrary } from './useLibrary';
 import { firstStepAt } from '@/core/tasks';
 import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
+import type { WordedAction } from '../parts/ActionForm.client';
+import { KeepWeek } from './KeepWeek';
 import { SkillTotals } from './SkillTotals';
 import { useAutosave, useDraft } from './useDraft';
 import { WeekGrid } from './WeekGrid';
@@ -33,6 +35,7 @@ export interface BuilderProps {
   /** The card in Rounds that this was opened from; null where it was opened from elsewhere. */
   readonly back: string | null;
   readonly save: (childId: number, draft: ProgramDraft) => Promise<string | null>;
+  readonly keepWeek: WordedAction;
   readonly send: (input: {
     childId: number;
     expectedVersion: number;
@@ -42,7 +45,7 @@ export interface BuilderProps {
 }
 
 /** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
-export function Builder({ view, back, save, send }: BuilderProps) {
+export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
   const { child, today, currentVersion } = view;
   const fetched = useLibrary(view.libraryKey);
   const library = fetched.tasks;
@@ -210,6 +213,7 @@ export function Builder({ view, back, save, send }: BuilderProps) {
             </section>
           ))}
           <SkillTotals draft={draft} tasks={tasks} />
+          <KeepWeek draft={draft} tasks={tasks} keep={keepWeek} />
           <label className="mt-5 block max-w-[640px]">
             <span className="font-semibold">Note to the family</span> <span className="text-soft">(shown above their tasks)</span>
             <textarea

@@ -32,7 +32,7 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         <ul className="mt-1">
           {packs.map((line) => (
             <li key={`${line.thing} ${line.instead?.en ?? ''}`} className="border-b border-line py-1">
-              <strong className="inline-block min-w-8">{line.count}</strong> {line.name.en}
+              <strong className="inline-block min-w-8">{line.count} ×</strong> {line.name.en}
               {line.instead && (
                 <span className="block text-[13px] text-brick">in place of {line.instead.en}, which this child may not have</span>
               )}

@@ -36,7 +36,7 @@ export function SlipsScreen({ school, slips }: { readonly school: string; readon
                 .filter(({ standing }) => standing === 'pack')
                 .map((line) => (
                   <li key={`${line.thing} ${line.instead?.en ?? ''}`} className="border-b border-line py-0.5 text-[14px]">
-                    ☐ <strong>{line.count}</strong> {line.name.en}
+                    ☐ <strong>{line.count}</strong> × {line.name.en}
                     {line.kind === 'lasts' && <span className="text-soft"> (please send back)</span>}
                   </li>
                 ))}

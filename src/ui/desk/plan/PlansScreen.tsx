@@ -1,10 +1,11 @@
 import Link from 'next/link';
+import type { LeftOut } from '@/core/plan';
 import { SKINS } from '@/core/vocabulary';
 import type { PlanLine, PlansView } from '@/server/plans/viewPlans';
 import { words } from '../../shared/deskWords';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { FormField } from '../parts/FormField';
-import { rulesInWords } from './planWords';
+import { leftOutWords, rulesInWords } from './planWords';
 import { PlanRun } from './PlanRun.client';
 
 interface Props {
@@ -12,10 +13,12 @@ interface Props {
   readonly take: WordedAction;
   readonly takeAll: WordedAction;
   readonly drop: WordedAction;
+  readonly give: WordedAction;
+  readonly forget: WordedAction;
 }
 
 /** The next week of the whole caseload, proposed: what would change for each, taken one by one or together, and never sent by itself. */
-export function PlansScreen({ view, take, takeAll, drop }: Props) {
+export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) {
   const weeks = view.lines.filter(({ proposal }) => proposal.kind === 'week');
   const others = view.lines.filter(({ proposal }) => proposal.kind !== 'week');
   const plain = weeks.filter(({ isStale, hasDraft }) => !isStale && !hasDraft);
@@ -26,10 +29,10 @@ export function PlansScreen({ view, take, takeAll, drop }: Props) {
         A week for each child from goals, home and minutes, by the rules of a program. Taken, it is a draft in the builder, marked till you
         touch it. Nothing is sent from here.
       </p>
-      <PlanRun of={view.children}>
+      <PlanRun of={view.children.length}>
         <FormField label="For">
           <select name="school" className="field" defaultValue="">
-            <option value="">all {view.children} children</option>
+            <option value="">all {view.children.length} children</option>
             {view.schools.map((school) => (
               <option key={school}>{school}</option>
             ))}
@@ -46,6 +49,7 @@ export function PlansScreen({ view, take, takeAll, drop }: Props) {
           </select>
         </FormField>
       </PlanRun>
+      <OwnWeeks view={view} give={give} forget={forget} />
       {plain.length > 1 && (
         <ActionForm action={takeAll} hidden={{}} className="mt-4">
           <button className="act">Take all {plain.length} as drafts</button>
@@ -109,13 +113,15 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
       <td className="cell text-soft">{proposal.out.join(', ') || '–'}</td>
       <td className="cell text-soft">{proposal.days.join(', ') || '–'}</td>
       <td className="cell">
-        {proposal.goals.length === 0
-          ? 'no open goal'
-          : short.length === 0
-            ? 'all they ask for'
-            : short
-                .map(({ statement, asked, given }) => `${asked === null ? 'nothing may serve' : `${given} of ${asked}`}: ${statement}`)
-                .join('; ')}
+        {proposal.gap === null
+          ? ownWords(proposal.left)
+          : proposal.goals.length === 0
+            ? 'no open goal'
+            : short.length === 0
+              ? 'all they ask for'
+              : short
+                  .map(({ statement, asked, given }) => `${asked === null ? 'nothing may serve' : `${given} of ${asked}`}: ${statement}`)
+                  .join('; ')}
       </td>
       <td className="cell">{proposal.packs || '–'}</td>
       <td className="cell">
@@ -138,6 +144,49 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
         )}
       </td>
     </tr>
+  );
+}
+
+const ownWords = (left: readonly { readonly title: string; readonly why: LeftOut }[]) =>
+  left.length === 0
+    ? 'a week of yours'
+    : `a week of yours, without ${left.map(({ title, why }) => `${title} (${leftOutWords(why).replace(/\.$/, '')})`).join(', ')}`;
+
+/** Weeks that were kept in the builder: the same tasks for several children, each at its own step. */
+function OwnWeeks({ view: { templates, children }, give, forget }: Pick<Props, 'view' | 'give' | 'forget'>) {
+  if (templates.length === 0)
+    return (
+      <p className="mt-3 text-[14px] text-soft">
+        A week that you keep in the builder by a name can be given to several children here, each at its own step.
+      </p>
+    );
+  return (
+    <details className="mt-3">
+      <summary className="link inline">weeks of your own ({templates.length})</summary>
+      {templates.map(({ id, name, tasks }) => (
+        <section key={id} className="mt-2 border-b border-line pb-2" aria-label={name}>
+          <h2 className="text-[16px]">{name}</h2>
+          <p className="text-[14px] text-soft">{tasks.join(', ')}</p>
+          <ActionForm action={give} hidden={{ id }}>
+            <fieldset className="mt-1 columns-2 min-[900px]:columns-4">
+              <legend className="sr-only">For whom</legend>
+              {children.map((child) => (
+                <label key={child.childId} className="flex min-h-6 items-center gap-1.5 text-[14px]">
+                  <input type="checkbox" name="childIds" value={child.childId} className="size-4 accent-green" />
+                  {child.name}
+                </label>
+              ))}
+            </fieldset>
+            <button className="act mt-1">Propose it to these</button>
+          </ActionForm>
+          <ActionForm action={forget} hidden={{ id }}>
+            <button className="link text-[14px] text-soft">
+              forget this week<span className="sr-only">: {name}</span>
+            </button>
+          </ActionForm>
+        </section>
+      ))}
+    </details>
   );
 }
 

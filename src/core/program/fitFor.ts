@@ -11,6 +11,8 @@ export interface TaskFit {
   readonly blocks: readonly SafetyFinding[];
   readonly asks: readonly SafetyFinding[];
   readonly missing: readonly Material[];
+  /** Too young or too old for it by its own ages. */
+  readonly isOfOtherAge: boolean;
   readonly score: number;
 }
 
@@ -19,10 +21,11 @@ const OTHER_SKILL_POINTS = 2;
 const MISSING_POINTS = 1;
 const ASKS_POINTS = 2;
 const BLOCK_POINTS = 100;
+const OTHER_AGE_POINTS = 3;
 
 /**
- * How a task suits a child round its start step: a goal's skill speaks for it, missing materials and questions of safety
- * against it. Sorting by the score puts the fitting ones first; the reasons are what a therapist reads. Our own definition.
+ * How a task suits a child round its start step: a goal's skill speaks for it, missing materials, another age and questions
+ * of safety against it. Sorting by the score puts the fitting ones first; the reasons are what a therapist reads. Our own definition.
  */
 export function fitFor(content: TaskContent, child: ChildFacts, goalSkills: readonly Skill[]): TaskFit {
   const settled = contentFor(content, {}, child.taskSettings);
@@ -37,6 +40,8 @@ export function fitFor(content: TaskContent, child: ChildFacts, goalSkills: read
   const goalSkill =
     goalSkills.find((skill) => skill === content.skill) ?? goalSkills.find((skill) => content.otherSkills.includes(skill)) ?? null;
   const goalPoints = goalSkill === null ? 0 : goalSkill === content.skill ? GOAL_POINTS : OTHER_SKILL_POINTS;
-  const score = goalPoints - MISSING_POINTS * missing.length - ASKS_POINTS * asks.length - BLOCK_POINTS * blocks.length;
-  return { goalSkill, blocks, asks, missing, score };
+  const isOfOtherAge = child.ageYears < content.ages.fromYears || child.ageYears > content.ages.toYears;
+  const against = MISSING_POINTS * missing.length + ASKS_POINTS * asks.length + BLOCK_POINTS * blocks.length;
+  const score = goalPoints - against - (isOfOtherAge ? OTHER_AGE_POINTS : 0);
+  return { goalSkill, blocks, asks, missing, isOfOtherAge, score };
 }

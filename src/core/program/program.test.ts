@@ -248,6 +248,8 @@ describe('how a task suits a child', () => {
     expect(fit('wheel', { scissorsAllowed: false }).blocks.map((finding) => finding.rule)).toEqual(['scissorsNotAllowed']);
     expect(fit('wheel', { scissorsAllowed: false }).score).toBeLessThan(-90);
     expect(fit('glue-dots').score).toBe(2);
+    // Another age speaks against it, less than a rule of safety.
+    expect(fit('crane-lift', { ageYears: 12 })).toMatchObject({ isOfOtherAge: true, score: -1 });
   });
 });
 

@@ -1,5 +1,6 @@
 import { calendarDayInZone } from '@/core/calendar';
 import {
+  bagsOf,
   childChangesOf,
   correctionsOf,
   currentVersions,
@@ -55,6 +56,7 @@ export async function exportChild(context: Context, actor: PersonActor, childId:
       gradeChanges: await gradeChanges(work, [childId]),
       reports: (await reportLog(work, childId, { most: ALL })).map(({ contentHash: _hash, ...report }) => report),
       measurements: await measurementsOf(work, childId, ALL),
+      bags: (await bagsOf(work, [childId])).map(({ id: _id, childId: _child, ...bag }) => bag),
       corrections: await correctionsOf(work, childId),
       decisions: await decisionsOfChild(work, childId, ALL),
       lifts: await liftsOf(work, childId),

@@ -2,8 +2,9 @@ import { plannedDoseOf } from '@/core/tasks';
 import { useMemo, useState } from 'react';
 import { findTasks } from '@/core/library';
 import { fitFor, type ChildFacts, type TaskFit } from '@/core/program';
-import { SKILLS, type Skill } from '@/core/vocabulary';
+import { PARTS, SKILLS, type Part, type Skill } from '@/core/vocabulary';
 import { words } from '../../shared/deskWords';
+import { partWords } from '../plan/planWords';
 import { safetyWords, skillsInWords } from '../parts/taskWords';
 import { minutesInWords, type LibraryTask } from './draftEdits';
 import type { FetchedLibrary } from './useLibrary';
@@ -21,6 +22,7 @@ interface Props {
 export function LibraryList({ library, child, goalSkills, placed, add }: Props) {
   const [search, setSearch] = useState('');
   const [skill, setSkill] = useState<Skill | ''>('');
+  const [part, setPart] = useState<Part | ''>('');
   const [athome, setAtHome] = useState(false);
   const ranked = useMemo(
     () =>
@@ -28,7 +30,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
     [library.tasks, child, goalSkills],
   );
   const found = findTasks(ranked, { search, skill: skill || undefined }, skillsInWords).filter(
-    (task) => !athome || task.fit.missing.length === 0,
+    (task) => (!athome || task.fit.missing.length === 0) && (part === '' || task.content.part === part),
   );
   return (
     <section aria-label="Tasks" className="mt-3">
@@ -53,6 +55,19 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         {SKILLS.map((each) => (
           <option key={each} value={each}>
             {words(`skills.${each}`)}
+          </option>
+        ))}
+      </select>
+      <select
+        value={part}
+        onChange={(event) => setPart(event.target.value as Part | '')}
+        aria-label="Part of the session"
+        className="field mt-1.5 w-full"
+      >
+        <option value="">every part</option>
+        {PARTS.map((each) => (
+          <option key={each} value={each}>
+            {partWords(each)}
           </option>
         ))}
       </select>
@@ -103,6 +118,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
 function Why({ fit }: { fit: TaskFit }) {
   const lines = [
     ...(fit.goalSkill ? [`For a goal: ${words(`skills.${fit.goalSkill}`)}.`] : []),
+    ...(fit.isOfOtherAge ? ['For another age.'] : []),
     ...(fit.missing.length ? [`Not at home: ${fit.missing.map((material) => material.name.en).join(', ')}.`] : []),
   ];
   return (

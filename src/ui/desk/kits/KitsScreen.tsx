@@ -171,9 +171,7 @@ function Things({
                       </td>
                     ))}
                     <td className="px-1 font-semibold">{thing.toPack || ''}</td>
-                    <td className="px-1">
-                      <StockCell thing={thing} count={acts.count} />
-                    </td>
+                    <td className="px-1">{kind !== 'stays' && kind !== 'food' && <StockCell thing={thing} count={acts.count} />}</td>
                   </tr>
                 ))}
               </Kind>

@@ -12,3 +12,4 @@ export { candidatesFor, givenBy } from './candidates';
 export type { Candidate, Candidates, CandidateWish, LeftOut, TaskHistory } from './candidates';
 export { draftOfWeek } from './draftOfWeek';
 export { historyOf } from './historyOf';
+export { wishFor } from './wishFor';

@@ -83,8 +83,8 @@ export async function kitCameBack(context: Context, actor: PersonActor, raw: unk
 
 const stockSchema = z.object({
   thing: z.string().regex(/^[a-z][a-z0-9-]{0,58}$/),
-  inCupboard: z.coerce.number('notWhole').int('notWhole').min(0, 'negative').max(100_000, 'tooMuch'),
-  packSize: z.coerce.number('notWhole').int('notWhole').min(1, 'negative').max(10_000, 'tooMuch'),
+  inCupboard: z.coerce.number('notWhole').int('notWhole').min(0, 'negative').max(100_000, 'tooManyThings'),
+  packSize: z.coerce.number('notWhole').int('notWhole').min(1, 'packOfOne').max(10_000, 'tooManyThings'),
 });
 
 /** Writes down how many of a thing are in the cupboard, and in what packs it is bought. @throws AppError invalid */

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
-import { HEAVY_GRIP_CAP } from '@/core/dose';
-import { candidatesFor, draftOfWeek, planWeek } from '@/core/plan';
+import { candidatesFor, draftOfWeek, planWeek, wishFor } from '@/core/plan';
 import { draftFrom, nextSpan, type ProgramVersion } from '@/core/program';
 import { SKINS } from '@/core/vocabulary';
 import { childrenOf, currentVersions, inTransaction, keepWeekPlan, latestTasks, schoolCalendarOn, workplaceOf } from '@/db';
@@ -15,7 +14,6 @@ import { parseInput } from '../parseInput';
 import { candidateWish, planFactsOf } from './planFacts';
 import { changesOf, type Proposal } from './proposal';
 
-const MOST_NEW = 2;
 const wishSchema = z.object({
   /** One school alone; all where left out. */
   school: z.string().max(80).default(''),
@@ -85,22 +83,7 @@ export async function planCaseload(
     if (program?.isEnded || (program?.resumesOn && program.resumesOn > span.startsOn)) return { kind: 'paused' };
     const own = facts.get(child.id)!;
     const candidates = candidatesFor({ ...candidateWish(child, today, own, library), theme });
-    const answer = await planWeek(
-      {
-        days: child.practiceWeekdays,
-        budget: child.minutesPerDay,
-        tasks: candidates.tasks,
-        goals: candidates.goals,
-        parts: candidates.parts,
-        mostNew: MOST_NEW,
-        gripCap: HEAVY_GRIP_CAP,
-        pinned: {},
-        banned: [],
-        moreOf: [],
-        packedBesides,
-      },
-      context.solver.solve,
-    );
+    const answer = await planWeek(wishFor(child, candidates, { packedBesides }), context.solver.solve);
     if (answer.kind !== 'week') return answer;
     const { plan } = answer;
     for (const thing of plan.packs) packedBesides[thing] = (packedBesides[thing] ?? 0) + 1;

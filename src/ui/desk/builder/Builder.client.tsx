@@ -9,7 +9,6 @@ import type { BuilderView } from '@/server/programs/viewBuilder';
 import { candidatesFor, givenBy } from '@/core/plan';
 import { checkProgram, type ProgramDraft } from '@/core/program';
 import { PARTS } from '@/core/vocabulary';
-import { longDay } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
 import { Finding } from '../parts/Finding';
 import { KeyCap } from '../parts/KeyCap';
@@ -25,10 +24,10 @@ import { PlannedRow } from './PlannedRow';
 import { isPlainCaution, PlainCautions, ProgramFindingRow } from './ProgramFindingRow';
 import type { WordedAction } from '../parts/ActionForm.client';
 import { KeepWeek } from './KeepWeek';
+import { SendBar } from './SendBar';
 import { SkillTotals } from './SkillTotals';
 import { useAutosave, useDraft } from './useDraft';
 import { WeekGrid } from './WeekGrid';
-import { FaultNote } from '../parts/FaultNote';
 
 export interface BuilderProps {
   readonly view: BuilderView;
@@ -51,9 +50,6 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
   const library = fetched.tasks;
   const { draft, edit, canUndo } = useDraft(view.draft);
   const { isOpen, toggle, open, fold } = useOpened(view.draft);
-  const [sending, setSending] = useState(false);
-  const [fault, setFault] = useState<string | null>(null);
-  const [cautionsRead, setCautionsRead] = useState(false);
   const router = useRouter();
   const saved = useAutosave(draft, (changed) => save(child.id, changed));
   const known = useMemo(() => [...view.placed, ...library], [view.placed, library]);
@@ -94,16 +90,13 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
     const contents = tasks.flatMap((task) => (task ? [task.content] : []));
     return contents.length === draft.tasks.length ? checkProgram(draft, contents, facts, today, view.sent) : [];
   }, [draft, tasks, facts, today, view.sent]);
-  const errors = findings.filter((finding) => finding.severity === 'error');
-  const cautions = findings.filter((finding) => finding.severity === 'caution');
   const whole = findings.filter((finding) => finding.task === null);
 
-  const sendNow = async () => {
-    setSending(true);
+  const sendNow = async (cautionsRead: boolean) => {
     const answer = await send({ childId: child.id, expectedVersion: currentVersion, draft, cautionsRead });
-    if (answer.ok) return router.push(back ?? `/post?phone=${child.id}`);
-    setFault(answer.words);
-    setSending(false);
+    if (!answer.ok) return answer.words;
+    router.push(back ?? `/post?phone=${child.id}`);
+    return null;
   };
 
   return (
@@ -224,42 +217,7 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
               className="field mt-1 w-full"
             />
           </label>
-          <div className="mt-4 border-t-2 border-ink pt-3">
-            {cautions.length > 0 && (
-              <label className="flex items-start gap-2">
-                <input
-                  type="checkbox"
-                  checked={cautionsRead}
-                  onChange={(event) => setCautionsRead(event.target.checked)}
-                  className="mt-1 size-4 accent-green"
-                />
-                <span>
-                  I have read the {cautions.length === 1 ? 'caution' : `${cautions.length} cautions`} above and judge that this fits the
-                  child. Local rules and my license come first.
-                </span>
-              </label>
-            )}
-            {fault && <FaultNote className="mt-2">{fault}</FaultNote>}
-            <div className="mt-3 flex items-center gap-4">
-              <button
-                type="button"
-                className="act act-main"
-                disabled={sending || errors.length > 0 || (cautions.length > 0 && !cautionsRead)}
-                onClick={sendNow}
-                data-key="s"
-                data-key-says="Send this program"
-              >
-                Send as version {currentVersion + 1} <KeyCap>S</KeyCap>
-              </button>
-              <span className="text-soft">
-                {errors.length > 0
-                  ? `${errors.length} to fix first`
-                  : cautions.length > 0 && !cautionsRead
-                    ? 'Tick that the cautions are read'
-                    : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}
-              </span>
-            </div>
-          </div>
+          <SendBar draft={draft} findings={findings} nextVersion={currentVersion + 1} send={sendNow} />
         </div>
         <aside aria-label="Plan and tasks" className="sticky top-2 max-h-[calc(100vh-1rem)] self-start overflow-y-auto pr-1">
           <FillWeek planner={planner} goals={view.plan.goals} waits={library.length === 0} />

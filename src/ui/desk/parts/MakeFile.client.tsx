@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
+import { JobProgress } from './JobProgress';
 import { linesOf, Refused } from './linesOf';
 
 /** Who has no page in the file, and why. */
@@ -68,15 +69,7 @@ export function MakeFile({ address, of, fileName, why, children, button }: Props
         </button>
       </form>
       <div role="status" className="mt-4">
-        {state.is === 'making' && (
-          <p className="flex items-center gap-4">
-            <progress value={state.done} max={Math.max(1, state.of)} className="w-[280px] accent-green" aria-label="Children done" />
-            {state.done} of {state.of}
-            <button type="button" className="link" onClick={() => stop.current?.abort()}>
-              Stop
-            </button>
-          </p>
-        )}
+        {state.is === 'making' && <JobProgress done={state.done} of={state.of} stop={() => stop.current?.abort()} />}
         {state.is === 'stopped' && <p>Stopped. No file was made.</p>}
         {state.is === 'fault' && <p className="font-semibold text-brick">{state.words}</p>}
         {state.is === 'made' && (

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
+import { JobProgress } from '../parts/JobProgress';
 import { linesOf, Refused } from '../parts/linesOf';
 
 type Line = { readonly done: number; readonly of: number } | { readonly fault: string } | { readonly left: readonly unknown[] };
@@ -46,15 +47,7 @@ export function PlanRun({ of, children }: { readonly of: number; readonly childr
         </button>
       </form>
       <div role="status" className="mt-3">
-        {state.is === 'planning' && (
-          <p className="flex items-center gap-4">
-            <progress value={state.done} max={Math.max(1, state.of)} className="w-[280px] accent-green" aria-label="Children done" />
-            {state.done} of {state.of}
-            <button type="button" className="link" onClick={() => stop.current?.abort()}>
-              Stop
-            </button>
-          </p>
-        )}
+        {state.is === 'planning' && <JobProgress done={state.done} of={state.of} stop={() => stop.current?.abort()} />}
         {state.is === 'stopped' && <p>Stopped. What was planned so far stands below.</p>}
         {state.is === 'fault' && <p className="font-semibold text-brick">{state.words}</p>}
       </div>

@@ -5,6 +5,7 @@ import {
   draftOfWeek,
   planWeek,
   whyNot,
+  wishFor,
   type CandidateWish,
   type Candidates,
   type PlanRule,
@@ -12,12 +13,9 @@ import {
   type WeekPlan,
   type WhyNot,
 } from '@/core/plan';
-import { HEAVY_GRIP_CAP } from '@/core/dose';
 import type { ProgramDraft } from '@/core/program';
 import { useSolver } from './useSolver';
 
-/** At most so many new tasks in a week. Common practice, no source. */
-const MOST_NEW = 2;
 const EXPLAINED = 4;
 
 export interface Filled {
@@ -70,23 +68,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     });
     const asGiven = [...underWay, ...facts.underWay.filter(({ taskId }) => !ids.includes(taskId))];
     const candidates = candidatesFor({ ...facts, underWay: asGiven, library, asked: [...ids, ...given.moreOf] });
-    const { child } = facts;
-    return {
-      candidates,
-      wish: {
-        days: child.practiceWeekdays,
-        budget: child.minutesPerDay,
-        tasks: candidates.tasks,
-        goals: candidates.goals,
-        parts: candidates.parts,
-        mostNew: MOST_NEW,
-        gripCap: HEAVY_GRIP_CAP,
-        pinned: nailed,
-        banned: given.banned,
-        moreOf: given.moreOf,
-        packedBesides: {},
-      },
-    };
+    return { candidates, wish: wishFor(facts.child, candidates, { pinned: nailed, banned: given.banned, moreOf: given.moreOf }) };
   };
 
   const show = (filled: Filled) => {

@@ -103,6 +103,7 @@ test('twenty-two children are planned over the school’s break while one looks 
 
 test('a week is kept by a name and proposed to two others, each at its own step', async ({ page }) => {
   await ask('DELETE FROM week_plans');
+  await ask('DELETE FROM week_templates');
   await signIn(page);
   await page.goto(`/children/${await childIdOf('Juniper S.')}/program`);
   await expect(page.getByText(/best fit first/)).toBeVisible();

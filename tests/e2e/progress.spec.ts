@@ -5,6 +5,7 @@ import { ask, childIdOf, expect, signIn, test } from './yard';
 test('a goal’s period goes from a measure to the closed report by keys: measured, read in words and figures, one’s own words, closed', async ({
   page,
 }) => {
+  await ask('DELETE FROM wording_patterns');
   const childId = await childIdOf('Kasimir D.');
   const [goal] = await ask<{ id: number; of: number }>(
     `SELECT g.id, JSON_VALUE(v.content, '$.measure.of') AS \`of\` FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version

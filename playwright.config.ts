@@ -6,6 +6,10 @@ const chromium = process.env.YARD_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/ch
 // The workers load this file again: the port is chosen once and handed on.
 process.env.YARD_E2E_PORT ??= String(20_000 + (process.pid % 20_000));
 const port = process.env.YARD_E2E_PORT;
+/** It brings a stack of its own, and needs nothing of the shared one: it runs beside the others, once the core that the other checks keep busy is free. */
+const OWN_STACKS = ['**/firstHours.spec.ts'];
+const isOwn = process.env.YARD_E2E === 'own';
+const isShared = process.env.YARD_E2E === 'shared';
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -13,7 +17,9 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json']],
-  outputDir: '.data/e2e-results',
+  outputDir: isOwn ? '.data/e2e-own-results' : '.data/e2e-results',
+  ...(isOwn && { testMatch: OWN_STACKS }),
+  ...(isShared && { testIgnore: OWN_STACKS }),
   use: {
     serviceWorkers: 'block',
     baseURL: `http://127.0.0.1:${port}`,
@@ -24,10 +30,12 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
     },
   },
-  webServer: {
-    command: `node --import tsx scripts/serveForTests.ts .data/e2e ${port} .data/e2e-seed load`,
-    url: `http://127.0.0.1:${port}/api/health`,
-    timeout: 120_000,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 30_000 },
-  },
+  ...(!isOwn && {
+    webServer: {
+      command: `node --import tsx scripts/serveForTests.ts .data/e2e ${port} .data/e2e-seed load`,
+      url: `http://127.0.0.1:${port}/api/health`,
+      timeout: 120_000,
+      gracefulShutdown: { signal: 'SIGTERM', timeout: 30_000 },
+    },
+  }),
 });

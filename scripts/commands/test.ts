@@ -28,7 +28,8 @@ export async function test(words: readonly string[]): Promise<number> {
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e'), proxy: wanted('e2e') });
   // The browser's tests keep one core busy and the others another: side by side they take two thirds of the time.
-  const counts = (await Promise.all([besides(wanted), wanted('e2e') ? endToEnd() : []])).flat();
+  const built = wanted('e2e') ? build() : null;
+  const counts = (await Promise.all([besides(wanted, built), built ? endToEnd(built) : []])).flat();
   const sum = counts.reduce((total, each) => ({ passed: total.passed + each.passed, failed: total.failed + each.failed }), {
     passed: 0,
     failed: 0,
@@ -59,13 +60,15 @@ const CHECKS: readonly Check[] = [
 ];
 
 /** All but the end-to-end tests, one after the other; each says its words when it is done. */
-async function besides(wanted: (kind: string) => boolean): Promise<Counts[]> {
+async function besides(wanted: (kind: string) => boolean, built: Promise<boolean> | null): Promise<Counts[]> {
   const counts: Counts[] = [];
   for (const check of CHECKS.filter(({ kind }) => wanted(kind))) {
     const { status, words } = await output(check);
     say(`\n== ${check.what}\n${words}`.trimEnd());
     counts.push(check.project ? countsOfJest(check.project, status) : { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 });
   }
+  // What of the browser's tests brings a stack of its own, on the core that is free now.
+  if (built && (await built)) counts.push(await playwright('own'));
   return counts;
 }
 
@@ -101,19 +104,24 @@ function countsOfJest(project: string, status: number | null): Counts {
   return { passed: result.numPassedTests, failed: failed || (status === 0 ? 0 : 1) };
 }
 
-async function endToEnd(): Promise<Counts[]> {
+/** False where there is no build, which is said. */
+async function build(): Promise<boolean> {
   try {
     await ensureBuild();
-    return [{ passed: 1, failed: 0 }, await playwright()];
+    return true;
   } catch (error) {
     say(error instanceof Error ? error.message : String(error));
-    return [{ passed: 0, failed: 1 }];
+    return false;
   }
 }
 
-async function playwright(): Promise<Counts> {
-  const file = resultsOf('e2e');
-  const status = await run('playwright', ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file });
+async function endToEnd(built: Promise<boolean>): Promise<Counts[]> {
+  return (await built) ? [{ passed: 1, failed: 0 }, await playwright('shared')] : [{ passed: 0, failed: 1 }];
+}
+
+async function playwright(part: 'own' | 'shared'): Promise<Counts> {
+  const file = resultsOf(`e2e-${part}`);
+  const status = await run('playwright', ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file, YARD_E2E: part });
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const { stats } = JSON.parse(readFileSync(file, 'utf8')) as { stats: { expected: number; unexpected: number; flaky: number } };
   const failed = stats.unexpected + stats.flaky;

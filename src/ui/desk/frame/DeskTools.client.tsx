@@ -41,6 +41,7 @@ export function DeskTools({ places, doings }: Props) {
       </button>
       <button
         type="button"
+        data-for-keys
         onClick={() => setOpen('keys')}
         className="min-h-6 text-soft hover:text-ink"
         aria-label="Keys and marks of this screen"

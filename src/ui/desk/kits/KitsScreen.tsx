@@ -123,7 +123,7 @@ function Things({
       <table className="w-full border-collapse text-[14px]">
         <thead>
           <tr className="border-b border-ink align-bottom">
-            <th scope="col" className="min-w-[150px] py-1 text-left">
+            <th scope="col" className="sticky left-0 min-w-[150px] bg-paper py-1 text-left">
               thing
             </th>
             {bags.map((bag) => (
@@ -158,7 +158,7 @@ function Things({
               <Kind key={kind} title={KINDS[kind]} columns={bags.length + 3}>
                 {own.map((thing) => (
                   <tr key={thing.thing} className="border-b border-line">
-                    <th scope="row" className="py-1 text-left font-normal">
+                    <th scope="row" className="sticky left-0 bg-paper py-1 pr-2 text-left font-normal">
                       {thing.name.en}
                     </th>
                     {bags.map((bag) => (

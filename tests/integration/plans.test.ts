@@ -10,6 +10,7 @@ import { dropPlan, takeAllPlans, takePlan, viewPlans } from '@/server/plans/view
 import { dropTemplate, giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { kitsFile } from '@/ui/desk/kits/kitWords';
+import { addSchoolYear, inTransaction } from '@/db';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -233,5 +234,23 @@ describe('bags', () => {
     expect(rows.some((row) => row.startsWith('Odalys V.') && row.includes('tongs') && row.includes('to pack'))).toBe(true);
     const slips = await viewSlips(bed.context, ines, school, week);
     expect(slips).toMatchObject([{ bag: { childId }, address: expect.stringContaining('/f/') }]);
+  });
+});
+
+describe('the next program’s dates', () => {
+  it('are two weeks where there is no school calendar, and run over a break where there is one', async () => {
+    const childId = await withGoal(['crane-lift']);
+    expect((await viewBuilder(bed.context, ines, childId)).asSent).toMatchObject({ startsOn: today(), endsOn: addDays(today(), 13) });
+    await inTransaction(bed.db, (work) =>
+      addSchoolYear(work, {
+        firstDay: addDays(today(), -30),
+        lastDay: addDays(today(), 200),
+        breaks: [{ name: 'Long break', from: addDays(today(), 10), to: addDays(today(), 20) }],
+        periods: [],
+      }),
+    );
+    const { asSent } = await viewBuilder(bed.context, ines, childId);
+    expect(asSent.startsOn).toBe(today());
+    expect(asSent.endsOn >= addDays(today(), 20)).toBe(true);
   });
 });

@@ -65,8 +65,10 @@ export async function viewBuilder(context: Context, actor: PersonActor, childId:
     const saved = await draftOf(work, childId);
     const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
     const library = await latestTasks(work, actor.personId);
+    const goesOn = draftFrom(current, today);
+    // Over a break it runs on till the next bag can go home; without a calendar two weeks are two weeks.
     const { endsOn } = nextSpan(addDays(today, -1), await schoolCalendarOn(work, today));
-    const asSent = { ...draftFrom(current, today), endsOn };
+    const asSent = { ...goesOn, endsOn: endsOn > goesOn.endsOn ? endsOn : goesOn.endsOn };
     const shown = draft?.success ? draft.data : asSent;
     const programs = new Map(current ? [[childId, current]] : []);
     const placed = await taskVersionsById(

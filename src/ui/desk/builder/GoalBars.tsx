@@ -13,7 +13,7 @@ const WIDTH = 220;
 export function GoalBars({ goals, asked, given }: Props) {
   if (goals.length === 0) return <p className="mt-3 text-[14px] text-soft">No open goal: what serves one can’t be told.</p>;
   return (
-    <ul aria-label="What goals get" className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
+    <ul aria-label="What goals get" className="sticky top-0 z-20 mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper py-1">
       {goals.map(({ goalId, content }, place) => {
         const has = Math.round(given[place] ?? 0);
         const wants = asked?.[place] ?? null;

@@ -56,10 +56,13 @@ export function KitSlip({ bag, acts, before, after }: Props) {
           </p>
         )}
         {setUp.length > 0 && (
-          <p className="text-[13px] text-soft">
-            At home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day of setting up
-            and tidying up.
-          </p>
+          <details className="mt-1 text-[13px] text-soft">
+            <summary className="link inline">
+              at home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day of setting up
+              and tidying up
+            </summary>
+            {setUp.map(({ day, minutes }) => `${dayAndMonth(day)}: ${minutes} min`).join(' · ')}
+          </details>
         )}
       </div>
       <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import type { GoalContent } from '@/core/goals';
 import { PLAN_WEIGHTS, type Candidate } from '@/core/plan';
 import type { LocalText } from '@/core/text';
+import { SKINS } from '@/core/vocabulary';
+import { words } from '../../shared/deskWords';
 import { KeyCap } from '../parts/KeyCap';
 import { leftOutWords, rulesInWords, whyNotWords, whyWords } from './planWords';
 import type { Filled, useFillWeek } from './useFillWeek';
@@ -28,6 +30,21 @@ export function FillWeek({ planner, goals, waits }: Props) {
       >
         {state.kind === 'filled' ? 'Fill it again' : 'Fill the week'} <KeyCap>F</KeyCap>
       </button>
+      <label className="mt-1 block text-[14px] text-soft">
+        in the dress of{' '}
+        <select
+          value={planner.wishes.theme ?? ''}
+          onChange={(event) => planner.wear(SKINS.find((skin) => skin === event.target.value) ?? null)}
+          className="field"
+        >
+          <option value="">each task’s own</option>
+          {SKINS.map((skin) => (
+            <option key={skin} value={skin}>
+              {words(`skins.${skin}`)}
+            </option>
+          ))}
+        </select>
+      </label>
       <p role="status" className="mt-1 text-[14px]">
         {state.kind === 'solving' && 'Weighing the weeks…'}
         {state.kind === 'fault' && state.says}

@@ -14,6 +14,7 @@ import {
   type WhyNot,
 } from '@/core/plan';
 import type { ProgramDraft } from '@/core/program';
+import type { Skin } from '@/core/vocabulary';
 import { useSolver } from './useSolver';
 
 const EXPLAINED = 4;
@@ -38,6 +39,8 @@ type State =
 interface Wishes {
   readonly banned: readonly number[];
   readonly moreOf: readonly number[];
+  /** The dress that tasks wear this week, where they have it. */
+  readonly theme: Skin | null;
 }
 
 interface Given {
@@ -51,7 +54,7 @@ interface Given {
 export function useFillWeek({ facts, library, draft, place }: Given) {
   const solve = useSolver();
   const [state, setState] = useState<State>({ kind: 'idle' });
-  const [wishes, setWishes] = useState<Wishes>({ banned: [], moreOf: [] });
+  const [wishes, setWishes] = useState<Wishes>({ banned: [], moreOf: [], theme: null });
   const [reasons, setReasons] = useState<Readonly<Record<number, WhyNot>>>({});
   const taskOf = useMemo(() => new Map(library.map((task) => [task.taskVersionId, task.taskId])), [library]);
   const pinned = () =>
@@ -67,7 +70,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
       return task.mark === 'nailed' && taskId !== undefined ? [{ ...task, taskId }] : [];
     });
     const asGiven = [...underWay, ...facts.underWay.filter(({ taskId }) => !ids.includes(taskId))];
-    const candidates = candidatesFor({ ...facts, underWay: asGiven, library, asked: [...ids, ...given.moreOf] });
+    const candidates = candidatesFor({ ...facts, underWay: asGiven, library, theme: given.theme, asked: [...ids, ...given.moreOf] });
     return { candidates, wish: wishFor(facts.child, candidates, { pinned: nailed, banned: given.banned, moreOf: given.moreOf }) };
   };
 
@@ -136,9 +139,12 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     reasons,
     fill: () => void fill(),
     next: (filled: Filled) => void next(filled),
-    ban: (taskId: number) => change({ banned: [...wishes.banned, taskId], moreOf: wishes.moreOf.filter((each) => each !== taskId) }),
+    ban: (taskId: number) =>
+      change({ ...wishes, banned: [...wishes.banned, taskId], moreOf: wishes.moreOf.filter((each) => each !== taskId) }),
     allow: (taskId: number) => change({ ...wishes, banned: wishes.banned.filter((each) => each !== taskId) }),
-    more: (taskId: number) => change({ banned: wishes.banned.filter((each) => each !== taskId), moreOf: [...wishes.moreOf, taskId] }),
+    wear: (theme: Skin | null) => setWishes({ ...wishes, theme }),
+    more: (taskId: number) =>
+      change({ ...wishes, banned: wishes.banned.filter((each) => each !== taskId), moreOf: [...wishes.moreOf, taskId] }),
     ask: (filled: Filled, taskId: number) =>
       void whyNot(filled.wish, filled.weeks[filled.at]!, taskId, solve).then(
         (why) => setReasons((before) => ({ ...before, [taskId]: why })),

@@ -51,6 +51,10 @@ export async function bench(words: readonly string[]): Promise<number> {
     const cookie = `yard=${(await signIn(context, { email: BENCH_EMAIL, password: BENCH_PASSWORD })).token}`;
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
     const reportsPdf = await step('All reports of a caseload', () => measureReports(context));
+    if (words.includes('screens')) {
+      say(`\n${screensTable(screens)}\n\n${reportsLine(reportsPdf)}`);
+      return 0;
+    }
     const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
     // Of a child that has told of today already the page shows what was said.
@@ -127,12 +131,22 @@ interface Figures {
   readonly planner: PlannerFigures;
 }
 
-function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner }: Figures): string {
-  const one = (value: number) => value.toFixed(1);
+function screensTable(screens: readonly ScreenFigures[]): string {
   const screenRows = screens.map((each) => {
     const base = each.bareSqlMilliseconds + each.renderMilliseconds;
-    return `| ${each.screen} | ${each.queriesOf6} / ${each.queries} | ${one(each.bareSqlMilliseconds)} | ${one(each.renderMilliseconds)} | ${one(each.requestMilliseconds)} | ${one(each.requestP95)} | **${one(each.requestMilliseconds / base)}** |`;
+    return `| ${each.screen} | ${each.queriesOf6} / ${each.queries} | ${oneDigit(each.bareSqlMilliseconds)} | ${oneDigit(each.renderMilliseconds)} | ${oneDigit(each.requestMilliseconds)} | ${oneDigit(each.requestP95)} | **${oneDigit(each.requestMilliseconds / base)}** |`;
   });
+  const heads = '| screen | queries for 6 / all its children | bare SQL ms | bare rendering ms | request ms | request p95 ms | ratio |';
+  return [heads, '|---|---|---|---|---|---|---|', ...screenRows].join('\n');
+}
+
+const reportsLine = (milliseconds: number) =>
+  `All reports on the goals of those 60 children as one PDF, with progress: **${oneDigit(milliseconds / 1000)} s**; the aim is 20.`;
+
+const oneDigit = (value: number) => value.toFixed(1);
+
+function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner }: Figures): string {
+  const one = (value: number) => value.toFixed(1);
   const bytes = (screen: string, { kilobytes, compressedKilobytes }: BytesFigure, aim: string) =>
     `| ${screen} | ${Math.round(kilobytes)} | ${one(compressedKilobytes)} | ${aim} |`;
   const byteRows = [
@@ -151,14 +165,12 @@ ${reports.toLocaleString('en')} reports, a caseload of 60 children. Medians; rat
 
 ## Screens, from request to last byte
 
-| screen | queries for 6 / all its children | bare SQL ms | bare rendering ms | request ms | request p95 ms | ratio |
-|---|---|---|---|---|---|---|
-${screenRows.join('\n')}
+${screensTable(screens)}
 
 *Bare SQL*: the very statements of the screen (commit included; the trail of looks is written apart) one after the other on one connection of the same driver. *Bare rendering*: the same rows through React's
 \`renderToString\` alone. *Ratio*: request ÷ (bare SQL + bare rendering); the aim is 3 at most.
 
-All reports on the goals of those 60 children as one PDF, with progress: **${one(reportsPdf / 1000)} s**; the aim is 20.
+${reportsLine(reportsPdf)}
 
 ## Bytes of a screen
 

@@ -28,7 +28,8 @@ test.describe('something that hurts', () => {
     await context.setOffline(false);
     const told = async () => (await ask('SELECT words FROM reports WHERE child_id = ?', [await childIdOf('Greta J.')]))[0];
     await expect.poll(told, { timeout: 15_000 }).toEqual({ words: 'The clip snapped on a finger' });
-    await page.goto(link());
+    // Once it is told, the page goes by itself to what is said of it, and may be on its way just now.
+    await expect(async () => void (await page.goto(link()))).toPass();
     await page.getByRole('link', { name: /Closed/ }).click();
     await expect(page.getByRole('heading', { name: `${title} is closed` })).toBeVisible();
     await expect(page.getByRole('link', { name: 'Something hurt' })).toHaveCount(0);

@@ -72,6 +72,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
   let now = NOON;
   const clock = () => now;
   const phone = new PretendPhone(folder, ORIGIN, clock);
+  const solver = new HighsSolver();
   const context = createContext({
     db,
     owner: db,
@@ -80,7 +81,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     texts: phone,
     phone,
     backups: null,
-    solver: new HighsSolver(),
+    solver,
     house: USUAL_HOUSE,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',
@@ -162,7 +163,10 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
       const form = { idempotencyKey: randomUUID(), versionTaskId, done: 'yes', left: '5', right: '5', help: 'alone', effort: 'right' };
       return submitReport(context, await bed.newestToken(childId), { ...form, ...raw });
     },
-    close: () => db.close(),
+    async close() {
+      await solver.close();
+      await db.close();
+    },
   };
   return bed;
 }

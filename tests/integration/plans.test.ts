@@ -216,6 +216,15 @@ describe('bags', () => {
     expect(await refusal(packKit(bed.context, ines, { ...asked, week: 'x' }))).toBe('invalid');
   });
 
+  it('hold nothing for a task that something hurt has closed, and there is none while the practice rests', async () => {
+    const childId = await withGoal(['crane-lift']);
+    expect((await here()).lines.some(({ thing }) => thing === 'kitchen-tongs')).toBe(true);
+    await bed.report(childId, { hurt: 'on' });
+    expect((await here()).lines).toEqual([]);
+    await bed.write(`UPDATE program_versions SET resumes_on = '${addDays(today(), 20)}'`);
+    expect((await viewKits(bed.context, ines, '', today())).bags).toEqual([]);
+  });
+
   it('two who pack the same bag at once take its things out of the cupboard once', async () => {
     const childId = await withGoal(['crane-lift']);
     await countStock(bed.context, ines, { thing: 'kitchen-tongs', inCupboard: '5', packSize: '1' });

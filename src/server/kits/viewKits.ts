@@ -3,7 +3,7 @@ import { factsOf, nameOf, type Child } from '@/core/child';
 import { kitOf, preparedFor, purchaseOf, setUpByDay, sheetsFor, type KitLine, type Prepared } from '@/core/kits';
 import type { ProgramVersion } from '@/core/program';
 import type { LocalText } from '@/core/text';
-import { bagsOf, childrenOf, currentVersions, inTransaction, stockOf, workplaceOf, type Bag, type Work } from '@/db';
+import { bagsOf, childrenOf, currentVersions, inTransaction, openStops, stockOf, workplaceOf, type Bag, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -95,12 +95,17 @@ export async function kitBags(work: Work, children: readonly Child[], today: Cal
   const ids = children.map(({ id }) => id);
   const versions = await currentVersions(work, ids);
   const packed = await bagsOf(work, ids);
+  const stops = await openStops(work, ids);
   return children.flatMap((child) => {
     const version = versions.get(child.id);
     const sunday = addDays(week, 6);
     if (!version || version.isEnded || version.endsOn < week || version.startsOn > sunday) return [];
+    // While a practice rests nothing is asked for.
+    if (version.resumesOn !== null && version.resumesOn > sunday) return [];
     const own = packed.filter(({ childId }) => childId === child.id);
-    return [kitBag(child, version, today, own, week)];
+    // Something hurt at it: nothing for it goes home till a person opens it again.
+    const tasks = version.tasks.filter(({ taskId }) => !stops.some((stop) => stop.childId === child.id && stop.taskId === taskId));
+    return [kitBag(child, { ...version, tasks }, today, own, week)];
   });
 }
 

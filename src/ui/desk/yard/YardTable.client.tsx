@@ -21,10 +21,25 @@ const DRAWN_AT_ONCE = 120;
 /** The caseload, a row a child. It is a part of its own for the scripts, so that they are told its rows as data and not as drawings. */
 export function YardTable({ sheet }: { sheet: YardSheet }) {
   const rows = sheet.groups.reduce((sum, group) => sum + group.rows.length, 0);
-  const isLong = rows > DRAWN_AT_ONCE;
+  if (rows > DRAWN_AT_ONCE) return <LongTable sheet={sheet} rows={rows} />;
+  return (
+    <Table sheet={sheet}>
+      {sheet.groups.map((group) => (
+        <tbody key={group.title ?? 'all'}>
+          {group.title && <GroupRow group={group} span={sheet.columns.length + 1} />}
+          {group.rows.map((row) => (
+            <Row key={row.id} row={row} sheet={sheet} />
+          ))}
+        </tbody>
+      ))}
+    </Table>
+  );
+}
+
+function Table({ sheet, rows, children }: { sheet: YardSheet; rows?: number; children: React.ReactNode }) {
   return (
     <div className="overflow-x-auto">
-      <table className="yard-table" aria-rowcount={isLong ? rows + 1 : undefined}>
+      <table className="yard-table" aria-rowcount={rows && rows + 1}>
         <thead>
           <tr>
             <th className="w-[130px]">child</th>
@@ -35,18 +50,7 @@ export function YardTable({ sheet }: { sheet: YardSheet }) {
             ))}
           </tr>
         </thead>
-        {isLong ? (
-          <LongBody sheet={sheet} />
-        ) : (
-          sheet.groups.map((group) => (
-            <tbody key={group.title ?? 'all'}>
-              {group.title && <GroupRow group={group} span={sheet.columns.length + 1} />}
-              {group.rows.map((row) => (
-                <Row key={row.id} row={row} sheet={sheet} />
-              ))}
-            </tbody>
-          ))
-        )}
+        {children}
       </table>
     </div>
   );
@@ -62,7 +66,7 @@ const ROW_HEIGHT = 36;
 const FIRST_WINDOW = { width: 1280, height: 1600 };
 
 /** Hundreds of rows, of which those near the window are drawn; on paper all of them. */
-function LongBody({ sheet }: { sheet: YardSheet }) {
+function LongTable({ sheet, rows }: { sheet: YardSheet; rows: number }) {
   const items = sheet.groups.flatMap((group) => [...(group.title ? [group] : []), ...group.rows]);
   const body = useRef<HTMLTableSectionElement>(null);
   const [top, setTop] = useState(0);
@@ -91,18 +95,37 @@ function LongBody({ sheet }: { sheet: YardSheet }) {
   const before = isPrinting ? 0 : (drawn[0]?.start ?? top) - top;
   const after = isPrinting ? 0 : virtual.getTotalSize() - ((drawn.at(-1)?.end ?? top) - top);
   return (
-    <tbody ref={body}>
-      <Space height={before} span={columns} />
-      {all.map((index) => {
-        const item = items[index]!;
-        return 'rows' in item ? (
-          <GroupRow key={`group ${item.title}`} group={item} span={columns} />
-        ) : (
-          <Row key={item.id} row={item} sheet={sheet} place={{ index, measure: virtual.measureElement }} />
-        );
-      })}
-      <Space height={after} span={columns} />
-    </tbody>
+    <>
+      <WayToBothEnds toTop={() => window.scrollTo(0, 0)} toEnd={() => virtual.scrollToIndex(items.length - 1, { align: 'end' })} />
+      <Table sheet={sheet} rows={rows}>
+        <tbody ref={body}>
+          <Space height={before} span={columns} />
+          {all.map((index) => {
+            const item = items[index]!;
+            return 'rows' in item ? (
+              <GroupRow key={`group ${item.title}`} group={item} span={columns} />
+            ) : (
+              <Row key={item.id} row={item} sheet={sheet} place={{ index, measure: virtual.measureElement }} />
+            );
+          })}
+          <Space height={after} span={columns} />
+        </tbody>
+      </Table>
+    </>
+  );
+}
+
+/** The browser's own way to an end goes to where the end was when the key was pressed; the rows that it passes turn out higher or lower, and it misses. */
+function WayToBothEnds({ toTop, toEnd }: { toTop: () => void; toEnd: () => void }) {
+  return (
+    <span className="sr-only">
+      <button type="button" tabIndex={-1} data-key="Home" data-key-says="First row" onClick={toTop}>
+        First row
+      </button>
+      <button type="button" tabIndex={-1} data-key="End" data-key-says="Last row" onClick={toEnd}>
+        Last row
+      </button>
+    </span>
   );
 }
 

@@ -9,7 +9,7 @@ import { planCaseload } from '@/server/plans/planCaseload';
 import { dropPlan, takeAllPlans, takePlan, viewPlans } from '@/server/plans/viewPlans';
 import { dropTemplate, giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
 import { viewBuilder } from '@/server/programs/viewBuilder';
-import { kitsFile } from '@/ui/desk/kits/kitWords';
+import { kitsFile, shoppingFile } from '@/ui/desk/kits/kitWords';
 import { addSchoolYear, inTransaction } from '@/db';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
@@ -241,6 +241,10 @@ describe('bags', () => {
     const [head, ...rows] = (await kitsForFile(bed.context, ines, school, week, kitsFile)).replace('\uFEFF', '').trim().split('\r\n');
     expect(head).toContain('standing');
     expect(rows.some((row) => row.startsWith('Odalys V.') && row.includes('tongs') && row.includes('to pack'))).toBe(true);
+    await countStock(bed.context, ines, { thing: 'kitchen-tongs', inCupboard: '0', packSize: '2' });
+    const list = (await kitsForFile(bed.context, ines, school, week, shoppingFile)).replace('\uFEFF', '').trim().split('\r\n');
+    expect(list[0]).toBe('kind,thing,needed,in the cupboard,short,packs,pack of,sheets');
+    expect(list).toContain('"Lasts, comes back",pair of kitchen tongs,1,0,1,1,2,');
     const slips = await viewSlips(bed.context, ines, school, week);
     expect(slips).toMatchObject([{ bag: { childId }, address: expect.stringContaining('/f/') }]);
   });

@@ -63,14 +63,22 @@ export function kitOf({ child, tasks, from, to }: KitWish): KitLine[] {
     const sessions = days.filter((day) => task.weekdays.includes(day)).length;
     if (sessions === 0) return [];
     const { standings } = matchHome(task.content, child.materialsAtHome, task.chooseFrom, task.chooseTo);
-    return standings.flatMap(({ kind, material }) => {
+    return standings.flatMap((standing) => {
+      const { kind, material } = standing;
       if (material.optional && kind === 'missing') return [];
-      const isRefused = isStopped(task.content, material, child);
-      const stand = standingOf(kind, material, isRefused);
       const reason = { taskId: task.taskId, title: task.content.title, step: task.step, each: eachOf(material, task), sessions };
-      const need = (of: Material, standing: KitStanding, instead: LocalText | null): Need => ({ material: of, standing, reason, instead });
-      if (stand !== 'refused') return [need(material, stand, null)];
-      const standIn = safeSubstitutes(task.content, material, child).find(({ id, hazards }) => id && mayTravel({ id, hazards }));
+      const need = (of: Material, stand: KitStanding, instead: LocalText | null): Need => ({
+        material: of,
+        standing: stand,
+        reason,
+        instead,
+      });
+      const safe = safeSubstitutes(task.content, material, child);
+      if (standing.kind === 'replaced' && safe.includes(standing.by)) return [need(material, 'atHome', null)];
+      // What a home has is judged like what a bag would bring.
+      if (!isStopped(task.content, material, child)) return [need(material, kind === 'atHome' ? kind : standingOf(material), null)];
+      const standIn =
+        safe.find(({ id }) => id && child.materialsAtHome.includes(id)) ?? safe.find(({ id, hazards }) => id && mayTravel({ id, hazards }));
       const asMaterial = standIn && { ...material, ...standIn, id: standIn.id!, name: standIn };
       return [
         need(material, 'refused', null),
@@ -88,9 +96,7 @@ interface Need {
   readonly instead: LocalText | null;
 }
 
-function standingOf(kind: 'atHome' | 'replaced' | 'missing', material: Material, isRefused: boolean): KitStanding {
-  if (kind !== 'missing') return 'atHome';
-  if (isRefused) return 'refused';
+function standingOf(material: Material): KitStanding {
   if (material.recipe) return 'made';
   return mayTravel(material) ? 'pack' : 'ask';
 }
@@ -98,17 +104,15 @@ function standingOf(kind: 'atHome' | 'replaced' | 'missing', material: Material,
 /** True where a rule of safety blocks this very thing for this child. */
 function isStopped(task: TaskContent, material: Material, child: ChildForSafety): boolean {
   const things = thingsAt({ materials: [{ ...material, steps: undefined }] }, 1, 1);
-  return judgeSafety({ ages: task.ages, moveHazards: [], twins: [] }, things, child).findings.some(
-    ({ severity, thing }) => severity === 'block' && thing !== null,
-  );
+  return judgeSafety({ ages: task.ages, moveHazards: [], twins: [] }, things, child).findings.some(({ severity }) => severity === 'block');
 }
 
-/** Of one session: the task's own count; where pieces are prepared for each repetition, as many as this child's dose takes. */
+/** Of one session: the task's own count; where pieces are prepared for each repetition, as many as this child's dose takes. A dose that counts none, minutes, say, leaves the task's own count. */
 function eachOf(material: Material, { content, dose, step }: KitWish['tasks'][number]): number {
   const own = reckonDose(doseAt(dose, step), 1).piecesPerDay;
   const usual = reckonDose(content.dose, 1).piecesPerDay;
   const isPiece = usual > 0 && material.count === usual && kindOfThing(material) === 'usedUp';
-  return isPiece ? Math.max(1, own) : material.count;
+  return isPiece && own > 0 ? own : material.count;
 }
 
 function lineOf(needs: readonly Need[]): KitLine {

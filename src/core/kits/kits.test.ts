@@ -14,7 +14,7 @@ const child = {
   ageYears: 6,
   mouthsThings: false,
   scissorsAllowed: true,
-  allergies: [],
+  allergies: [] as string[],
   texturesAvoided: [],
   materialsAtHome: [] as string[],
 };
@@ -119,6 +119,74 @@ describe('what a bag holds', () => {
   });
 });
 
+describe('rules of a bag, one by one, on a task made up for them', () => {
+  const crane = library.find(({ slug }) => slug === 'crane-lift')!;
+  type Made = Partial<(typeof crane.materials)[number]>;
+  const thing = (made: Made) => ({
+    ...crane.materials[0]!,
+    optional: false,
+    recipe: undefined,
+    substitutes: [],
+    steps: undefined,
+    ...made,
+  });
+  const taskOf = (materials: Made[], weekdays = [1]) => ({
+    ...given('crane-lift', weekdays),
+    content: { ...crane, materials: materials.map(thing) },
+  });
+  const bagOf = (task: ReturnType<typeof taskOf>, change: Partial<typeof child> = {}) =>
+    kitOf({ child: { ...child, ...change }, tasks: [task], from: monday, to: sunday });
+
+  it('what is optional comes only where the home has it, and nothing for a task without a day', () => {
+    const spare = { id: 'spare-thing', optional: true };
+    expect(bagOf(taskOf([spare]))).toEqual([]);
+    expect(bagOf(taskOf([spare]), { materialsAtHome: ['spare-thing'] })).toMatchObject([{ standing: 'atHome' }]);
+    expect(bagOf(taskOf([{ id: 'spare-thing' }], []))).toEqual([]);
+  });
+
+  it('what is refused is refused at home, too; a stand-in is safe, and at home or one that may travel', () => {
+    const other = (id: string, more: object = {}) => ({ id, en: id, levels: [], hazards: [], allergens: [], textures: [], ...more });
+    const latex = { allergens: ['latex' as const] };
+    const bands = {
+      id: 'bands',
+      hazards: [],
+      ...latex,
+      substitutes: [other('water'), other('gloves-thin', latex), other('ties'), other('clips')],
+    };
+    const standings = (home: string[] = []) =>
+      bagOf(taskOf([bands]), { allergies: ['latex'], materialsAtHome: home }).map(({ thing: id, standing, instead }) =>
+        [id, standing, ...(instead ? [`for ${instead.en}`] : [])].join(' '),
+      );
+    const forBands = `for ${thing(bands).name.en}`;
+    expect(standings()).toEqual(['bands refused', `ties pack ${forBands}`]);
+    expect(standings(['bands'])).toEqual(['bands refused', `ties pack ${forBands}`]);
+    expect(standings(['clips'])).toEqual(['bands atHome']);
+    expect(standings(['gloves-thin'])).toEqual(['bands refused', `ties pack ${forBands}`]);
+    expect(standings(['gloves-thin', 'clips'])).toEqual(['bands refused', `clips atHome ${forBands}`]);
+    // Nobody who may have bands has them refused.
+    expect(bagOf(taskOf([bands]))).toMatchObject([{ thing: 'bands', standing: 'pack' }]);
+  });
+
+  it('is no shorter than one session asks, whatever one of a thing lasts for', () => {
+    expect(bagOf(taskOf([{ id: 'marker', count: 3 }]))).toMatchObject([{ kind: 'runsOut', count: 3 }]);
+  });
+
+  it('keeps the task’s own count where the child’s dose counts no pieces', () => {
+    const planks = given('cut-the-planks', [1]);
+    const usual = reckonDose(planks.content.dose, 1).piecesPerDay;
+    const timed = { ...planks, dose: { ...planks.dose, target: { kind: 'time' as const, minutesPerRound: 2 }, atSteps: undefined } };
+    const card = planks.content.materials.find(({ count }) => count === usual)!;
+    expect(kitOf({ child, tasks: [timed], from: monday, to: sunday }).find((each) => each.thing === card.id)!.count).toBe(usual);
+  });
+
+  it('food is never sent, and only what is packed is cut beforehand', () => {
+    expect(mayTravel({ id: 'banana', hazards: ['food'] })).toBe(false);
+    const paper = taskOf([{ id: 'paper', count: 4 }]);
+    expect(preparedFor(bagOf(paper))).toHaveLength(1);
+    expect(preparedFor(bagOf(paper, { materialsAtHome: ['paper'] }))).toEqual([]);
+  });
+});
+
 describe('the shopping list', () => {
   it('is never short by one, and never a pack too many', () => {
     for (let needed = 0; needed <= 60; needed += 1)
@@ -139,6 +207,8 @@ describe('the shopping list', () => {
     expect(sheetsFor('small-paper-tiles', 56, 40, 'letter')).toBe(3);
     expect(sheetsFor('small-paper-tiles', 0, 40)).toBe(0);
     expect(sheetsFor('kitchen-tongs', 3, 40)).toBeNull();
+    // A piece larger than what a printer reaches takes a sheet of its own.
+    expect(sheetsFor('paper-shapes', 2, 300)).toBe(2);
   });
 });
 

@@ -6,7 +6,7 @@ import { dayAndMonth } from '../../shared/days';
 import type { WordedAction } from '../parts/ActionForm.client';
 import { PrintLink } from '../parts/PrintLink.client';
 import { KitSlip } from './KitSlip';
-import { bagState, KIND_ORDER, KINDS } from './kitWords';
+import { bagState, KIND_ORDER, KINDS, shortThings } from './kitWords';
 import { StockCell } from './StockCell.client';
 
 export interface KitActs {
@@ -237,8 +237,8 @@ function Mark({ bag }: { readonly bag: KitBag }) {
   );
 }
 
-function Shopping({ view: { things, bags } }: { readonly view: KitsView }) {
-  const short = things.filter((thing) => thing.short > 0);
+function Shopping({ view: { school, week, things, bags } }: { readonly view: KitsView }) {
+  const short = shortThings(things);
   const out = bags.filter((bag) => bag.out !== null);
   return (
     <section className="mt-5">
@@ -246,17 +246,22 @@ function Shopping({ view: { things, bags } }: { readonly view: KitsView }) {
       {short.length === 0 ? (
         <p className="text-soft">Nothing is short.</p>
       ) : (
-        <ul className="columns-1 min-[800px]:columns-2">
-          {short.map(({ thing, name, short: lacks, packs, packSize, inCupboard, sheets }) => (
-            <li key={thing} className="py-0.5">
-              {name.en}: <strong>{lacks} short</strong>
-              {inCupboard === null && <span className="text-soft">, the cupboard is not counted</span>}
-              {sheets !== null && `, cut from ${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}`}
-              {packSize > 1 && `: ${packs} ${packs === 1 ? 'pack' : 'packs'} of ${packSize}`}
-              {stillOut(out, thing)}
-            </li>
-          ))}
-        </ul>
+        <>
+          <ul className="columns-1 min-[800px]:columns-2">
+            {short.map(({ thing, name, short: lacks, packs, packSize, inCupboard, sheets }) => (
+              <li key={thing} className="py-0.5">
+                {name.en}: <strong>{lacks} short</strong>
+                {inCupboard === null && <span className="text-soft">, the cupboard is not counted</span>}
+                {sheets !== null && `, cut from ${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}`}
+                {packSize > 1 && `: ${packs} ${packs === 1 ? 'pack' : 'packs'} of ${packSize}`}
+                {stillOut(out, thing)}
+              </li>
+            ))}
+          </ul>
+          <a className="link print:hidden" href={`/kits/file?${new URLSearchParams({ school, week, list: 'shopping' })}`} download>
+            the list as a file
+          </a>
+        </>
       )}
     </section>
   );

@@ -49,6 +49,20 @@ export function kitsFile({ bags }: Pick<KitsView, 'bags'>) {
   return { headings: HEADINGS, rows };
 }
 
+const LIST_HEADINGS = ['kind', 'thing', 'needed', 'in the cupboard', 'short', 'packs', 'pack of', 'sheets'];
+
+/** The shopping list: what is short, by kind; an empty cell where nobody counts the cupboard. */
+export function shoppingFile({ things }: Pick<KitsView, 'things'>) {
+  const rows = shortThings(things).map(({ kind, name, toPack, inCupboard, short, packs, packSize, sheets }) => [
+    KINDS[kind],
+    name.en,
+    ...[toPack, inCupboard, short, packs, packSize, sheets].map((each) => (each === null ? '' : String(each))),
+  ]);
+  return { headings: LIST_HEADINGS, rows };
+}
+
+export const shortThings = (things: KitsView['things']) => things.filter(({ short }) => short > 0);
+
 export const STANDINGS: Readonly<Record<KitLine['standing'], string>> = {
   pack: 'to pack',
   atHome: 'at home',

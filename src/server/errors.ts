@@ -36,6 +36,7 @@ export interface FaultDetails {
   unsafeStep: { readonly step: number; readonly things: string; readonly takesReason: boolean };
   reasonNeeded: null;
   noPaper: null;
+  underWay: null;
   linkUnknown: null;
   linkExpired: null;
   linkRevoked: null;
@@ -64,6 +65,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   unsafeStep: 422,
   reasonNeeded: 422,
   noPaper: 409,
+  underWay: 409,
   linkUnknown: 404,
   linkExpired: 410,
   linkRevoked: 410,

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { ask, childIdOf, expect, linkOf, signIn, test } from './yard';
 
 test('the first week of a child goes by keys from Fill the week to the family’s phone in under two minutes', async ({ page, request }) => {
@@ -60,6 +61,35 @@ test('the first week of a child goes by keys from Fill the week to the family’
   expect(sent.map((each) => each.title)).not.toContain(title);
   const html = await family.text();
   expect(sent.some((each) => html.includes(each.title.replace('’', '’')))).toBe(true);
+});
+
+test('a week is told in the dress that is chosen, and a block goes by the pointer to another day', async ({ page }) => {
+  const childId = await childIdOf('Tobiah L.');
+  await signIn(page);
+  await page.goto(`/children/${childId}/program`);
+  await expect(page.getByText(/best fit first/)).toBeVisible();
+  const panel = page.getByRole('region', { name: 'Fill the week' });
+  await panel.getByLabel('in the dress of').selectOption('Weather station');
+  await panel.getByRole('button', { name: /^Fill the week/ }).click();
+  await expect(panel.getByText(/tasks, all rules kept/)).toBeVisible({ timeout: 20_000 });
+  const week = page.getByRole('table', { name: 'The week' });
+  // A task that has that dress wears it in the draft.
+  await week.getByRole('rowheader').getByRole('button').first().click();
+  await expect(page.getByLabel('skin').first()).toHaveValue('weatherStation');
+  const block = week.getByRole('button', { pressed: true }).first();
+  const name = (await block.getAttribute('aria-label'))!;
+  const row = week.getByRole('row').filter({ has: page.getByRole('button', { name, exact: true }) });
+  const days = row.getByRole('button', { pressed: false }).filter({ hasNot: page.getByRole('rowheader') });
+  const target = days.filter({ hasNotText: /./ }).last();
+  const moved = (await target.getAttribute('aria-label'))!;
+  const [from, to] = [(await block.boundingBox())!, (await target.boundingBox())!];
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2 + 12, from.y + from.height / 2, { steps: 3 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(week.getByRole('button', { name: moved, exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(week.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'false');
 });
 
 test('what can’t be weighed is answered, and rules that can’t hold together are named', async ({ page }) => {
@@ -147,6 +177,27 @@ test('a school’s bags are packed by keys, from the count to the slip', async (
   await expect(mark.getByRole('img', { name: 'handed over' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(mark.getByRole('img', { name: 'came back' })).toBeVisible();
+  // What the helper at home has to set up, day by day.
+  await slip.getByText(/^at home [\d.]+ min a day/).click();
+  await expect(slip.getByText(/[A-Z][a-z]+ \d+: [\d.]+ min/)).toBeVisible();
+  // What is short is a list on the screen and a file: here all, of an empty cupboard.
+  await ask('UPDATE kit_stock SET in_cupboard = 0');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Shopping list' })).toBeVisible();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'the list as a file' }).click()]);
+  expect(file.suggestedFilename()).toBe('shopping.csv');
+  const lines = readFileSync(await file.path(), 'utf8')
+    .trim()
+    .split('\r\n')
+    .slice(1);
+  expect(lines).toHaveLength(
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: / short/ })
+      .count(),
+  );
+  const sheets = lines.filter((line) => !line.endsWith(','));
+  await expect(page.getByText(/cut from \d+ sheets?/)).toHaveCount(sheets.length);
   // What is in the cupboard is counted where one looks at it.
   await page
     .getByRole('button', { name: /^count ?in the cupboard/ })

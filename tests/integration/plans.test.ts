@@ -73,6 +73,18 @@ describe('the next week of a caseload', () => {
     expect((await viewPlans(bed.context, ines)).lines).toEqual([]);
   });
 
+  it('is one run of a person at a time: a second is told, and one may run again when the first has ended, however it ended', async () => {
+    await withGoal(['crane-lift']);
+    let second: Promise<string> | undefined;
+    await plan({}, async () => {
+      second ??= refusal(plan());
+      return (await second) === 'underWay';
+    });
+    expect(await second).toBe('underWay');
+    await plan({}, async () => Promise.reject(new Error('went away'))).catch(() => {});
+    expect(await plan()).toEqual({ file: null, left: [] });
+  });
+
   it('goes on from what the family has: another version meanwhile makes a proposal stale, and one’s own draft is not written over by all at once', async () => {
     const [one, other] = [await withGoal(['crane-lift']), await withGoal(['star-beams'], 'Bram')] as const;
     await plan();

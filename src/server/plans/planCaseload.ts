@@ -9,6 +9,7 @@ import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
+import { AppError } from '../errors';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
 import { candidateWish, planFactsOf } from './planFacts';
@@ -27,7 +28,7 @@ const wishSchema = z.object({
  * Plans the next week of a caseload, a child after the other, on the solver's own thread: what is packed for many is little work for one more. Each proposal is
  * kept as soon as it is made; nothing is sent. Null where it was stopped.
  * @param onChild told after each child; false stops
- * @throws AppError notAllowed, invalid
+ * @throws AppError notAllowed, invalid; underWay where this person's is being planned already
  */
 export async function planCaseload(
   context: Context,
@@ -36,7 +37,33 @@ export async function planCaseload(
   onChild: (done: number, of: number, own: null) => Promise<boolean>,
 ): Promise<{ readonly file: null; readonly left: readonly { readonly name: string; readonly why: string }[] } | null> {
   requireMay(actor, 'seeProgress');
-  const { school, theme } = parseInput(wishSchema, raw);
+  const wish = parseInput(wishSchema, raw);
+  // One run of a person at a time: two ask the same of the one solver, and each keeps the other waiting.
+  const running = runningOn(context);
+  if (running.has(actor.personId)) throw new AppError('underWay');
+  running.add(actor.personId);
+  try {
+    return await planEach(context, actor, wish, onChild);
+  } finally {
+    running.delete(actor.personId);
+  }
+}
+
+/** Who is having a caseload planned by a context's solver. */
+const RUNNING = new WeakMap<Context['solver'], Set<number>>();
+
+function runningOn({ solver }: Context): Set<number> {
+  const known = RUNNING.get(solver) ?? new Set<number>();
+  RUNNING.set(solver, known);
+  return known;
+}
+
+async function planEach(
+  context: Context,
+  actor: PersonActor,
+  { school, theme }: z.infer<typeof wishSchema>,
+  onChild: (done: number, of: number, own: null) => Promise<boolean>,
+): ReturnType<typeof planCaseload> {
   const now = context.now();
   const { children, programs, facts, library, calendar, today } = await inTransaction(context.db, async (work) => {
     const { timeZone } = await workplaceOf(work);

@@ -27,8 +27,10 @@ export function PlanRun({ of, children }: { readonly of: number; readonly childr
         else setState({ is: 'done' });
       }
     } catch (error) {
-      const words = error instanceof Refused ? error.message : 'The planner did not answer. What was planned so far stands below.';
-      setState(stopping.signal.aborted ? { is: 'stopped' } : { is: 'fault', words });
+      if (stopping.signal.aborted) setState({ is: 'stopped' });
+      else if (error instanceof Refused) setState({ is: 'fault', words: error.message });
+      // Asking for the page anew while nobody answers would take these words away with it.
+      else return setState({ is: 'fault', words: 'The planner did not answer. What was planned so far is kept: load this page again.' });
     }
     router.refresh();
   };

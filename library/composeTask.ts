@@ -64,6 +64,7 @@ export const mechanicsSchema = z.strictObject({
         manyKnobsReason: z.string().optional(),
         dose: z.looseObject({}).optional(),
         fadingFirst: z.number().optional(),
+        sheet: z.looseObject({ kind: z.string() }).optional(),
       }),
     ),
   }),

@@ -1,3 +1,4 @@
+import type { Cue } from '@/core/sheets';
 import { SHAPE_AGES, type ShapeId } from '@/core/tasks';
 import { LANGUAGES, say, type Language, type LocalText } from '@/core/text';
 import type { Mechanics, TaskParts, Words } from './composeTask';
@@ -15,6 +16,8 @@ export type ShapeWords = LocalText & {
 export interface LettersWords {
   readonly title: Both;
   readonly group: Both;
+  /** Short words of these letters, and of ones that are known before. */
+  readonly word: Both;
   readonly way: Both;
   readonly needs: readonly string[];
   readonly ages: readonly [number, number];
@@ -142,6 +145,64 @@ const LETTER_FRAME: Frame = {
 /** A knob with two levels alone would else be a tread of its own height. */
 const WEIGHTS: Readonly<Partial<Record<Knob, number>>> = { surface: 0.4, 'own:word': 0.5 };
 
+/** How much of a shape its sheet shows at each rung: what the step's words say. */
+const SHAPE_CUES: readonly Cue[] = [
+  'full',
+  'full',
+  'dots',
+  'dots',
+  'fewerDots',
+  'fewerDots',
+  'endDots',
+  'endDots',
+  'box',
+  'box',
+  'box',
+  'box',
+];
+
+function shapeSheet(shape: ShapeId, rung: number) {
+  const isBig = rung < 2;
+  const hasModel = rung + 1 >= SHAPE_FRAME.firstCard;
+  return { kind: 'strokes', shape, cue: SHAPE_CUES[rung]!, sizeMm: isBig ? 120 : 70, count: isBig ? 1 : 2, ...(hasModel && { hasModel }) };
+}
+
+const LETTER_CUES: readonly Cue[] = [
+  'dots',
+  'dots',
+  'fewerDots',
+  'fewerDots',
+  'box',
+  'box',
+  'box',
+  'blank',
+  'blank',
+  'blank',
+  'blank',
+  'blank',
+];
+
+function lettersSheet({ group, word }: Pick<LettersWords, 'group' | 'word'>, rung: number) {
+  const big = rung === 0;
+  const ruling = rung < 8 ? 'boxes' : rung === 8 ? 'two' : 'one';
+  const isWord = rung === LETTER_RUNGS.length - 1;
+  const text = isWord ? word : signsOf(group);
+  return {
+    kind: 'letters',
+    text,
+    cue: LETTER_CUES[rung]!,
+    ruling,
+    xHeightMm: big ? 30 : rung < 7 ? 16 : 10,
+    ...(rung + 1 >= LETTER_FRAME.firstCard && { hasModel: true }),
+  };
+}
+
+/** The letters of a family, apart: "L, T and I" are written "L T I". */
+function signsOf(group: Both): Both {
+  const apart = (text: string) => (text.match(/(?<![\p{L}\d])[\p{L}\d](?![\p{L}\d])/gu) ?? []).join(' ');
+  return { en: apart(group.en) };
+}
+
 /** The task of one shape. */
 export function shapeParts(shape: ShapeId, { way, title, ...called }: ShapeWords): Parts {
   const { imitate, copy } = SHAPE_AGES[shape];
@@ -162,7 +223,7 @@ export function shapeParts(shape: ShapeId, { way, title, ...called }: ShapeWords
   });
   return {
     mechanics: {
-      ...mechanicsOf(SHAPE_RUNGS, SHAPE_FRAME),
+      ...mechanicsOf(SHAPE_RUNGS, SHAPE_FRAME, (rung) => shapeSheet(shape, rung)),
       skill: 'preWriting',
       ages: { fromYears, toYears: Math.min(10, Math.ceil(copy / 12) + 2) },
       family: 'shapes',
@@ -179,7 +240,7 @@ export function shapeParts(shape: ShapeId, { way, title, ...called }: ShapeWords
 }
 
 /** The task of one family of letters or numerals. */
-export function lettersParts(slug: string, { title, group, way, ages: [fromYears, toYears] }: LettersWords): Parts {
+export function lettersParts(slug: string, { title, group, word, way, ages: [fromYears, toYears] }: LettersWords): Parts {
   const isNumbers = slug.startsWith('numbers');
   const words = (language: Language): Words => ({
     ...commonWords(LETTER_RUNGS, language, {
@@ -199,7 +260,7 @@ export function lettersParts(slug: string, { title, group, way, ages: [fromYears
   });
   return {
     mechanics: {
-      ...mechanicsOf(LETTER_RUNGS, LETTER_FRAME),
+      ...mechanicsOf(LETTER_RUNGS, LETTER_FRAME, (rung) => lettersSheet({ group, word }, rung)),
       skill: 'lettersAndName',
       ages: { fromYears, toYears },
       family: isNumbers ? 'numbers' : slug.split('-').slice(0, 2).join('-'),
@@ -224,12 +285,13 @@ function levelsUsed(rungs: readonly Rung[], knob: Knob, lowest = 0) {
 function mechanicsOf(
   rungs: readonly Rung[],
   { knobs, firstPencil, firstStub, firstCard, lowest }: Frame,
+  sheetAt: (rung: number) => { kind: string },
 ): Omit<Mechanics, 'skill' | 'ages'> {
   const last = rungs.length;
   const grade: Partial<Record<Knob, number>> = Object.fromEntries(knobs.map((knob) => [knob, 0]));
-  const steps = rungs.map(({ turn, fading }) => {
+  const steps = rungs.map(({ turn, fading }, index) => {
     if (turn) grade[turn] = grade[turn]! + 1;
-    return { grade: { ...grade } as Record<string, number>, ...(fading && { fadingFirst: 1 }) };
+    return { grade: { ...grade } as Record<string, number>, ...(fading && { fadingFirst: 1 }), sheet: sheetAt(index) };
   });
   const hasSponge = rungs === SHAPE_RUNGS;
   return {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { doseSchemaOf, stepDoseSchema } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
+import { sheetSpecSchema } from '../sheets';
 import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
 import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES, WATCH_ITEMS } from '../vocabulary';
@@ -64,6 +65,8 @@ function schemasOf(least: 0 | 1) {
     dose: stepDoseSchema.optional(),
     /** Fading within one session: so many first with a cue ("the dots"), the rest without it. */
     fading: localTextSchema.extend({ first: z.number().int().min(1).max(20) }).optional(),
+    /** What is drawn, cut, folded or written on at this step, by its parameters. */
+    sheet: sheetSpecSchema.optional(),
   });
 
   const substituteSchema = localTextSchema.extend({

@@ -1,0 +1,46 @@
+import type { Figure, SheetFor } from '../figure';
+import { box, type Mark } from '../scene';
+import { strokesOfShape } from '../shapeStrokes';
+import type { SheetOf } from '../sheetSpec';
+import { forHand, type Stroke } from '../strokes';
+import { cueMarks, moved, way } from './strokeMarks';
+
+/** So far off a stroke may be and still starts and ends where it should: a fingertip. Common practice, no source. */
+export const FINGERTIP_MM = 12;
+/** Around what is drawn, so that a stroke that goes over has room. */
+const AROUND_MM = 6;
+
+/** Shapes and strokes to be drawn, so many on the sheet, each as a cue shows it. */
+export function strokeFigures(spec: SheetOf<'strokes'>, { isLeft }: SheetFor): Figure[] {
+  const base = strokesOfShape(spec.shape) ?? [];
+  // What looks one way is drawn so for both hands; only the way of single lines across changes.
+  const strokes = forHand(base, isLeft);
+  const one = (cue: SheetOf<'strokes'>['cue'], sizeMm: number): Figure => figureOf(strokes, cue, sizeMm);
+  const model: Figure[] = spec.hasModel ? [modelCard(strokes, Math.min(60, spec.sizeMm))] : [];
+  return [...model, ...Array.from({ length: spec.count }, () => one(spec.cue, spec.sizeMm))];
+}
+
+function figureOf(strokes: readonly Stroke[], cue: SheetOf<'strokes'>['cue'], sizeMm: number): Figure {
+  const drawn = moved(strokes, [AROUND_MM, AROUND_MM + sizeMm], sizeMm);
+  const side = sizeMm + 2 * AROUND_MM;
+  const frame: Mark[] = cue === 'box' ? [box(0, 0, side, side, { widthMm: 0.8 })] : [];
+  return {
+    widthMm: side,
+    heightMm: side,
+    marks: [...frame, ...cueMarks(drawn, cue, sizeMm)],
+    roads: drawn.map((path) => ({ path, widthMm: FINGERTIP_MM, endWidthMm: FINGERTIP_MM, isClosed: false })),
+  };
+}
+
+/** What is copied from, in a dashed frame to be cut off. */
+export function modelCard(strokes: readonly Stroke[], sizeMm: number): Figure {
+  const side = sizeMm + 20;
+  return {
+    widthMm: side,
+    heightMm: side,
+    marks: [
+      box(0, 0, side, side, { widthMm: 0.3, tone: 'soft', dash: [2, 2] }),
+      ...moved(strokes, [10, 10 + sizeMm], sizeMm).map((stroke) => way(stroke, 1.4)),
+    ],
+  };
+}

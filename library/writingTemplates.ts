@@ -193,6 +193,7 @@ function lettersSheet({ group, word }: Pick<LettersWords, 'group' | 'word'>, run
     cue: LETTER_CUES[rung]!,
     ruling,
     xHeightMm: big ? 30 : rung < 7 ? 16 : 10,
+    rows: rung < 7 ? 1 : 3,
     ...(rung + 1 >= LETTER_FRAME.firstCard && { hasModel: true }),
   };
 }

@@ -52,7 +52,7 @@ describe('lengths, against closed forms', () => {
     const long = lengthOfPath(path);
     if (expected !== undefined) expect(Math.abs(long / expected - 1)).toBeLessThan(1e-6);
     // Another way of reckoning: chords between very many places, which come up to it from below.
-    const chords = path.reduce((sum, curve) => {
+    const chords = (path as readonly Curve[]).reduce((sum, curve) => {
       let [before, total] = [pointAt(curve, 0), 0];
       for (let part = 1; part <= 20_000; part += 1) {
         const at = pointAt(curve, part / 20_000);

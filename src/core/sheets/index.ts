@@ -20,3 +20,4 @@ export type { Road } from './steer';
 export { edgesOf } from './edges';
 export { LETTERS_DRAWN, letterOf } from './letterStrokes';
 export { SHAPES_DRAWN, strokesOfShape } from './shapeStrokes';
+export { svgPath } from './svgPath';

@@ -94,6 +94,12 @@ export class Pen {
       .heightOfString(text, { width, lineGap: 1 });
   }
 
+  /** How far the line that letters stand on is below the top of a text set by `put`, in the letters in use. */
+  ascender(points: number): number {
+    const { ascender } = (this.doc as unknown as { _font: { ascender: number } })._font;
+    return (ascender / 1000) * points;
+  }
+
   /** Starts a page where what comes does not fit under what is there. */
   keep(height: number): void {
     if (this.doc.y + height > this.bottom) this.page();
@@ -124,7 +130,8 @@ export class Pen {
       isBold = false,
       align = 'left',
       scaled = true,
-    }: { width?: number; isBold?: boolean; align?: 'left' | 'center' | 'right'; scaled?: boolean } = {},
+      color = '#000',
+    }: { width?: number; isBold?: boolean; align?: 'left' | 'center' | 'right'; scaled?: boolean; color?: string } = {},
   ): void {
     if (!this.section) this.begin();
     this.section!.add(
@@ -132,7 +139,7 @@ export class Pen {
         this.doc
           .font(isBold ? 'bold' : 'text')
           .fontSize(points * (scaled ? this.scale : 1))
-          .fillColor('#000')
+          .fillColor(color)
           .text(text, x, y, { width, align, lineGap: 1, lineBreak: width !== undefined });
       }),
     );

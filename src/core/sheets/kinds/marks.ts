@@ -54,8 +54,8 @@ export function glueFigures(spec: SheetOf<'glueMarks'>, _whom: SheetFor, room: R
 const LARGE_MM = 50;
 
 function inRows(count: number, sizeMm: number, room: Room): Point[] {
-  const every = sizeMm + (sizeMm < LARGE_MM ? 8 : 2);
-  const most = Math.max(1, Math.floor((room.widthMm + every - sizeMm - 2) / every));
+  const every = sizeMm + (sizeMm < LARGE_MM ? 8 : 1);
+  const most = Math.max(1, Math.floor((room.widthMm + every - sizeMm - 2 + 1e-9) / every));
   // About as wide as high, and no more rows than there is room for.
   const rows = Math.max(1, Math.floor((room.heightMm + every - sizeMm - 2) / every));
   const across = Math.min(most, Math.max(Math.ceil(Math.sqrt(count * 1.2)), Math.ceil(count / rows)));

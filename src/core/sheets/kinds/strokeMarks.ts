@@ -87,7 +87,7 @@ function arrowOn(stroke: Stroke, unitMm: number): Mark[] {
   const size = Math.min(4, Math.max(1.6, unitMm / 12));
   const curve = stroke.reduce((longest, each) => (lengthOf(each) > lengthOf(longest) ? each : longest));
   if (lengthOf(curve) < size * 3) return [];
-  const [at, ahead] = [pointAt(curve, 0.45), pointAt(curve, 0.47)];
+  const [at, ahead] = [pointAt(curve, 0.28), pointAt(curve, 0.3)];
   const angle = Math.atan2(ahead[1] - at[1], ahead[0] - at[0]);
   const back = (turn: number): Point => [at[0] - size * Math.cos(angle + turn), at[1] - size * Math.sin(angle + turn)];
   return [line(back(0.5), at, LINE_MM), line(back(-0.5), at, LINE_MM)];

@@ -21,3 +21,5 @@ export { edgesOf } from './edges';
 export { LETTERS_DRAWN, letterOf } from './letterStrokes';
 export { SHAPES_DRAWN, strokesOfShape } from './shapeStrokes';
 export { svgPath } from './svgPath';
+export { outlineOf } from './outline';
+export type { Outline, OutlineFinding, OutlineIssue } from './outline';

@@ -1,0 +1,1 @@
+export { readOutline, type OutlineFault, type ReadOutline } from './readOutline';

@@ -6,5 +6,4 @@ export * from './rosterCsv';
 export * from './reportsCsv';
 export * from './csv';
 export * from './pdf';
-export * from './sheetSvg';
 export * from './outlineSvg';

@@ -37,6 +37,7 @@ export interface FaultDetails {
   reasonNeeded: null;
   noPaper: null;
   underWay: null;
+  noSheet: null;
   linkUnknown: null;
   linkExpired: null;
   linkRevoked: null;
@@ -66,6 +67,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   reasonNeeded: 422,
   noPaper: 409,
   underWay: 409,
+  noSheet: 409,
   linkUnknown: 404,
   linkExpired: 410,
   linkRevoked: 410,

@@ -13,7 +13,17 @@ export function contentFor(
 ): TaskContent {
   const settled = applySettings(content, { ...childSettings, ...choices.settings });
   const dressed = choices.skin ? dressedIn(settled, choices.skin) : settled;
-  return choices.replaced && Object.keys(choices.replaced).length ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
+  const atHome =
+    choices.replaced && Object.keys(choices.replaced).length ? matchHome(dressed, homeAfter(dressed, choices.replaced)).task : dressed;
+  return choices.sheets ? withSheets(atHome, choices.sheets) : atHome;
+}
+
+function withSheets(task: TaskContent, sheets: NonNullable<TaskChoices['sheets']>): TaskContent {
+  const steps = task.ladder.steps.map((step, index) => {
+    const own = sheets[String(index + 1) as keyof typeof sheets];
+    return own ? { ...step, sheet: own } : step;
+  });
+  return { ...task, ladder: { ...task.ladder, steps } };
 }
 
 /** A home that has everything but what is replaced, and the substitutes: so the same ones come out again. */

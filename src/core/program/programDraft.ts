@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { parseCalendarDay, type CalendarDay } from '../calendar';
 import { plannedDoseSchema } from '../dose';
+import { sheetSpecSchema } from '../sheets';
 import { taskSettingsSchema } from '../tasks';
 import { PARTS, SKINS } from '../vocabulary';
 
@@ -9,6 +10,8 @@ const daySchema = z.string().transform((text, context): CalendarDay => {
   if (!day) context.addIssue({ code: 'custom', message: 'notADay' });
   return day ?? ('' as CalendarDay);
 });
+
+const STEP_NUMBERS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
 /** What was chosen of a task for one child, beside step and dose. Frozen with the version. */
 export const taskChoicesSchema = z.strictObject({
@@ -22,6 +25,8 @@ export const taskChoicesSchema = z.strictObject({
   takesNewOrder: z.boolean().optional(),
   /** What this home uses in place of a material: ids of the substitutes by ids of the materials. */
   replaced: z.record(z.string().max(80), z.string().max(80)).optional(),
+  /** Sheets of this child's own, by step, in place of the task's. */
+  sheets: z.partialRecord(z.enum(STEP_NUMBERS), sheetSpecSchema).optional(),
 });
 export type TaskChoices = z.infer<typeof taskChoicesSchema>;
 

@@ -69,6 +69,11 @@ export function drawSheet({ spec, paper, whom, words: says }: SheetWish): Result
   );
 }
 
+/** Where what is worked on begins, in mm from the left and from the top of the paper. */
+export function originOf({ paper, whom, words: says }: Omit<SheetWish, 'spec'>): Point {
+  return [MARGIN_MM, MARGIN_MM + headMarks(says, whom, PAPER_MM[paper][0]).heightMm];
+}
+
 function faultOf(spec: SheetSpec, whom: SheetFor): SheetIssue | null {
   if (spec.kind === 'letters') {
     const unknown = unknownLetters(textOfSheet(spec, whom));

@@ -1,6 +1,8 @@
 export { sheetSpecSchema, CUES } from './sheetSpec';
 export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';
-export { drawSheet, CHECK_MM, MARGIN_MM, PAPER_MM } from './drawSheet';
+export { drawSheet, originOf, CHECK_MM, MARGIN_MM, PAPER_MM } from './drawSheet';
+export { handlesOf } from './handles';
+export type { Handle } from './handles';
 export type { SheetIssue, SheetWish, SheetWords } from './drawSheet';
 export type { Mark, Scene, Tone } from './scene';
 export type { SheetFor } from './figure';

@@ -118,8 +118,12 @@ function lineOf(text: string, { ruling, xHeightMm: x }: SheetOf<'letters'>, { is
       if (first) marks.push(...cueMarks([first], 'endDots', x).filter((mark) => mark.kind === 'dot' && mark.isFilled));
     } else marks.push(...cueMarks(strokes, cue, x * 1.6));
   }
-  const roads = set.flatMap((each) =>
-    strokesOf(each).map((path) => ({ path, widthMm: OFF_SHARE * x, endWidthMm: OFF_SHARE * x, isClosed: false })),
-  );
+  // One letter is one thing: how many stand on a line makes none of them harder.
+  const roads = (set[0] ? strokesOf(set[0]) : []).map((path) => ({
+    path,
+    widthMm: OFF_SHARE * x,
+    endWidthMm: OFF_SHARE * x,
+    isClosed: false,
+  }));
   return { widthMm, heightMm: height, marks, roads };
 }

@@ -32,6 +32,11 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
       <div className="flex flex-wrap items-baseline gap-x-4">
         <strong>Step {step + 1}</strong>
         <span className="text-[14px]">{harderBy(task, step)}</span>
+        {(here.sheet || !fixed) && (
+          <a className="link text-[14px]" href={`/sheets?${new URLSearchParams({ task: task.slug, step: String(step + 1) })}`}>
+            {here.sheet ? 'its sheet' : 'make a sheet'}
+          </a>
+        )}
         {!fixed && (
           <span className="ml-auto flex flex-wrap gap-3">
             <Small

@@ -102,7 +102,19 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
             <DoseFields planned={planned} dose={dose} change={change} />
             <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
           </div>
-          {here && <p className="mt-1.5 text-[14px]">{here.how.en}</p>}
+          {here && (
+            <p className="mt-1.5 text-[14px]">
+              {here.how.en}{' '}
+              {here.sheet && (
+                <a
+                  className="link"
+                  href={`/sheets?${new URLSearchParams({ task: content.slug, step: String(planned.step), child: String(child.id) })}`}
+                >
+                  its sheet
+                </a>
+              )}
+            </p>
+          )}
           <p className="text-[14px] text-soft">
             {planned.chooseFrom === planned.chooseTo
               ? 'The family stays at this step.'

@@ -55,6 +55,11 @@ export function KitSlip({ bag, acts, before, after }: Props) {
             {prepared.reduce((sum, { minutes }) => sum + minutes, 0)} min.
           </p>
         )}
+        <p className="mt-2 text-[14px]">
+          <Link href={`/sheets/week?child=${childId}`} prefetch={false} className="link">
+            print the sheets of the week
+          </Link>
+        </p>
         {setUp.length > 0 && (
           <details className="mt-1 text-[13px] text-soft">
             <summary className="link inline">

@@ -55,6 +55,16 @@ export function ReadyPart(props: PartProps) {
         {targetWords(dose, words)} · {t('minutesAbout', { minutes: Math.max(1, Math.round(minutesOf(dose))) })}
       </p>
       <Needed {...about} />
+      {found.task.content.ladder.steps[step - 1]?.sheet && (
+        <p className="mt-2">
+          <a
+            className="touch underline underline-offset-4"
+            href={`/f/${props.token}/sheet/${found.task.versionTaskId}?step=${step}&lang=${words.language}`}
+          >
+            {t('sheet.print')}
+          </a>
+        </p>
+      )}
       <WatchOut {...about} />
     </div>
   );

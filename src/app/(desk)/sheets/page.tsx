@@ -1,0 +1,24 @@
+import { screen } from '@/app/screen';
+import { composeSheet } from '@/app/sheetWords';
+import { ANYBODY } from '@/server/sheets/makeSheets';
+import { viewSheets } from '@/server/sheets/viewSheets';
+import { Shell } from '@/ui/desk/frame/Shell';
+import { SheetsScreen } from '@/ui/desk/sheets/SheetsScreen';
+import { putSheetAction, readOutlineAction } from './actions';
+
+type Search = Promise<Record<string, string | string[] | undefined>>;
+const ACTS = { put: putSheetAction, readFile: readOutlineAction };
+
+export default async function SheetsPage({ searchParams }: { searchParams: Search }) {
+  const wish = await searchParams;
+  return screen(async (actor, context) => {
+    const view = await viewSheets(context, actor, wish);
+    const whom = view.open?.child ? { ...view.open.child, familyLanguage: view.open.child.language } : ANYBODY;
+    const words = view.open && (await composeSheet(view.open.content, view.open.step, whom)).words;
+    return (
+      <Shell here="/sheets" actor={actor}>
+        <SheetsScreen view={view} words={words} acts={ACTS} />
+      </Shell>
+    );
+  });
+}

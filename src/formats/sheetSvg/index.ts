@@ -1,1 +1,0 @@
-export { writeSvg } from './writeSvg';

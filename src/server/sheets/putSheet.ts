@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { drawSheet, sheetSpecSchema } from '@/core/sheets';
+import { currentVersions, inTransaction, latestTasks, saveDraft } from '@/db';
+import { readOutline, type ReadOutline } from '@/formats';
+import { requireChild, requireMay } from '../access';
+import type { PersonActor } from '../actor';
+import { entryOf, noteChanges } from '../audit/trail';
+import type { Context } from '../context';
+import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
+import { keepDraft } from '../tasks/benchWork';
+import { viewBench } from '../tasks/viewBench';
+import { draftNow } from './viewSheets';
+
+export type { ReadOutline };
+
+const fields = { slug: z.string().max(80), step: z.coerce.number().int().min(1).max(12), spec: sheetSpecSchema };
+const NAMED = { isLeft: false, name: 'A', language: 'en', isLarge: false } as const;
+const NO_WORDS = { name: '', title: '', how: '', check: '' };
+
+function requireDrawn(spec: z.infer<typeof sheetSpecSchema>): void {
+  const drawn = drawSheet({ spec, paper: 'letter', whom: NAMED, words: NO_WORDS });
+  if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(({ code }) => ({ path: 'spec', code })) });
+}
+
+/**
+ * Puts a sheet into a step of the program that is being written for a child: what was sent stays as it was till the next one goes out.
+ * @throws AppError notFound where the program has no such task; invalid where the sheet can't be drawn
+ */
+export async function putSheetForChild(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  const { childId, slug, step, spec } = parseInput(z.object({ ...fields, childId: z.coerce.number().int().positive() }), raw);
+  requireDrawn(spec);
+  await inTransaction(context.db, async (work) => {
+    const { child } = await requireChild(work, actor, childId, 'changeProgram');
+    const task = (await latestTasks(work, actor.personId)).find(({ content }) => content.slug === slug);
+    const given = (await currentVersions(work, [childId])).get(childId)?.tasks.find(({ taskId }) => taskId === task?.taskId);
+    const draft = await draftNow(work, context, child);
+    const place = draft.tasks.findIndex(
+      ({ taskVersionId }) => taskVersionId === task?.taskVersionId || taskVersionId === given?.taskVersionId,
+    );
+    if (!task || place < 0) throw new AppError('notFound');
+    const tasks = draft.tasks.map((planned, index) =>
+      index === place
+        ? { ...planned, choices: { ...planned.choices, sheets: { ...planned.choices.sheets, [String(step)]: spec } } }
+        : planned,
+    );
+    const now = context.now();
+    await saveDraft(work, childId, { ...draft, tasks }, actor.personId, now);
+    await noteChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
+  });
+}
+
+/** Lays a sheet onto the bench, at a step of one's own task. It is in the library once the task is put there. @throws AppError notFound, notAllowed, invalid */
+export async function putSheetOnBench(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+  const { slug, step, spec } = parseInput(z.object(fields), raw);
+  requireMay(actor, 'makeTasks');
+  requireDrawn(spec);
+  const { content } = await viewBench(context, actor, slug);
+  if (!content.ladder.steps[step - 1]) throw new AppError('notFound');
+  const steps = content.ladder.steps.map((each, index) => (index === step - 1 ? { ...each, sheet: spec } : each));
+  await keepDraft(context, actor, { ...content, ladder: { ...content.ladder, steps } });
+}
+
+const outlineSchema = z.object({ file: z.string().max(300_000), sizeMm: z.coerce.number().min(15).max(180) });
+
+/** Reads an outline of one's own from the text of an SVG file. Nothing of the file is kept. @throws AppError invalid */
+export async function outlineFromFile(_context: Context, _actor: PersonActor, raw: unknown): Promise<ReadOutline> {
+  const { file, sizeMm } = parseInput(outlineSchema, raw);
+  return readOutline(file, sizeMm);
+}

@@ -74,6 +74,7 @@ const ON_A_CHILD: Record<string, Asked> = {
   sendOwnAction: form({ words: 'Hello' }),
   writeAsFamilyAction: form({ text: 'A8' }),
   handOverAction: form({ to: '1' }),
+  putSheetForChildAction: (childId) => ({ args: [{ childId, slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   decideAction: (childId) => ({ formAlone: { childId: String(childId), key: 'ready:1:1', answer: 'up', expectedVersion: '1' } }),
 };
 
@@ -106,6 +107,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
     args: [{ startsOn: '2026-08-24', endsOn: '2027-06-11', timeZone: 'America/Chicago', breaks: [], schools: [], periods: [] }],
   }),
   keepDraftAction: () => ({ args: [stockTask] }),
+  putSheetOnBenchAction: () => ({ args: [{ slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   setShelfAction: () => ({ args: ['crane-lift', 'nobody'] }),
   dropDraftAction: () => ({ args: ['crane-lift'] }),
   importPackAction: () => ({ args: ['{}'] }),
@@ -129,6 +131,8 @@ const ONES_OWN = [
   'changePasswordAction',
   'takeFactorOffAction',
   'previewCalendarAction',
+  // Reads a file and keeps nothing.
+  'readOutlineAction',
   // Of a child that is not one's own no row stands: tests/integration/reportsList.test.ts.
   'previewReportsAction',
   'takeReportsAction',

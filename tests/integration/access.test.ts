@@ -33,6 +33,9 @@ import { viewPost } from '@/server/messages/viewPost';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { restProgram } from '@/server/programs/rest';
+import { sheetOfStep } from '@/server/sheets/makeSheets';
+import { putSheetForChild } from '@/server/sheets/putSheet';
+import { viewSheets } from '@/server/sheets/viewSheets';
 import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { correctByStaff } from '@/server/reports/correctByStaff';
@@ -110,6 +113,9 @@ const doors: Door[] = [
   ['caseload/viewChild', (actor, { childId }) => viewChild(bed.context, actor, childId), 'read'],
   ['messages/viewPost', (actor, { childId }) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
   ['programs/viewPaper', (actor, { childId }) => viewPaper(bed.context, actor, childId), 'read'],
+  ['sheets/viewSheets', (actor, { childId }) => viewSheets(bed.context, actor, { task: 'crane-lift', child: childId }), 'read'],
+  ['sheets/makeSheets', (actor, { childId }) => sheetOfStep(bed.context, actor, { ...SHEET, childId }, COMPOSED), 'read'],
+  ['sheets/putSheet', (actor, { childId }) => putSheetForChild(bed.context, actor, { ...SHEET, childId }), 'change'],
   ['programs/viewBuilder', (actor, { childId }) => viewBuilder(bed.context, actor, childId), 'change'],
   ['programs/saveDraft', (actor, { childId }) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
   [
@@ -228,6 +234,9 @@ const doors: Door[] = [
   ['exchange/exportChild', (actor, { childId }) => exportChild(bed.context, actor, childId), 'lead'],
   ['caseload/deleteChild', (actor, { childId }) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],
 ];
+
+const SHEET = { slug: 'crane-lift', step: 1, spec: { kind: 'blank' } };
+const COMPOSED = async () => ({ language: 'en' as const, words: { name: 'Name', title: 'A sheet', how: 'Do it.', check: '50 mm' } });
 
 const THING_DOORS = {
   linkId: 'messages/links',

@@ -2,11 +2,19 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
+import type { Answer } from '@/server/answer';
 import { outlineFromFile, putSheetForChild, putSheetOnBench, type ReadOutline } from '@/server/sheets/putSheet';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
-export async function putSheetAction(given: object): Promise<string | null> {
-  const answered = await act((actor, context) => ('childId' in given ? putSheetForChild : putSheetOnBench)(context, actor, given));
+export async function putSheetForChildAction(given: object): Promise<string | null> {
+  return told(await act((actor, context) => putSheetForChild(context, actor, given)));
+}
+
+export async function putSheetOnBenchAction(given: object): Promise<string | null> {
+  return told(await act((actor, context) => putSheetOnBench(context, actor, given)));
+}
+
+function told(answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath('/sheets');
   return answered.ok ? null : faultWords(answered.fault);
 }

@@ -4,10 +4,10 @@ import { ANYBODY } from '@/server/sheets/makeSheets';
 import { viewSheets } from '@/server/sheets/viewSheets';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { SheetsScreen } from '@/ui/desk/sheets/SheetsScreen';
-import { putSheetAction, readOutlineAction } from './actions';
+import { putSheetForChildAction, putSheetOnBenchAction, readOutlineAction } from './actions';
 
 type Search = Promise<Record<string, string | string[] | undefined>>;
-const ACTS = { put: putSheetAction, readFile: readOutlineAction };
+const ACTS = { putForChild: putSheetForChildAction, putOnBench: putSheetOnBenchAction, readFile: readOutlineAction };
 
 export default async function SheetsPage({ searchParams }: { searchParams: Search }) {
   const wish = await searchParams;

@@ -43,7 +43,10 @@ export function OwnOutline({ take, readFile }: Props) {
           draws.current = true;
           setPoints([at(event)]);
         }}
-        onPointerMove={(event) => draws.current && setPoints((known) => [...known, at(event)])}
+        onPointerMove={(event) => {
+          const place = at(event);
+          if (draws.current) setPoints((known) => [...known, place]);
+        }}
         onPointerUp={() => {
           draws.current = false;
           const outline = outlineOf(points, SIZE_MM);

@@ -30,7 +30,8 @@ import { useSpec } from './useSpec';
 
 export interface SheetActs {
   /** Null where it was put there; else why not. */
-  readonly put: (given: object) => Promise<string | null>;
+  readonly putForChild: (given: object) => Promise<string | null>;
+  readonly putOnBench: (given: object) => Promise<string | null>;
   readonly readFile: (file: string, sizeMm: number) => Promise<ReadOutline | string>;
 }
 
@@ -71,7 +72,8 @@ export function SheetMaker({ open, words, acts }: Props) {
   const hrefOf = (to: number) =>
     `/sheets?${new URLSearchParams({ task: content.slug, step: String(to), ...(child && { child: String(child.childId) }) })}`;
   const put = async () => {
-    const fault = await acts.put({ slug: content.slug, step, spec, ...(child && { childId: child.childId }) });
+    const given = { slug: content.slug, step, spec };
+    const fault = await (child ? acts.putForChild({ ...given, childId: child.childId }) : acts.putOnBench(given));
     setSaid(
       fault ??
         (child

@@ -73,7 +73,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/settings/year': SIGNED_IN,
   '/sheets': SIGNED_IN,
   // Without a task there is no sheet.
-  '/sheets/file': { ...SIGNED_IN, assistant: 422, supervisor: 422, therapist: 422 },
+  '/sheets/file': { ...SIGNED_IN, stranger: 422, assistant: 422, supervisor: 422, therapist: 422 },
   '/sheets/week': SIGNED_IN,
   '/sheets/week/make': SIGNED_IN,
   '/sign-in': OPEN,

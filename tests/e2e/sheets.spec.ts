@@ -158,7 +158,7 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
     [0.2, 0.8],
     [0.2, 0.21],
   ]);
-  const sheet = page.getByRole('img', { name: /as it is printed/ });
+  const sheet = page.getByRole('group', { name: /as it is printed/ });
   const edges = () => sheet.locator('path').evaluateAll((paths) => paths.map((path) => path.getAttribute('d')!.length));
   await expect.poll(async () => (await page.getByRole('heading', { level: 2 }).first().textContent())!).toMatch(/^40|^39|^41/);
   expect((await edges()).length).toBeGreaterThan(3);

@@ -133,7 +133,7 @@ describe('what is printed', () => {
       'notFound',
     );
     expect(await refusal(sheetForFamily(bed.context, `${token}x`, wish, composeSheet))).toBe('linkUnknown');
-    expect(await refusal(sheetForFamily(bed.context, token, { versionTaskId: 'x', step: null }, composeSheet))).toBe('invalid');
+    expect(await refusal(sheetForFamily(bed.context, token, { versionTaskId: 'x', step: 1 }, composeSheet))).toBe('invalid');
     await bed.report(childId, { hurt: 'on', versionTaskId: task.versionTaskId });
     const closed = (await viewFamily(bed.context, token)).tasks.find((each) => each.closed)!;
     expect(

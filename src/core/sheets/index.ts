@@ -1,6 +1,6 @@
 export { sheetSpecSchema, CUES } from './sheetSpec';
 export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';
-export { drawSheet, originOf, CHECK_MM, MARGIN_MM, PAPER_MM } from './drawSheet';
+export { drawSheet, originOf, CHECK_MM, MARGIN_MM } from './drawSheet';
 export { handlesOf } from './handles';
 export type { Handle } from './handles';
 export type { SheetIssue, SheetWish, SheetWords } from './drawSheet';
@@ -14,7 +14,7 @@ export { turnablesOf, turned } from './turnables';
 export type { Turnable } from './turnables';
 export { sheetDisagreements } from './agree';
 export type { SheetDisagreement } from './agree';
-export { boxAround, circle, distanceFrom, flattened, lengthOf, lengthOfPath, pointAt, velocityAt } from './curve';
+export { boxAround, circle, flattened, lengthOf, lengthOfPath, pointAt, velocityAt } from './curve';
 export type { Curve, Point } from './curve';
 export { parsePath } from './parsePath';
 export { evenWidth, roadWidths, tightestTurn } from './steer';

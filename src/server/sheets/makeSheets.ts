@@ -106,14 +106,19 @@ export async function sheetsOfWeek(
   return { file, left };
 }
 
+const familySchema = z.object({
+  versionTaskId: z.coerce.number().int().positive(),
+  /** Today's where it is left out. */
+  step: z.coerce.number().int().min(1).max(12).optional(),
+  size: paperFields.size,
+});
+
 /** A task's sheet for who holds the family's link: at the step that they may choose. @throws AppError link…, notFound, invalid; noSheet */
 export async function sheetForFamily(context: Context, token: string, raw: unknown, compose: ComposeSheet): Promise<Uint8Array> {
-  const { versionTaskId, step, size } = parseInput(
-    z.object({ versionTaskId: z.coerce.number().int().positive(), step: z.coerce.number().int().min(1).max(12), size: paperFields.size }),
-    raw,
-  );
   const view = await viewFamily(context, token);
-  const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === versionTaskId);
+  const wish = parseInput(familySchema, raw);
+  const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === wish.versionTaskId);
+  const { step = found?.task.step ?? 0, size } = wish;
   if (!found || found.closed || step < found.task.chooseFrom || step > found.task.chooseTo) throw new AppError('notFound');
   const spec = found.task.content.ladder.steps[step - 1]?.sheet;
   if (!spec) throw new AppError('noSheet');

@@ -19,7 +19,8 @@ export function SceneDrawing({ scene, label, className, children }: Props) {
     <svg
       viewBox={`0 0 ${widthMm} ${heightMm}`}
       className={className}
-      role="img"
+      // What has handles in it is no picture alone.
+      role={children ? 'group' : 'img'}
       aria-label={label}
       strokeLinecap="round"
       strokeLinejoin="round"

@@ -111,6 +111,9 @@ describe('what is printed', () => {
     expect(told).toEqual(['1 of 2', '2 of 2']);
     expect(pagesIn(made!.file)).toBe(2);
     expect(made!.left).toEqual([{ name: 'Bram V.', why: 'nothing' }]);
+    // With a page of stones for each; a child without a sheet has one, too.
+    const withStones = await sheetsOfWeek(bed.context, ines, { stones: 'on' }, composeSheet, never);
+    expect([pagesIn(withStones!.file), withStones!.left]).toEqual([4, []]);
     await bed.report(one, { hurt: 'on', versionTaskId: await bed.versionTaskId(one, 'wheel') });
     expect(pagesIn((await sheetsOfWeek(bed.context, ines, { childId: one }, composeSheet, never))!.file)).toBe(1);
     expect(await refusal(sheetsOfWeek(bed.context, ines, { childId: other }, composeSheet, never))).toBe('noSheet');

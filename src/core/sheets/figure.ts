@@ -1,3 +1,4 @@
+import type { TableSide } from '../tasks';
 import type { Language } from '../text';
 import type { Mark } from './scene';
 import type { Road } from './steer';
@@ -28,4 +29,8 @@ export interface SheetFor {
   readonly language: Language;
   /** Letters half as large again, where words are set; what is worked on keeps its size. */
   readonly isLarge: boolean;
+  /** What lies where on the table, for the child's hand: of a placemat. */
+  readonly table?: readonly { readonly side: TableSide; readonly what: string }[];
+  /** What is done in a session, in its order: of a page of stones. */
+  readonly stones?: readonly string[];
 }

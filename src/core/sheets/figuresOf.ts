@@ -7,6 +7,7 @@ import { snipFigures, stripFigures } from './kinds/cuts';
 import { foldFigures, halfShapeFigures } from './kinds/folds';
 import { letterFigures } from './kinds/letters';
 import { aroundFigures, countCardFigures, glueFigures, joinDotFigures, tokenFigures } from './kinds/marks';
+import { placematFigures, stoneFigures } from './kinds/placemat';
 import { roadFigures } from './kinds/road';
 import { strokeFigures } from './kinds/strokes';
 
@@ -41,6 +42,10 @@ export function figuresOf(spec: SheetSpec, whom: SheetFor, room: Room): readonly
       return joinDotFigures(spec, whom, room);
     case 'tokens':
       return tokenFigures(spec);
+    case 'placemat':
+      return placematFigures(whom, room);
+    case 'stones':
+      return stoneFigures(spec, whom, room);
     case 'blank':
       return [
         {

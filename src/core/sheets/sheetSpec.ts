@@ -143,6 +143,10 @@ export const sheetSpecSchema = z.discriminatedUnion('kind', [
     count: many(40),
     seed: z.number().int().min(0).max(999_999).default(1),
   }),
+  /** The table from above, at its own size, to lay things on. */
+  z.strictObject({ kind: z.literal('placemat') }),
+  /** A page for the fridge: a stone for each task, to be crossed off. */
+  z.strictObject({ kind: z.literal('stones'), sessions: many(14) }),
   z.strictObject({ kind: z.literal('blank') }),
 ]);
 export type SheetSpec = z.infer<typeof sheetSpecSchema>;

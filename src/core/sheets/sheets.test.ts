@@ -255,6 +255,22 @@ describe('what is drawn', () => {
     expect(pagesOf(spec({ kind: 'tokens', what: 'hands', sizeMm: 60, count: 4 }))).toHaveLength(1);
   });
 
+  it('a placemat has each thing on its side, and the page of stones a stone and its places for each task', () => {
+    const table = [
+      { side: 'left' as const, what: 'tub' },
+      { side: 'far' as const, what: 'pile of clothespins' },
+    ];
+    const [mat] = pagesOf(spec({ kind: 'placemat' }), { whom: { ...right, table } });
+    const at = (text: string) => mat!.marks.flatMap((mark) => (mark.kind === 'text' && mark.text === text ? [mark.at] : []))[0]!;
+    expect(at('tub')[0]).toBeLessThan(mat!.widthMm / 2);
+    expect(at('pile of clothespins')[1]).toBeLessThan(at('tub')[1]);
+    const stones = ['Crane lift', 'Wheel', 'Zip'];
+    const [page] = pagesOf(spec({ kind: 'stones', sessions: 5 }), { whom: { ...right, stones } });
+    for (const stone of stones) expect(textsIn(page!)).toContain(stone);
+    expect(paths(page!).filter(({ isClosed, curves }) => isClosed && curves.length === 4)).toHaveLength(15);
+    expect(drawSheet(wish(spec({ kind: 'stones', sessions: 5 })))).toMatchObject({ ok: false, issues: [{ code: 'nothingDrawn' }] });
+  });
+
   it('goes on on another page, and says what is larger than the paper', () => {
     expect(pagesOf(spec({ kind: 'road', path: { form: 'circle', diameterMm: 120 }, widthMm: 12, use: 'cut', count: 3 }))).toHaveLength(3);
     expect(

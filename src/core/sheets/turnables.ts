@@ -29,6 +29,7 @@ const RANGES: Readonly<Record<string, readonly [least: number, most: number, ste
   count: [1, 60, 1, 'times'],
   rows: [1, 8, 1, 'times'],
   cards: [1, 24, 1, 'times'],
+  sessions: [1, 14, 1, 'times'],
   sum: [1, 400, 1, 'times'],
   'path.lengthMm': [10, 700, 5, 'mm'],
   'path.radiusMm': [8, 400, 1, 'mm'],

@@ -4,8 +4,8 @@ import { nameOf, type Child } from '@/core/child';
 import { PAPER_SIZES, type PaperSize } from '@/core/paper';
 import { contentFor, restOf } from '@/core/program';
 import { drawSheet, sheetSpecSchema, type SheetIssue, type SheetSpec, type SheetWords } from '@/core/sheets';
-import type { TaskContent } from '@/core/tasks';
-import type { Language } from '@/core/text';
+import { mapsFor, type TaskContent } from '@/core/tasks';
+import { say, type Language, type LocalText } from '@/core/text';
 import { childById, childrenOf, inTransaction, latestTasks, openStops, versionHolding, type Work } from '@/db';
 import { sheetPdf, type PdfSheet } from '@/formats';
 import { requireChild } from '../access';
@@ -77,8 +77,14 @@ export async function sheetsOfWeek(
   compose: ComposeSheet,
   onChild: (done: number, of: number, own: null) => Promise<boolean>,
 ): Promise<{ readonly file: Uint8Array; readonly left: readonly { readonly name: string; readonly why: string }[] } | null> {
-  const { school, childId, size, large } = parseInput(
-    z.object({ ...paperFields, school: z.string().max(120).default(''), childId: z.coerce.number().int().positive().optional() }),
+  const { school, childId, size, large, stones } = parseInput(
+    z.object({
+      ...paperFields,
+      school: z.string().max(120).default(''),
+      childId: z.coerce.number().int().positive().optional(),
+      /** A page of stones for the fridge, before each child's sheets. */
+      stones: isOn,
+    }),
     raw,
   );
   const ids = await inTransaction(context.db, async (work) => {
@@ -91,7 +97,19 @@ export async function sheetsOfWeek(
   async function* sheets(): AsyncGenerator<PdfSheet> {
     for (const [index, id] of ids.entries()) {
       const made = await inTransaction(context.db, (work) => stepsOfToday(work, context, id));
-      if (made.steps.length === 0) left.push({ name: nameOf(made.child), why: 'nothing' });
+      if (made.steps.length === 0 && !(stones && made.tasks.length > 0)) left.push({ name: nameOf(made.child), why: 'nothing' });
+      const [first] = made.tasks;
+      if (stones && first)
+        yield await sheetFor(
+          compose,
+          first.content,
+          first.step,
+          STONES,
+          made.child,
+          size,
+          large,
+          made.tasks.map(({ content }) => content.title),
+        );
       for (const { content, step, spec } of made.steps) yield await sheetFor(compose, content, step, spec, made.child, size, large);
       if (!(await onChild(index + 1, ids.length, null))) {
         stopped = true;
@@ -126,18 +144,21 @@ export async function sheetForFamily(context: Context, token: string, raw: unkno
   return oneFile([sheet], size, sheet.title);
 }
 
-/** What a child does today that has a sheet: nothing that is closed, rests or ended. */
+const STONES = { kind: 'stones', sessions: 7 } as const;
+
+/** What a child does today, and what of it has a sheet: nothing that is closed, rests or ended. */
 async function stepsOfToday(work: Work, context: Context, childId: number) {
   const child = (await childById(work, childId))!;
   const today = calendarDayInZone(context.now(), child.timeZone);
   const version = await versionHolding(work, childId, today);
   const stops = await openStops(work, [childId]);
   const rests = version === null || restOf(version, today) !== null;
-  const steps = (rests ? [] : version.tasks).flatMap(({ taskId, content, step }) => {
+  const tasks = (rests ? [] : version.tasks).filter(({ taskId }) => !stops.some((stop) => stop.taskId === taskId));
+  const steps = tasks.flatMap(({ content, step }) => {
     const spec = content.ladder.steps[step - 1]?.sheet;
-    return spec && !stops.some((stop) => stop.taskId === taskId) ? [{ content, step, spec }] : [];
+    return spec ? [{ content, step, spec }] : [];
   });
-  return { child, steps };
+  return { child, tasks, steps };
 }
 
 async function sheetFor(
@@ -148,9 +169,19 @@ async function sheetFor(
   child: SheetChild,
   paper: PaperSize,
   isLarge: boolean,
+  /** What the child does, in its order. */
+  titles: readonly LocalText[] = [content.title],
 ): Promise<PdfSheet & { readonly title: string }> {
   const { language, words } = await compose(content, step, child);
-  const whom = { isLeft: child.hand === 'left', name: child.calledName || 'Aa', language, isLarge };
+  const table = (mapsFor(content, child.hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
+  const whom = {
+    isLeft: child.hand === 'left',
+    name: child.calledName || 'Aa',
+    language,
+    isLarge,
+    table,
+    stones: titles.map((title) => say(title, language)),
+  };
   const drawn = drawSheet({ spec, paper, whom, words });
   if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(sheetFault) });
   return { language, scenes: drawn.value, title: words.title };

@@ -15,7 +15,8 @@ import {
   type SheetSpec,
   type SheetWords,
 } from '@/core/sheets';
-import { languageOf } from '@/core/text';
+import { mapsFor } from '@/core/tasks';
+import { languageOf, say } from '@/core/text';
 import type { OpenSheet } from '@/server/sheets/viewSheets';
 import type { ReadOutline } from '@/server/sheets/putSheet';
 import { SceneDrawing } from '../../task/SceneDrawing';
@@ -55,7 +56,10 @@ export function SheetMaker({ open, words, acts }: Props) {
   const [said, setSaid] = useState<string | null>(null);
   const [how, setHow] = useState(false);
   const router = useRouter();
-  const whom = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language: languageOf(child?.language ?? 'en') };
+  const language = languageOf(child?.language ?? 'en');
+  const hand = isLeft ? 'left' : (child?.hand ?? 'right');
+  const table = (mapsFor(content, hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
+  const whom = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language, table, stones: [say(content.title, language)] };
   const wish = { spec, paper, whom, words };
   const drawn = drawSheet(wish);
   const difficulty = difficultyOf(spec);

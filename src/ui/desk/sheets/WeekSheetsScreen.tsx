@@ -49,6 +49,9 @@ export function WeekSheetsScreen({ view, child }: Props) {
         <label className="flex items-center gap-2 self-end pb-2">
           <input type="checkbox" name="large" /> large print
         </label>
+        <label className="flex items-center gap-2 self-end pb-2">
+          <input type="checkbox" name="stones" /> with a page of stones for the fridge
+        </label>
       </MakeFile>
       <p className="mt-6">
         <Link href="/sheets" className="link">

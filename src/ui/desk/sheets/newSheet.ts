@@ -23,6 +23,8 @@ export const NEW_SHEETS: { readonly [Kind in SheetKind]: SheetOf<Kind> } = {
   around: { kind: 'around', diametersMm: [60], areTouching: false, isHole: false },
   joinDots: { kind: 'joinDots', apartMm: 50, count: 8, dotMm: 6 },
   tokens: { kind: 'tokens', what: 'pairs', sizeMm: 50, count: 8, seed: 1 },
+  placemat: { kind: 'placemat' },
+  stones: { kind: 'stones', sessions: 5 },
   blank: { kind: 'blank' },
 };
 

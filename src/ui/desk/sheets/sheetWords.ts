@@ -15,6 +15,8 @@ export const KIND_NAMES: Readonly<Record<SheetKind, string>> = {
   around: 'places to draw around',
   joinDots: 'dots to join',
   tokens: 'cards to cut out',
+  placemat: 'a placemat: the table from above',
+  stones: 'stones for the fridge',
   blank: 'a blank sheet',
 };
 
@@ -37,6 +39,7 @@ const TURNABLE_NAMES: Readonly<Record<string, string>> = {
   rows: 'rows',
   cards: 'cards',
   sum: 'sum of the cards',
+  sessions: 'sessions',
   'path.lengthMm': 'length',
   'path.radiusMm': 'radius of the bend',
   'path.diameterMm': 'across',

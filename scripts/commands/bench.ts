@@ -10,6 +10,7 @@ import { signIn } from '@/server/people/signIn';
 import { measureFamilyPages, measureFirstReport, type FirstReportFigures, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { measureRebuild, type RebuildFigure } from '../../measure/rebuild';
+import { measureSheets, type SheetFigures } from '../../measure/sheets';
 import { measurePlanner, type PlannerFigures } from '../../measure/planner';
 import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
@@ -34,9 +35,10 @@ export async function bench(words: readonly string[]): Promise<number> {
   if (!Number.isInteger(reports) || reports < 1000) throw new Error('Write --reports with a whole number from 1000.');
   const heart = await step('The grading heart', () => measureHeart());
   const rebuild = await step('All figures of a district from its log', () => measureRebuild());
+  const sheets = await step('Sheets', () => measureSheets());
   const planner = await step('The planner', () => measurePlanner());
   if (words.includes('heart')) {
-    say(`\n${plannerTable(planner)}\n\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
+    say(`\n${sheetsTable(sheets)}\n\n${plannerTable(planner)}\n\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
     return 0;
   }
   ensureSystemPackages({ database: true, browser: true });
@@ -66,7 +68,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
-    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner });
+    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner, sheets });
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
   } finally {
@@ -82,6 +84,16 @@ function heartTable(heart: readonly HeartFigure[]): string {
       `| ${what} | ${milliseconds.toFixed(1)} | ${aim === null ? '' : `${aim}: ${milliseconds <= aim ? 'reached' : 'not reached'}`} |`,
   );
   return ['| what | ms, median | aim, ms |', '|---|---|---|', ...rows].join('\n');
+}
+
+function sheetsTable({ redrawn, slowest, solved, slowestSolved, week, sheets }: SheetFigures): string {
+  return [
+    '| what | figure | aim |',
+    '|---|---|---|',
+    `| a sheet drawn anew with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median; ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
+    `| “10 % harder” solved for, when the hand rests | ${solved.toFixed(1)} ms, median; ${slowestSolved.toFixed(1)} ms, the slowest | |`,
+    `| the ${sheets} sheets of a week of 60 children as one PDF | ${(week / 1000).toFixed(1)} s | 20: ${week <= 20_000 ? 'reached' : 'not reached'} |`,
+  ].join('\n');
 }
 
 function plannerTable({ oneChild, sixty, bare, megabytes }: PlannerFigures): string {
@@ -129,6 +141,7 @@ interface Figures {
   readonly heart: readonly HeartFigure[];
   readonly rebuild: readonly RebuildFigure[];
   readonly planner: PlannerFigures;
+  readonly sheets: SheetFigures;
 }
 
 function screensTable(screens: readonly ScreenFigures[]): string {
@@ -145,7 +158,20 @@ const reportsLine = (milliseconds: number) =>
 
 const oneDigit = (value: number) => value.toFixed(1);
 
-function asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner }: Figures): string {
+function asMarkdown({
+  reports,
+  screens,
+  reportsPdf,
+  builder,
+  keys,
+  pages,
+  firstReport,
+  intake,
+  heart,
+  rebuild,
+  planner,
+  sheets,
+}: Figures): string {
   const one = (value: number) => value.toFixed(1);
   const bytes = (screen: string, { kilobytes, compressedKilobytes }: BytesFigure, aim: string) =>
     `| ${screen} | ${Math.round(kilobytes)} | ${one(compressedKilobytes)} | ${aim} |`;
@@ -203,6 +229,10 @@ ${heartTable(heart)}
 ## The planner
 
 ${plannerTable(planner)}
+
+## Sheets
+
+${sheetsTable(sheets)}
 
 ## All figures from the log
 

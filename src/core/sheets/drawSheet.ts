@@ -45,7 +45,9 @@ export type SheetIssue =
  * A step's sheet, page by page, to scale: the name line, the step's words, what is worked on, and two lines to check the printer by. The same wish gives the same sheet.
  * Faults come back: what does not fit, letters without strokes, a shape that nobody knows.
  */
-export function drawSheet({ spec, paper, whom, words: says }: SheetWish): Result<readonly Scene[], SheetIssue> {
+export function drawSheet({ spec, paper, whom, words: given }: SheetWish): Result<readonly Scene[], SheetIssue> {
+  // Stones are of a whole session, and of no one task.
+  const says = spec.kind === 'stones' ? { ...given, title: '', how: whom.name } : given;
   const [width, height] = PAPER_MM[paper];
   const head = headMarks(says, whom, width);
   const room: Room = { widthMm: width - 2 * MARGIN_MM, heightMm: height - 2 * MARGIN_MM - head.heightMm - FOOT_MM };

@@ -24,6 +24,8 @@ const ORDER = [
   'apartMm',
 ];
 const ROUNDS = 60;
+/** Nearer than this nobody sees a difference: the halving ends. */
+const EXACT = 1e-6;
 /** A sheet is solved for when its difficulty is so near, as a share. */
 const NEAR = 1e-4;
 
@@ -61,6 +63,10 @@ export function harderBy(spec: SheetSpec, share: number, key?: string): Harder |
         if (value === null) break;
         if ((value - wanted) * (now - wanted) > 0) near = middle;
         else far = middle;
+        if (Math.abs(value / wanted - 1) < EXACT) {
+          far = middle;
+          break;
+        }
       }
       const found = turned(spec, each, far);
       if (found && Math.abs(measure(found)! / wanted - 1) < NEAR) return { spec: found, key: each, from: turnable.value, to: far };

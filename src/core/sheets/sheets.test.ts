@@ -268,6 +268,9 @@ describe('what is drawn', () => {
     const [page] = pagesOf(spec({ kind: 'stones', sessions: 5 }), { whom: { ...right, stones } });
     for (const stone of stones) expect(textsIn(page!)).toContain(stone);
     expect(paths(page!).filter(({ isClosed, curves }) => isClosed && curves.length === 4)).toHaveLength(15);
+    // It is of the whole session: no task's words head it.
+    expect(textsIn(page!)).toContain('Odalys');
+    expect(textsIn(page!)).not.toContain('Do it.');
     expect(drawSheet(wish(spec({ kind: 'stones', sessions: 5 })))).toMatchObject({ ok: false, issues: [{ code: 'nothingDrawn' }] });
   });
 

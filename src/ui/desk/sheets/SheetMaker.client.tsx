@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { PaperSize } from '@/core/paper';
 import {
@@ -70,8 +70,10 @@ export function SheetMaker({ open, words, acts }: Props) {
     ladder: { ...content.ladder, steps: content.ladder.steps.map((each, index) => (index + 1 === step ? { ...each, sheet: spec } : each)) },
   };
   const disagreements = sheetDisagreements(withThis).filter((each) => each.step === step || each.step === step + 1);
-  const harder = harderBy(spec, TENTH);
-  const easier = harderBy(spec, -TENTH);
+  // Solved for once the hand rests: the drawing never waits for it.
+  const rested = useDeferredValue(spec);
+  const harder = useMemo(() => harderBy(rested, TENTH), [rested]);
+  const easier = useMemo(() => harderBy(rested, -TENTH), [rested]);
   const isChanged = JSON.stringify(spec) !== JSON.stringify(own);
   const hrefOf = (to: number) =>
     `/sheets?${new URLSearchParams({ task: content.slug, step: String(to), ...(child && { child: String(child.childId) }) })}`;

@@ -72,6 +72,13 @@ describe('what may be placed for a child', () => {
       kind: 'safety',
       finding: { rule: 'scissorsNotAllowed' },
     });
+    // Both ends of the ages: the whole of the last year counts, a month past it does not.
+    const { toYears } = library.find(({ content }) => content.slug === 'crane-lift')!.content.ages;
+    expect(whyNot(wishFor({ ageMonths: toYears * 12 + 11 }), 'crane-lift')).not.toEqual({ kind: 'age' });
+    expect(whyNot(wishFor({ ageMonths: (toYears + 1) * 12 }), 'crane-lift')).toEqual({ kind: 'age' });
+    // As long as the whole of the day is not too long.
+    const { minutes } = found(wishFor(), 'crane-lift')!;
+    expect(found(wishFor({}, { minutesPerDay: minutes }), 'crane-lift')).toBeDefined();
     const failed = [{ taskId: idOf('crane-lift'), step: 4, triesInVain: 2 }];
     expect(whyNot(wishFor({ history: failed }), 'crane-lift')).toEqual({ kind: 'triedInVain', step: 4 });
     expect(whyNot(wishFor({}, { minutesPerDay: 1 }), 'crane-lift')).toMatchObject({ kind: 'takesTooLong' });

@@ -281,6 +281,16 @@ describe('every rule holds', () => {
     expect(daysOf(plan, 1)).toEqual([4]);
     expect(daysOf(plan, 2)).toEqual([1, 2]);
   });
+
+  it('new tasks that a therapist placed take none of the new ones that the week may have', async () => {
+    const serves = { isNew: true, gives: [{ goal: 0, amount: 10 }] };
+    const given = {
+      tasks: [task(1, { isNew: true }), task(2, { isNew: true }), task(3, serves)],
+      goals: [{ goalId: 5, asked: 20 }],
+      mostNew: 1,
+    };
+    expect(daysOf(await week(wish({ ...given, pinned: { 1: [4], 2: [1, 2] } })), 3).length).toBeGreaterThan(0);
+  });
 });
 
 describe('the wishes', () => {
@@ -312,6 +322,7 @@ describe('the wishes', () => {
       (await week(wish({ tasks, goals, packedBesides: { tongs: 4 } }))).placed.map(({ taskId }) => taskId);
     expect(await at([task(1, packing(['washers'])), task(2, one)])).toEqual([2]);
     expect(await at([task(1, packing(['washers'])), task(2, packing(['tongs']))])).toEqual([2]);
+    expect(await at([task(1, packing(['tongs'])), task(2, packing(['washers']))])).toEqual([1]);
   });
 });
 

@@ -145,7 +145,7 @@ function wrappedTo(text: string, most: number): string[] {
   return [...pieces, piece];
 }
 
-export const CHECK_MM = 50;
+const CHECK_MM = 50;
 const INCH_MM = 25.4;
 
 /** A line of 50 mm and one of 2 in: whoever lays a ruler on them sees whether the printer shrank the sheet. */

@@ -1,6 +1,6 @@
 export { sheetSpecSchema, CUES } from './sheetSpec';
 export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';
-export { drawSheet, originOf, CHECK_MM, MARGIN_MM } from './drawSheet';
+export { drawSheet, originOf, MARGIN_MM } from './drawSheet';
 export { handlesOf } from './handles';
 export type { Handle } from './handles';
 export type { SheetIssue, SheetWish, SheetWords } from './drawSheet';

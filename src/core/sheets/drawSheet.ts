@@ -39,6 +39,7 @@ export type SheetIssue =
   | { readonly code: 'doesNotFit'; readonly neededMm: readonly [number, number]; readonly roomMm: readonly [number, number] }
   | { readonly code: 'noStrokes'; readonly letters: string }
   | { readonly code: 'unknownShape'; readonly shape: string }
+  | { readonly code: 'tooManyPages'; readonly pages: number; readonly most: number }
   | { readonly code: 'nothingDrawn' };
 
 /**
@@ -57,9 +58,11 @@ export function drawSheet({ spec, paper, whom, words: given }: SheetWish): Resul
   const tooLarge = figures.find((figure) => figure.widthMm > room.widthMm + 0.01 || figure.heightMm > room.heightMm + 0.01);
   if (tooLarge) return bad({ code: 'doesNotFit', neededMm: [tooLarge.widthMm, tooLarge.heightMm], roomMm: [room.widthMm, room.heightMm] });
   if (figures.length === 0) return bad({ code: 'nothingDrawn' });
+  const laid = laidOut(figures, room);
+  if (laid.length > MOST_PAGES) return bad({ code: 'tooManyPages', pages: laid.length, most: MOST_PAGES });
   const top = MARGIN_MM + head.heightMm;
   return good(
-    laidOut(figures, room).map((page) => ({
+    laid.map((page) => ({
       widthMm: width,
       heightMm: height,
       marks: [
@@ -88,6 +91,9 @@ function faultOf(spec: SheetSpec, whom: SheetFor): SheetIssue | null {
     return { code: 'unknownShape', shape: spec.shape };
   return null;
 }
+
+/** More is a slip of the hand, and holds a server up. */
+const MOST_PAGES = 12;
 
 interface Laid {
   readonly figure: Figure;

@@ -10,6 +10,7 @@ import {
   LETTERS_DRAWN,
   lengthOfPath,
   MARGIN_MM,
+  outlineOf,
   pointAt,
   sheetDisagreements,
   sheetSpecSchema,
@@ -158,6 +159,41 @@ describe('what is drawn', () => {
     ).toBeCloseTo(75, 9);
   });
 
+  it('golden: the first snip a gap from the edge, a letter by its own height, a fold by how far the edge is brought', () => {
+    const [scene] = pagesOf(spec({ kind: 'snips', marks: 'thin', gapMm: 25, deepMm: 30, count: 1 }));
+    const marks = paths(scene!).filter(({ curves }) => curves.length === 1 && Math.abs(lengthOfPath(curves) - 30) < 1e-9);
+    expect(marks.map(({ curves }) => pointAt(curves[0]!, 0)[0] - MARGIN_MM)).toEqual(
+      [25, 50, 75, 100, 125].map((x) => expect.closeTo(x, 9)),
+    );
+    // An l is two heights long, kept within two fifths of one.
+    expect(difficultyOf(spec({ kind: 'letters', text: { en: 'l' }, cue: 'dots', ruling: 'one', xHeightMm: 13 })).roadWidths).toBeCloseTo(
+      2 / 0.4,
+      9,
+    );
+    const bits = (way: string) => difficultyOf(spec({ kind: 'folds', way, guide: 'none', withinMm: 10 })).aimBits!;
+    // On Letter 214 mm stay below the head.
+    expect(bits('half')).toBeCloseTo(Math.log2(107 / 10 + 1), 6);
+    expect(bits('thirds')).toBeCloseTo(Math.log2(214 / 3 / 10 + 1), 6);
+  });
+
+  it('an outline with hundreds of corners is none for scissors, and one that a child’s scissors don’t turn out of is told', () => {
+    const star = Array.from({ length: 900 }, (_, index): Point => {
+      const radius = index % 2 === 0 ? 400 : 200;
+      return [radius * Math.cos((index / 900) * 2 * Math.PI), radius * Math.sin((index / 900) * 2 * Math.PI)];
+    });
+    expect(outlineOf(star)).toEqual({ ok: false, issues: [{ code: 'tooManyPlaces' }] });
+    const corner = (degrees: number) => {
+      const turn = (degrees * Math.PI) / 180;
+      const found = outlineOf([
+        [100, 0],
+        [0, 0],
+        [100 * Math.cos(turn), 100 * Math.sin(turn)],
+      ]);
+      return found.ok ? found.value.findings.map(({ code }) => code) : [];
+    };
+    expect([corner(39), corner(41)]).toEqual([['tooSharp'], []]);
+  });
+
   it('every shape of the library has strokes, from the top where its words say so', () => {
     expect([...SHAPES_DRAWN].sort()).toEqual(Object.keys(SHAPE_AGES).sort());
     const fromBelow = ['zigzag', 'wave', 'nCurve', 'loops', 'spiral', 'horizontal'];
@@ -291,6 +327,13 @@ describe('what is drawn', () => {
       ok: false,
       issues: [{ code: 'doesNotFit', neededMm: expect.any(Array) }],
     });
+  });
+
+  it('says what is too wide alone, and refuses more pages than anybody asks for on purpose', () => {
+    const across = { kind: 'road', path: { form: 'straight', lengthMm: 190 }, widthMm: 8, use: 'cut', count: 1 };
+    expect(drawSheet(wish(spec(across)))).toMatchObject({ ok: false, issues: [{ code: 'doesNotFit', neededMm: [198, 16] }] });
+    const many = { kind: 'letters', text: { en: 'm'.repeat(200) }, cue: 'dots', ruling: 'boxes', xHeightMm: 45, rows: 8 };
+    expect(drawSheet(wish(spec(many)))).toMatchObject({ ok: false, issues: [{ code: 'tooManyPages', most: 12 }] });
   });
 
   it('the d that is written is the way that was drawn, to a hundredth of a millimeter over an arc', () => {

@@ -83,6 +83,8 @@ export function issueWords(issue: SheetIssue): string {
       return `There are no strokes for ${issue.letters}. Write it with other letters, or by hand.`;
     case 'unknownShape':
       return `There are no strokes for a shape “${issue.shape}”.`;
+    case 'tooManyPages':
+      return `That would be ${issue.pages} pages; a sheet has ${issue.most} at most. Make it smaller, or fewer.`;
     case 'nothingDrawn':
       return 'Nothing is left to be drawn.';
   }

@@ -258,14 +258,12 @@ describe('what is drawn', () => {
     expect(marks('endDots').some((mark) => mark.kind === 'path' && mark.dash !== undefined)).toBe(false);
     expect(inked('fewerDots')).toBeGreaterThan(inked('endDots'));
     expect(inked('box')).toBe(1);
-    // Two strokes with three corners between: 2 + 3 + 2 places are numbered.
-    expect(textsIn({ widthMm: 1, heightMm: 1, marks: marks('numbered') }).filter((text) => /^\d$/.test(text))).toEqual([
-      '1',
-      '2',
-      '3',
+    // A side, then top, side and base: where both strokes begin and end, one dot bears both numbers.
+    expect(textsIn({ widthMm: 1, heightMm: 1, marks: marks('numbered') }).filter((text) => /^[\d ]+$/.test(text))).toEqual([
+      '1 3',
+      '2 6',
       '4',
       '5',
-      '6',
     ]);
   });
 

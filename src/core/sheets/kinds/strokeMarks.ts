@@ -1,3 +1,4 @@
+import { groupBy } from '../../groupBy';
 import { flattened, lengthOf, pointAt, startOf, endOf, placed, type Curve, type Point } from '../curve';
 import { line, LINE_MM, THICK_MM, words, type Mark } from '../scene';
 import type { Cue } from '../sheetSpec';
@@ -49,10 +50,19 @@ export function cueMarks(strokes: readonly Stroke[], cue: Cue, unitMm: number): 
       return [...ends.map((at) => ring(at, dot)), ...starts()];
     case 'numbered': {
       const places = strokes.flatMap((stroke) => [startOf(stroke[0]!), ...turnsOf(stroke), endOf(stroke.at(-1)!)]);
-      return places.flatMap((at, index): Mark[] => [
-        { kind: 'dot', at, radiusMm: dot * 0.7, isFilled: true, tone: 'ink' },
-        words(String(index + 1), [at[0] + dot * 1.4, at[1] - dot], Math.max(3, dot * 2.2), { tone: 'soft' }),
-      ]);
+      // Where strokes meet, one dot bears the numbers of all of them.
+      const met = groupBy(
+        places.map((at, index) => ({ at, number: index + 1 })),
+        ({ at }) => `${Math.round(at[0])} ${Math.round(at[1])}`,
+      );
+      return [...met.values()].flatMap((here): Mark[] => {
+        const { at } = here[0]!;
+        const numbers = here.map(({ number }) => number).join(' ');
+        return [
+          { kind: 'dot', at, radiusMm: dot * 0.7, isFilled: true, tone: 'ink' },
+          words(numbers, [at[0] + dot * 1.4, at[1] - dot], Math.max(3, dot * 2.2), { tone: 'soft' }),
+        ];
+      });
     }
     case 'box':
     case 'blank':

@@ -52,6 +52,7 @@ export const mechanicsSchema = z.strictObject({
   family: z.string().optional(),
   shape: z.string().optional(),
   watchFor: z.array(z.string()).optional(),
+  pictures: z.array(z.strictObject({ picture: z.string(), steps: span.optional() })).optional(),
   knobs: z.array(
     z.strictObject({ knob: z.string(), weight: z.number().optional(), levels: z.array(z.looseObject({ usual: z.string().optional() })) }),
   ),

@@ -329,6 +329,10 @@ function mechanicsOf(
     ],
     tableMap: [{ place: 'middle', things: ['paper'] }],
     watchFor: ['lookedAtModel', 'pressure'],
+    pictures: [
+      { picture: 'threeFingers', steps: { from: firstStub, to: last } },
+      { picture: 'helperHolds', steps: { from: rungs.findIndex(({ turn }) => turn === 'surface') + 1, to: last } },
+    ],
   };
 }
 

@@ -1,6 +1,6 @@
 export { isNeededAt, knobOf, taskContentSchema, taskDraftSchema, withSpans } from './taskContent';
 export type { HomeMaterial, Material, Recipe, Shape, Substitute, TaskContent, TaskLine, TaskStep } from './taskContent';
-export { HANDS, mapsFor, placesFor } from './placesFor';
+export { HANDS, mapsFor, placesFor, whenDone } from './placesFor';
 export type { Hand, PlacedThing, TableSide } from './placesFor';
 export { firstStepAt, isShape, nextShape, SHAPE_AGES, shapeSlug, waitsAtImitating } from './shapes';
 export type { ShapeId } from './shapes';

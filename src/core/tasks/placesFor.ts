@@ -1,4 +1,4 @@
-import { isNeededAt, type TaskContent } from './taskContent';
+import { isNeededAt, type Shape, type TaskContent } from './taskContent';
 import type { LocalText } from '../text';
 
 export const HANDS = ['left', 'right', 'unsettled'] as const;
@@ -8,6 +8,9 @@ export type TableSide = 'left' | 'right' | 'middle' | 'far';
 export interface PlacedThing {
   readonly what: LocalText;
   readonly side: TableSide;
+  /** Its outer shape and how many lie there, where that is known: it is drawn as large as it is. */
+  readonly shape?: Shape;
+  readonly count?: number;
 }
 
 /**
@@ -17,9 +20,21 @@ export interface PlacedThing {
  */
 export function placesFor(task: Pick<TaskContent, 'tableMap' | 'materials'>, hand: Hand, step?: number): PlacedThing[] {
   return task.tableMap.flatMap((placed): PlacedThing[] => {
-    const what = nameAt(task, placed, step);
-    return what ? [{ what, side: sideOf(placed.place, hand) }] : [];
+    const found = thingAt(task, placed, step);
+    return found ? [{ ...found, side: sideOf(placed.place, hand) }] : [];
   });
+}
+
+/**
+ * The table when the work is done: what was moved lies with what it was moved to. Null where nothing goes from one side to another.
+ * @param places as they lie to begin with, what is moved first
+ */
+export function whenDone(places: readonly PlacedThing[]): PlacedThing[] | null {
+  const [first] = places;
+  const goal = places.find((place) => place.side !== first?.side);
+  if (!first || !goal) return null;
+  const moved = places.filter(({ side }) => side === first.side);
+  return [...places.filter(({ side }) => side !== first.side), ...moved.map((place) => ({ ...place, side: goal.side }))];
 }
 
 /** One map of the table, and the hand that it is turned for. */
@@ -46,14 +61,15 @@ function sideOf(place: TaskContent['tableMap'][number]['place'], hand: Hand): Ta
   return (place === 'preferredSide') === (hand === 'left') ? 'left' : 'right';
 }
 
-/** What a thing on the map is called at a step; null where nothing of it is needed there. */
-function nameAt(
+/** What a thing on the map is called at a step, and its shape; null where nothing of it is needed there. */
+function thingAt(
   { materials }: Pick<TaskContent, 'materials'>,
   { what, things }: TaskContent['tableMap'][number],
   step?: number,
-): LocalText | null {
-  if (!things || step === undefined) return what;
-  const needed = materials.find((material) => things.includes(material.id) && isNeededAt(material, step));
-  if (!needed) return null;
-  return things.length === 1 ? what : needed.name;
+): Omit<PlacedThing, 'side'> | null {
+  if (!things) return { what };
+  const needed = materials.find((material) => things.includes(material.id) && (step === undefined || isNeededAt(material, step)));
+  if (step !== undefined && !needed) return null;
+  const drawn = needed?.shape && { shape: needed.shape, count: needed.count };
+  return { what: !needed || step === undefined || things.length === 1 ? what : needed.name, ...drawn };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { doseSchemaOf, stepDoseSchema } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
+import { PICTURES } from '../pictures';
 import { sheetSpecSchema } from '../sheets';
 import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
@@ -175,6 +176,11 @@ function schemasOf(least: 0 | 1) {
     stuck: localTextSchema.optional(),
     /** What a task offers to look for: at most two are shown to a family. */
     watchFor: z.array(z.enum(WATCH_ITEMS)).max(4).optional(),
+    /** Drawings of what a good one looks like, for the working hand; with `steps`, only there. */
+    pictures: z
+      .array(z.strictObject({ picture: z.enum(PICTURES), steps: spanSchema.optional() }))
+      .max(3)
+      .optional(),
     /** Tasks that are much the same in another dress: one of a kind a week. */
     family: slugSchema.optional(),
     /** The shape that it teaches; the school's order says which one comes next. */

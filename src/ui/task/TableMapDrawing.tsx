@@ -1,4 +1,4 @@
-import type { PlacedThing, TableSide } from '@/core/tasks';
+import type { PlacedThing, Shape, TableSide } from '@/core/tasks';
 
 const WIDTH = 340;
 const HEIGHT = 176;
@@ -21,18 +21,21 @@ interface Props {
   /** The whole map in words, for those who do not see it. */
   readonly label: string;
   readonly childName: string;
+  /** The table when the work is done: no hand goes any more. */
+  readonly isDone?: boolean;
 }
 
 /** The table from above, the child at the near edge: what lies where, and which way the hand goes. */
-export function TableMapDrawing({ places, wordsOf, hand, label, childName }: Props) {
+export function TableMapDrawing({ places, wordsOf, hand, label, childName, isDone = false }: Props) {
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-1 block h-auto w-full max-w-[26rem]" role="img" aria-label={label}>
       <rect x="1" y="1" width={WIDTH - 2} height="140" rx="6" fill="var(--color-sheet)" stroke="var(--color-soft)" strokeWidth="1.5" />
       <path d={`M${MIDDLE} 6V136`} stroke="var(--color-soft)" strokeDasharray="4 4" />
-      <Way places={places} hand={hand} />
-      {(Object.keys(SPOTS) as TableSide[]).map((side) => (
-        <Things key={side} side={side} texts={places.filter((place) => place.side === side).map(wordsOf)} />
-      ))}
+      {!isDone && <Way places={places} hand={hand} />}
+      {(Object.keys(SPOTS) as TableSide[]).map((side) => {
+        const here = places.filter((place) => place.side === side);
+        return <Things key={side} side={side} texts={here.map(wordsOf)} things={here} />;
+      })}
       <path
         d={`M${MIDDLE - 46} ${HEIGHT - 1}A46 34 0 0 1 ${MIDDLE + 46} ${HEIGHT - 1}Z`}
         fill="var(--color-straw-tint)"
@@ -48,7 +51,7 @@ export function TableMapDrawing({ places, wordsOf, hand, label, childName }: Pro
   );
 }
 
-function Things({ side, texts }: { side: TableSide; texts: readonly string[] }) {
+function Things({ side, texts, things }: { side: TableSide; texts: readonly string[]; things: readonly PlacedThing[] }) {
   const lines = texts.flatMap((text) => wrap(text));
   if (lines.length === 0) return null;
   const { x, y } = SPOTS[side];
@@ -64,6 +67,7 @@ function Things({ side, texts }: { side: TableSide; texts: readonly string[] }) 
         fill="var(--color-paper)"
         stroke="var(--color-ink)"
       />
+      <FromAbove things={things} x={x} bottom={top - 18} />
       <text textAnchor="middle" fontSize="13" fill="var(--color-ink)">
         {lines.map((text, index) => (
           <tspan key={index} x={x} y={top + index * LINE}>
@@ -73,6 +77,56 @@ function Things({ side, texts }: { side: TableSide; texts: readonly string[] }) 
       </text>
     </>
   );
+}
+
+/** Units of the map for each millimeter: the table is a meter wide. */
+const SCALE = WIDTH / 1000;
+const MOST_DRAWN = 5;
+const MOST_HIGH = 26;
+
+/** Things as large as they are beside the table, seen from above; large ones are cut to the room there is. */
+function FromAbove({ things, x, bottom }: { things: readonly PlacedThing[]; x: number; bottom: number }) {
+  const drawn = things.flatMap(({ shape, count = 1 }) =>
+    shape ? Array.from({ length: Math.min(count, MOST_DRAWN) }, () => fromAbove(shape)) : [],
+  );
+  if (drawn.length === 0) return null;
+  const widths = drawn.map(({ wide }) => Math.max(3, wide * SCALE));
+  const room = 2 * HALF_BOX;
+  const shrink = Math.min(1, room / (widths.reduce((sum, wide) => sum + wide + 2, 0) || 1));
+  let left = x - (widths.reduce((sum, wide) => sum + wide + 2, -2) * shrink) / 2;
+  return drawn.map(({ high, round }, index) => {
+    const width = widths[index]! * shrink;
+    const height = Math.min(MOST_HIGH, Math.max(3, high * SCALE)) * shrink;
+    const at = left;
+    left += width + 2 * shrink;
+    return (
+      <rect
+        key={index}
+        x={Math.round(at * 10) / 10}
+        y={Math.round((bottom - height) * 10) / 10}
+        width={Math.round(width * 10) / 10}
+        height={Math.round(height * 10) / 10}
+        rx={round ? Math.round(Math.min(width, height) * 5) / 10 : 1}
+        fill="var(--color-straw-tint)"
+        stroke="var(--color-ink)"
+        strokeWidth="1"
+      />
+    );
+  });
+}
+
+/** What is seen of a shape from above, in mm: long round things lie, others stand. */
+function fromAbove(shape: Shape): { readonly wide: number; readonly high: number; readonly round: boolean } {
+  switch (shape.kind) {
+    case 'sphere':
+      return { wide: shape.diameterMm, high: shape.diameterMm, round: true };
+    case 'cylinder':
+      return shape.lengthMm > 1.5 * shape.diameterMm
+        ? { wide: shape.lengthMm, high: shape.diameterMm, round: false }
+        : { wide: shape.diameterMm, high: shape.diameterMm, round: true };
+    case 'box':
+      return { wide: shape.lengthMm, high: shape.widthMm, round: false };
+  }
 }
 
 /** From where things lie to where they go; both ways where the hand is still the child's to choose. */

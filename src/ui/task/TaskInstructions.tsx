@@ -1,8 +1,9 @@
 import { safeSubstitutes, type ChildForSafety } from '@/core/safety';
-import { isNeededAt, linesAt, mapsFor, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
+import { isNeededAt, linesAt, mapsFor, whenDone, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
 import { isTranslated, type LocalText } from '@/core/text';
 import { familyTexts } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
+import { GoodOneDrawing } from './GoodOneDrawing';
 import { cautionLines } from './cautionLines';
 import { TableMapDrawing } from './TableMapDrawing';
 
@@ -94,6 +95,19 @@ export function Table({ content, step, child, words: { t, local } }: Instruction
             childName={child.calledName}
           />
           {hand === 'unsettled' && <p className="text-soft">{t('unsettled', { name: child.calledName })}</p>}
+          {whenDone(places) && (
+            <details className="mt-1">
+              <summary className="touch inline-block underline underline-offset-4">{t('tableDone')}</summary>
+              <TableMapDrawing
+                places={whenDone(places)!}
+                wordsOf={(place) => local(place.what)}
+                hand={hand}
+                label={whenDone(places)!.map(placeWords).join('. ')}
+                childName={child.calledName}
+                isDone
+              />
+            </details>
+          )}
         </figure>
       ))}
     </>
@@ -112,14 +126,32 @@ export function Doing({ content, step, child, words: { t, local } }: Instruction
   );
 }
 
-export function LooksRight({ content, step, words: { t, local } }: InstructionProps) {
+export function LooksRight({ content, step, child, words }: InstructionProps) {
+  const { t, local } = words;
   const watched = (content.watchFor ?? []).slice(0, MOST_WATCHED);
   return (
     <>
       <Said who={t('looksRight')} texts={linesAt(content, 'looksRight', step).map(local)} />
+      <Pictures {...{ content, step, child, words }} />
       {watched.length > 0 && <p className="mt-1">{t('lookFor', { what: watched.map((item) => t(`watchItems.${item}`)).join(' · ') })}</p>}
     </>
   );
+}
+
+/** What a good one looks like, for the working hand; both ways where none is settled. */
+function Pictures({ content, step, child, words: { t } }: Pick<InstructionProps, 'content' | 'step' | 'child' | 'words'>) {
+  const pictures = (content.pictures ?? []).filter(({ steps }) => !steps || (steps.from <= step && step <= steps.to));
+  const hands = child.hand === 'unsettled' ? [true, false] : [child.hand === 'left'];
+  return pictures.map(({ picture }) => (
+    <figure key={picture}>
+      {hands.map((isLeft) => (
+        <GoodOneDrawing key={String(isLeft)} picture={picture} isLeft={isLeft} label={t(`pictures.${picture}`)} />
+      ))}
+      <figcaption className="text-soft" aria-hidden="true">
+        {t(`pictures.${picture}`)}
+      </figcaption>
+    </figure>
+  ));
 }
 
 export function WatchOut(props: InstructionProps) {

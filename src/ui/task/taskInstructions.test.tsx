@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { ChildForSafety } from '@/core/safety';
-import { placesFor, type Hand } from '@/core/tasks';
+import { placesFor, whenDone, type Hand } from '@/core/tasks';
 import { loadLibrary } from '../../../library/loadLibrary';
 import { familyWords, type FamilyWords } from '../shared/familyWords';
 import { TableMapDrawing } from './TableMapDrawing';
@@ -58,6 +58,15 @@ describe('a task’s instructions', () => {
     expect(page('bundle-bands', 3)).not.toContain('ready.');
   });
 
+  it('show what a good one looks like for the working hand, described for who does not see it', () => {
+    const scissors = page('wheel', 2);
+    expect(scissors).toContain('aria-label="Thumb up on top of the scissors. The blades point away."');
+    expect(page('wheel', 2, { language: 'es' })).toContain('aria-label="El pulgar arriba');
+    // Only at the steps that it is of: feet together once the child jumps.
+    expect(page('star-beams', 6)).toContain('Both feet leave the floor');
+    expect(page('star-beams', 4)).not.toContain('Both feet leave the floor');
+  });
+
   it('tell cues to the helper beside the steps', () => {
     expect(page('short-tools', 3)).toContain('A short tool can’t be held in the fist.');
   });
@@ -84,6 +93,40 @@ describe('the table map', () => {
     expect(draw('right').match(/<ellipse/g)).toHaveLength(1);
     expect(draw('unsettled').match(/<ellipse/g)).toHaveLength(2);
     expect([tips(draw('left')), tips(draw('unsettled'))]).toEqual([1, 2]);
+  });
+
+  it('draws things as large as they are: a pin of 75 mm on a table of a meter, so many as lie there', () => {
+    const shape = { kind: 'box' as const, lengthMm: 75, widthMm: 12, heightMm: 10 };
+    const markup = (count: number) =>
+      renderToStaticMarkup(
+        <TableMapDrawing
+          places={[{ what: { en: 'pins' }, side: 'left', shape, count }]}
+          wordsOf={(place) => place.what.en}
+          hand="left"
+          childName="x"
+          label="map"
+        />,
+      );
+    const drawn = (count: number) =>
+      [...markup(count).matchAll(/width="([\d.]+)" height="[\d.]+" rx="1"/g)].map(([, wide]) => Number(wide));
+    expect(drawn(1)).toEqual([25.5]);
+    // Five have the room of one place: each smaller, all of one size.
+    expect(drawn(9)).toHaveLength(5);
+    expect(new Set(drawn(9)).size).toBe(1);
+  });
+
+  it('when it is done what was moved lies with what it was moved to, and no arrow goes', () => {
+    const places = placesFor(task('crane-lift'), 'right', 3);
+    const done = whenDone(places)!;
+    expect(new Set(done.map(({ side }) => side)).size).toBe(1);
+    expect(done.map(({ what }) => what.en).sort()).toEqual(places.map(({ what }) => what.en).sort());
+    const [first, goal] = [places[0]!, places.find(({ side }) => side !== places[0]!.side)!];
+    expect(done.find(({ what }) => what.en === first.what.en)!.side).toBe(goal.side);
+    expect(whenDone(places.filter(({ side }) => side === first.side))).toBeNull();
+    const markup = renderToStaticMarkup(
+      <TableMapDrawing places={done} wordsOf={(place) => place.what.en} hand="right" childName="x" label="map" isDone />,
+    );
+    expect(markup).not.toContain('stroke-width="2.5"');
   });
 
   it('draws nothing to follow where there is one place alone', () => {

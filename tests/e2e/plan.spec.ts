@@ -82,11 +82,19 @@ test('a week is told in the dress that is chosen, and a block goes by the pointe
   const days = row.getByRole('button', { pressed: false }).filter({ hasNot: page.getByRole('rowheader') });
   const target = days.filter({ hasNotText: /./ }).last();
   const moved = (await target.getAttribute('aria-label'))!;
-  const [from, to] = [(await block.boundingBox())!, (await target.boundingBox())!];
-  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await block.scrollIntoViewIfNeeded();
+  const middle = async (of: typeof block) => {
+    const { x, y, width, height } = (await of.boundingBox())!;
+    return [x + width / 2, y + height / 2] as const;
+  };
+  const from = await middle(block);
+  await page.mouse.move(...from);
   await page.mouse.down();
-  await page.mouse.move(from.x + from.width / 2 + 12, from.y + from.height / 2, { steps: 3 });
-  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.move(from[0] + 12, from[1], { steps: 3 });
+  await expect(page.getByText(`Over: ${name}.`)).toBeAttached();
+  await page.mouse.move(...(await middle(target)), { steps: 8 });
+  // Set down once it is over the other day: the screen says so to who does not see it.
+  await expect(page.getByText(`Over: ${moved}.`)).toBeAttached();
   await page.mouse.up();
   await expect(week.getByRole('button', { name: moved, exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect(week.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'false');

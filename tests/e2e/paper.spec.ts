@@ -1,9 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import jsQR from 'jsqr';
-import { OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { codeLettersOf, readReply } from '@/core/replies';
 import { calendarDay } from '@/core/calendar';
-import { readPdf } from './readPdf';
+import { pathsOn, readPdf } from './readPdf';
 import { ask, beginAnew, expect, linkOf, signIn, test } from './yard';
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -12,28 +11,12 @@ type Box = { readonly x: number; readonly y: number; readonly width: number; rea
 
 /** Every rectangle of a page, in points from the lower left: read from its drawing, not from what we meant. */
 async function boxesOn(page: Awaited<ReturnType<typeof readPdf>>['pages'][number]['page']): Promise<Box[]> {
-  const { fnArray, argsArray } = await page.getOperatorList();
   const boxes: Box[] = [];
-  let matrix = [1, 0, 0, 1, 0, 0];
-  const kept: number[][] = [];
-  fnArray.forEach((operator, index) => {
-    if (operator === OPS.save) kept.push(matrix);
-    if (operator === OPS.restore) matrix = kept.pop() ?? matrix;
-    if (operator === OPS.transform) {
-      const [a, b, c, d, e, f] = argsArray[index] as number[];
-      const [A, B, C, D, E, F] = matrix as [number, number, number, number, number, number];
-      matrix = [A * a! + C * b!, B * a! + D * b!, A * c! + C * d!, B * c! + D * d!, A * e! + C * f! + E, B * e! + D * f! + F];
-    }
-    if (operator !== OPS.constructPath) return;
-    const [paint, [path]] = argsArray[index] as [number, [Float32Array | null]];
-    const filled = paint === OPS.fill || paint === OPS.eoFill;
-    // A rectangle comes back as a move, three lines and a close: 0 x y, 1 x y, 1 x y, 1 x y, 4.
-    const numbers = [...(path ?? [])];
+  // A rectangle comes back as a move, three lines and a close: 0 x y, 1 x y, 1 x y, 1 x y, 4.
+  for (const { numbers, filled, place } of await pathsOn(page))
     for (let at = 0; at + 12 < numbers.length; at += 1) {
       if (numbers[at] !== 0 || numbers[at + 3] !== 1 || numbers[at + 6] !== 1 || numbers[at + 9] !== 1 || numbers[at + 12] !== 4) continue;
-      const [x1, y1, x2, y2] = [numbers[at + 1]!, numbers[at + 2]!, numbers[at + 7]!, numbers[at + 8]!];
-      const [A, B, C, D, E, F] = matrix as [number, number, number, number, number, number];
-      const [left, top, right, bottom] = [A * x1 + C * y1 + E, B * x1 + D * y1 + F, A * x2 + C * y2 + E, B * x2 + D * y2 + F];
+      const [[left, top], [right, bottom]] = [place(numbers[at + 1]!, numbers[at + 2]!), place(numbers[at + 7]!, numbers[at + 8]!)];
       boxes.push({
         x: Math.min(left, right),
         y: Math.min(top, bottom),
@@ -43,7 +26,6 @@ async function boxesOn(page: Awaited<ReturnType<typeof readPdf>>['pages'][number
       });
       at += 12;
     }
-  });
   return boxes;
 }
 

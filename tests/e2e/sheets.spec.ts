@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { readPdf } from './readPdf';
+import { pathsOn, readPdf } from './readPdf';
 import { ask, beginAnew, childIdOf, expect, linkOf, signIn, test } from './yard';
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -10,33 +9,18 @@ type Line = { readonly from: readonly [number, number]; readonly to: readonly [n
 
 /** Every straight stroke of a page, in mm: read from its drawing by a reader that knows nothing of ours. */
 async function linesOn(page: Awaited<ReturnType<typeof readPdf>>['pages'][number]['page']): Promise<Line[]> {
-  const { fnArray, argsArray } = await page.getOperatorList();
   const lines: Line[] = [];
-  let matrix = [1, 0, 0, 1, 0, 0];
-  const kept: number[][] = [];
-  fnArray.forEach((operator, index) => {
-    if (operator === OPS.save) kept.push(matrix);
-    if (operator === OPS.restore) matrix = kept.pop() ?? matrix;
-    if (operator === OPS.transform) {
-      const [a, b, c, d, e, f] = argsArray[index] as number[];
-      const [A, B, C, D, E, F] = matrix as [number, number, number, number, number, number];
-      matrix = [A * a! + C * b!, B * a! + D * b!, A * c! + C * d!, B * c! + D * d!, A * e! + C * f! + E, B * e! + D * f! + F];
-    }
-    if (operator !== OPS.constructPath) return;
-    const [, [path]] = argsArray[index] as [number, [Float32Array | null]];
-    const numbers = [...(path ?? [])];
-    const [A, B, C, D, E, F] = matrix as [number, number, number, number, number, number];
-    const place = (x: number, y: number) => [(A * x + C * y + E) / POINTS_PER_MM, (B * x + D * y + F) / POINTS_PER_MM] as const;
+  for (const { numbers, place } of await pathsOn(page)) {
+    const inMm = (x: number, y: number) => place(x, y).map((points) => points / POINTS_PER_MM) as unknown as readonly [number, number];
     let at: readonly [number, number] = [0, 0];
     for (let here = 0; here < numbers.length;) {
       const kind = numbers[here]!;
-      const to =
-        kind === 2 ? place(numbers[here + 5]!, numbers[here + 6]!) : kind === 4 ? at : place(numbers[here + 1]!, numbers[here + 2]!);
+      const to = kind === 2 ? inMm(numbers[here + 5]!, numbers[here + 6]!) : kind === 4 ? at : inMm(numbers[here + 1]!, numbers[here + 2]!);
       if (kind === 1) lines.push({ from: at, to, mm: Math.hypot(to[0] - at[0], to[1] - at[1]) });
       at = to;
       here += kind === 2 ? 7 : kind === 4 ? 1 : 3;
     }
-  });
+  }
   return lines;
 }
 

@@ -75,6 +75,14 @@ export function thumbTip({ wrist, towards, thumb, size = 1 }: HandPose): Spot {
   return go(go(base, towards + thumb[0], THUMB[0] * size), towards + thumb[0] + thumb[1], THUMB[1] * size);
 }
 
+/** Places from their short form. @example way('0 0, 10 5') // [[0, 0], [10, 5]] */
+export function way(form: string): Spot[] {
+  return form.split(',').map((pair): Spot => {
+    const [x, y] = pair.trim().split(' ').map(Number) as [number, number];
+    return [x, y];
+  });
+}
+
 /** A picture for the other hand. */
 export function mirroredParts(parts: readonly Part[]): Part[] {
   const turn = ([x, y]: Spot): Spot => [FRAME.width - x, y];

@@ -1,4 +1,4 @@
-import { FRAME, go, hand, mirroredParts, sheet, thing, thumbTip, type HandPose, type Part, type Spot } from './parts';
+import { FRAME, go, hand, mirroredParts, sheet, thing, thumbTip, way, type HandPose, type Part, type Spot } from './parts';
 
 /** What is most looked at, each drawn once for the right hand. Which these are: common practice, no source. */
 export const PICTURES = [
@@ -37,10 +37,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
       sheet(112, 30, 44, 64, -4),
       {
         kind: 'line',
-        spots: [
-          [112, 57],
-          [154, 55],
-        ],
+        spots: way('112 57, 154 55'),
         isDashed: true,
       },
       thing([low, pivot, [136, 47]], 'none', false),
@@ -62,22 +59,8 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
     const pose: HandPose = { wrist: [72, 66], towards: -14, pointer: [18, 62, 30], others: BENT, thumb: [-14, 22] };
     const tip = thumbTip(pose);
     return [
-      thing(
-        [
-          [112, 4],
-          [104, 106],
-        ],
-        'none',
-        false,
-      ),
-      thing(
-        [
-          [122, 4],
-          [112, 106],
-        ],
-        'none',
-        false,
-      ),
+      thing(way('112 4, 104 106'), 'none', false),
+      thing(way('122 4, 112 106'), 'none', false),
       ...[14, 26, 38].map((y): Part => ({
         kind: 'line',
         spots: [
@@ -98,10 +81,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
       ),
       {
         kind: 'arrow',
-        spots: [
-          [138, 70],
-          [138, 26],
-        ],
+        spots: way('138 70, 138 26'),
       },
     ];
   },
@@ -153,11 +133,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
       ...hand(pose),
       {
         kind: 'arrow',
-        spots: [
-          [52, 40],
-          [66, 28],
-          [82, 24],
-        ],
+        spots: way('52 40, 66 28, 82 24'),
       },
     ];
   },
@@ -173,22 +149,11 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
     return [
       sheet(38, 60, 84, 44, 8),
       ...hand({ wrist: [20, 60], towards: 24, pointer: [6, 4, 4], others: [8, 6, 4], thumb: [-34, 20], size: 0.8 }),
-      thing(
-        [
-          [84, 82],
-          [104, 42],
-          [109, 44],
-          [89, 84],
-        ],
-        'thing',
-      ),
+      thing(way('84 82, 104 42, 109 44, 89 84'), 'thing'),
       ...flipped(working),
       {
         kind: 'line',
-        spots: [
-          [66, 86],
-          [86, 84],
-        ],
+        spots: way('66 86, 86 84'),
         isDashed: false,
       },
     ];
@@ -197,51 +162,24 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
     ...table(),
     {
       kind: 'line',
-      spots: [
-        [80, 8],
-        [80, 96],
-      ],
+      spots: way('80 8, 80 96'),
       isDashed: true,
     },
     { kind: 'disc', at: [34, 60], radius: 9, fill: 'thing' },
     ...flipped({ wrist: [98, 58], towards: 178, pointer: [-16, -20, -14], others: [-26, -34, -20], thumb: [-24, -16] }),
     {
       kind: 'arrow',
-      spots: [
-        [44, 34],
-        [80, 22],
-        [118, 34],
-      ],
+      spots: way('44 34, 80 22, 118 34'),
     },
   ],
   cornersMatched: () => [
-    thing(
-      [
-        [16, 92],
-        [104, 92],
-        [112, 44],
-        [24, 44],
-      ],
-      'paper',
-    ),
-    thing(
-      [
-        [18, 90],
-        [104, 92],
-        [111, 46],
-        [44, 26],
-      ],
-      'paper',
-    ),
+    thing(way('16 92, 104 92, 112 44, 24 44'), 'paper'),
+    thing(way('18 90, 104 92, 111 46, 44 26'), 'paper'),
     { kind: 'disc', at: [111, 45], radius: 4, fill: 'dark' },
     ...flipped({ wrist: [150, 44], towards: 178, pointer: [-4, -8, -6], others: [-10, -16, -10], thumb: [-30, -14], size: 0.8 }),
     {
       kind: 'arrow',
-      spots: [
-        [24, 66],
-        [18, 42],
-        [36, 26],
-      ],
+      spots: way('24 66, 18 42, 36 26'),
     },
   ],
   onTheLine: () => {
@@ -251,10 +189,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
       sheet(20, 78, 130, 28, 10),
       {
         kind: 'line',
-        spots: [
-          [34, 96],
-          [144, 92],
-        ],
+        spots: way('34 96, 144 92'),
         isDashed: true,
       },
       {
@@ -281,19 +216,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
     const pose: HandPose = { wrist: [52, 30], towards: 14, pointer: [20, 60, 30], others: [26, 66, 40], thumb: [24, 24] };
     return [
       sheet(40, 88, 100, 18, 8),
-      thing(
-        [
-          [78, 22],
-          [100, 26],
-          [98, 52],
-          [92, 56],
-          [90, 68],
-          [86, 68],
-          [84, 56],
-          [76, 50],
-        ],
-        'thing',
-      ),
+      thing(way('78 22, 100 26, 98 52, 92 56, 90 68, 86 68, 84 56, 76 50'), 'thing'),
       ...hand(pose),
       { kind: 'disc', at: [88, 74], radius: 2.4, fill: 'dark' },
       { kind: 'disc', at: [88, 94], radius: 5, fill: 'none' },
@@ -321,27 +244,18 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
     return [
       {
         kind: 'line',
-        spots: [
-          [10, 94],
-          [150, 94],
-        ],
+        spots: way('10 94, 150 94'),
         isDashed: false,
       },
       ...foot(58),
       ...foot(82),
       {
         kind: 'arrow',
-        spots: [
-          [124, 78],
-          [124, 40],
-        ],
+        spots: way('124 78, 124 40'),
       },
       {
         kind: 'arrow',
-        spots: [
-          [136, 40],
-          [136, 78],
-        ],
+        spots: way('136 40, 136 78'),
       },
     ];
   },
@@ -364,39 +278,17 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
   twoPinches: () => {
     const pose: HandPose = { wrist: [38, 44], towards: 24, ...PINCHING, size: 0.85 };
     return [
-      thing(
-        [
-          [44, 62],
-          [78, 62],
-          [78, 104],
-          [44, 104],
-        ],
-        'paper',
-      ),
-      thing(
-        [
-          [80, 62],
-          [116, 58],
-          [120, 100],
-          [82, 104],
-        ],
-        'paper',
-      ),
+      thing(way('44 62, 78 62, 78 104, 44 104'), 'paper'),
+      thing(way('80 62, 116 58, 120 100, 82 104'), 'paper'),
       ...hand(pose),
       ...mirroredParts(hand(pose)),
       {
         kind: 'arrow',
-        spots: [
-          [104, 34],
-          [118, 20],
-        ],
+        spots: way('104 34, 118 20'),
       },
       {
         kind: 'arrow',
-        spots: [
-          [56, 24],
-          [44, 34],
-        ],
+        spots: way('56 24, 44 34'),
       },
     ];
   },
@@ -405,10 +297,7 @@ const DRAWN: Readonly<Record<PictureId, () => Part[]>> = {
 const table = (): Part[] => [
   {
     kind: 'line',
-    spots: [
-      [6, 96],
-      [154, 96],
-    ],
+    spots: way('6 96, 154 96'),
     isDashed: false,
   },
 ];

@@ -6,6 +6,7 @@ import { textOfSheet, unknownLetters } from './kinds/letters';
 import { placed, type Point } from './curve';
 import { line, words, type Mark, type Scene } from './scene';
 import type { SheetSpec } from './sheetSpec';
+import { lettersIn, wrapped } from './wrap';
 
 /** ISO 216 and ANSI A, in mm. */
 export const PAPER_MM: Readonly<Record<PaperSize, readonly [width: number, height: number]>> = { letter: [215.9, 279.4], a4: [210, 297] };
@@ -117,9 +118,6 @@ function laidOut(figures: readonly Figure[], room: Room): Laid[][] {
   return pages;
 }
 
-/** A letter of set text is about half as wide as its size: so many fit on a line. */
-const LETTER_SHARE = 0.5;
-
 function headMarks(
   { name, title, how }: SheetWords,
   { isLarge }: SheetFor,
@@ -129,7 +127,7 @@ function headMarks(
   const small = isLarge ? 5.2 : 3.5;
   const top = MARGIN_MM + size;
   const nameWide = name.length * small * 0.55 + 2;
-  const lines = wrappedTo(how, (width - 2 * MARGIN_MM) / (size * LETTER_SHARE));
+  const lines = wrapped(how, lettersIn(width - 2 * MARGIN_MM, size));
   const marks: Mark[] = [
     words(name, [MARGIN_MM, top], small),
     line([MARGIN_MM + nameWide, top + 1], [MARGIN_MM + nameWide + 62, top + 1], 0.3),
@@ -137,18 +135,6 @@ function headMarks(
     ...lines.map((each, index) => words(each, [MARGIN_MM, top + 4 + size * 1.4 * (index + 1)], size, { isBold: true })),
   ];
   return { marks, heightMm: Math.max(HEAD_MM, size + 8 + size * 1.4 * lines.length) };
-}
-
-function wrappedTo(text: string, most: number): string[] {
-  const pieces: string[] = [];
-  let piece = '';
-  for (const word of text.split(/\s+/)) {
-    if (piece && piece.length + word.length + 1 > most) {
-      pieces.push(piece);
-      piece = word;
-    } else piece = piece ? `${piece} ${word}` : word;
-  }
-  return [...pieces, piece];
 }
 
 const CHECK_MM = 50;

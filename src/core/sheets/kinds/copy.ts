@@ -1,18 +1,18 @@
 import type { Figure, Room, SheetFor } from '../figure';
 import { box, line, words, type Mark } from '../scene';
 import type { SheetOf } from '../sheetSpec';
+import { lettersIn, wrapped } from '../wrap';
 import { textOfSheet } from './letters';
 
 const SHADE_SHARE = 0.5;
 /** Set letters that are read from a table: their size beside the line that is written on. */
 const MODEL_SHARE = 0.62;
-const LETTER_MM = 0.55;
 
 /** A text to be copied, with lines under each of its sentences; the text on a card to be cut off where it hangs or lies elsewhere. */
 export function copyFigures(spec: SheetOf<'copy'>, whom: SheetFor, room: Room): Figure[] {
   const lines = textOfSheet(spec, whom);
   const size = Math.min(14, Math.max(6, spec.lineMm * MODEL_SHARE)) * (whom.isLarge ? 1.25 : 1);
-  const set = lines.flatMap((each) => wrapped(each, room.widthMm - 12, size));
+  const set = lines.flatMap((each) => wrapped(each, lettersIn(room.widthMm - 12, size)));
   const card: Figure = {
     widthMm: room.widthMm,
     heightMm: set.length * size * 1.45 + 8,
@@ -22,20 +22,6 @@ export function copyFigures(spec: SheetOf<'copy'>, whom: SheetFor, room: Room): 
     ],
   };
   return [card, ruled(spec, lines, room)];
-}
-
-/** Set letters are about half as wide as high: a line that may be too long is broken before it is. */
-function wrapped(text: string, widthMm: number, size: number): string[] {
-  const most = Math.max(4, Math.floor(widthMm / (size * LETTER_MM)));
-  const pieces: string[] = [];
-  let piece = '';
-  for (const word of text.split(/\s+/)) {
-    if (piece && piece.length + word.length + 1 > most) {
-      pieces.push(piece);
-      piece = word;
-    } else piece = piece ? `${piece} ${word}` : word;
-  }
-  return [...pieces, piece];
 }
 
 function ruled(spec: SheetOf<'copy'>, lines: readonly string[], room: Room): Figure {

@@ -2,6 +2,7 @@ import { circle, type Point } from '../curve';
 import type { Figure, Room, SheetFor } from '../figure';
 import { box, line, words, type Mark } from '../scene';
 import type { SheetOf } from '../sheetSpec';
+import { lettersIn, wrapped } from '../wrap';
 
 const NEAR_EDGE_MM = 14;
 const WORD_MM = 5;
@@ -30,19 +31,10 @@ function place(marks: Mark[], things: readonly string[], [x, y]: Point, [width, 
   things.forEach((thing, index) => {
     const top = y + index * each;
     marks.push(box(x, top, width, each - 4, { widthMm: 0.5, tone: 'soft', dash: [3, 2] }));
-    wrapped(thing, width - 6, size).forEach((text, row) =>
+    wrapped(thing, lettersIn(width - 6, size)).forEach((text, row) =>
       marks.push(words(text, [x + width / 2, top + size * 1.6 + row * size * 1.25], size, { anchor: 'middle' })),
     );
   });
-}
-
-/** Set letters are about half as wide as high. */
-function wrapped(text: string, widthMm: number, size: number): string[] {
-  const most = Math.max(6, Math.floor(widthMm / (size * 0.5)));
-  return text.split(/\s+/).reduce<string[]>((lines, word) => {
-    const last = lines.at(-1);
-    return last !== undefined && last.length + word.length < most ? [...lines.slice(0, -1), `${last} ${word}`] : [...lines, word];
-  }, []);
 }
 
 const STONE_MM = 15;
@@ -64,7 +56,9 @@ export function stoneFigures({ sessions }: SheetOf<'stones'>, { stones = [], isL
         isClosed: true,
       },
       words(String(index + 1), [middle[0], middle[1] + 3], 9, { anchor: 'middle', isBold: true }),
-      ...wrapped(title, 66, size).map((text, row) => words(text, [2 * STONE_MM + shift + 4, STONE_MM - 3 + row * size * 1.25], size)),
+      ...wrapped(title, lettersIn(66, size)).map((text, row) =>
+        words(text, [2 * STONE_MM + shift + 4, STONE_MM - 3 + row * size * 1.25], size),
+      ),
       ...Array.from({ length: sessions }, (_, session) =>
         box(left + session * (side + 2), STONE_MM - side / 2, side, side, { widthMm: 0.5 }),
       ),

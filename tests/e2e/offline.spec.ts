@@ -69,6 +69,25 @@ test.describe('pages kept on the phone', () => {
     await expect(page.getByText('There is no network.')).toHaveCount(0);
   });
 
+  test('a sheet that is not there takes no kept page away; without a network the page behind it stays', async ({ page, context }) => {
+    await page.goto(`${linkOf('Per H.')}?lang=en`);
+    const tasks = page.getByRole('listitem').getByRole('link', { name: /Start/ });
+    const count = await tasks.count();
+    await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThanOrEqual(1 + count);
+    const kept = await page.evaluate(keptPages);
+    const other = await context.newPage();
+    const answer = await other.goto(`${linkOf('Per H.').split('?')[0]}/sheet/999999?step=1`);
+    expect(answer!.status()).toBe(404);
+    await other.close();
+    expect(await page.evaluate(keptPages)).toBe(kept);
+    await tasks.filter({ hasText: 'Cut the planks' }).click();
+    await context.setOffline(true);
+    const [opened] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'Print the sheet' }).click()]);
+    await opened.close();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut the planks');
+    await context.setOffline(false);
+  });
+
   test('a kept day says so as people write it, and is fresh by itself once there is a network', async ({ page, context }) => {
     await beginAnew('Silas Y.');
     await page.goto(`${linkOf('Silas Y.')}?lang=es`);

@@ -3,18 +3,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { PaperSize } from '@/core/paper';
-import {
-  difficultyOf,
-  drawSheet,
-  handlesOf,
-  harderBy,
-  MARGIN_MM,
-  originOf,
-  sheetDisagreements,
-  type Scene,
-  type SheetSpec,
-  type SheetWords,
-} from '@/core/sheets';
+import { difficultyOf, drawSheet, handlesOf, harderBy, originOf, sheetDisagreements, type SheetWords } from '@/core/sheets';
 import { mapsFor } from '@/core/tasks';
 import { languageOf, say } from '@/core/text';
 import type { OpenSheet } from '@/server/sheets/viewSheets';
@@ -22,10 +11,11 @@ import type { ReadOutline } from '@/server/sheets/putSheet';
 import { SceneDrawing } from '../../task/SceneDrawing';
 import { KeyCap } from '../parts/KeyCap';
 import { ContentOptions } from './ContentOptions';
+import { HarderButton, PrintForm, Rulers, Switch } from './makerParts';
 import { OwnOutline } from './OwnOutline';
 import { SheetHandles } from './SheetHandles';
 import { SheetStairs } from './SheetStairs';
-import { difficultyHow, difficultyNumber, difficultyWords, issueWords, KIND_NAMES, turnableName, valueWords } from './sheetWords';
+import { difficultyHow, difficultyNumber, difficultyWords, issueWords, KIND_NAMES } from './sheetWords';
 import { Turnables } from './Turnables';
 import { useSpec } from './useSpec';
 
@@ -223,33 +213,6 @@ export function SheetMaker({ open, words, acts }: Props) {
   );
 }
 
-/** Ticks at every centimeter, and what a printer reaches; neither is printed. */
-function Rulers({ scene: { widthMm, heightMm } }: { scene: Scene }) {
-  const ticks = (long: number) => Array.from({ length: Math.floor(long / 10) }, (_, index) => (index + 1) * 10);
-  const lengthOf = (at: number) => (at % 50 === 0 ? 3.2 : 1.6);
-  return (
-    <g aria-hidden="true" stroke="#8a8272" strokeWidth={0.3} fill="none">
-      <path
-        d={
-          ticks(widthMm)
-            .map((x) => `M${x} 0v${lengthOf(x)}`)
-            .join('') +
-          ticks(heightMm)
-            .map((y) => `M0 ${y}h${lengthOf(y)}`)
-            .join('')
-        }
-      />
-      <rect
-        x={MARGIN_MM - 4}
-        y={MARGIN_MM - 4}
-        width={widthMm - 2 * MARGIN_MM + 8}
-        height={heightMm - 2 * MARGIN_MM + 8}
-        strokeDasharray="1 1.5"
-      />
-    </g>
-  );
-}
-
 function comparedWith(now: number | null, before: number | null | undefined, step: number): string {
   if (now === null || before === null || before === undefined || before === 0) return '';
   const share = Math.round((now / before - 1) * 100);
@@ -263,75 +226,4 @@ function disagreementWords(found: Disagreement): string {
   if (found.code === 'easierSheet') return `The sheet of step ${found.step} is easier to follow than the one below it.`;
   const what = found.code === 'pathLength' ? 'length' : 'width';
   return `The knobs of step ${found.step} say a ${what} of ${found.byKnobs} mm, the sheet ${Math.round(found.bySheet * 10) / 10} mm.`;
-}
-
-function Switch({ letter, isOn, onPress, says }: { letter: string; isOn: boolean; onPress: () => void; says: string }) {
-  return (
-    <button
-      type="button"
-      className={`text-left ${isOn ? 'font-bold' : ''}`}
-      aria-pressed={isOn}
-      onClick={onPress}
-      data-key={letter}
-      data-key-says={says}
-    >
-      <KeyCap>{letter.toUpperCase()}</KeyCap> {says}
-    </button>
-  );
-}
-
-function HarderButton({
-  found,
-  letter,
-  says,
-  onPress,
-}: {
-  found: ReturnType<typeof harderBy>;
-  letter: string;
-  says: string;
-  onPress: () => void;
-}) {
-  return (
-    <button
-      type="button"
-      className="text-left disabled:text-soft"
-      disabled={!found}
-      onClick={onPress}
-      data-key={letter}
-      data-key-says={says}
-    >
-      <KeyCap>{letter.toUpperCase()}</KeyCap> <strong>{says}</strong>{' '}
-      <span className="text-soft">
-        {found
-          ? `${turnableName(found.key)}: ${valueWords({ unit: found.key.endsWith('Degrees') ? 'degrees' : 'mm' }, found.to)}`
-          : 'nothing here can be turned so far'}
-      </span>
-    </button>
-  );
-}
-
-interface PrintProps {
-  readonly spec: SheetSpec;
-  readonly slug: string;
-  readonly step: number;
-  readonly childId: number | null;
-  readonly paper: PaperSize;
-  readonly isLarge: boolean;
-  readonly isLeft: boolean;
-}
-
-/** The very sheet on the screen, as a PDF. */
-function PrintForm({ spec, slug, step, childId, paper, isLarge, isLeft }: PrintProps) {
-  return (
-    <form method="post" action="/sheets/file" target="_blank">
-      <input
-        type="hidden"
-        name="wish"
-        value={JSON.stringify({ spec, slug, step, ...(childId && { childId }), size: paper, large: isLarge, left: isLeft })}
-      />
-      <button className="act" data-key="p" data-key-says="Print it">
-        Print <KeyCap>P</KeyCap>
-      </button>
-    </form>
-  );
 }

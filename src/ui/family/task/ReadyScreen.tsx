@@ -58,6 +58,9 @@ export function ReadyPart(props: PartProps) {
       {found.task.content.ladder.steps[step - 1]?.sheet && (
         <p className="mt-2">
           <a
+            // In a window of its own: whoever has no network comes back to the page as it was.
+            target="_blank"
+            rel="noopener"
             className="touch underline underline-offset-4"
             href={`/f/${props.token}/sheet/${found.task.versionTaskId}?step=${step}&lang=${words.language}`}
           >

@@ -62,7 +62,8 @@ worker.addEventListener('sync', (event) => {
     event.waitUntil(flushOutbox(`${LINK}/report`).then(({ kind }) => (kind === 'kept' ? Promise.reject(new Error(kind)) : kind)));
 });
 
-const isOurs = (pathname: string) => pathname === LINK || pathname.startsWith(`${LINK}/`);
+/** A sheet is a file and no page: it is not kept, and that there is none says nothing of the link. */
+const isOurs = (pathname: string) => pathname === LINK || (pathname.startsWith(`${LINK}/`) && !pathname.startsWith(`${LINK}/sheet/`));
 
 async function page({ request, resultingClientId }: WorkerEvent): Promise<Response> {
   const kept = await keptFor(request.url);

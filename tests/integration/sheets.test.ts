@@ -124,6 +124,14 @@ describe('what is printed', () => {
     expect(await refusal(sheetsOfWeek(bed.context, marit, { childId: one }, composeSheet, never))).toBe('notFound');
   });
 
+  it('of a caseload: a sheet that can’t be drawn is told, and keeps nobody else from theirs', async () => {
+    await withPlanks('Łuß', ['name-plate', 'wheel']);
+    await withPlanks('Bram', ['wheel']);
+    const made = await sheetsOfWeek(bed.context, ines, {}, composeSheet, never);
+    expect([pagesIn(made!.file), made!.left]).toEqual([2, [{ name: 'Łuß V.', why: 'notDrawn' }]]);
+    expect(await refusal(sheetOfStep(bed.context, ines, { slug: 'name-plate', step: 2, hand: 'both' }, composeSheet))).toBe('invalid');
+  });
+
   it('by a family’s link: the steps that it may choose, of its own program, and nothing that is closed', async () => {
     const childId = await withPlanks();
     const token = await bed.newestToken(childId);

@@ -35,8 +35,8 @@ const oneSchema = z.object({
   slug: z.string().max(80),
   step: z.coerce.number().int().min(1).max(12),
   childId: z.coerce.number().int().positive().optional(),
-  /** For the other hand than the child's. */
-  left: isOn,
+  /** For another hand than the child's. */
+  hand: z.enum(['left', 'right']).optional(),
   /** What stands in the Sheet maker and is kept nowhere yet; the step's own where it is left out. */
   spec: sheetSpecSchema.optional(),
 });
@@ -61,7 +61,7 @@ export async function sheetOfStep(context: Context, actor: PersonActor, raw: unk
   if (wish.childId !== undefined) await context.looks.note(entryOf(actor, context.now(), [wish.childId], 'child.viewed'));
   const spec = wish.spec ?? content.ladder.steps[wish.step - 1]?.sheet;
   if (!spec || !content.ladder.steps[wish.step - 1]) throw new AppError('noSheet');
-  const sheet = await sheetFor(compose, content, wish.step, spec, wish.left ? { ...child, hand: 'left' } : child, wish.size, wish.large);
+  const sheet = await sheetFor(compose, content, wish.step, spec, { ...child, hand: wish.hand ?? child.hand }, wish.size, wish.large);
   return oneFile([sheet], wish.size, sheet.title);
 }
 
@@ -110,7 +110,12 @@ export async function sheetsOfWeek(
           large,
           made.tasks.map(({ content }) => content.title),
         );
-      for (const { content, step, spec } of made.steps) yield await sheetFor(compose, content, step, spec, made.child, size, large);
+      for (const { content, step, spec } of made.steps) {
+        // One that can't be drawn (a name without strokes, say) keeps nobody else from theirs.
+        const sheet = await sheetFor(compose, content, step, spec, made.child, size, large).catch(ifNotDrawn);
+        if (sheet) yield sheet;
+        else left.push({ name: nameOf(made.child), why: 'notDrawn' });
+      }
       if (!(await onChild(index + 1, ids.length, null))) {
         stopped = true;
         return;
@@ -185,6 +190,12 @@ async function sheetFor(
   const drawn = drawSheet({ spec, paper, whom, words });
   if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(sheetFault) });
   return { language, scenes: drawn.value, title: words.title };
+}
+
+/** @throws whatever else went wrong */
+function ifNotDrawn(error: unknown): null {
+  if (error instanceof AppError && error.code === 'invalid') return null;
+  throw error;
 }
 
 const sheetFault = ({ code }: SheetIssue) => ({ path: 'spec', code });

@@ -147,7 +147,7 @@ export function SheetMaker({ open, words, acts }: Props) {
             childId={child?.childId ?? null}
             paper={paper}
             isLarge={isLarge}
-            isLeft={isLeft && child?.hand !== 'left'}
+            isLeft={isLeft}
           />
         </div>
         <p role="status" className="mt-1 text-[14px]">

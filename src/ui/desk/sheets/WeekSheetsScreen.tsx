@@ -22,7 +22,7 @@ export function WeekSheetsScreen({ view, child }: Props) {
         of={child ? 1 : view.children}
         fileName="sheets"
         button="Make the file"
-        why={{ nothing: 'no sheet at these steps' }}
+        why={{ nothing: 'no sheet at these steps', notDrawn: 'a sheet that can’t be drawn: open it in the Sheet maker, which says why' }}
       >
         {child ? (
           <input type="hidden" name="childId" value={child.childId} />

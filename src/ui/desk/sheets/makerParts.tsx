@@ -92,7 +92,15 @@ export function PrintForm({ spec, slug, step, childId, paper, isLarge, isLeft }:
       <input
         type="hidden"
         name="wish"
-        value={JSON.stringify({ spec, slug, step, ...(childId && { childId }), size: paper, large: isLarge, left: isLeft })}
+        value={JSON.stringify({
+          spec,
+          slug,
+          step,
+          ...(childId && { childId }),
+          size: paper,
+          large: isLarge,
+          hand: isLeft ? 'left' : 'right',
+        })}
       />
       <button className="act" data-key="p" data-key-says="Print it">
         Print <KeyCap>P</KeyCap>

@@ -13,11 +13,20 @@ const REPORTS_PER_CHILD = 300;
 const TASKS = 3;
 const ZONE = 'America/Denver';
 
+/** Measuring takes the reports of the last days away and makes new ones: a district that lacks so few of them is whole. */
+const WHOLE_SHARE = 0.99;
+
 /** A district: one therapist with 60 children among thousands, and so many reports. Made by the server itself, once. */
 export async function seedDistrict(context: Context, reports: number): Promise<void> {
   const { db } = context;
   const [known] = await rowsOf<{ reports: number }>(db, 'SELECT COUNT(*) AS reports FROM reports');
-  if (known!.reports >= reports) return;
+  if (known!.reports < reports * WHOLE_SHARE) await make(context, reports);
+  // A district grows over years, and the server counts its tables meanwhile; of one that was made in a minute it knows nothing yet.
+  await rowsOf(db, 'ANALYZE TABLE reports, children, child_access, programs, program_versions, version_tasks, grade_changes, messages');
+}
+
+async function make(context: Context, reports: number): Promise<void> {
+  const { db } = context;
   const children = Math.max(CASELOAD, Math.ceil(reports / REPORTS_PER_CHILD));
   const now = context.now();
   const today = calendarDayInZone(now, ZONE);

@@ -43,6 +43,7 @@ import type { TaskContent } from '@/core/tasks';
 import { chanceOf } from './chanceOf';
 import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF } from './children';
 import { childOf } from './childOf';
+import { filmClips, showBack } from './clips';
 import { NEW_FAMILY } from './family';
 import { measuredOn, type DemoGoal } from './measured';
 import { linkOnPhone, liveDay, type DemoFamily } from './livedDay';
@@ -109,8 +110,14 @@ export async function loadDemo(
   let families: readonly DemoFamily[] = stories;
   for (const day of daysFromTo(start, today)) {
     moveTo(morningOf(day));
-    if (day === start) for (const story of stories) await sendFirst(context, therapist, story, day, today);
-    else if (isRound(day, start, today)) await goRound(context, therapist, stories, day, today);
+    if (day === start) {
+      const clips = await filmClips(
+        context,
+        therapist,
+        stories.flatMap(({ planned }) => planned.map(({ version }) => version)),
+      );
+      for (const story of stories) await sendFirst(context, therapist, story, { day, today, clips });
+    } else if (isRound(day, start, today)) await goRound(context, therapist, stories, day, today);
     await runDue(context, WORKER);
     if (day === addDays(today, -DAYS_SINCE_ROUND - 1)) await inTransaction(context.db, (work) => printAll(work, stories, context.now()));
     if (day === start) await Promise.all(stories.map((story) => openLink(context, story)));
@@ -122,6 +129,7 @@ export async function loadDemo(
     families = await liveDay(living, families, day);
   }
   moveTo(end);
+  await showOne(context, stories);
   await runDue(context, WORKER);
   const links: DemoAccess['families'][number][] = [];
   for (const story of stories) links.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openLink(context, story) });
@@ -208,12 +216,39 @@ async function addPeople(work: Work, at: Instant): Promise<Ids> {
   return { therapist: await add('therapist'), assistant: await add('assistant'), supervisor: await add('supervisor') };
 }
 
+interface First {
+  readonly day: CalendarDay;
+  readonly today: CalendarDay;
+  /** The therapist's clips, by the slug of their task. */
+  readonly clips: ReadonlyMap<string, number>;
+}
+
+/** By its place among the children: whose family is asked for a clip. */
+const ASKED = 0;
+
+/** The family that was asked shows how it goes. */
+async function showOne(context: Context, stories: readonly Story[]): Promise<void> {
+  const story = stories.find(({ index }) => index === ASKED)!;
+  const link = await linkOnPhone(context, story.child.id);
+  const version = await inTransaction(context.db, (work) => currentVersions(work, [story.child.id]));
+  const asked = version.get(story.child.id)?.tasks.find(({ choices }) => choices.asksBack);
+  if (link && asked) await showBack(context, link.split('/f/')[1]!, asked.versionTaskId, asked.step);
+}
+
 /** The first program of a child: one step before the last at most, two further on where it comes too early. */
-async function sendFirst(context: Context, therapist: PersonActor, story: Story, day: CalendarDay, today: CalendarDay): Promise<void> {
+async function sendFirst(context: Context, therapist: PersonActor, story: Story, { day, today, clips }: First): Promise<void> {
   const early = story.demo.kind === 'tooHardTooEarly' ? 2 : 0;
   const steps = story.planned.map(({ content: { ladder } }) => Math.min(ladder.steps.length - 1, ladder.startStep + early));
   const endsOn = addDays(today, story.index % 16 === 11 ? 3 : 9 + (story.index % 12));
-  const draft = draftFor(story.planned, steps, day, endsOn);
+  const plain = draftFor(story.planned, steps, day, endsOn);
+  const tasks = plain.tasks.map((task, index) => {
+    const { slug } = story.planned[index]!.content;
+    const shown = clips.get(slug);
+    // The first children have a clip beside the words; one family is asked to show how it goes.
+    const asksBack = story.index === ASKED && slug === 'crane-lift';
+    return shown && story.index < 12 ? { ...task, choices: { ...task.choices, clips: [shown], ...(asksBack && { asksBack }) } } : task;
+  });
+  const draft = { ...plain, tasks };
   await sendProgram(context, therapist, { childId: story.child.id, expectedVersion: 0, draft, cautionsRead: true });
 }
 

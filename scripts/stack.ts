@@ -4,6 +4,8 @@ import path from 'node:path';
 import { instant } from '@/core/calendar';
 import { accountOf, countPeople, grantToServe, inTransaction, isDemo, migrator, openDatabase, readDatabaseUrl, type Database } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
+import { Workshop } from '@/outside/clips/workshop';
+import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { USUAL_HOUSE } from '@/server/house';
@@ -234,6 +236,8 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
     phone,
     backups: null,
     solver: new HighsSolver(),
+    media: new FolderMedia(path.join(wish.folder, 'media')),
+    workshop: new Workshop(),
     house: USUAL_HOUSE,
     origin: url,
     linkSecret: linkSecretIn(wish.folder),

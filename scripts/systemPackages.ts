@@ -13,10 +13,16 @@ export function chromiumPath(): string | null {
  * Installs the Debian packages that are missing, as root or by sudo.
  * @throws Error with the exact line to run where this account may not install.
  */
-export function ensureSystemPackages(wanted: { readonly database: boolean; readonly browser: boolean; readonly proxy?: boolean }): void {
+export function ensureSystemPackages(wanted: {
+  readonly database: boolean;
+  readonly browser: boolean;
+  readonly proxy?: boolean;
+  readonly clips?: boolean;
+}): void {
   const packages = [
     ...(wanted.database && missingMariaDbPrograms().length ? ['mariadb-server'] : []),
     ...(wanted.browser && !chromiumPath() ? ['chromium'] : []),
+    ...(wanted.clips && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
     ...(wanted.proxy && !existsSync('/usr/sbin/nginx') ? ['nginx-light', 'openssl'] : []),
   ];
   if (packages.length === 0) return;

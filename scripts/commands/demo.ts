@@ -23,7 +23,7 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
   const fresh = words.includes('--fresh');
   refuseSecond();
   const databaseUrl = process.env.YARD_DATABASE_URL;
-  ensureSystemPackages({ database: !databaseUrl, browser: false });
+  ensureSystemPackages({ database: !databaseUrl, browser: false, clips: true });
   if (mode === 'start') await ensureBuild();
   else await makeFamilyFiles();
   mkdirSync(DATA_FOLDER, { recursive: true, mode: 0o711 });

@@ -3,6 +3,8 @@ import path from 'node:path';
 import { calendarDayInZone, instant } from '@/core/calendar';
 import { openDatabase } from '@/db';
 import { linkSecretIn, phoneFolder } from '@/main/contextFrom';
+import { Workshop } from '@/outside/clips/workshop';
+import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext } from '@/server/context';
@@ -40,6 +42,8 @@ export async function play(words: readonly string[]): Promise<number> {
       phone,
       backups: null,
       solver: new HighsSolver(),
+      media: new FolderMedia(path.join(DATA_FOLDER, 'media')),
+      workshop: new Workshop(),
       house: USUAL_HOUSE,
       origin: url,
     };

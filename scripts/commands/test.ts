@@ -26,7 +26,7 @@ export async function test(words: readonly string[]): Promise<number> {
   const wanted = (kind: string) => only === undefined || only === kind;
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
-  ensureSystemPackages({ database: true, browser: wanted('e2e'), proxy: wanted('e2e') });
+  ensureSystemPackages({ database: true, browser: wanted('e2e'), proxy: wanted('e2e'), clips: wanted('integration') || wanted('e2e') });
   // The browser's tests keep one core busy and the others another: side by side they take two thirds of the time.
   const built = wanted('e2e') ? build() : null;
   const counts = (await Promise.all([besides(wanted, built), built ? endToEnd(built) : []])).flat();

@@ -9,6 +9,7 @@ export { MIGRATIONS, migrator } from './migrations';
 export * from './repositories/audit';
 export * from './repositories/caseloads';
 export * from './repositories/child';
+export * from './repositories/clip';
 export * from './repositories/decision';
 export * from './repositories/goal';
 export * from './repositories/home';

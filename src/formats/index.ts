@@ -7,3 +7,4 @@ export * from './reportsCsv';
 export * from './csv';
 export * from './pdf';
 export * from './outlineSvg';
+export * from './vtt';

@@ -1,7 +1,9 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/** So many bytes a family's page sends at most, and a therapist's: a pack of tasks or a list of children is the largest. */
-const MOST_BYTES = { family: 64 * 1024, desk: 1_200_000 } as const;
+/** So many bytes a family's page sends at most, and a therapist's: a pack of tasks or a list of children is the largest. Clips go by doors of their own. */
+const MOST_BYTES = { family: 64 * 1024, desk: 1_200_000, clip: 24 * 1024 * 1024 } as const;
+export type Sender = keyof typeof MOST_BYTES;
+
 /** True where what is sent says that it is no larger than a family's. */
 export function isSmallBody({ headers }: IncomingMessage): boolean {
   return Number(headers['content-length'] ?? NaN) <= MOST_BYTES.family;
@@ -14,8 +16,8 @@ const DRAIN_MILLISECONDS = 3_000;
  * Refuses a body that is larger than any page of ours sends, before and while it is read, whatever its type. True where it was refused
  * at once; later, the answer is given by itself.
  */
-export function refuseLargeBody(request: IncomingMessage, response: ServerResponse, isFamily: boolean): boolean {
-  const most = isFamily ? MOST_BYTES.family : MOST_BYTES.desk;
+export function refuseLargeBody(request: IncomingMessage, response: ServerResponse, sender: Sender): boolean {
+  const most = MOST_BYTES[sender];
   const told = Number(request.headers['content-length'] ?? 0);
   if (!(told <= most)) {
     refuse(request, response);

@@ -6,6 +6,8 @@ import { LANGUAGES } from '@/core/text';
 import { openDatabase, readDatabaseUrl } from '@/db';
 import { DailyBackups, type DumpAddress } from '@/outside/backup';
 import { ByReach } from '@/outside/byReach';
+import { Workshop } from '@/outside/clips/workshop';
+import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { HttpTexts } from '@/outside/httpTexts';
 import { Mail } from '@/outside/mail';
@@ -34,6 +36,8 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     ...messagesFrom(environment, phone, dataFolder),
     backups: backupsFrom(environment, ownerUrl ?? url, dataFolder),
     solver: new HighsSolver(),
+    media: new FolderMedia(path.join(dataFolder, 'media')),
+    workshop: new Workshop(),
     house: houseFrom(environment),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),

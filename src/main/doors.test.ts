@@ -138,7 +138,7 @@ it('a place in a lane is not lost with who went away while they waited', async (
 describe('a body that is too large', () => {
   const read = { count: 0, isWhole: false };
   const server = createServer((request, response) => {
-    if (refuseLargeBody(request, response, request.url === '/f/x')) return;
+    if (refuseLargeBody(request, response, request.url === '/f/x' ? 'family' : 'desk')) return;
     request.on('data', (part: Buffer) => (read.count += part.length));
     request.on('end', () => response.writeHead(200).end(String(read.count)));
     request.on('error', () => {});

@@ -38,7 +38,8 @@ export function headersFor({ scripts, isSecure, isFamily }: HeaderWish): Readonl
     'Referrer-Policy': isFamily ? 'no-referrer' : 'same-origin',
     'Cross-Origin-Opener-Policy': 'same-origin',
     'Cross-Origin-Resource-Policy': 'same-origin',
-    'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
+    // A therapist films in the page itself; a family's phone films by its own camera, and sends the file.
+    'Permissions-Policy': `camera=(${isFamily ? '' : 'self'}), microphone=(${isFamily ? '' : 'self'}), geolocation=(), payment=(), usb=()`,
     ...(isSecure && { 'Strict-Transport-Security': `max-age=${YEAR_SECONDS}` }),
     ...(isFamily && { 'X-Robots-Tag': 'noindex' }),
   };
@@ -52,7 +53,8 @@ function contentPolicy(scripts: Scripts): string {
     // Style sheets are files, and blocks carry the nonce; drawings place their marks by attributes. The page that mends a form brings its own.
     own ? `style-src 'self' 'nonce-${scripts.nonce}'` : "style-src 'self' 'unsafe-inline'",
     "style-src-attr 'unsafe-inline'",
-    "img-src 'self' data:",
+    "img-src 'self' data: blob:",
+    "media-src 'self' blob:",
     "object-src 'none'",
     "frame-ancestors 'none'",
     "form-action 'self'",

@@ -9,7 +9,7 @@ import { withAnswerStatus } from '@/server/answerStatus';
 import { CLIENT_HEADER } from '@/server/clientHeader';
 import { provideContext } from '@/server/context';
 import { allowedHosts } from './allowedHosts';
-import { isSmallBody, refuseLargeBody } from './bodyLimit';
+import { isSmallBody, refuseLargeBody, type Sender } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
 import { Ending } from './ending';
@@ -30,6 +30,9 @@ const SOLVER = /^\/plan\/(worker\.js|highs\.wasm)$/;
 const FAMILY = /^\/f\/([^/?]*)/;
 /** The frame would draw a page for any other, too. */
 const METHODS = ['GET', 'HEAD', 'POST'];
+/** What a camera made comes in by these doors alone, and goes out by those. */
+const TAKES_CLIP = /^\/(clips\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
+const GIVES_CLIP = /^\/(clips|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
 const context = contextFrom(process.env);
@@ -53,10 +56,18 @@ const LONGEST_WAIT_MILLISECONDS = 8_000;
 const lanes = {
   family: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
   desk: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
+  clipOut: new Lanes(64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  // Each is held whole while it is read.
+  clipIn: new Lanes(3, 20, 60_000),
 };
 const MOST_CONNECTIONS = 4_000;
 
-const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000 }, (request, response) => {
+/** A page's form is sent in no time; a clip from a phone on a slow line takes minutes. */
+const SENDING_MILLISECONDS = 60_000;
+const SENDING_CLIP_MILLISECONDS = 300_000;
+
+const server = createServer({ requestTimeout: SENDING_CLIP_MILLISECONDS, headersTimeout: 15_000 }, (request, response) => {
   receive(request, response).catch(() => response.destroy());
 });
 server.maxConnections = MOST_CONNECTIONS;
@@ -67,6 +78,8 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   const token = FAMILY.exec(address)?.[1];
   // A teacher's page is as small as a family's, and as private.
   const isFamily = token !== undefined || address.startsWith('/t/');
+  const isClip = TAKES_CLIP.test(address);
+  if (!isClip) endUnsent(request, response);
   const nonce = randomBytes(16).toString('base64');
   const headers = headersFor({ scripts: SOLVER.test(address) ? 'solver' : { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
@@ -83,7 +96,8 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   }
   if (request.method !== 'GET' && request.method !== 'HEAD') {
     if (token !== undefined && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
-    if (refuseLargeBody(request, response, isFamily)) return;
+    const sender: Sender = isClip ? 'clip' : isFamily ? 'family' : 'desk';
+    if (refuseLargeBody(request, response, sender)) return;
     if (request.method === 'POST' && INTAKE.test(address) && isForm(request)) return takeIn(token!, request, response);
   }
   if (address.startsWith('/f/made/')) {
@@ -92,7 +106,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   }
   if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
   response.setHeader('Cache-Control', 'no-store');
-  const lane = isFamily ? lanes.family : lanes.desk;
+  const lane = isClip ? lanes.clipIn : GIVES_CLIP.test(address) ? lanes.clipOut : isFamily ? lanes.family : lanes.desk;
   const room = await lane.hold(response);
   if (room === 'gone') return;
   if (room === 'turned away') {
@@ -100,6 +114,14 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.');
   }
   compress(request, response, () => answerPage(request, response));
+}
+
+/** Whoever is still sending after so long is cut off. */
+function endUnsent(request: IncomingMessage, response: ServerResponse): void {
+  const timer = setTimeout(() => {
+    if (!request.complete) request.destroy();
+  }, SENDING_MILLISECONDS).unref();
+  response.once('close', () => clearTimeout(timer));
 }
 
 /** Where the database is away nobody is refused for it: the page says so. */

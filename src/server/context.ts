@@ -4,7 +4,7 @@ import type { House } from './house';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
 import { KnownLinks } from './reports/knownLinks';
-import type { Backups, Clock, PhoneOnShow, Solver, TextService } from './ports';
+import type { Backups, ClipWorkshop, Clock, MediaStore, PhoneOnShow, Solver, TextService } from './ports';
 
 /** What stands behind the use cases, as the process that serves them puts it together. */
 export interface ContextParts {
@@ -19,6 +19,9 @@ export interface ContextParts {
   /** Where backups go by themselves; null where nobody asked for any. */
   readonly backups: Backups | null;
   readonly solver: Solver;
+  /** Where clips and pictures are kept, and what reads and makes them. */
+  readonly media: MediaStore;
+  readonly workshop: ClipWorkshop;
   readonly house: House;
   /** The address that links begin with. */
   readonly origin: string;

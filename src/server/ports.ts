@@ -1,6 +1,10 @@
 import type { Instant } from '@/core/calendar';
 import type { Reach } from '@/core/child';
+import type { ClipFile } from '@/core/clips';
 import type { Solve } from '@/core/plan';
+import type { Result } from '@/core/result';
+import type { ClipIssue, ClipWish, ReadClip } from '@/formats/clip';
+import type { PictureIssue, PictureWish } from '@/formats/picture';
 import { hashOf } from './secrets';
 
 /** The time, as every use case asks it. */
@@ -37,6 +41,36 @@ export interface PhoneText {
 /** Solves weeks, on a thread that nobody else waits on. */
 export interface Solver {
   readonly solve: Solve;
+}
+
+/** Keeps files by their content: the same bytes have the same name, and are kept once. */
+export interface MediaStore {
+  /** Gives back the name: what is given back is on the disk. */
+  put(bytes: Uint8Array): Promise<string>;
+  /** Null where there is none of that name. @param span bytes, both ends in; all where left out */
+  read(name: string, span?: { readonly start: number; readonly end: number }): Promise<ReadableStream<Uint8Array> | null>;
+  /** @throws Error where there is none of that name */
+  whole(name: string): Promise<Uint8Array>;
+  /** Taking away what is not there is no fault. */
+  drop(name: string): Promise<void>;
+}
+
+export interface FormsWish extends Pick<ReadClip, 'type' | 'fromSeconds' | 'seconds'> {
+  /** The moments of which still pictures are wished, from where the clip begins. */
+  readonly stillsAt: readonly number[];
+}
+
+/** A file that was made of a clip. */
+export interface MadeFile extends Omit<ClipFile, 'bytes'> {
+  readonly content: Uint8Array;
+}
+
+/** What reads and makes clips and pictures, on threads and in processes that nobody else waits on. */
+export interface ClipWorkshop {
+  readClip(file: Uint8Array, wish: ClipWish): Promise<Result<ReadClip, ClipIssue>>;
+  readPicture(file: Uint8Array, wish: PictureWish): Promise<Result<Uint8Array, PictureIssue>>;
+  /** A small form, a poster and stills; null where this machine has nothing to make them with. */
+  makeForms(original: Uint8Array, wish: FormsWish): Promise<readonly MadeFile[] | null>;
 }
 
 /** Where the backups of each day go. */

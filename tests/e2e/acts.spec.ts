@@ -97,7 +97,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   postMinutesAction: form({ postMinutes: '9' }),
   languagesAction: form({ languages: 'en' }),
   setNetworkAction: form({ fails: '0', delaySeconds: '0' }),
-  keepingAction: form({ auditDays: '40', messageDays: '40', leftChildYears: '1' }),
+  keepingAction: form({ auditDays: '40', messageDays: '40', clipDays: '30', leftChildYears: '1' }),
   signInRulesAction: form({ idleMinutes: '60', signInDays: '2' }),
   takeFactorOffOfAction: person({}),
   inviteAction: form({ email: 'new@tarrowhill.example', name: 'New One', role: 'supervisor' }),

@@ -33,10 +33,10 @@ describe('what the house keeps', () => {
     bed.passDays(10 * 366);
     await tidy();
     expect(await count('children')).toBe(2);
-    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '1095', leftChildYears: '11' });
+    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '1095', clipDays: '30', leftChildYears: '11' });
     await tidy();
     expect(await count('children')).toBe(2);
-    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '1095', leftChildYears: '10' });
+    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '1095', clipDays: '30', leftChildYears: '10' });
     await tidy();
     expect(await bed.read('SELECT id FROM children')).toEqual([{ id: here }]);
     for (const table of ['reports', 'family_links', 'programs']) expect([table, await count(table)]).toEqual([table, 0]);
@@ -57,7 +57,7 @@ describe('what the house keeps', () => {
       );
     await text('a', ':now');
     await text('b', 'NULL');
-    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '30', leftChildYears: '' });
+    await setKeeping(bed.context, ines, { auditDays: '1095', messageDays: '30', clipDays: '30', leftChildYears: '' });
     bed.passDays(29);
     await tidy();
     expect([await count('messages'), await count('incoming_texts')]).toEqual([2, 2]);
@@ -100,12 +100,15 @@ describe('what the house keeps', () => {
   it.each([
     [{ auditDays: '29' }, 'invalid'],
     [{ messageDays: 'many' }, 'invalid'],
+    [{ clipDays: '0' }, 'invalid'],
     [{ leftChildYears: '0' }, 'invalid'],
     [{ leftChildYears: '' }, 'not refused'],
   ])('is set within reason: %j is %s', async (change, says) => {
-    expect(await refusal(setKeeping(bed.context, ines, { auditDays: '365', messageDays: '365', leftChildYears: '7', ...change }))).toBe(
-      says,
-    );
+    expect(
+      await refusal(
+        setKeeping(bed.context, ines, { auditDays: '365', messageDays: '365', clipDays: '30', leftChildYears: '7', ...change }),
+      ),
+    ).toBe(says);
   });
 });
 

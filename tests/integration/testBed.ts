@@ -19,6 +19,8 @@ import {
   addMessage,
   type Work,
 } from '@/db';
+import { Workshop } from '@/outside/clips/workshop';
+import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import type { PersonActor } from '@/server/actor';
@@ -73,6 +75,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
   const clock = () => now;
   const phone = new PretendPhone(folder, ORIGIN, clock);
   const solver = new HighsSolver();
+  const workshop = new Workshop();
   const context = createContext({
     db,
     owner: db,
@@ -82,6 +85,8 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     phone,
     backups: null,
     solver,
+    media: new FolderMedia(path.join(folder, 'media')),
+    workshop,
     house: USUAL_HOUSE,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',
@@ -165,6 +170,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     },
     async close() {
       await solver.close();
+      await workshop.close();
       await db.close();
     },
   };

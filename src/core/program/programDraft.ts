@@ -27,6 +27,10 @@ export const taskChoicesSchema = z.strictObject({
   replaced: z.record(z.string().max(80), z.string().max(80)).optional(),
   /** Sheets of this child's own, by step, in place of the task's. */
   sheets: z.partialRecord(z.enum(STEP_NUMBERS), sheetSpecSchema).optional(),
+  /** Clips that show how it is done, by their ids. One that was taken away, or whose day is over, is shown no more. */
+  clips: z.array(z.number().int().positive()).max(4).optional(),
+  /** True where the family is asked to send a clip or a picture back, if it likes to. */
+  asksBack: z.boolean().optional(),
 });
 export type TaskChoices = z.infer<typeof taskChoicesSchema>;
 

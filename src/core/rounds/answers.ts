@@ -28,6 +28,7 @@ const ANSWERS = {
   pressed: ['read', 'wrote', 'later'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
   text: ['read', 'wrote', 'later'],
+  sentBack: ['read', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],
   ready: ['up', 'hold', 'down', 'wrote', 'later'],
   stuck: ['hold', 'up', 'down', 'wrote', 'later'],

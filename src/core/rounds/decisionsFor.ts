@@ -14,6 +14,7 @@ export const DECISION_KINDS = [
   'pressed',
   'question',
   'text',
+  'sentBack',
   'tooHard',
   'ready',
   'stuck',
@@ -51,6 +52,8 @@ export interface ChildSituation {
   }[];
   /** Texts that a person has to read, oldest first. */
   readonly unreadTextIds: readonly number[];
+  /** Clips and pictures from the family that nobody has looked at, oldest first. */
+  readonly unseenClips: readonly { readonly clipId: number; readonly taskId: number }[];
   /** Tasks that facts of today stop at steps that the family may do: what a rule blocks, or asks a reason for. */
   readonly stoppedTasks: readonly { readonly taskId: number; readonly blocks: boolean; readonly findingKeys: readonly string[] }[];
   /** The change by which the hand settled, in the last weeks; null where none did. */
@@ -71,6 +74,8 @@ export interface Decision {
   readonly reportIds: readonly number[];
   /** Texts that it speaks of. */
   readonly textIds: readonly number[];
+  /** Clips and pictures that it speaks of. */
+  readonly clipIds: readonly number[];
   readonly suggestion: Suggestion | null;
   /** Days without word, days until the end or since it, days since the start: by kind. Never negative. */
   readonly days: number | null;
@@ -125,7 +130,7 @@ function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituat
   ];
 }
 
-function fromReports({ childId, unreadReports, unreadTextIds, floodedOn }: ChildSituation): Decision[] {
+function fromReports({ childId, unreadReports, unreadTextIds, unseenClips, floodedOn }: ChildSituation): Decision[] {
   const flooded = floodedOn === null ? [] : [decision('flooded', childId, floodedOn, {})];
   const read = unreadReports.map((report) => {
     const kind = report.mistake ? 'pressed' : 'question';
@@ -133,7 +138,11 @@ function fromReports({ childId, unreadReports, unreadTextIds, floodedOn }: Child
   });
   // One card for all of them: the latest makes it a new one.
   const texts = unreadTextIds.length === 0 ? [] : [decision('text', childId, `${unreadTextIds.at(-1)}`, { textIds: unreadTextIds })];
-  return [...flooded, ...read, ...texts];
+  const lastClip = unseenClips.at(-1);
+  const clips = lastClip
+    ? [decision('sentBack', childId, `${lastClip.clipId}`, { taskId: lastClip.taskId, clipIds: unseenClips.map(({ clipId }) => clipId) })]
+    : [];
+  return [...flooded, ...read, ...texts, ...clips];
 }
 
 function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {
@@ -187,6 +196,7 @@ function decision(kind: DecisionKind, childId: number, evidence: string, rest: P
     taskId: null,
     reportIds: [],
     textIds: [],
+    clipIds: [],
     suggestion: null,
     days: null,
     ...rest,

@@ -18,6 +18,7 @@ const card = (kind: Decision['kind'], change: Partial<Decision> = {}): Decision 
   taskId: 1,
   reportIds: [],
   textIds: [],
+  clipIds: [],
   suggestion: suggestion(),
   days: null,
   ...change,

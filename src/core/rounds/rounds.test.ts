@@ -24,6 +24,7 @@ const child = (childId: number, change: Partial<ChildSituation> = {}): ChildSitu
   tasks: [{ taskId: 1, stepSinceVersion: 4, suggestion: suggestion('hold') }],
   unreadReports: [],
   unreadTextIds: [],
+  unseenClips: [],
   stoppedTasks: [],
   handChangeId: null,
   floodedOn: null,

@@ -9,6 +9,7 @@ const card = (childId: number, kind: DecisionKind, days: number | null = null): 
   taskId: null,
   reportIds: [],
   textIds: [],
+  clipIds: [],
   suggestion: null,
   days,
 });

@@ -24,6 +24,7 @@ import { printed } from './0025-printed';
 import { progress } from './0026-progress';
 import { wording } from './0027-wording';
 import { plansKits } from './0028-plans-kits';
+import { clips } from './0029-clips';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -59,6 +60,7 @@ export const MIGRATIONS: readonly Migration[] = [
   progress,
   wording,
   plansKits,
+  clips,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

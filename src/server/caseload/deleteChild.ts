@@ -1,6 +1,7 @@
 import { nameOf } from '@/core/child';
 import {
   addJobs,
+  clipsOfChild,
   deleteChild as removeChild,
   inTransaction,
   takeUntoldReportsOf,
@@ -13,6 +14,7 @@ import type { PersonActor } from '../actor';
 import { entryOf, noteChanges, takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { forgetPhoneJob } from '../jobs/jobs';
+import { removeWithFiles } from '../media/removeClip';
 import { invalid } from '../parseInput';
 import { requireConfirmed } from '../people/sessions';
 import { addressOf } from '../ports';
@@ -42,6 +44,12 @@ export async function removeWholly(
   const now = context.now();
   // What the trail does not tell yet of the child's reports goes into it before they go.
   const untold = await takeUntoldReportsOf(work, childId);
+  const clips = await clipsOfChild(work, childId);
+  await removeWithFiles(
+    work,
+    context,
+    clips.map(({ id }) => id),
+  );
   const gone = await removeChild(work, childId);
   await addJobs(work, [forgetPhoneJob(addressOf(childId), now)]);
   await noteChanges(work, now, [...untold.map(takenEntry), told(gone)]);

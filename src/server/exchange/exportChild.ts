@@ -2,6 +2,7 @@ import { calendarDayInZone } from '@/core/calendar';
 import {
   bagsOf,
   childChangesOf,
+  clipsOfChild,
   correctionsOf,
   currentVersions,
   decisionsOfChild,
@@ -23,6 +24,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
+import { bareClip } from '../media/bareClip';
 import { requireConfirmed } from '../people/sessions';
 
 const ALL = 100_000;
@@ -57,6 +59,7 @@ export async function exportChild(context: Context, actor: PersonActor, childId:
       reports: (await reportLog(work, childId, { most: ALL })).map(({ contentHash: _hash, ...report }) => report),
       measurements: await measurementsOf(work, childId, ALL),
       bags: (await bagsOf(work, [childId])).map(({ id: _id, childId: _child, ...bag }) => bag),
+      clips: (await clipsOfChild(work, childId)).map(bareClip),
       corrections: await correctionsOf(work, childId),
       decisions: await decisionsOfChild(work, childId, ALL),
       lifts: await liftsOf(work, childId),

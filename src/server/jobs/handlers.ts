@@ -2,6 +2,8 @@ import { inTransaction, migrationNames, personById, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
+import { clipFormsHandler } from '../media/clipForms';
+import { dropMediaHandler } from '../media/keepFile';
 import { remindHandler } from '../messages/reminders';
 import { receiveText } from '../replies/receiveText';
 import { personAddressOf, strangerAddressOf, type TextToSend } from '../ports';
@@ -79,6 +81,8 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'backup'>, { day: string; migrations: readonly string[] }>,
+  clipForms: clipFormsHandler,
+  dropMedia: dropMediaHandler,
   remind: remindHandler,
   tidy: tidyHandler,
 } satisfies {

@@ -31,6 +31,10 @@ export const JOB_PAYLOADS = {
   incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
   /** Somebody whom no child knows wrote that one is hurt: fixed words back. */
   tellStranger: z.strictObject({ from: z.string(), text: z.string(), day: z.string() }),
+  /** Make the small form of a clip, its poster and its stills. */
+  clipForms: z.strictObject({ clipId: z.number().int().positive() }),
+  /** Take a file away that no clip has. */
+  dropMedia: z.strictObject({ hash: z.string() }),
   /** Once a day, where it is wished: put everything into a file. */
   backup: z.strictObject({ day: z.string() }),
   /** Once a day: take away what is older than it is kept. */
@@ -84,6 +88,14 @@ export function tellStrangerJob(stranger: PayloadOf<'tellStranger'>, at: Instant
 
 export function tellStrangerKey({ from, day }: { readonly from: string; readonly day: string }): string {
   return `tellStranger:${hashOf(from).slice(0, 32)}:${day}`;
+}
+
+export function clipFormsJob(clipId: number, at: Instant): NewJob {
+  return { kind: 'clipForms' satisfies JobKind, key: `clipForms:${clipId}`, payload: { clipId }, at, runAfter: at };
+}
+
+export function dropMediaJob(hash: string, at: Instant, runAfter = at): NewJob {
+  return { kind: 'dropMedia' satisfies JobKind, key: `dropMedia:${hash}:${runAfter}`, payload: { hash }, at, runAfter };
 }
 
 export function auditJob(key: string, entries: readonly AuditEntry[], at: Instant): NewJob {

@@ -1,6 +1,17 @@
-import { addDays, calendarDayInZone, instantAfterDays } from '@/core/calendar';
-import { childrenLeftBefore, dropAuditBefore, dropDoneJobsBefore, dropPassed, inTransaction, workplaceOf, type Passing } from '@/db';
+import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
+import {
+  childrenLeftBefore,
+  dropAuditBefore,
+  dropDoneJobsBefore,
+  dropPassed,
+  expiredClips,
+  inTransaction,
+  workplaceOf,
+  type Passing,
+} from '@/db';
 import { removeWholly } from '../caseload/deleteChild';
+import { noteChanges } from '../audit/trail';
+import { removeWithFiles } from '../media/removeClip';
 import type { Context } from '../context';
 import type { JobHandler } from './handlers';
 import type { PayloadOf } from './jobs';
@@ -10,6 +21,7 @@ const JOB_DAYS = 30;
 /** What nobody asks for any more once it is over, by days after its end. */
 const PASSING_DAYS = { sign_in_tries: 1, sign_ins: 90, known_devices: 180, invitations: 30, password_links: 30 } as const;
 const MOST_AT_ONCE = 2_000;
+const MOST_CLIPS_AT_ONCE = 100;
 const DAYS_IN_A_YEAR = 365.25;
 
 /** Takes away, a piece at a time, what is older than it is kept. Doing it twice takes nothing more. */
@@ -29,6 +41,7 @@ export const tidyHandler: JobHandler<PayloadOf<'tidy'>, true> = {
       ...Object.entries(PASSING_DAYS).map(([what, days]) => passed(what as Passing, days)),
     ];
     for (const drop of drops) while ((await drop()) === MOST_AT_ONCE) continue;
+    while (await removeExpiredClips(context, calendarDayInZone(now, timeZone))) continue;
     if (leftChildYears === null) return;
     const day = addDays(calendarDayInZone(now, timeZone), -Math.ceil(leftChildYears * DAYS_IN_A_YEAR));
     while (await deleteOneLeftBefore(context, day)) continue;
@@ -36,6 +49,20 @@ export const tidyHandler: JobHandler<PayloadOf<'tidy'>, true> = {
   settle: async () => {},
   giveUp: async () => {},
 };
+
+/** Clips whose day is over go, with their files. False where there is none any more. */
+async function removeExpiredClips(context: Context, today: CalendarDay): Promise<boolean> {
+  return inTransaction(context.db, async (work) => {
+    const ids = await expiredClips(work, today, MOST_CLIPS_AT_ONCE);
+    if (ids.length === 0) return false;
+    await removeWithFiles(work, context, ids);
+    const at = context.now();
+    await noteChanges(work, at, [
+      { at, personId: null, linkId: null, childIds: [], action: 'clip.tooOld', numbers: { clips: ids.length } },
+    ]);
+    return true;
+  });
+}
 
 /** A child who left so long ago goes wholly, as if a person had deleted it. False where there is none any more. */
 async function deleteOneLeftBefore(context: Context, day: ReturnType<typeof addDays>): Promise<boolean> {

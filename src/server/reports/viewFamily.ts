@@ -3,6 +3,7 @@ import type { Child } from '@/core/child';
 import type { ProgramTask, ProgramVersion } from '@/core/program';
 import {
   childById,
+  clipsById,
   inTransaction,
   liftsOf,
   noteFirstOpening,
@@ -10,6 +11,7 @@ import {
   openStops,
   readerOf,
   reportLog,
+  sentBackClips,
   versionHolding,
   workplaceOf,
   type FamilyNote,
@@ -20,6 +22,7 @@ import {
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { bareClip, type BareClip } from '../media/bareClip';
 import { familyOf } from './familyLink';
 
 /** What a family said of a task today. */
@@ -35,6 +38,10 @@ export interface FamilyTask {
   readonly timesToday: number;
   /** Something hurt at this task: closed till a person lifts the stop, or open again from a day on. */
   readonly closed: Closed | null;
+  /** Clips and pictures that show how it is done, as far as there are any still. */
+  readonly shown: readonly BareClip[];
+  /** What this family sent of it, the latest first. */
+  readonly sentBack: readonly BareClip[];
 }
 
 export interface FamilyView {
@@ -46,6 +53,8 @@ export interface FamilyView {
   readonly tasks: readonly FamilyTask[];
   readonly otherTasks: readonly FamilyTask[];
   readonly emergencyNumber: string;
+  /** So many days what the family films is kept. */
+  readonly clipDays: number;
   /** What the therapist said, latest first: notes, and tasks that were opened again. */
   readonly notes: readonly FamilyNote[];
   readonly lifts: readonly Lift[];
@@ -74,13 +83,17 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const version = await versionHolding(work, child.id, today);
     const ofWeek = await reportLog(work, child.id, { since: addDays(today, 1 - WEEK), most: REPORTS_LOOKED_AT });
     const reports = ofWeek.filter(({ doneOn }) => doneOn >= today);
-    const { emergencyNumber } = await workplaceOf(work);
+    const { emergencyNumber, clipDays } = await workplaceOf(work);
     const stops = await openStops(work, [child.id]);
     const lifts = (await liftsOf(work, child.id)).filter(
       ({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_DAYS,
     );
     const reader = await readerOf(work, child.id);
     const notes = await notesOf(work, child.id, NOTES_SHOWN);
+    const wished = (version?.tasks ?? []).flatMap(({ choices }) => choices.clips ?? []);
+    const shown = (await clipsById(work, wished, today)).filter(({ childId }) => childId === null || childId === child.id);
+    const asksBack = version?.tasks.some(({ choices }) => choices.asksBack);
+    const sentBack = asksBack ? await sentBackClips(work, [child.id], today) : [];
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
       reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && tellsOfPractice(report)) ?? null,
@@ -88,6 +101,11 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
         (report) => report.taskId === task.taskId && report.doneOn === today && report.done && tellsOfPractice(report),
       ).length,
       closed: closedBy(task.taskId, stops, lifts, today),
+      shown: shown.filter(({ id }) => task.choices.clips?.includes(id)).map(bareClip),
+      sentBack: sentBack
+        .filter(({ taskId }) => taskId === task.taskId)
+        .map(bareClip)
+        .toReversed(),
     }));
     const isToday = ({ task }: FamilyTask) => task.weekdays.includes(weekdayOf(today));
     const tasks = all.filter(isToday);
@@ -103,6 +121,7 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
         tasks,
         otherTasks,
         emergencyNumber,
+        clipDays,
         notes,
         lifts,
         reader,

@@ -19,7 +19,17 @@ import {
   type DecisionAnswer,
   type SilenceDeed,
 } from '@/core/rounds';
-import { inTransaction, isDuplicate, keepPhrase, markRead, settleDecision, settleTextsUpTo, type NewDecision, type Work } from '@/db';
+import {
+  inTransaction,
+  isDuplicate,
+  keepPhrase,
+  markClipsSeen,
+  markRead,
+  settleDecision,
+  settleTextsUpTo,
+  type NewDecision,
+  type Work,
+} from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -183,8 +193,20 @@ async function settle(work: Work, decision: NewDecision): Promise<number> {
 async function read(work: Work, context: Context, actor: PersonActor, { decision, child, decisionId }: Settling): Promise<void> {
   const lastText = decision.textIds.at(-1);
   if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, context.now());
+  await seeClips(work, context, actor, { decision, child });
   if (decision.kind !== 'pressed' && decision.kind !== 'question') return;
   await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at: context.now(), decisionId });
+}
+
+/** What the family sent was looked at: what comes later makes a new card. */
+async function seeClips(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  { decision, child }: Pick<Settling, 'decision' | 'child'>,
+): Promise<void> {
+  const lastClip = decision.clipIds.at(-1);
+  if (lastClip !== undefined) await markClipsSeen(work, child.id, lastClip, actor.personId, context.now());
 }
 
 /** What was written to a family is offered to its writer again, by language; what names a child is of that child alone, and goes with it. */

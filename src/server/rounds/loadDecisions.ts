@@ -18,6 +18,7 @@ import {
   standingDecisions,
   textsForAPerson,
   unreadReports,
+  unseenClips,
   type Stop,
   type Work,
 } from '@/db';
@@ -84,6 +85,7 @@ export async function loadDecisions(
   );
   const unread = groupBy(await unreadReports(work, childIds), (report) => report.childId);
   const texts = groupBy(await textsForAPerson(work, childIds, instantAfterDays(context.now(), -1)), (text) => text.childId);
+  const clips = groupBy(await unseenClips(work, childIds, today), (clip) => clip.childId);
   const rules = await leadRules(work, childIds);
   const stops = known?.stops ?? groupBy(await openStops(work, childIds), (stop) => stop.childId);
   const words = known?.lastWords ?? (await lastWords(work, childIds));
@@ -111,6 +113,7 @@ export async function loadDecisions(
         // Who answers by paper or call has no link to open.
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),
         unreadReports: unread.get(child.id) ?? [],
+        unseenClips: clips.get(child.id) ?? [],
         unreadTextIds: (texts.get(child.id) ?? []).map(({ textId }) => textId),
         stops: stopsOfChild,
         stoppedTasks: changed.has(child.id) ? stoppedNow(child, program, today) : [],

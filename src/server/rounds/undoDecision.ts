@@ -10,6 +10,7 @@ import {
   inTransaction,
   undoDecisionById,
   unmarkRead,
+  unseeClips,
   unsettleTexts,
   versionOf,
   versionOfDecision,
@@ -44,6 +45,7 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision, wasTold);
     await unmarkRead(work, child.id, decision.id);
     if (decision.kind === 'text') await unsettleTexts(work, child.id, actor.personId, decision.decidedAt);
+    if (decision.kind === 'sentBack') await unseeClips(work, child.id, actor.personId, decision.decidedAt);
     await closeAgain(work, child.id, decision.id);
     await dropNotesOfDecision(work, child.id, decision.id);
     await undoDecisionById(work, decision.id, actor.personId, now);

@@ -13,6 +13,7 @@ import {
   messagesOf,
   phrasesOf,
   reportLog,
+  sentBackClips,
   sessionsOfTasks,
   textsById,
   workplaceOf,
@@ -31,6 +32,7 @@ import { may } from '../may';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 import { stoppedTasksOf } from '../programs/stoppedTasks';
 import { toDoOf, type ToDo } from '../logbook/toDo';
+import { bareClip, type BareClip } from '../media/bareClip';
 import { cardContext, type CardContext } from './cardContext';
 import { loadDecisions } from './loadDecisions';
 
@@ -74,6 +76,8 @@ export interface DecisionInFull {
   readonly reports: readonly LoggedReport[];
   /** Texts that nobody could read, oldest first. */
   readonly texts: readonly IncomingRow[];
+  /** What the family sent of this task, or, where the card is of none, of any; the latest first. */
+  readonly clips: readonly BareClip[];
   /** What closes tasks of the child now, of this task and of others. */
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
@@ -231,9 +235,13 @@ async function inFull(
   });
   const reports = await loggedReports(work, entries);
   const texts = [...(await textsById(work, decision.textIds)).values()].sort((a, b) => a.id - b.id);
+  const clips = (await sentBackClips(work, [child.id], today))
+    .filter(({ taskId }) => !task || taskId === task.taskId)
+    .map(bareClip)
+    .toReversed();
   const sessions = task ? await sessionsOfTasks(work, child.id, [task.taskId]) : [];
   const context = await cardContext(work, child, task, sessions, today);
-  const told = { decision, child, program, task, findings, reports, texts, stops, dangers, earlierDeeds, context };
+  const told = { decision, child, program, task, findings, reports, texts, clips, stops, dangers, earlierDeeds, context };
   if (!task) return { ...told, flight: null, tread: null };
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;

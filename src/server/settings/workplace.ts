@@ -99,6 +99,7 @@ const keepingSchema = z.object({
   auditDays: z.coerce.number().int().min(30, 'auditDays').max(3653, 'auditDays'),
   messageDays: z.coerce.number().int().min(30, 'messageDays').max(3653, 'messageDays'),
   /** Empty: a person deletes, and no clock. */
+  clipDays: z.coerce.number().int().min(1, 'clipDays').max(365, 'clipDays'),
   leftChildYears: z.union([z.literal('').transform(() => null), z.coerce.number().int().min(1, 'childYears').max(30, 'childYears')]),
 });
 
@@ -107,7 +108,7 @@ export async function setKeeping(context: Context, actor: PersonActor, raw: unkn
   requireMay(actor, 'changeWorkplace');
   requireConfirmed(context, actor);
   const rules = parseInput(keepingSchema, raw);
-  const said = `${rules.auditDays}, ${rules.messageDays}, ${rules.leftChildYears ?? '–'}`;
+  const said = `${rules.auditDays}, ${rules.messageDays}, ${rules.leftChildYears ?? '–'}, ${rules.clipDays}`;
   await change(context, actor, 'keeping', said, (work) => changeKeepingRules(work, rules));
 }
 

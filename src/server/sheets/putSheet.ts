@@ -1,16 +1,14 @@
 import { z } from 'zod';
 import { drawSheet, sheetSpecSchema } from '@/core/sheets';
-import { currentVersions, inTransaction, latestTasks, saveDraft } from '@/db';
 import { readOutline, type ReadOutline } from '@/formats';
-import { requireChild, requireMay } from '../access';
+import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
+import { changePlanned } from '../programs/changePlanned';
 import { keepDraft } from '../tasks/benchWork';
 import { viewBench } from '../tasks/viewBench';
-import { draftNow } from './viewSheets';
 
 export type { ReadOutline };
 
@@ -30,24 +28,10 @@ function requireDrawn(spec: z.infer<typeof sheetSpecSchema>): void {
 export async function putSheetForChild(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { childId, slug, step, spec } = parseInput(z.object({ ...fields, childId: z.coerce.number().int().positive() }), raw);
   requireDrawn(spec);
-  await inTransaction(context.db, async (work) => {
-    const { child } = await requireChild(work, actor, childId, 'changeProgram');
-    const task = (await latestTasks(work, actor.personId)).find(({ content }) => content.slug === slug);
-    const given = (await currentVersions(work, [childId])).get(childId)?.tasks.find(({ taskId }) => taskId === task?.taskId);
-    const draft = await draftNow(work, context, child);
-    const place = draft.tasks.findIndex(
-      ({ taskVersionId }) => taskVersionId === task?.taskVersionId || taskVersionId === given?.taskVersionId,
-    );
-    if (!task || place < 0) throw new AppError('notFound');
-    const tasks = draft.tasks.map((planned, index) =>
-      index === place
-        ? { ...planned, choices: { ...planned.choices, sheets: { ...planned.choices.sheets, [String(step)]: spec } } }
-        : planned,
-    );
-    const now = context.now();
-    await saveDraft(work, childId, { ...draft, tasks }, actor.personId, now);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
-  });
+  await changePlanned(context, actor, { childId, slug }, (choices) => ({
+    ...choices,
+    sheets: { ...choices.sheets, [String(step)]: spec },
+  }));
 }
 
 /** Lays a sheet onto the bench, at a step of one's own task. It is in the library once the task is put there. @throws AppError notFound, notAllowed, invalid */

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { calendarDayInZone } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/child';
-import { contentFor, draftFrom, programDraftSchema } from '@/core/program';
+import { contentFor } from '@/core/program';
 import type { TaskContent } from '@/core/tasks';
 import type { LocalText } from '@/core/text';
-import { childrenOf, currentVersions, draftOf, inTransaction, latestTasks, taskRecords, type Work } from '@/db';
+import { childrenOf, currentVersions, inTransaction, latestTasks, taskRecords, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -12,6 +11,7 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
+import { draftNow } from '../programs/changePlanned';
 
 export interface SheetsView {
   /** Tasks whose steps have sheets, by title. */
@@ -95,13 +95,4 @@ async function placedIn(work: Work, context: Context, child: Child, library: Awa
   if (!planned) return null;
   const base = library.find((each) => each.taskId === taskId)!.content;
   return { step: planned.step, content: contentFor(base, planned.choices, child.taskSettings), taskVersionId: planned.taskVersionId };
-}
-
-/** The draft where one was kept, else what was sent, as a draft that goes on from it. */
-export async function draftNow(work: Work, context: Context, child: Child) {
-  const saved = await draftOf(work, child.id);
-  const draft = saved ? programDraftSchema.safeParse(saved.content) : null;
-  if (draft?.success) return draft.data;
-  const current = (await currentVersions(work, [child.id])).get(child.id) ?? null;
-  return draftFrom(current, calendarDayInZone(context.now(), child.timeZone));
 }

@@ -40,6 +40,7 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
     tasks,
     otherTasks: [],
     emergencyNumber: '911',
+    clipDays: 30,
     notes: [],
     lifts: [],
     reader: { name: 'Marit Oyelaran-Voss', days: [2, 5] },
@@ -54,6 +55,8 @@ const asked = (task: ProgramTask, change: Partial<FamilyTaskView> = {}): FamilyT
   reportedToday: null,
   timesToday: 0,
   closed: null,
+  shown: [],
+  sentBack: [],
   ...change,
 });
 

@@ -30,7 +30,7 @@ export function GoodOneDrawing({ picture, isLeft, label }: Props) {
   );
 }
 
-function DrawnPart({ part }: { part: Part }) {
+export function DrawnPart({ part }: { part: Part }) {
   switch (part.kind) {
     case 'limb': {
       const d = wayOf(part.spots);

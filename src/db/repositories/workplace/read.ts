@@ -21,6 +21,8 @@ export interface Workplace {
   readonly messageDays: number;
   /** After so many years off the caseload a child is deleted; null where a person does it. */
   readonly leftChildYears: number | null;
+  /** How long what families send back, clips and pictures, is kept. */
+  readonly clipDays: number;
 }
 
 const UNSET: Workplace = {
@@ -34,6 +36,7 @@ const UNSET: Workplace = {
   factorRequired: false,
   messageDays: 1095,
   leftChildYears: null,
+  clipDays: 30,
 };
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
@@ -42,7 +45,7 @@ export async function workplaceOf(work: Work): Promise<Workplace> {
   >(
     `SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages,
        idle_minutes AS idleMinutes, sign_in_days AS signInDays, factor_required AS factorRequired, message_days AS messageDays,
-       left_child_years AS leftChildYears
+       left_child_years AS leftChildYears, clip_days AS clipDays
      FROM workplace WHERE id = 1`,
   );
   return row ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired) } : UNSET;

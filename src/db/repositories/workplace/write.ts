@@ -68,12 +68,12 @@ export async function changeSignInRules(work: Work, { idleMinutes, signInDays, f
   );
 }
 
-export type KeepingRules = Pick<Workplace, 'auditDays' | 'messageDays' | 'leftChildYears'>;
+export type KeepingRules = Pick<Workplace, 'auditDays' | 'messageDays' | 'leftChildYears' | 'clipDays'>;
 
-export async function changeKeepingRules(work: Work, { auditDays, messageDays, leftChildYears }: KeepingRules): Promise<void> {
+export async function changeKeepingRules(work: Work, { auditDays, messageDays, leftChildYears, clipDays }: KeepingRules): Promise<void> {
   await tablesOf(work).update(
     'workplace',
-    { audit_days: auditDays, message_days: messageDays, left_child_years: leftChildYears },
+    { audit_days: auditDays, message_days: messageDays, left_child_years: leftChildYears, clip_days: clipDays },
     { id: 1 },
   );
 }

@@ -112,7 +112,15 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
                 >
                   its sheet
                 </a>
-              )}
+              )}{' '}
+              <a
+                className="link"
+                href={`/clips?${new URLSearchParams({ task: content.slug, step: String(planned.step), child: String(child.id) })}`}
+              >
+                {planned.choices.clips?.length
+                  ? `shown by ${planned.choices.clips.length === 1 ? 'a clip' : `${planned.choices.clips.length} clips`}`
+                  : 'show it'}
+              </a>
             </p>
           )}
           <p className="text-[14px] text-soft">

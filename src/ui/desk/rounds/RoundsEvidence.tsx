@@ -5,6 +5,7 @@ import { isOfStop } from '@/core/rounds';
 import { nameOf } from '@/core/child';
 import type { DecisionInFull } from '@/server/rounds/viewRounds';
 import { words } from '../../shared/deskWords';
+import { ClipFiles } from '../clips/ClipCard.client';
 import { LargeFlight } from '../../flight/FlightDrawing';
 import { longDay, momentIn } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
@@ -55,6 +56,18 @@ function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
   ));
 }
 
+/** What the family filmed, beside what it reported. */
+function Clips({ here: { clips, child } }: { here: DecisionInFull }) {
+  return clips.map((clip) => (
+    <figure key={clip.id} className="mt-3 max-w-[320px]">
+      <ClipFiles clip={clip} />
+      <figcaption className="text-[13px] text-soft">
+        {clip.saidBy || 'the family'}, {momentIn(clip.madeAt, child.timeZone)}, step {clip.step}, deleted after {longDay(clip.expiresOn)}
+      </figcaption>
+    </figure>
+  ));
+}
+
 /** What a decision rests on: the child, the flight, the last reports. */
 export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
   const { child, decision, task, flight, program, reports } = here;
@@ -71,6 +84,7 @@ export function RoundsEvidence({ here, today }: { here: DecisionInFull; today: C
       <ChildFacts child={child} today={today} />
       <Harm here={here} />
       <Texts here={here} />
+      <Clips here={here} />
       {task && flight ? (
         <>
           <h3 className="mt-4 text-[17px]">

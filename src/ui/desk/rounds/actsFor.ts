@@ -37,8 +37,8 @@ export function actsFor(decision: Decision, task: ProgramTask | null, mayChange:
   if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
   if (decision.kind === 'unsafe') return [];
   if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
-  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text')
-    acts.push({ key: 'r', answer: 'read', words: 'I have read it', followed: true });
+  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text' || decision.kind === 'sentBack')
+    acts.push({ key: 'r', answer: 'read', words: decision.kind === 'sentBack' ? 'I have looked at it' : 'I have read it', followed: true });
   if (task && mayChange) {
     if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
     if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });

@@ -32,7 +32,7 @@ function suggestion(move: Suggestion['move'], toStep: number): Suggestion {
 }
 
 function decision(kind: DecisionKind, rest: Partial<Decision> = {}): Decision {
-  return { key: 'k', kind, childId: 1, taskId: 1, reportIds: [], textIds: [], suggestion: null, days: null, ...rest };
+  return { key: 'k', kind, childId: 1, taskId: 1, reportIds: [], textIds: [], clipIds: [], suggestion: null, days: null, ...rest };
 }
 
 describe('a decision in words', () => {

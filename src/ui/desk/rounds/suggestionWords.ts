@@ -31,6 +31,8 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return 'The family asks';
     case 'text':
       return 'A text needs you';
+    case 'sentBack':
+      return 'The family shows how it goes';
     case 'tooHard':
       return `Step down to ${step(decision.suggestion!.toStep)}`;
     case 'ready':
@@ -107,6 +109,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return {
         why: 'This came by text, and could not be read for sure. The family was told that a person reads it. Nothing of it was filed.',
         otherwise: 'Ask the family, or file it by hand; marked read, it leaves the round.',
+      };
+    case 'sentBack':
+      return {
+        why: 'You asked for a clip or a picture, and the family sent one. It is no report: nothing of it is counted.',
+        otherwise: 'When you write or say that you looked, it leaves the round. It is deleted on the day that stands beside it.',
       };
     case 'pressed':
       return {

@@ -28,6 +28,7 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
             <span className="flex flex-col items-start gap-2">
               <NumberField name="auditDays" says="days: the list of who looked" value={view.auditDays} />
               <NumberField name="messageDays" says="days: messages, and texts that came in" value={view.messageDays} />
+              <NumberField name="clipDays" says="days: clips and pictures that families send" value={view.clipDays} />
               <NumberField
                 name="leftChildYears"
                 says="years: a child off the caseload (empty: until somebody deletes it)"

@@ -28,6 +28,13 @@ export function pageWords(words: FamilyWords, day: CalendarDay, isFoot = false):
     ofTarget: t('ofTarget', { target: hole('target') }),
     thanks: t('thanks'),
     repeated: t('repeated'),
+    shownPlay: t('shown.play', { size: hole('size') }),
+    shownPause: t('shown.pause'),
+    shownAgain: t('shown.again'),
+    shownTurn: t('shown.turn'),
+    shownComing: t('shown.coming', { percent: hole('percent') }),
+    shownCantPlay: t('shown.cantPlay'),
+    shownAway: t('shown.away'),
     ...Object.fromEntries(FLOW.map((key) => [key, t(`flow.${key}`, HOLES)])),
   };
 }

@@ -3,6 +3,7 @@ import { hurtForm } from './hurt';
 import { watchOutbox } from './outbox';
 import { all, filled, one, pageData, type PageData } from './page';
 import { reportForm } from './report';
+import { shownClips } from './shown';
 import { along, countAlong, readAloud, WAYS_ALONG } from './speak';
 
 /**
@@ -19,6 +20,7 @@ function begin(): void {
   watchOutbox(page);
   reportForm(page);
   void hurtForm(page);
+  shownClips(page);
   readAloud();
   chooseAlong(page);
   void keptNote(page);

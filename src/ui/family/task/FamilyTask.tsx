@@ -72,6 +72,13 @@ export function FamilyTask(props: FamilyTaskProps) {
             ))}
         </>
       )}
+      {task.choices.asksBack && !found.closed && (
+        <p className="not-scripted mt-4">
+          <a className="touch underline underline-offset-4" href={`/f/${token}/show-back/${task.versionTaskId}?lang=${language}`}>
+            {t('showBack.link')}
+          </a>
+        </p>
+      )}
       <p className="mt-8 text-[0.85rem] text-soft">{t('care')}</p>
     </main>
   );

@@ -1,5 +1,6 @@
 import { Doing, LooksRight, Standing, Table } from '../../task/TaskInstructions';
 import { Onward } from '../frame/Onward';
+import { ShownClips } from '../shown/ShownClips';
 import { How } from './How';
 import { instructions, type PartProps } from './taskProps';
 
@@ -12,6 +13,7 @@ export function LookScreen(props: PartProps) {
         {t('flow.look')}
       </h2>
       <LookPart {...props} />
+      <ShownClips clips={props.found.shown} child={props.view.child} token={props.token} words={props.words} />
       <button type="button" className="press mt-3" data-reads="look-text" hidden>
         {t('flow.readAloud')}
       </button>

@@ -18,6 +18,13 @@ export function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
           {t('change')}
         </a>
       </p>
+      {found.task.choices.asksBack && (
+        <p className="mt-3">
+          <a className="touch underline underline-offset-4" href={`/f/${token}/show-back/${found.task.versionTaskId}?lang=${language}`}>
+            {t('showBack.link')}
+          </a>
+        </p>
+      )}
       <p className="onward">
         {next ? (
           <a className="press press-main" href={`/f/${token}/task/${next.task.versionTaskId}?lang=${language}`}>

@@ -30,6 +30,8 @@ const LINK = new URL(worker.registration.scope).pathname.replace(/\/$/, '');
 const PAGES = `yard-pages:${LINK}`;
 /** Shared by all links: they hold nothing of a child, and what one is called by never changes. */
 const PARTS = 'yard-family-parts';
+/** Clips and pictures that were looked at. */
+const SHOWN = `yard-shown:${LINK}`;
 const PART = /\/f\/made\/[^"'\\\s)]+/g;
 /** What earlier workers of ours kept, all links in one place. */
 const OLD_PLACES = ['yard-family-pages'];
@@ -48,6 +50,7 @@ worker.addEventListener('fetch', (event) => {
   const { origin, pathname } = new URL(request.url);
   if (request.method !== 'GET' || origin !== worker.location.origin) return;
   if (pathname.startsWith('/f/made/')) event.respondWith(part(request.url));
+  else if (isShown(pathname) && request.mode !== 'navigate' && !request.headers.has('range')) event.respondWith(shown(event));
   else if (request.mode === 'navigate' && isOurs(pathname)) event.respondWith(page(event));
 });
 worker.addEventListener('message', (event) => {
@@ -62,8 +65,11 @@ worker.addEventListener('sync', (event) => {
     event.waitUntil(flushOutbox(`${LINK}/report`).then(({ kind }) => (kind === 'kept' ? Promise.reject(new Error(kind)) : kind)));
 });
 
-/** A sheet is a file and no page: it is not kept, and that there is none says nothing of the link. */
-const isOurs = (pathname: string) => pathname === LINK || (pathname.startsWith(`${LINK}/`) && !pathname.startsWith(`${LINK}/sheet/`));
+/** Sheets and clips are files and no pages, and what is sent with a network alone is not kept: that one of them is not there says nothing of the link. */
+const NO_PAGES = ['sheet', 'shown', 'show-back'].map((name) => `${LINK}/${name}/`);
+const isOurs = (pathname: string) =>
+  pathname === LINK || (pathname.startsWith(`${LINK}/`) && !NO_PAGES.some((start) => pathname.startsWith(start)));
+const isShown = (pathname: string) => pathname.startsWith(`${LINK}/shown/`);
 
 async function page({ request, resultingClientId }: WorkerEvent): Promise<Response> {
   const kept = await keptFor(request.url);
@@ -100,7 +106,10 @@ function bare(url: string): string {
 async function remember(url: string, answer: Response): Promise<void> {
   const cache = await caches.open(PAGES);
   // A link that was closed shows nothing more, with or without network.
-  if (answer.status >= 400) return forget(cache, new Set());
+  if (answer.status >= 400) {
+    await caches.delete(SHOWN);
+    return forget(cache, new Set());
+  }
   // The plan has gone on: this page leads to the day now.
   if (!answer.ok || answer.redirected) return void (await cache.delete(bare(url)));
   const html = await answer.clone().text();
@@ -117,6 +126,7 @@ async function keepAll(pages: readonly string[]): Promise<void> {
   const wanted = new Set(pages.map((each) => bare(new URL(each, worker.location.origin).href)));
   await forget(await caches.open(PAGES), wanted);
   for (const url of wanted) await fetchPage(url);
+  for (const { url } of await (await caches.open(SHOWN)).keys()) await stillShown(url);
 }
 
 async function renew(task: string, hurt: boolean): Promise<void> {
@@ -125,6 +135,36 @@ async function renew(task: string, hurt: boolean): Promise<void> {
   // Should the network go this very moment: no page at all rather than one on which the task is open.
   if (hurt) await Promise.all(old.map((url) => cache.delete(url)));
   for (const url of old) await fetchPage(url);
+}
+
+/**
+ * A clip or picture that was looked at is there without network, too, if it fits. What a file of one name holds never changes; that it
+ * was taken away meanwhile is asked beside.
+ */
+async function shown(event: WorkerEvent): Promise<Response> {
+  const { url } = event.request;
+  const cache = await caches.open(SHOWN);
+  const kept = await cache.match(url);
+  if (kept) {
+    event.waitUntil(stillShown(url));
+    return kept;
+  }
+  const answer = await fetch(event.request);
+  if (answer.status === 200 && (await fits(Number(answer.headers.get('content-length') ?? NaN))))
+    event.waitUntil(cache.put(url, answer.clone()));
+  return answer;
+}
+
+/** Forgets what this family is not shown any more. */
+async function stillShown(url: string): Promise<void> {
+  const answer = await fetch(url, { method: 'HEAD' }).catch(() => null);
+  if (answer && answer.status >= 400 && answer.status < 500) await (await caches.open(SHOWN)).delete(url);
+}
+
+/** One clip is a tenth of what the phone gives us at most: pages and reports that wait come first. */
+async function fits(bytes: number): Promise<boolean> {
+  const { quota = 0, usage = 0 } = (await (navigator as Navigator).storage?.estimate?.()) ?? {};
+  return bytes <= (quota - usage) / 10;
 }
 
 async function forget(cache: Cache, wanted: ReadonlySet<string>): Promise<void> {

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { captionSchema } from './captions';
+import { CLIP_LIMITS, KEPT_DAYS } from './limits';
+import { FILMED_HANDS } from './mirror';
+
+/** Whether somebody can be recognised: `nobody` where hands and table alone are seen and no name is heard; else `agreed`, with who agreed to what. */
+export const CONSENTS = ['nobody', 'agreed'] as const;
+
+export const captionsSchema = z.array(captionSchema).max(CLIP_LIMITS.mostCaptions);
+
+/** What a therapist says of a clip that is shown to families. */
+export const clipFactsSchema = z
+  .strictObject({
+    hand: z.enum(FILMED_HANDS),
+    /** Nothing in it comes out wrong where it is turned over. */
+    mayMirror: z.boolean(),
+    consent: z.enum(CONSENTS),
+    consentWords: z.string().trim().max(200),
+    keptDays: z.union(KEPT_DAYS.map((days) => z.literal(days))),
+    captions: captionsSchema,
+    /** What of the file is shown, in seconds from its start; null to its end. */
+    fromSeconds: z.number().min(0),
+    toSeconds: z.number().positive().nullable(),
+    isMuted: z.boolean(),
+  })
+  .refine(({ consent, consentWords }) => consent === 'nobody' || consentWords !== '', { path: ['consentWords'], message: 'consentNeeded' });
+export type ClipFacts = z.infer<typeof clipFactsSchema>;
+
+/** A clip as it is shown: with captions, or the same as still pictures. */
+export const CLIP_KINDS = ['clip', 'pictures'] as const;
+export type ClipKind = (typeof CLIP_KINDS)[number];
+
+/**
+ * What is kept of a clip. `original`: what came, without what a camera wrote beside the picture; `small`: a small form for a slow line;
+ * `poster`: its first picture; `still1` and so on: pictures of it, or the pictures that were sent.
+ */
+export const CLIP_PARTS = ['original', 'small', 'poster', 'still1', 'still2', 'still3', 'still4', 'still5', 'still6'] as const;
+export type ClipPart = (typeof CLIP_PARTS)[number];
+
+/** Where the making of the small form stands; `without` where the server has nothing to make one with, `failed` where it could not. */
+export const CLIP_FORMS = ['waiting', 'made', 'without', 'failed'] as const;
+export type ClipForm = (typeof CLIP_FORMS)[number];
+
+export interface ClipFile {
+  readonly part: ClipPart;
+  readonly bytes: number;
+  readonly type: string;
+  /** The moment of the clip that a still shows; null for all else. */
+  readonly atSeconds: number | null;
+}
+
+/** What a family loads of a clip: the small form, where there is one. */
+export function clipFileOf<File extends ClipFile>(files: readonly File[]): File | null {
+  return files.find(({ part }) => part === 'small') ?? files.find(({ part }) => part === 'original') ?? null;
+}
+
+export function stillsOf<File extends ClipFile>(files: readonly File[]): File[] {
+  return files.filter(({ part }) => part.startsWith('still')).sort((one, other) => one.part.localeCompare(other.part));
+}

@@ -1,0 +1,2 @@
+export { readClip } from './readClip';
+export type { ClipIssue, ClipWish, ReadClip } from './readClip';

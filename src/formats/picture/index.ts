@@ -1,0 +1,2 @@
+export { readPicture } from './readPicture';
+export type { PictureIssue, PictureWish } from './readPicture';

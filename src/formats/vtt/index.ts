@@ -1,0 +1,1 @@
+export { writeVtt } from './writeVtt';

@@ -27,7 +27,15 @@ export default defineConfig({
     userAgent: A_BROWSER,
     launchOptions: {
       executablePath: chromium,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        // A camera that shows a moving picture and hums; nobody is asked.
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+      ],
     },
   },
   ...(!isOwn && {

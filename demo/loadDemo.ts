@@ -246,7 +246,7 @@ async function sendFirst(context: Context, therapist: PersonActor, story: Story,
     const shown = clips.get(slug);
     // The first children have a clip beside the words; one family is asked to show how it goes.
     const asksBack = story.index === ASKED && slug === 'crane-lift';
-    return shown && story.index < 12 ? { ...task, choices: { ...task.choices, clips: [shown], ...(asksBack && { asksBack }) } } : task;
+    return shown && story.index < 24 ? { ...task, choices: { ...task.choices, clips: [shown], ...(asksBack && { asksBack }) } } : task;
   });
   const draft = { ...plain, tasks };
   await sendProgram(context, therapist, { childId: story.child.id, expectedVersion: 0, draft, cautionsRead: true });

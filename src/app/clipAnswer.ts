@@ -1,4 +1,5 @@
 import rangeParser from 'range-parser';
+import { LENGTH_HEADER } from '@/server/clientHeader';
 import type { ClipFileOut } from '@/server/media/clipFile';
 
 /**
@@ -13,11 +14,12 @@ export async function clipAnswer(request: Request, { type, bytes, open }: ClipFi
   // What can't be read as a range, or asks for several, gets the whole.
   const [range, second] = ranges === -2 || ranges.type !== 'bytes' ? [] : ranges;
   const span = range && !second ? range : undefined;
-  const body = await open(span);
-  if (!body) return new Response('This file is not here.', { status: 404 });
   const length = span ? span.end - span.start + 1 : bytes;
+  // Whoever asks whether it is there reads nothing of it.
+  const body = request.method === 'HEAD' ? null : await open(span);
+  if (!body && request.method !== 'HEAD') return new Response('This file is not here.', { status: 404 });
   return new Response(body, {
     status: span ? 206 : 200,
-    headers: { ...headers, 'content-length': String(length), ...(span && { 'content-range': `bytes ${span.start}-${span.end}/${bytes}` }) },
+    headers: { ...headers, [LENGTH_HEADER]: String(length), ...(span && { 'content-range': `bytes ${span.start}-${span.end}/${bytes}` }) },
   });
 }

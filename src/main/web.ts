@@ -6,7 +6,7 @@ import next from 'next';
 import { reportAnswer } from '@/app/reportAnswer';
 import { answer } from '@/server/answer';
 import { withAnswerStatus } from '@/server/answerStatus';
-import { CLIENT_HEADER } from '@/server/clientHeader';
+import { CLIENT_HEADER, LENGTH_HEADER } from '@/server/clientHeader';
 import { provideContext } from '@/server/context';
 import { allowedHosts } from './allowedHosts';
 import { isSmallBody, refuseLargeBody, type Sender } from './bodyLimit';
@@ -155,10 +155,20 @@ function answerPage(request: IncomingMessage, response: ServerResponse): void {
       response.shouldKeepAlive = false;
       return 400;
     };
-    response.writeHead = ((status: number, ...rest: unknown[]) =>
-      writeHead(statusOf() ?? plain(status), ...rest)) as ServerResponse['writeHead'];
+    response.writeHead = ((status: number, ...rest: unknown[]) => {
+      tellLength(response);
+      return writeHead(statusOf() ?? plain(status), ...rest);
+    }) as ServerResponse['writeHead'];
     void toNext(request, response);
   });
+}
+
+/** The frame lets no answer say how long it is: of a file a phone shows how much of it has come by that. */
+function tellLength(response: ServerResponse): void {
+  const bytes = response.getHeader(LENGTH_HEADER);
+  if (bytes === undefined) return;
+  response.removeHeader(LENGTH_HEADER);
+  response.setHeader('Content-Length', bytes);
 }
 
 async function takeIn(token: string, request: IncomingMessage, response: ServerResponse): Promise<void> {

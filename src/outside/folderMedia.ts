@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, readFile, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import type { MediaStore } from '@/server/ports';
@@ -44,8 +44,15 @@ export class FolderMedia implements MediaStore {
     return readFile(this.placeOf(name));
   }
 
-  drop(name: string): Promise<void> {
-    return rm(this.placeOf(name), { force: true });
+  async drop(name: string): Promise<void> {
+    await rm(this.placeOf(name), { force: true });
+    await this.dropHalves(name);
+  }
+
+  async dropHalves(name: string): Promise<void> {
+    const folder = path.dirname(this.placeOf(name));
+    const halves = (await readdir(folder).catch(() => [])).filter((file) => file.startsWith(`${name}.`));
+    for (const half of halves) await rm(path.join(folder, half), { force: true });
   }
 
   /** @throws Error for what is no name of ours: nothing outside of the folder is ever reached */

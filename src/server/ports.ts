@@ -53,6 +53,8 @@ export interface MediaStore {
   whole(name: string): Promise<Uint8Array>;
   /** Taking away what is not there is no fault. */
   drop(name: string): Promise<void>;
+  /** Takes away what a crash left of a file that was being written; the file itself stays. */
+  dropHalves(name: string): Promise<void>;
 }
 
 export interface FormsWish extends Pick<ReadClip, 'type' | 'fromSeconds' | 'seconds'> {

@@ -31,6 +31,8 @@ test.describe('therapist’s screens', () => {
     ['Slips and labels', '/kits/slips?school=Fold+Lane+School', 'Fold Lane School: packing slips'],
     ['Plan next week', '/plan', 'Plan next week'],
     ['Trial sheet', '/visit/school', /School/],
+    ['Clips', '/clips', 'Show it'],
+    ['Clips of a task', '/clips?task=crane-lift', 'Show it: Crane lift'],
     ['Sheets', '/sheets', 'Sheets'],
     ['Sheet maker', '/sheets?task=house-front&step=6', 'House front'],
     ['Sheets of the week', '/sheets/week', 'Sheets of the week'],

@@ -74,6 +74,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   sendOwnAction: form({ words: 'Hello' }),
   writeAsFamilyAction: form({ text: 'A8' }),
   handOverAction: form({ to: '1' }),
+  putClipAction: form({ slug: 'crane-lift', clipId: '1', isIn: 'yes' }),
+  askBackAction: form({ slug: 'crane-lift', asks: 'yes' }),
   putSheetForChildAction: (childId) => ({ args: [{ childId, slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   decideAction: (childId) => ({ formAlone: { childId: String(childId), key: 'ready:1:1', answer: 'up', expectedVersion: '1' } }),
 };
@@ -133,6 +135,9 @@ const ONES_OWN = [
   'previewCalendarAction',
   // Reads a file and keeps nothing.
   'readOutlineAction',
+  // Of a clip that is no child's its maker alone has a part, of a child's who works with the child: tests/integration/clips.test.ts.
+  'removeClipAction',
+  'changeClipAction',
   // Of a child that is not one's own no row stands: tests/integration/reportsList.test.ts.
   'previewReportsAction',
   'takeReportsAction',

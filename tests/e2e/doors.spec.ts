@@ -34,6 +34,11 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/[childId]/program': CHANGES_A_CHILD,
   '/children/[childId]/reports/[reportId]': CHANGES_A_CHILD,
   '/children/new': NOT_FOR_ASSISTANTS,
+  '/clips': SIGNED_IN,
+  // A clip of nobody's.
+  '/clips/[clipId]/[part]': { ...SIGNED_IN, stranger: 404, assistant: 404, supervisor: 404, therapist: 404 },
+  // Without a file there is nothing to take.
+  '/clips/take': { ...SIGNED_IN, stranger: 422, assistant: 422, supervisor: 422, therapist: 422 },
   '/confirm': SIGNED_IN,
   '/f/[token]': NO_LINK,
   '/f/[token]/calendar.ics': NO_LINK,
@@ -43,7 +48,11 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/f/[token]/reminders': NO_LINK,
   '/f/[token]/reminders/tell': { ...NO_LINK },
   '/f/[token]/report': { ...NO_LINK },
+  '/f/[token]/send-back': { ...NO_LINK },
   '/f/[token]/sheet/[versionTaskId]': NO_LINK,
+  '/f/[token]/show-back/[versionTaskId]': NO_LINK,
+  '/f/[token]/shown/[clipId]/[part]': NO_LINK,
+  '/f/[token]/take-back': { ...NO_LINK },
   '/f/[token]/task/[versionTaskId]': NO_LINK,
   '/find': SIGNED_IN,
   '/forgotten': OPEN,
@@ -90,7 +99,15 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/yard/file': SIGNED_IN,
 };
 /** Routes that a family's form is sent to are asked with it. */
-const POSTED = ['/f/[token]/home/tell', '/f/[token]/reminders/tell', '/f/[token]/report', '/t/[token]/ask'];
+const POSTED = [
+  '/clips/take',
+  '/f/[token]/send-back',
+  '/f/[token]/take-back',
+  '/f/[token]/home/tell',
+  '/f/[token]/reminders/tell',
+  '/f/[token]/report',
+  '/t/[token]/ask',
+];
 
 /** What each act of the program answers to who is not signed in. */
 const PUBLIC_ACTS = ['signInAction', 'acceptAction', 'askAction', 'chooseAction'];

@@ -69,6 +69,8 @@ export async function knocking(browser: Browser): Promise<Knocking> {
         .replace('[reportId]', String(report?.id ?? 1))
         .replace('[token]', token)
         .replace('[versionTaskId]', '1')
+        .replace('[clipId]', '999999999')
+        .replace('[part]', 'small')
         .replace('[slug]', 'crane-lift')
         .replace('[...rest]', 'no/such/page')
         // What somebody made on the bench is theirs to take out; a stock task is everybody's.

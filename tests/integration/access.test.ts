@@ -36,6 +36,11 @@ import { restProgram } from '@/server/programs/rest';
 import { sheetOfStep } from '@/server/sheets/makeSheets';
 import { putSheetForChild } from '@/server/sheets/putSheet';
 import { viewSheets } from '@/server/sheets/viewSheets';
+import { clipFileForDesk } from '@/server/media/clipFile';
+import { askBack, changeClip } from '@/server/media/putClip';
+import { removeClip } from '@/server/media/removeClip';
+import { takeClip } from '@/server/media/takeClip';
+import { viewClips } from '@/server/media/viewClips';
 import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { correctByStaff } from '@/server/reports/correctByStaff';
@@ -99,6 +104,7 @@ interface Wish {
   readonly textId: number;
   readonly goalId: number;
   readonly reportId: number;
+  readonly clipId: number;
 }
 
 type Door = [
@@ -115,7 +121,13 @@ const doors: Door[] = [
   ['programs/viewPaper', (actor, { childId }) => viewPaper(bed.context, actor, childId), 'read'],
   ['sheets/viewSheets', (actor, { childId }) => viewSheets(bed.context, actor, { task: 'crane-lift', child: childId }), 'read'],
   ['sheets/makeSheets', (actor, { childId }) => sheetOfStep(bed.context, actor, { ...SHEET, childId }, COMPOSED), 'read'],
-  ['sheets/putSheet', (actor, { childId }) => putSheetForChild(bed.context, actor, { ...SHEET, childId }), 'change'],
+  ['programs/changePlanned', (actor, { childId }) => putSheetForChild(bed.context, actor, { ...SHEET, childId }), 'change'],
+  ['media/viewClips', (actor, { childId }) => viewClips(bed.context, actor, { task: 'crane-lift', child: childId }), 'read'],
+  ['programs/changePlanned', (actor, { childId }) => askBack(bed.context, actor, { childId, slug: 'crane-lift', asks: true }), 'change'],
+  ['media/putClip', (actor, { clipId }) => changeClip(bed.context, actor, { clipId, captions: [], keptDays: 90 }), 'change'],
+  ['media/clipFile', (actor, { clipId }) => clipFileForDesk(bed.context, actor, clipId, 'small'), 'read'],
+  ['media/removeClip', (actor, { clipId }) => removeClip(bed.context, actor, clipId), 'change'],
+  ['media/takeClip', (actor, { childId }) => takeClip(bed.context, actor, { ...CLIP, childId }, []), 'change'],
   ['programs/viewBuilder', (actor, { childId }) => viewBuilder(bed.context, actor, childId), 'change'],
   ['programs/saveDraft', (actor, { childId }) => saveDraft(bed.context, actor, childId, bed.draft()), 'change'],
   [
@@ -235,6 +247,22 @@ const doors: Door[] = [
   ['caseload/deleteChild', (actor, { childId }) => deleteChild(bed.context, actor, childId, 'Odalys V.'), 'lead'],
 ];
 
+const CLIP = {
+  slug: 'crane-lift',
+  step: 1,
+  idempotencyKey: randomUUID(),
+  facts: {
+    hand: 'right',
+    mayMirror: true,
+    consent: 'nobody',
+    consentWords: '',
+    keptDays: 90,
+    captions: [],
+    fromSeconds: 0,
+    toSeconds: null,
+    isMuted: false,
+  },
+};
 const SHEET = { slug: 'crane-lift', step: 1, spec: { kind: 'blank' } };
 const COMPOSED = async () => ({ language: 'en' as const, words: { name: 'Name', title: 'A sheet', how: 'Do it.', check: '50 mm' } });
 
@@ -258,7 +286,19 @@ async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
   await bed.write("UPDATE messages SET status = 'givenUp' WHERE id = :id", message);
   const textId = await keepIncoming(bed.context, { serviceKey: `t${childId}`, childId, from: '+1', text: '?', issues: [] });
   const { goalId } = await writeGoal(bed.context, lead, { childId, goalId: null, seenVersion: 0, why: '', goal: EXAMPLE_GOAL });
-  return { childId, linkId: link!.id, decisionId, messageId: message!.id, textId, goalId, reportId: report!.id };
+  const hash = String(childId).padStart(64, '0');
+  await bed.write('INSERT INTO media (hash, bytes, touched_at) VALUES (:hash, 1, NOW(3))', { hash });
+  await bed.write(
+    `INSERT INTO clips (origin, kind, child_id, task_id, step, made_by, made_at, expires_on, consent, captions, seconds, form, idempotency_key)
+     SELECT 'shown', 'clip', :childId, id, 1, :by, NOW(3), '2099-01-01', 'nobody', '[]', 5, 'made', UUID() FROM tasks WHERE slug = 'crane-lift'`,
+    { childId, by: lead.personId },
+  );
+  const [clip] = await bed.read<{ id: number }>('SELECT id FROM clips WHERE child_id = :childId', { childId });
+  await bed.write("INSERT INTO clip_files (clip_id, part, hash, bytes, type) VALUES (:id, 'small', :hash, 1, 'video/mp4')", {
+    ...clip,
+    hash,
+  });
+  return { childId, clipId: clip!.id, linkId: link!.id, decisionId, messageId: message!.id, textId, goalId, reportId: report!.id };
 }
 
 const stateOf = async (childId: number) => [
@@ -272,6 +312,7 @@ const stateOf = async (childId: number) => [
   await bed.read('SELECT * FROM goals WHERE child_id = :childId', { childId }),
   await bed.read('SELECT * FROM child_access WHERE child_id = :childId', { childId }),
   await bed.read('SELECT * FROM children WHERE id = :childId', { childId }),
+  await bed.read('SELECT * FROM clips WHERE child_id = :childId', { childId }),
 ];
 
 it('the list of these doors names every file that asks for a child', () => {

@@ -59,13 +59,16 @@ export function captionsFrom(lines: readonly LocalText[], seconds: number): Capt
     .filter((line) => line.en !== '' && lettersOf(line) <= CLIP_LIMITS.mostCaptionLetters)
     .slice(0, CLIP_LIMITS.mostCaptions);
   const all = fitting.reduce((sum, line) => sum + lettersOf(line), 0);
-  let read = 0;
+  let [read, last] = [0, -TENTH];
   return fitting.map((text) => {
-    const atSeconds = Math.round((seconds * read * 10) / all) / 10;
+    // Never two at one moment, however short a line is.
+    last = Math.round(Math.max((seconds * read) / all, last + TENTH) * 10) / 10;
     read += lettersOf(text);
-    return { atSeconds, text };
+    return { atSeconds: last, text };
   });
 }
+
+const TENTH = 0.1;
 
 /** The caption that stands at a moment; null before the first. */
 export function captionAt(captions: readonly Caption[], atSeconds: number): Caption | null {

@@ -100,15 +100,25 @@ async function read(input: Input, wish: ClipWish): Promise<Result<ReadClip, Clip
   });
 }
 
+/** So many pictures ahead a codec looks at most (H.264, from memory: 16). */
+const MOST_BEYOND = 16;
+
 /** Gives back the moment of the first picture that was copied; null where there is none. */
 async function copyPictures(track: InputVideoTrack, to: EncodedVideoPacketSource, from: number, end: number): Promise<number | null> {
   const sink = new EncodedPacketSink(track);
   const first = (await sink.getKeyPacket(from)) ?? (await sink.getFirstPacket());
   const decoderConfig = (await track.getDecoderConfig()) ?? undefined;
   if (!first || first.type !== 'key' || !decoderConfig) return null;
+  // Pictures stand in the order in which they are drawn up: one after the end may be what some before it are made from.
+  let beyond: EncodedPacket[] = [];
   for await (const packet of sink.packets(first)) {
-    if (packet.timestamp >= end) break;
-    await to.add(moved(packet, first.timestamp), { decoderConfig });
+    if (packet.timestamp >= end) {
+      if (packet.type === 'key' || beyond.length === MOST_BEYOND) break;
+      beyond.push(packet);
+      continue;
+    }
+    for (const each of [...beyond, packet]) await to.add(moved(each, first.timestamp), { decoderConfig });
+    beyond = [];
   }
   return first.timestamp;
 }

@@ -8,13 +8,15 @@ import { makeForms } from './ffmpeg';
 
 type Read = Result<ReadClip, ClipIssue>;
 
-/** A good clip of 20 MB is read within a second; what takes so long is not one. */
-const PATIENCE_MILLISECONDS = 15_000;
+/** A good clip of 20 MB is read within a second; what takes so long is not one. A broken file may keep its reader busy for ever. */
+const PATIENCE_MILLISECONDS = 5_000;
 
 /** Clips are read on one thread, one after the other; the small forms are made by Debian's ffmpeg, where it is installed. */
 export class Workshop implements ClipWorkshop {
   private worker: Worker | null = null;
   private before: Promise<unknown> = Promise.resolve();
+
+  constructor(private readonly patienceMilliseconds = PATIENCE_MILLISECONDS) {}
 
   readonly readPicture = readPicture;
   readonly makeForms = makeForms;
@@ -31,31 +33,39 @@ export class Workshop implements ClipWorkshop {
     this.worker = null;
   }
 
-  private readNext(file: Uint8Array, wish: ClipWish): Promise<Read> {
-    const worker = (this.worker ??= new Worker(
-      path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'outside', 'clips', 'readThread.ts'),
-      { execArgv: ['--import', 'tsx'], resourceLimits: { maxOldGenerationSizeMb: 512 } },
-    ));
+  private async readNext(file: Uint8Array, wish: ClipWish): Promise<Read> {
+    const worker = (this.worker ??= await begun());
     worker.ref();
-    return new Promise((resolve) => {
-      const settle = (read: Read, isWell: boolean) => {
-        clearTimeout(timer);
-        worker.removeAllListeners();
-        if (isWell) worker.unref();
-        else {
-          this.worker = null;
-          // What it says while it ends concerns nobody.
-          worker.on('error', () => {});
-          void worker.terminate();
-        }
-        resolve(read);
-      };
+    const read = await new Promise<Read | null>((resolve) => {
       // A file that brings its reader down, or never lets it come to an end, is no clip.
-      const timer = setTimeout(() => settle(bad({ code: 'notAClip' }), false), PATIENCE_MILLISECONDS);
-      worker.on('message', ({ read }: { read?: Read }) => settle(read ?? bad({ code: 'notAClip' }), read !== undefined));
-      worker.on('error', () => settle(bad({ code: 'notAClip' }), false));
-      worker.on('exit', () => settle(bad({ code: 'notAClip' }), false));
-      worker.postMessage({ id: 1, file, wish });
+      const broken = () => settle(null);
+      const settle = (answer: Read | null) => {
+        clearTimeout(timer);
+        worker.off('message', settle);
+        worker.off('exit', broken);
+        resolve(answer);
+      };
+      const timer = setTimeout(broken, this.patienceMilliseconds);
+      worker.on('message', settle);
+      worker.on('exit', broken);
+      worker.postMessage({ file, wish });
     });
+    // A process that has nothing else to do may end.
+    worker.unref();
+    if (!read) await this.close();
+    return read ?? bad({ code: 'notAClip' });
   }
+}
+
+/** A thread that answers. @throws Error where none can be begun: that is no fault of any file */
+function begun(): Promise<Worker> {
+  const worker = new Worker(path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'outside', 'clips', 'readThread.mjs'), {
+    resourceLimits: { maxOldGenerationSizeMb: 512 },
+  });
+  return new Promise((resolve, reject) => {
+    worker.once('message', () => resolve(worker));
+    // Later on it only ends: whoever waits for an answer then hears of the end.
+    worker.on('error', reject);
+    worker.once('exit', () => reject(new Error('The thread that reads clips ended')));
+  });
 }

@@ -95,7 +95,7 @@ export function clipFormsJob(clipId: number, at: Instant): NewJob {
 }
 
 export function dropMediaJob(hash: string, at: Instant, runAfter = at): NewJob {
-  return { kind: 'dropMedia' satisfies JobKind, key: `dropMedia:${hash}:${runAfter}`, payload: { hash }, at, runAfter };
+  return { kind: 'dropMedia' satisfies JobKind, key: `dropMedia:${hash.slice(0, 40)}:${runAfter}`, payload: { hash }, at, runAfter };
 }
 
 export function auditJob(key: string, entries: readonly AuditEntry[], at: Instant): NewJob {

@@ -27,9 +27,11 @@ export const dropMediaHandler: JobHandler<PayloadOf<'dropMedia'>, string> = {
   prepare: async (_context, { hash }) => hash,
   async act(context, hash) {
     await inTransaction(context.db, async (work) => {
-      const isFree = await letGoOfMedia(work, hash, instant(context.now() - GRACE_MILLISECONDS));
+      const stands = await letGoOfMedia(work, hash, instant(context.now() - GRACE_MILLISECONDS));
       // The one thing done outside while a transaction is open, and a short one: the row's lock keeps others from putting it there anew.
-      if (isFree) await context.media.drop(hash);
+      if (stands === 'free') await context.media.drop(hash);
+      // Of a file that is used, half ones may lie beside it, which a crash left.
+      if (stands === 'used') await context.media.dropHalves(hash);
     });
   },
   settle: async () => {},

@@ -13,19 +13,21 @@ export async function touchMedia(work: Work, hash: string, bytes: number, at: In
 
 /**
  * Lets go of a file that no clip has, and that nobody touched since a moment; its row stays locked till the transaction ends, so that the
- * file itself can be taken away without anybody putting it there meanwhile. False where it stays.
+ * file itself can be taken away without anybody putting it there meanwhile.
+ * @returns `free` where it was let go, `used` where a clip has it, `fresh` where somebody may be writing it
  */
-export async function letGoOfMedia(work: Work, hash: string, untouchedSince: Instant): Promise<boolean> {
+export async function letGoOfMedia(work: Work, hash: string, untouchedSince: Instant): Promise<'free' | 'used' | 'fresh'> {
   const { select, remove } = tablesOf(work);
   const [row] = await select<{ isUsed: number; isFresh: number }>(
     `SELECT EXISTS (SELECT 1 FROM clip_files f WHERE f.hash = m.hash) AS isUsed, m.touched_at > :since AS isFresh
      FROM media m WHERE m.hash = :hash FOR UPDATE`,
     { hash, since: momentText(untouchedSince) },
   );
-  if (!row) return true;
-  if (row.isUsed || row.isFresh) return false;
+  if (!row) return 'free';
+  if (row.isFresh) return 'fresh';
+  if (row.isUsed) return 'used';
   await remove('media', { hash });
-  return true;
+  return 'free';
 }
 
 export type NewClip = Omit<KeptClip, 'id' | 'madeByName' | 'seenAt'> & { readonly idempotencyKey: string };

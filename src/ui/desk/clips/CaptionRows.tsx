@@ -79,6 +79,8 @@ export function CaptionRows({ captions, seconds, isTimed, language, now, onChang
           </button>
           {issues
             .filter((issue) => issue.index === index)
+            // In whichever language it is worst: one that is mended tells of the next.
+            .slice(0, 1)
             .map((issue) => (
               <span key={issue.code} role="alert" className="w-full text-[14px] text-brick">
                 {issue.code === 'captionTooFast'

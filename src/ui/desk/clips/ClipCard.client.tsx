@@ -30,6 +30,7 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
   const file = clip.kind === 'clip' ? clipFileOf(clip.files) : null;
   return (
     <article
+      id={`clip-${clip.id}`}
       className="grid gap-x-5 gap-y-2 border-b border-line py-3 min-[800px]:grid-cols-[220px_minmax(0,1fr)]"
       aria-label={`${clip.title.en}, step ${clip.step}`}
     >

@@ -20,7 +20,7 @@ function takeOver(box: HTMLElement, { words }: PageData): void {
   const captions = JSON.parse(says) as Says;
   const whole = box.closest<HTMLElement>('[data-clip]');
   const label = filled(words.shownPlay, { size });
-  const button = made('button', { type: 'button', className: 'press press-main', textContent: label });
+  const button = made('button', { type: 'button', className: 'press', textContent: label });
   const again = made('button', { type: 'button', className: 'press', textContent: words.shownAgain!, hidden: true });
   const turn = made('button', { type: 'button', className: 'press', textContent: words.shownTurn!, hidden: !('mirrors' in box.dataset) });
   const said = made('p', { className: 'shown-says' });

@@ -1,0 +1,62 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { seededRandom } from '@/core/random';
+import { Workshop } from './workshop';
+
+const WHOLE = { fromSeconds: 0, toSeconds: null, isMuted: false };
+const fixture = (name: string) => readFileSync(path.join('tests', 'fixtures', 'clips', name));
+
+describe('the workshop', () => {
+  const workshop = new Workshop(400);
+  afterAll(() => workshop.close());
+
+  // What breaks off, what is flipped, what lies about its own lengths. Some keep their reader busy for ever: its thread is ended, and the next
+  // file has a new one.
+  it('answers every file, however it is broken: 2,000 of them', async () => {
+    const random = seededRandom(18);
+    const below = (most: number) => Math.floor(random() * most);
+    const answers = new Map<string, number>();
+    for (const name of ['tone.webm', 'phone.mov']) {
+      const whole = fixture(name);
+      for (let index = 0; index < 1_000; index += 1) {
+        let file = Buffer.from(whole);
+        const kind = index % 4;
+        // Half of them in the head, where lengths and counts stand.
+        const most = index % 8 < 4 ? 1_500 : file.length;
+        for (let flips = 0; flips < [0, 1, 8, 60][kind]!; flips += 1) file[below(most)] = below(256);
+        if (kind === 0) file = file.subarray(0, below(file.length));
+        const read = await workshop.readClip(file, WHOLE);
+        const code = read.ok ? 'good' : read.issues[0]!.code;
+        answers.set(code, (answers.get(code) ?? 0) + 1);
+      }
+    }
+    const known = ['good', 'notAClip', 'clipTooShort', 'clipTooLong', 'clipHasNoPicture', 'clipHasTooManyPixels'];
+    expect([...answers.keys()].filter((code) => !known.includes(code))).toEqual([]);
+    expect(answers.get('notAClip')).toBeGreaterThan(300);
+    expect([...answers.values()].reduce((sum, count) => sum + count, 0)).toBe(2_000);
+    // The reader that was brought down so often still reads.
+    expect((await workshop.readClip(fixture('tone.webm'), WHOLE)).ok).toBe(true);
+  }, 120_000);
+
+  it('makes a small form that plays anywhere, a poster and stills, or says that it has nothing to make them with', async () => {
+    const read = await workshop.readClip(fixture('phone.mov'), { ...WHOLE, fromSeconds: 1.4, toSeconds: 2.6 });
+    if (!read.ok) throw new Error('not read');
+    const wish = { type: read.value.type, fromSeconds: read.value.fromSeconds, seconds: read.value.seconds, stillsAt: [0, 0.6] };
+    const made = (await workshop.makeForms(read.value.bytes, wish))!;
+    expect(made.map(({ part }) => part)).toEqual(['small', 'poster', 'still1', 'still2']);
+    const small = await workshop.readClip(made[0]!.content, WHOLE);
+    expect(small).toMatchObject({ ok: true, value: { type: 'video/mp4', hasSound: true } });
+    // Cut to the very picture, where the copy begins at the last whole one.
+    expect(small.ok && small.value.seconds).toBeCloseTo(1.2, 1);
+    const way = process.env.PATH;
+    process.env.PATH = '/nowhere';
+    expect(await workshop.makeForms(read.value.bytes, wish)).toBeNull();
+    process.env.PATH = way;
+  }, 30_000);
+
+  it('ends with the words of the tool where a form cannot be made', async () => {
+    await expect(
+      workshop.makeForms(Buffer.from('no clip'), { type: 'video/mp4', fromSeconds: 0, seconds: 1, stillsAt: [] }),
+    ).rejects.toThrow(/ffmpeg/);
+  });
+});

@@ -43,6 +43,7 @@ export default defineConfig([
     'public/f/**',
     'public/visit/**',
     'public/plan/**',
+    'public/lab/**',
   ]),
   ...nextVitals,
   ...nextTs,

@@ -14,6 +14,8 @@ const SHEET_WORKER = path.join('src', 'ui', 'desk', 'visit', 'worker.ts');
 /** Browsers of about 2019 and later run it; an older one has the plain form. */
 const TARGET = 'es2019';
 
+/** The therapist's own, too: thousands of simulated children. */
+const LAB = path.join('src', 'ui', 'desk', 'lab', 'worker.ts');
 const SOLVER = path.join('src', 'ui', 'desk', 'plan', 'worker.ts');
 /** A therapist's browser is a newer one. */
 const DESK_TARGET = 'es2022';
@@ -22,12 +24,13 @@ const common: BuildOptions = { bundle: true, minify: true, target: TARGET, write
 
 /** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names; the desk's two workers into public/visit and public/plan. */
 export async function makeFamilyFiles(): Promise<void> {
-  const [styles, script, worker, sheetWorker, solver] = await Promise.all([
+  const [styles, script, worker, sheetWorker, solver, lab] = await Promise.all([
     stylesOf(),
     bundled(FRAME),
     bundled(WORKER),
     bundled(SHEET_WORKER),
     bundled(SOLVER, DESK_TARGET),
+    bundled(LAB, DESK_TARGET),
   ]);
   rmSync(MADE, { recursive: true, force: true });
   mkdirSync(MADE, { recursive: true });
@@ -41,6 +44,8 @@ export async function makeFamilyFiles(): Promise<void> {
   mkdirSync(path.join('public', 'plan'), { recursive: true });
   writeFileSync(path.join('public', 'plan', 'worker.js'), solver);
   copyFileSync(path.join('node_modules', 'highs', 'build', 'highs.wasm'), path.join('public', 'plan', 'highs.wasm'));
+  mkdirSync(path.join('public', 'lab'), { recursive: true });
+  writeFileSync(path.join('public', 'lab', 'worker.js'), lab);
   mkdirSync(path.join('public', 'visit'), { recursive: true });
   writeFileSync(path.join('public', 'visit', 'worker.js'), sheetWorker);
 }

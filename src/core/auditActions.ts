@@ -44,6 +44,7 @@ export const AUDIT_ACTIONS = [
   'clip.sentBack',
   'clip.takenBack',
   'clip.tooOld',
+  'lab.viewed',
   'looks.viewed',
   'person.closed',
   'password.asked',

@@ -33,6 +33,7 @@ test.describe('therapist’s screens', () => {
     ['Trial sheet', '/visit/school', /School/],
     ['Clips', '/clips', 'Show it'],
     ['Clips of a task', '/clips?task=crane-lift', 'Show it: Crane lift'],
+    ['Policy lab', '/lab', 'Policy lab'],
     ['Sheets', '/sheets', 'Sheets'],
     ['Sheet maker', '/sheets?task=house-front&step=6', 'House front'],
     ['Sheets of the week', '/sheets/week', 'Sheets of the week'],

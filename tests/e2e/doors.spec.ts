@@ -59,6 +59,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/kits': SIGNED_IN,
   '/kits/file': SIGNED_IN,
   '/kits/slips': SIGNED_IN,
+  '/lab': NOT_FOR_ASSISTANTS,
   '/logbook': SIGNED_IN,
   '/logbook/enter': SIGNED_IN,
   '/logbook/list': SIGNED_IN,

@@ -38,29 +38,29 @@ describe('the rule by which a step is suggested', () => {
   it('is three in a row, till the therapist chooses another for the caseload, the child or the task', async () => {
     await sessions('rrsrr');
     expect(await cards()).toEqual([]);
-    await setAdvancingRule(bed.context, ines, 'mOfN');
+    await setAdvancingRule(bed.context, ines, { rule: 'mOfN', reason: '' });
     expect(await cards()).toEqual(['ready mOfN']);
     await changeHome(bed.context, ines, { childId, taskSettings: { advancing: 'band' }, materialsAtHome: ['paper'] });
     // 10, 10, 2, 10, 10 of 10: a mean of 84 % keeps within the band.
     expect(await cards()).toEqual([]);
     await changeHome(bed.context, ines, { childId, taskSettings: { advancing: 'mOfN' }, materialsAtHome: ['paper'] });
-    await setAdvancingRule(bed.context, ines, 'streak');
+    await setAdvancingRule(bed.context, ines, { rule: 'streak', reason: '' });
     expect(await cards()).toEqual(['ready mOfN']);
-    expect(await refusal(setAdvancingRule(bed.context, ines, 'coin'))).toBe('invalid');
+    expect(await refusal(setAdvancingRule(bed.context, ines, { rule: 'coin', reason: '' }))).toBe('invalid');
   });
 
   it('is the leading therapist’s, whoever looks', async () => {
     const marit = await bed.person('Marit Oyelaran-Voss', 'supervisor');
     await bed.share(childId, marit, 'shared');
-    await setAdvancingRule(bed.context, marit, 'mOfN');
+    await setAdvancingRule(bed.context, marit, { rule: 'mOfN', reason: '' });
     await sessions('rrsrr');
     expect((await viewRounds(bed.context, marit, null)).open).toEqual([]);
-    await setAdvancingRule(bed.context, ines, 'mOfN');
+    await setAdvancingRule(bed.context, ines, { rule: 'mOfN', reason: '' });
     expect((await viewRounds(bed.context, marit, null)).open).toHaveLength(1);
   });
 
   it('stands in the grade history with what it counted, and so does a note beside it', async () => {
-    await setAdvancingRule(bed.context, ines, 'mOfN');
+    await setAdvancingRule(bed.context, ines, { rule: 'mOfN', reason: '' });
     await sessions('srrrr');
     const { here } = await rounds();
     const answered = {

@@ -108,9 +108,21 @@ describe('a clip', () => {
     await later();
     expect(filesThere()).toEqual(await filesNamed());
     expect(filesThere()).toHaveLength(3);
+    // A file that is used was never tried to be taken away.
+    expect(await bed.read("SELECT id FROM jobs WHERE kind = 'dropMedia' AND attempts > 1")).toEqual([]);
     const small = await clipFileForDesk(bed.context, ines, clipId, 'small');
     expect([small.type, await lengthOf(small)]).toEqual(['video/mp4', small.bytes]);
     expect(await refusal(clipFileForDesk(bed.context, ines, clipId, 'original'))).toBe('notFound');
+  });
+
+  it('loses its original though its forms are made late', async () => {
+    await film();
+    // The runner was away meanwhile: the file's own job and its forms come due together.
+    bed.at(instant(bed.context.now() + 10 * GRACE_MILLISECONDS));
+    await bed.runJobs();
+    await bed.runJobs();
+    expect((await viewClips(bed.context, ines, {})).clips[0]!.form).toBe('made');
+    expect(filesThere()).toEqual(await filesNamed());
   });
 
   it('is kept as it came where nothing can make a small form, and says so', async () => {
@@ -214,10 +226,11 @@ describe('a family', () => {
     expect(await asked(first)).toBe('notFound');
     await later();
     expect(filesThere()).toEqual(await filesNamed());
-    bed.passDays(29);
+    bed.passDays(30);
     await tidy();
+    // Its last day is its own.
     expect((await viewClips(bed.context, ines, {})).clips.map(({ id }) => id)).toEqual([second]);
-    bed.passDays(2);
+    bed.passDays(1);
     expect((await viewClips(bed.context, ines, {})).clips).toEqual([]);
     await tidy();
     await later();
@@ -243,6 +256,10 @@ describe('a family', () => {
     await undoDecision(bed.context, ines, decisionId);
     expect(await open()).toHaveLength(1);
     const [sent] = await bed.read<{ id: number }>("SELECT id FROM clips WHERE origin = 'sentBack'");
+    const other = await shownTo(await film({ facts: { isMuted: true } }), { name: 'Matteo' });
+    const [shown] = await bed.read<{ id: number }>("SELECT id FROM clips WHERE origin = 'shown'");
+    expect(await refusal(takeBackClip(bed.context, own.token, shown!.id))).toBe('notFound');
+    expect(await refusal(takeBackClip(bed.context, other.token, sent!.id))).toBe('notFound');
     await takeBackClip(bed.context, own.token, sent!.id);
     expect(await open()).toEqual([]);
     expect(await refusal(takeBackClip(bed.context, own.token, sent!.id))).toBe('notFound');

@@ -56,14 +56,20 @@ const MISSES_TO_HELP = 1;
 const GOOD_TO_FADE = 4;
 
 /**
- * One session: repetitions tried one by one; the helper begins without help, gives more after misses and takes it back as it goes well. Help, effort and what the
+ * One session: repetitions tried one by one; the helper begins without help, or with what is wished, gives more after misses and takes it back as it goes well. Help, effort and what the
  * child gained follow. @throws RangeError for a target that is no count
  */
-export function simulateSession(child: SimulatedChild, demand: number, target: number, chance: Random): SimulatedSession {
+export function simulateSession(
+  child: SimulatedChild,
+  demand: number,
+  target: number,
+  chance: Random,
+  begins: HelpLevel = 'alone',
+): SimulatedSession {
   requireWhole('target', target, 0, MOST_TARGET);
   requireAtLeast('growth', child.growth, 0);
   const tries = HELP_LEVELS.map(() => 0);
-  let level = HELP_LEVELS.indexOf('alone');
+  let level = HELP_LEVELS.indexOf(begins);
   let good = 0;
   let misses = 0;
   let row = 0;

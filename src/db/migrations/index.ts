@@ -25,6 +25,7 @@ import { progress } from './0026-progress';
 import { wording } from './0027-wording';
 import { plansKits } from './0028-plans-kits';
 import { clips } from './0029-clips';
+import { ruleReason } from './0030-rule-reason';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
 import { texts } from './0019-texts';
@@ -61,6 +62,7 @@ export const MIGRATIONS: readonly Migration[] = [
   wording,
   plansKits,
   clips,
+  ruleReason,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -20,6 +20,7 @@ const COLUMNS = {
     factor_step: BIGINT,
     read_days: JSON_TEXT,
     advancing_rule: STRING,
+    advancing_reason: STRING,
   },
   recovery_codes: { person_id: BIGINT, code_hash: STRING, used_at: moment },
   known_devices: { person_id: BIGINT, token_hash: STRING, seen_at: moment },

@@ -11,6 +11,7 @@ import {
   openInvitations,
   openSignIns,
   peopleHere,
+  advancingReasonOf,
   advancingRuleOf,
   readDaysOf,
   schoolCalendarOn,
@@ -40,6 +41,8 @@ export interface SettingsView extends Workplace {
   readonly readDays: readonly number[];
   /** By which rule steps are suggested to the actor, where nothing is chosen for a child. */
   readonly advancingRule: RuleName;
+  /** Why it was taken, in the actor's own words. */
+  readonly advancingReason: string;
   readonly mayChange: boolean;
   readonly mayChangeTrust: boolean;
   /** True where the password was given lately: what takes it is open. */
@@ -68,6 +71,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       invitations: await openInvitations(work, context.now()),
       readDays: await readDaysOf(work, actor.personId),
       advancingRule: (await advancingRuleOf(work, actor.personId)) ?? 'streak',
+      advancingReason: await advancingReasonOf(work, actor.personId),
       mayChange: may(actor, null, 'changeWorkplace'),
       mayChangeTrust: may(actor, null, 'changeTrust'),
       isConfirmed: isConfirmed(context, actor),

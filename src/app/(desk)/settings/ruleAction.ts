@@ -6,7 +6,9 @@ import { setAdvancingRule } from '@/server/people/advancingRule';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function advancingRuleAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setAdvancingRule(context, actor, form.get('rule')));
-  if (answered.ok) revalidatePath('/settings');
+  const answered = await act((actor, context) =>
+    setAdvancingRule(context, actor, { rule: form.get('rule'), reason: form.get('reason') ?? '' }),
+  );
+  if (answered.ok) for (const page of ['/settings', '/lab']) revalidatePath(page);
   return answered.ok ? null : faultWords(answered.fault);
 }

@@ -1,4 +1,5 @@
 export {
+  advancingReasonOf,
   advancingRuleOf,
   countLed,
   countPeople,

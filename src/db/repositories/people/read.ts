@@ -47,6 +47,14 @@ export async function readDaysOf(work: Work, personId: number): Promise<readonly
   return row?.days ? readWeekdays(row.days) : [];
 }
 
+/** Why somebody took the rule that they have; empty where they wrote nothing. */
+export async function advancingReasonOf(work: Work, personId: number): Promise<string> {
+  const [row] = await tablesOf(work).select<{ reason: string }>('SELECT advancing_reason AS reason FROM people WHERE id = :personId', {
+    personId,
+  });
+  return row?.reason ?? '';
+}
+
 /** By which rule steps are suggested to somebody; null where they chose none. */
 export async function advancingRuleOf(work: Work, personId: number): Promise<RuleName | null> {
   const [row] = await tablesOf(work).select<{ rule: unknown }>('SELECT advancing_rule AS rule FROM people WHERE id = :personId', {

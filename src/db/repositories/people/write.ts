@@ -118,9 +118,9 @@ export async function changeReadDays(work: Work, personId: number, days: readonl
   await tablesOf(work).update('people', { read_days: [...days] }, { id: personId });
 }
 
-/** By which rule steps are suggested, where nothing is chosen for a child. */
-export async function changeAdvancingRule(work: Work, personId: number, rule: RuleName): Promise<void> {
-  await tablesOf(work).update('people', { advancing_rule: rule }, { id: personId });
+/** By which rule steps are suggested, where nothing is chosen for a child, and why it was taken. */
+export async function changeAdvancingRule(work: Work, personId: number, rule: RuleName, reason: string): Promise<void> {
+  await tablesOf(work).update('people', { advancing_rule: rule, advancing_reason: reason }, { id: personId });
 }
 
 export async function changePasswordHash(work: Work, personId: number, passwordHash: string): Promise<void> {

@@ -8,6 +8,7 @@ export {
   sessionsAt,
   sessionsAtPresentSteps,
   sessionsOfTasks,
+  sessionsSince,
   timedSessions,
   unreadReports,
 } from './read';

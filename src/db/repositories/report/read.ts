@@ -115,6 +115,16 @@ export async function sessionsOfTasks(work: Work, childId: number, taskIds: read
   return rows.map(toSession);
 }
 
+/** Every session of these children since a day, at whatever step. */
+export async function sessionsSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<SessionRow[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tablesOf(work).select<RawSession>(
+    `SELECT ${SESSION} ${FROM_REPORTS} WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0 ORDER BY r.done_on, r.id`,
+    { childIds: [...childIds], since },
+  );
+  return rows.map(toSession);
+}
+
 export interface TimedSession {
   readonly taskId: number;
   readonly minutes: number;

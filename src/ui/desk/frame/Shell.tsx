@@ -28,6 +28,7 @@ const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[]
   { href: '/paper', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/sheets/week', name: 'Sheets of the week', hint: 'print them', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/clips', name: 'Show it', hint: 'clips and pictures', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/lab', name: 'Policy lab', hint: 'which rule suits?', roles: ['therapist', 'supervisor'] },
   { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },
   { href: '/settings#password', name: 'Change your password', hint: 'Settings', roles: ['therapist', 'assistant', 'supervisor'] },

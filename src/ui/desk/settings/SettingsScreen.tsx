@@ -115,9 +115,23 @@ export function SettingsScreen(props: SettingsProps) {
                 </option>
               ))}
             </select>
+            <input
+              name="reason"
+              aria-label="Why this rule"
+              placeholder="why, for you to read later"
+              maxLength={300}
+              defaultValue={view.advancingReason}
+              key={`why ${view.advancingReason}`}
+              className="field grow"
+            />
             <button className="act">Save</button>
           </span>
         </ActionForm>
+        <p className="mt-1">
+          <Link href="/lab" prefetch={false} className="link">
+            Try rules on your own log, and on simulated children
+          </Link>
+        </p>
       </section>
       <KeepingSection view={view} setKeeping={props.setKeeping} />
       <section>

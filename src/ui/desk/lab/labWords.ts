@@ -1,0 +1,51 @@
+import type { CandidateId, FitCheck, LogFigure, ReplayFigures } from '@/core/lab';
+import { times } from '../parts/ruleWords';
+
+/** What each candidate asks for. */
+export const CANDIDATE_WORDS: Readonly<Record<CandidateId, string>> = {
+  row2: '2 in a row',
+  row3: '3 in a row',
+  row4: '4 in a row',
+  row5: '5 in a row',
+  three5: '3 of the last 5',
+  four5: '4 of the last 5',
+  five6: '5 of the last 6',
+  band70: 'success from 70 to 85 %',
+  band60: 'success from 60 to 80 %',
+};
+
+/** "would have moved at the same day 12 times, sooner 4 times (by 3 days in the middle), …" */
+export function replaySentence({ same, sooner, later, other, waits, medianDaysSooner }: ReplayFigures): string {
+  const parts = [
+    same && `on the same day ${times(same, 'time')}`,
+    sooner &&
+      `sooner ${times(sooner, 'time')}${medianDaysSooner === null ? '' : ` (by ${times(Math.round(medianDaysSooner), 'day')} in the middle)`}`,
+    later && `not by then ${times(later, 'time')}`,
+    other && `the other way ${times(other, 'time')}`,
+    waits && `${times(waits, 'time')} where the stay goes on`,
+  ].filter(Boolean);
+  return parts.length ? `would have moved ${parts.join(', ')}` : 'would have moved nobody';
+}
+
+const FIGURE_WORDS: Readonly<Record<LogFigure, { name: string; unit: (value: number) => string }>> = {
+  reachedShare: { name: 'reached sessions', unit: percent },
+  struggledShare: { name: 'struggled sessions', unit: percent },
+  changesAMonth: { name: 'changes of step a month', unit: (value) => value.toFixed(1) },
+};
+
+/** "Reached sessions: 62 % in your log; 39 simulated caseloads of the same size had 55 to 68 %." */
+export function fitSentence({ figure, observed, low, high, fits }: FitCheck): string {
+  const { name, unit } = FIGURE_WORDS[figure];
+  const said = `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${unit(observed)} in your log; 39 simulated caseloads of the same size had ${unit(low)} to ${unit(high)}.`;
+  return fits ? said : `${said} These families do not have it: take what follows about it with care.`;
+}
+
+/** @example percents(0.49, 0.554) // '49–55 %' */
+export function percents(low: number, high: number): string {
+  return `${Math.round(low * 100)}–${percent(high)}`;
+}
+
+/** @example percent(0.625) // '63 %' */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}

@@ -1,6 +1,6 @@
 export { CANDIDATE_IDS, CANDIDATES } from './candidates';
 export type { CandidateId } from './candidates';
-export { checkFit, fitFamilies, LOG_FIGURES, simulatedLog } from './fit';
+export { checkFit, fitFamilies, simulatedLog } from './fit';
 export type { FitCheck, LogFigure, LogFigures } from './fit';
 export { quantile, replayFigures, replayStay } from './replay';
 export type { ReplayedStay, ReplayFigures, Stay } from './replay';

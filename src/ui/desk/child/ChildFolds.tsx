@@ -287,6 +287,10 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
           <a className="link" href={`/children/${child.id}/export?as=json`}>
             as data
           </a>
+          ,{' '}
+          <a className="link" href={`/children/${child.id}/export?as=fhir`}>
+            as HL7 FHIR R4
+          </a>
         </p>
         <details>
           <summary className="link inline text-brick">Delete this child…</summary>

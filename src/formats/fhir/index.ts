@@ -1,0 +1,2 @@
+export { writeFhir } from './writeBundle';
+export type { FhirRecord } from './record';

@@ -1,0 +1,55 @@
+import type { CalendarDay, Instant } from '@/core/calendar';
+import type { Child } from '@/core/child';
+import type { GoalContent } from '@/core/goals';
+import type { ProgramVersion } from '@/core/program';
+import type { DatedSession, HelpLevel, ReportWay } from '@/core/sessions';
+
+/** What is written of a child as FHIR: what the export knows of it, and no more than that asks for. */
+export interface FhirRecord {
+  readonly writtenAt: Instant;
+  readonly child: Pick<Child, 'id' | 'calledName' | 'initial' | 'hand'>;
+  readonly goals: readonly {
+    readonly id: number;
+    readonly content: GoalContent;
+    /** From where to where, in words. */
+    readonly criterion: string;
+    readonly closedOn: CalendarDay | null;
+    readonly closedWhy: string;
+  }[];
+  /** The version in force; null where nothing was sent yet. */
+  readonly program: ProgramVersion | null;
+  readonly sessions: readonly (DatedSession & {
+    readonly taskId: number;
+    readonly left: number | null;
+    readonly right: number | null;
+    readonly way: ReportWay;
+    readonly saidBy: string;
+  })[];
+  readonly measurements: readonly {
+    readonly id: number;
+    readonly goalId: number | null;
+    readonly measuredOn: CalendarDay;
+    readonly good: number | null;
+    readonly trials: number | null;
+    readonly help: HelpLevel | null;
+    readonly minutes: number | null;
+    readonly note: string;
+    readonly by: string;
+  }[];
+  readonly messages: readonly {
+    readonly id: number;
+    readonly words: string;
+    readonly createdAt: Instant;
+    readonly handedOverAt: Instant | null;
+    readonly createdBy: string | null;
+  }[];
+  readonly changes: readonly {
+    readonly id: number;
+    readonly taskId: number;
+    readonly fromStep: number | null;
+    readonly toStep: number;
+    readonly reason: string;
+    readonly changedBy: string;
+    readonly changedAt: Instant;
+  }[];
+}

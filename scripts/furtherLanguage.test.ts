@@ -19,7 +19,7 @@ beforeAll(() => {
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
 const run = (program: string, words: string[]) =>
-  spawnSync(path.resolve('node_modules/.bin', program), words, { cwd: copy, encoding: 'utf8', timeout: 110_000 });
+  spawnSync(path.resolve('node_modules/.bin', program), words, { cwd: copy, encoding: 'utf8', timeout: 240_000 });
 
 const QUESTIONS = `
   import { isTranslated, languageOf, localTextSchemaOf, mapText, say } from '@/core/text';
@@ -65,5 +65,5 @@ describe('a further language, added by its name and its files alone', () => {
     writeFileSync(project, JSON.stringify({ extends: './tsconfig.json', compilerOptions: { noEmit: true, incremental: false }, ...parts }));
     const { stdout, status } = run('tsc', ['-p', project]);
     expect([status, stdout]).toEqual([0, '']);
-  }, 120_000);
+  }, 250_000);
 });

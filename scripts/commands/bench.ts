@@ -10,6 +10,7 @@ import { signIn } from '@/server/people/signIn';
 import { measureFamilyPages, measureFirstReport, type FirstReportFigures, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { measureRebuild, type RebuildFigure } from '../../measure/rebuild';
+import { measureLab, type LabFigures } from '../../measure/lab';
 import { measureSheets, type SheetFigures } from '../../measure/sheets';
 import { measurePlanner, type PlannerFigures } from '../../measure/planner';
 import { manyLinks } from '../../measure/links';
@@ -36,9 +37,10 @@ export async function bench(words: readonly string[]): Promise<number> {
   const heart = await step('The grading heart', () => measureHeart());
   const rebuild = await step('All figures of a district from its log', () => measureRebuild());
   const sheets = await step('Sheets', () => measureSheets());
+  const lab = await step('The lab', async () => measureLab());
   const planner = await step('The planner', () => measurePlanner());
   if (words.includes('heart')) {
-    say(`\n${sheetsTable(sheets)}\n\n${plannerTable(planner)}\n\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
+    say(`\n${sheetsTable(sheets)}\n\n${labTable(lab)}\n\n${plannerTable(planner)}\n\n${heartTable(heart)}\n\n${rebuildTable(rebuild)}`);
     return 0;
   }
   ensureSystemPackages({ database: true, browser: true });
@@ -68,7 +70,21 @@ export async function bench(words: readonly string[]): Promise<number> {
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
     );
-    const table = asMarkdown({ reports, screens, reportsPdf, builder, keys, pages, firstReport, intake, heart, rebuild, planner, sheets });
+    const table = asMarkdown({
+      reports,
+      screens,
+      reportsPdf,
+      builder,
+      keys,
+      pages,
+      firstReport,
+      intake,
+      heart,
+      rebuild,
+      planner,
+      sheets,
+      lab,
+    });
     writeFileSync(path.join('docs', 'performance.md'), table);
     say(`\n${table}`);
   } finally {
@@ -93,6 +109,16 @@ function sheetsTable({ redrawn, slowest, solved, slowestSolved, week, sheets }: 
     `| a sheet drawn anew with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median; ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
     `| “10 % harder” solved for, when the hand rests | ${solved.toFixed(1)} ms, median; ${slowestSolved.toFixed(1)} ms, the slowest | |`,
     `| the ${sheets} sheets of a week of 60 children as one PDF | ${(week / 1000).toFixed(1)} s | 20: ${week <= 20_000 ? 'reached' : 'not reached'} |`,
+  ].join('\n');
+}
+
+function labTable({ few, many }: LabFigures): string {
+  const ratio = few / many;
+  return [
+    '| what | figure | aim |',
+    '|---|---|---|',
+    `| simulated child-sessions a second, one thread | ${Math.round(many).toLocaleString('en')} | |`,
+    `| time for four times the children ÷ four times the time | **${ratio.toFixed(2)}** | 1.2: ${ratio <= 1.2 ? 'reached' : 'not reached'} |`,
   ].join('\n');
 }
 
@@ -142,6 +168,7 @@ interface Figures {
   readonly rebuild: readonly RebuildFigure[];
   readonly planner: PlannerFigures;
   readonly sheets: SheetFigures;
+  readonly lab: LabFigures;
 }
 
 function screensTable(screens: readonly ScreenFigures[]): string {
@@ -171,6 +198,7 @@ function asMarkdown({
   rebuild,
   planner,
   sheets,
+  lab,
 }: Figures): string {
   const one = (value: number) => value.toFixed(1);
   const bytes = (screen: string, { kilobytes, compressedKilobytes }: BytesFigure, aim: string) =>
@@ -233,6 +261,10 @@ ${plannerTable(planner)}
 ## Sheets
 
 ${sheetsTable(sheets)}
+
+## The Policy lab
+
+${labTable(lab)}
 
 ## All figures from the log
 

@@ -3,6 +3,7 @@ import type { Database } from '@/db';
 import type { House } from './house';
 import { LookBook } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
+import { Tries } from './media/tries';
 import { KnownLinks } from './reports/knownLinks';
 import type { Backups, ClipWorkshop, Clock, MediaStore, PhoneOnShow, Solver, TextService } from './ports';
 
@@ -34,6 +35,8 @@ export interface Context extends ContextParts {
   readonly looks: LookBook;
   readonly intake: IntakeQueue;
   readonly knownLinks: KnownLinks;
+  /** How often families tried to send a clip today. */
+  readonly clipTries: Tries;
 }
 
 export function createContext(parts: ContextParts): Context {
@@ -42,6 +45,7 @@ export function createContext(parts: ContextParts): Context {
     looks: new LookBook(parts.db, parts.now),
     intake: new IntakeQueue(() => context),
     knownLinks: new KnownLinks(() => context),
+    clipTries: new Tries(),
   };
   return context;
 }

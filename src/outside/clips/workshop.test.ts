@@ -1,30 +1,33 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { seededRandom } from '@/core/random';
+import { seededRandom, type Random } from '@/core/random';
 import { Workshop } from './workshop';
 
 const WHOLE = { fromSeconds: 0, toSeconds: null, isMuted: false };
 const fixture = (name: string) => readFileSync(path.join('tests', 'fixtures', 'clips', name));
 
+/** Broken off in its head, a part of its head wiped out, or a few bytes turned anywhere. */
+function broken(file: Buffer, how: number, random: Random): Buffer {
+  const below = (most: number) => Math.floor(random() * most);
+  if (how < 6) return file.subarray(0, below(1_200));
+  if (how === 6) return file.fill(0, below(100), 200 + below(400));
+  for (let flips = 0; flips < 12; flips += 1) file[below(file.length)] = below(256);
+  return file;
+}
+
 describe('the workshop', () => {
-  const workshop = new Workshop(400);
+  const workshop = new Workshop(250);
   afterAll(() => workshop.close());
 
-  // What breaks off, what is flipped, what lies about its own lengths. Some keep their reader busy for ever: its thread is ended, and the next
+  // What breaks off, what is turned, what lies about its own lengths. Some keep their reader busy for ever: its thread is ended, and the next
   // file has a new one.
-  it('answers every file, however it is broken: 2,000 of them', async () => {
+  it('answers every file, however it is broken: 2,500 of them, more than 2,000 of which are none', async () => {
     const random = seededRandom(18);
-    const below = (most: number) => Math.floor(random() * most);
     const answers = new Map<string, number>();
     for (const name of ['tone.webm', 'phone.mov']) {
       const whole = fixture(name);
-      for (let index = 0; index < 1_000; index += 1) {
-        let file = Buffer.from(whole);
-        const kind = index % 4;
-        // Half of them in the head, where lengths and counts stand.
-        const most = index % 8 < 4 ? 1_500 : file.length;
-        for (let flips = 0; flips < [0, 1, 8, 60][kind]!; flips += 1) file[below(most)] = below(256);
-        if (kind === 0) file = file.subarray(0, below(file.length));
+      for (let index = 0; index < 1_250; index += 1) {
+        const file = broken(Buffer.from(whole), index % 8, random);
         const read = await workshop.readClip(file, WHOLE);
         const code = read.ok ? 'good' : read.issues[0]!.code;
         answers.set(code, (answers.get(code) ?? 0) + 1);
@@ -32,8 +35,9 @@ describe('the workshop', () => {
     }
     const known = ['good', 'notAClip', 'clipTooShort', 'clipTooLong', 'clipHasNoPicture', 'clipHasTooManyPixels'];
     expect([...answers.keys()].filter((code) => !known.includes(code))).toEqual([]);
-    expect(answers.get('notAClip')).toBeGreaterThan(300);
-    expect([...answers.values()].reduce((sum, count) => sum + count, 0)).toBe(2_000);
+    // The others are clips still: a byte turned in a picture breaks no file.
+    expect(2_500 - (answers.get('good') ?? 0)).toBeGreaterThan(2_000);
+    expect([...answers.values()].reduce((sum, count) => sum + count, 0)).toBe(2_500);
     // The reader that was brought down so often still reads.
     expect((await workshop.readClip(fixture('tone.webm'), WHOLE)).ok).toBe(true);
   }, 120_000);

@@ -18,6 +18,8 @@ const wishSchema = z.object({
 /** A family shows one good one, or two: more in a day is a slip, or somebody else. */
 const MOST_A_DAY = 6;
 const DAY_MILLISECONDS = 86_400_000;
+/** So many tries a day, taken or refused: each costs a reader some seconds at the worst. Counted by the process alone. */
+const MOST_TRIES = 20;
 
 /**
  * Takes in what a family filmed, where its therapist asked for it and everybody in it agreed. It is no report: nothing of it is counted.
@@ -34,6 +36,7 @@ export async function sendBack(context: Context, token: string, raw: unknown, fi
     const task = (await versionHolding(work, child.id, today))?.tasks.find((each) => each.versionTaskId === versionTaskId);
     if (!task?.choices.asksBack) throw new AppError('notFound');
     if ((await openStops(work, [child.id])).some((stop) => stop.taskId === task.taskId)) throw new AppError('notFound');
+    if (!context.clipTries.mayTry(String(actor.linkId), now, MOST_TRIES)) throw new AppError('tooManyReports');
     if ((await sentBackSince(work, child.id, instant(now - DAY_MILLISECONDS))) >= MOST_A_DAY) throw new AppError('tooManyReports');
     const { clipDays } = await workplaceOf(work);
     const isKnown = (await clipByKey(work, idempotencyKey)) !== null;

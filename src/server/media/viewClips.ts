@@ -4,7 +4,7 @@ import { nameOf, type Child } from '@/core/child';
 import { contentFor } from '@/core/program';
 import type { TaskContent } from '@/core/tasks';
 import type { LocalText } from '@/core/text';
-import { childrenOf, inTransaction, latestTasks, sentBackClips, shownClips, workplaceOf } from '@/db';
+import { childrenOf, inTransaction, latestTasks, sentBackClips, shownClips, workplaceOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -83,21 +83,7 @@ export async function viewClips(context: Context, actor: PersonActor, raw: unkno
         };
       })
       .toReversed();
-    const open = task ? await opened() : null;
-    async function opened(): Promise<OpenTask> {
-      const { content } = task!;
-      const stepAt = (wished: number) => Math.min(wished, content.ladder.steps.length);
-      if (!asked) return { content: contentFor(content, {}), step: stepAt(step ?? content.ladder.startStep), child: null, placed: null };
-      const { child } = asked;
-      const draft = await draftNow(work, context, child);
-      const planned = draft.tasks[await placeInDraft(work, actor, child.id, draft, content.slug)];
-      return {
-        content: contentFor(content, planned?.choices ?? {}, child.taskSettings),
-        step: stepAt(step ?? planned?.step ?? content.ladder.startStep),
-        child: { childId: child.id, name: nameOf(child), hand: child.hand, language: child.familyLanguage },
-        placed: planned ? { clips: planned.choices.clips ?? [], asksBack: planned.choices.asksBack ?? false } : null,
-      };
-    }
+    const open = task ? await openedFor(work, context, actor, { content: task.content, child: asked?.child ?? null, step }) : null;
     return {
       clips,
       open,
@@ -112,4 +98,24 @@ export async function viewClips(context: Context, actor: PersonActor, raw: unkno
   });
   if (childId !== undefined) await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
   return view;
+}
+
+interface Opening {
+  readonly content: TaskContent;
+  readonly child: Child | null;
+  readonly step: number | undefined;
+}
+
+/** The task as a child's program that is being written has it, or as the library has it. */
+async function openedFor(work: Work, context: Context, actor: PersonActor, { content, child, step }: Opening): Promise<OpenTask> {
+  const stepAt = (wished: number) => Math.min(wished, content.ladder.steps.length);
+  if (!child) return { content: contentFor(content, {}), step: stepAt(step ?? content.ladder.startStep), child: null, placed: null };
+  const draft = await draftNow(work, context, child);
+  const planned = draft.tasks[await placeInDraft(work, actor, child.id, draft, content.slug)];
+  return {
+    content: contentFor(content, planned?.choices ?? {}, child.taskSettings),
+    step: stepAt(step ?? planned?.step ?? content.ladder.startStep),
+    child: { childId: child.id, name: nameOf(child), hand: child.hand, language: child.familyLanguage },
+    placed: planned ? { clips: planned.choices.clips ?? [], asksBack: planned.choices.asksBack ?? false } : null,
+  };
 }

@@ -50,16 +50,14 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
         </>
       )}
       {open && (
-        <div className="grid gap-x-8 gap-y-4 min-[1000px]:grid-cols-[minmax(0,1fr)_280px]">
-          <div>
-            {mayMake ? (
-              <ClipMaker key={`${open.content.slug} ${open.step}`} open={open} />
-            ) : (
-              <p>The therapist who leads the child films for it.</p>
-            )}
-          </div>
+        <>
           <WhatToFilm open={open} />
-        </div>
+          {mayMake ? (
+            <ClipMaker key={`${open.content.slug} ${open.step}`} open={open} />
+          ) : (
+            <p>The therapist who leads the child films for it.</p>
+          )}
+        </>
       )}
       {open?.child && open.placed && mayMake && <AskBack open={open} action={acts.ask} />}
       <h2 className="mt-6 border-b border-ink pb-1 text-[18px]">{open ? 'For this task' : 'Shown to families'}</h2>
@@ -118,20 +116,24 @@ function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
   const hand =
     child && child.hand !== 'unsettled' ? `With the ${child.hand} hand, as ${child.name} works; turned over, it serves the other.` : null;
   return (
-    <aside className="border-l-4 border-line pl-4" aria-label="What to film">
-      <h2 className="text-[16px]">What to film</h2>
-      <ul className="list-disc pl-5 text-[14px]">
-        {[...(hand ? [hand] : []), ...ALWAYS].map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ul>
-      <h3 className="mt-2 text-[14px]">So that it can be seen</h3>
-      <ul className="list-disc pl-5 text-[14px]">
-        {linesAt(content, 'looksRight', step).map(({ en }) => (
-          <li key={en}>{en}</li>
-        ))}
-      </ul>
-      <p className="mt-2 text-[13px] text-soft">
+    <aside className="mb-4 grid gap-x-8 gap-y-2 border-l-4 border-line pl-4 min-[900px]:grid-cols-2" aria-label="What to film">
+      <div>
+        <h2 className="text-[16px]">What to film</h2>
+        <ul className="list-disc pl-5 text-[14px]">
+          {[...(hand ? [hand] : []), ...ALWAYS].map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <h3 className="text-[16px]">So that it can be seen</h3>
+        <ul className="list-disc pl-5 text-[14px]">
+          {linesAt(content, 'looksRight', step).map(({ en }) => (
+            <li key={en}>{en}</li>
+          ))}
+        </ul>
+      </div>
+      <p className="text-[13px] text-soft min-[900px]:col-span-2">
         Whether and how you may film is your district’s rule, and comes first. A clip is never a report, and nothing of it is counted.
       </p>
     </aside>

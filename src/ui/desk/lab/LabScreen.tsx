@@ -3,7 +3,7 @@ import type { LabView } from '@/server/lab/viewLab';
 import { longDay } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
-import { CANDIDATE_WORDS, replaySentence } from './labWords';
+import { CANDIDATE_WORDS, replayCells } from './labWords';
 import { TrialPanel } from './TrialPanel.client';
 
 /** Which advancing rule suits? The log under other rules, simulated children under each, and the rule that is taken, with why. */
@@ -43,24 +43,35 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
         {stays > 0 && (
           <table className="mt-2 w-full border-collapse text-[14px]">
             <thead>
-              <tr className="border-b border-ink text-left">
-                <th scope="col">rule</th>
-                <th scope="col">up</th>
-                <th scope="col">down</th>
-                <th scope="col">against what happened</th>
-                <th scope="col">struggles after it said down</th>
+              <tr className="border-b border-ink text-left align-bottom">
+                {[
+                  'rule',
+                  'up',
+                  'down',
+                  'the same day',
+                  'sooner',
+                  'not by then',
+                  'the other way',
+                  'the stay goes on',
+                  'struggles after it said down',
+                ].map((name) => (
+                  <th key={name} scope="col" className="pr-4">
+                    {name}
+                  </th>
+                ))}
               </tr>
             </thead>
             <tbody>
               {replays.map(({ id, figures }) => (
                 <tr key={id} className="border-b border-line">
-                  <th scope="row" className="py-1 text-left font-normal">
+                  <th scope="row" className="py-1 pr-4 text-left font-normal">
                     {CANDIDATE_WORDS[id]}
                   </th>
-                  <td>{figures.up}</td>
-                  <td>{figures.down}</td>
-                  <td>{replaySentence(figures)}</td>
-                  <td>{figures.strugglesAfterDown}</td>
+                  {replayCells(figures).map((cell, index) => (
+                    <td key={index} className="pr-4">
+                      {cell}
+                    </td>
+                  ))}
                 </tr>
               ))}
             </tbody>

@@ -14,17 +14,20 @@ export const CANDIDATE_WORDS: Readonly<Record<CandidateId, string>> = {
   band60: 'success from 60 to 80 %',
 };
 
-/** "would have moved at the same day 12 times, sooner 4 times (by 3 days in the middle), …" */
-export function replaySentence({ same, sooner, later, other, waits, medianDaysSooner }: ReplayFigures): string {
-  const parts = [
-    same && `on the same day ${times(same, 'time')}`,
-    sooner &&
-      `sooner ${times(sooner, 'time')}${medianDaysSooner === null ? '' : ` (by ${times(Math.round(medianDaysSooner), 'day')} in the middle)`}`,
-    later && `not by then ${times(later, 'time')}`,
-    other && `the other way ${times(other, 'time')}`,
-    waits && `${times(waits, 'time')} where the stay goes on`,
-  ].filter(Boolean);
-  return parts.length ? `would have moved ${parts.join(', ')}` : 'would have moved nobody';
+/** How often a rule would have moved up and down, how that compares to what happened, and the struggles that came after. */
+export function replayCells({
+  up,
+  down,
+  same,
+  sooner,
+  later,
+  other,
+  waits,
+  medianDaysSooner,
+  strugglesAfterDown,
+}: ReplayFigures): (number | string)[] {
+  const by = medianDaysSooner === null ? '' : `, by ${times(Math.round(medianDaysSooner), 'day')} in the middle`;
+  return [up, down, same, `${sooner}${by}`, later, other, waits, strugglesAfterDown];
 }
 
 const FIGURE_WORDS: Readonly<Record<LogFigure, { name: string; unit: (value: number) => string }>> = {

@@ -45,8 +45,7 @@ function ShownClip({ clip, child, token, words }: Omit<Props, 'clips'> & { reado
         {t('shown.title')} <span className="block font-normal text-soft">{heavy.join(' · ')}</span>
       </summary>
       <p className="text-[0.94rem] text-soft">
-        {t('shown.hand', { hand: clip.hand })} {t('shown.atStep', { step: clip.step })}{' '}
-        {isTurned && t('shown.turned', { name: child.calledName })}
+        {t(`shown.hand.${clip.hand}`)} {t('shown.atStep', { step: clip.step })} {isTurned && t('shown.turned', { name: child.calledName })}
       </p>
       {stills.map(({ part }, index) => {
         const said = clip.captions[index] && words.local(clip.captions[index].text);

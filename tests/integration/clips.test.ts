@@ -217,6 +217,18 @@ describe('a family', () => {
     expect((await viewClips(bed.context, stranger, {})).clips).toEqual([]);
   });
 
+  it('finds room on a task once a clip that hung there was deleted: four at most, of those that there are', async () => {
+    const childId = await bed.child(ines);
+    await bed.send(ines, childId);
+    const put = (clipId: number) => refusal(putClip(bed.context, ines, { childId, slug: 'crane-lift', clipId, isIn: true }));
+    const clips: number[] = [];
+    for (let index = 0; index < 5; index += 1) clips.push(await film());
+    for (const clipId of clips.slice(0, 4)) expect(await put(clipId)).toBe('not refused');
+    expect(await put(clips[4]!)).toBe('invalid');
+    await removeClip(bed.context, ines, clips[0]!);
+    expect(await put(clips[4]!)).toBe('not refused');
+  });
+
   it('has nothing left of it once it is taken away, nor when its day is over; neither has the store', async () => {
     const [first, second] = [await film(), await film({ facts: { isMuted: true, keptDays: 30 } })];
     const own = await shownTo(first);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone } from '@/core/calendar';
 import { captionIssues, captionsSchema, CLIP_LIMITS, KEPT_DAYS } from '@/core/clips';
-import { clipAtAll, inTransaction, setClipWords, workplaceOf } from '@/db';
+import { clipAtAll, clipsById, inTransaction, setClipWords, workplaceOf } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -22,7 +22,10 @@ const putSchema = placeSchema.extend({ clipId: z.number().int().positive(), isIn
 export async function putClip(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { clipId, isIn, ...place } = parseInput(putSchema, raw);
   await changePlanned(context, actor, place, async (choices, work) => {
-    const others = (choices.clips ?? []).filter((id) => id !== clipId);
+    const today = calendarDayInZone(context.now(), (await workplaceOf(work)).timeZone);
+    // One that was deleted, or whose day is over, takes no place: nobody could take it off.
+    const standing = await clipsById(work, choices.clips ?? [], today);
+    const others = standing.map(({ id }) => id).filter((id) => id !== clipId);
     if (!isIn) return { ...choices, clips: others };
     const clip = await clipAtAll(work, clipId);
     if (clip?.origin !== 'shown' || (clip.childId !== null && clip.childId !== place.childId)) throw new AppError('notFound');

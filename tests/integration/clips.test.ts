@@ -272,6 +272,10 @@ describe('a family', () => {
     const [shown] = await bed.read<{ id: number }>("SELECT id FROM clips WHERE origin = 'shown'");
     expect(await refusal(takeBackClip(bed.context, own.token, shown!.id))).toBe('notFound');
     expect(await refusal(takeBackClip(bed.context, other.token, sent!.id))).toBe('notFound');
+    // Nobody asks any more: the family still finds what it sent, to take it back.
+    await bed.write("UPDATE version_tasks SET choices = JSON_REMOVE(choices, '$.asksBack') WHERE id = :id", { id: own.versionTaskId });
+    const day = await viewFamily(bed.context, own.token);
+    expect([...day.tasks, ...day.otherTasks].flatMap(({ sentBack }) => sentBack.map(({ id }) => id))).toEqual([sent!.id]);
     await takeBackClip(bed.context, own.token, sent!.id);
     expect(await open()).toEqual([]);
     expect(await refusal(takeBackClip(bed.context, own.token, sent!.id))).toBe('notFound');

@@ -92,8 +92,8 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const notes = await notesOf(work, child.id, NOTES_SHOWN);
     const wished = (version?.tasks ?? []).flatMap(({ choices }) => choices.clips ?? []);
     const shown = (await clipsById(work, wished, today)).filter(({ childId }) => childId === null || childId === child.id);
-    const asksBack = version?.tasks.some(({ choices }) => choices.asksBack);
-    const sentBack = asksBack ? await sentBackClips(work, [child.id], today) : [];
+    // Also where nobody asks any more: what was sent can be taken back at any time.
+    const sentBack = await sentBackClips(work, [child.id], today);
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({
       task,
       reportedToday: reports.find((report) => report.taskId === task.taskId && report.doneOn === today && tellsOfPractice(report)) ?? null,

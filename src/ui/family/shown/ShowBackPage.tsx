@@ -12,10 +12,12 @@ interface Props {
   readonly newKey: string;
   readonly keptDays: number;
   readonly said: 'sent' | 'takenBack' | null;
+  /** False where nobody asks any more: what was sent can still be taken back. */
+  readonly mayShow: boolean;
 }
 
 /** A family shows how it goes, where its therapist asked: what becomes of it is told first. A plain form. */
-export function ShowBackPage({ view, found, token, words, newKey, keptDays, said }: Props) {
+export function ShowBackPage({ view, found, token, words, newKey, keptDays, said, mayShow }: Props) {
   const { t, local, language } = words;
   const { task, sentBack } = found;
   const name = view.child.calledName;
@@ -32,29 +34,33 @@ export function ShowBackPage({ view, found, token, words, newKey, keptDays, said
           {t(`showBack.${said}`)}
         </p>
       )}
-      <p className="mt-2">{t('showBack.why', { reader, name, task: local(task.content.title) })}</p>
-      <p className="mt-2">{t('showBack.how')}</p>
-      <p className="mt-2">{t('showBack.who', { name, days: keptDays })}</p>
-      <form method="post" action={`/f/${token}/send-back`} encType="multipart/form-data" className="mt-4">
-        <input type="hidden" name="lang" value={language} />
-        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
-        <input type="hidden" name="step" value={task.step} />
-        <input type="hidden" name="idempotencyKey" value={newKey} />
-        <label className="block">
-          <span className="block font-bold">{t('showBack.file')}</span>
-          <input type="file" name="file" accept="video/*,image/*" required className="box" />
-        </label>
-        <label className="choice mt-3">
-          <input type="checkbox" name="agreed" value="yes" required />
-          {t('showBack.agreed')}
-        </label>
-        <label className="mt-3 block">
-          {t('who')}
-          <input name="saidBy" maxLength={40} className="box" autoComplete="off" />
-        </label>
-        <button className="press press-main mt-4">{t('showBack.send')}</button>
-        <p className="mt-2 text-[0.88rem] text-soft">{t('showBack.needsNetwork')}</p>
-      </form>
+      {mayShow && (
+        <>
+          <p className="mt-2">{t('showBack.why', { reader, name, task: local(task.content.title) })}</p>
+          <p className="mt-2">{t('showBack.how')}</p>
+          <p className="mt-2">{t('showBack.who', { name, days: keptDays })}</p>
+          <form method="post" action={`/f/${token}/send-back`} encType="multipart/form-data" className="mt-4">
+            <input type="hidden" name="lang" value={language} />
+            <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+            <input type="hidden" name="step" value={task.step} />
+            <input type="hidden" name="idempotencyKey" value={newKey} />
+            <label className="block">
+              <span className="block font-bold">{t('showBack.file')}</span>
+              <input type="file" name="file" accept="video/*,image/*" required className="box" />
+            </label>
+            <label className="choice mt-3">
+              <input type="checkbox" name="agreed" value="yes" required />
+              {t('showBack.agreed')}
+            </label>
+            <label className="mt-3 block">
+              {t('who')}
+              <input name="saidBy" maxLength={40} className="box" autoComplete="off" />
+            </label>
+            <button className="press press-main mt-4">{t('showBack.send')}</button>
+            <p className="mt-2 text-[0.88rem] text-soft">{t('showBack.needsNetwork')}</p>
+          </form>
+        </>
+      )}
       {sentBack.length > 0 && <h2 className="mt-6 text-[1.2rem]">{t('showBack.yours')}</h2>}
       {sentBack.map(({ id, madeAt, expiresOn }) => (
         <form key={id} method="post" action={`/f/${token}/take-back`} className="mt-2">

@@ -72,8 +72,8 @@ export function FamilyTask(props: FamilyTaskProps) {
             ))}
         </>
       )}
-      {task.choices.asksBack && !found.closed && (
-        <p className="not-scripted mt-4">
+      {((task.choices.asksBack && !found.closed) || found.sentBack.length > 0) && (
+        <p className={found.sentBack.length > 0 ? 'mt-4' : 'not-scripted mt-4'}>
           <a className="touch underline underline-offset-4" href={`/f/${token}/show-back/${task.versionTaskId}?lang=${language}`}>
             {t('showBack.link')}
           </a>

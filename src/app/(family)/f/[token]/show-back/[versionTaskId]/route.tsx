@@ -13,8 +13,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
   const said = SAID.find((each) => each === asked) ?? null;
   return familyAnswer(request, token, (view, words) => {
     const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === Number(versionTaskId));
-    if (!found?.task.choices.asksBack || found.closed) return null;
-    const body = <ShowBackPage {...{ view, found, token, words, said }} newKey={randomUUID()} keptDays={view.clipDays} />;
+    const mayShow = found?.task.choices.asksBack === true && !found.closed;
+    // What was sent can be taken back, whoever asks or not.
+    if (!found || (!mayShow && found.sentBack.length === 0)) return null;
+    const body = <ShowBackPage {...{ view, found, token, words, said, mayShow }} newKey={randomUUID()} keptDays={view.clipDays} />;
     return { about: words.t('showBack.title'), body, data: null };
   });
 }

@@ -1,6 +1,8 @@
 import { instantAfterDays } from '@/core/calendar';
 import { addLink, inTransaction } from '@/db';
 import type { Context } from '@/server/context';
+import type { Place } from './faults';
+import { rowsOf } from '../scripts/sql';
 import { familyAddress, newLinkParts } from '@/server/messages/familyAddress';
 
 /** So many further links of a child: one alone takes in no more in a day than a family sends. */
@@ -12,4 +14,17 @@ export async function manyLinks(context: Context, childId: number, count: number
       await addLink(work, { childId, tokenHash, tokenSalt, createdAt, expiresAt: instantAfterDays(createdAt, 1) });
   });
   return made.map(({ token }) => familyAddress(context.origin, token));
+}
+
+/** The first task of each child's program, with so many links by which it can be reported. */
+export async function placesOf(context: Context, linksAChild: number): Promise<Place[]> {
+  const tasks = await rowsOf<{ childId: number; id: number }>(
+    context.db,
+    `SELECT p.child_id AS childId, MIN(t.id) AS id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id
+     JOIN programs p ON p.id = v.program_id WHERE v.number = p.current_version GROUP BY p.child_id`,
+  );
+  const places: Place[] = [];
+  for (const { childId, id } of tasks)
+    for (const link of await manyLinks(context, childId, linksAChild)) places.push({ link, versionTaskId: id });
+  return places;
 }

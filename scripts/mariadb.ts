@@ -151,7 +151,7 @@ function withRunAccount(
 }
 
 /** Runs statements on the data folder while no server listens. */
-function bootstrap(common: readonly string[], statements: readonly string[]): void {
+export function bootstrap(common: readonly string[], statements: readonly string[]): void {
   const done = spawnSync(find('mariadbd')!, [...common, '--bootstrap', '--skip-networking'], {
     input: `${statements.join(';\n')};\n`,
     encoding: 'utf8',
@@ -186,7 +186,7 @@ function isSearchable(folder: string): boolean {
 }
 
 /** As root the server runs as the package's own user. @throws Error where there is none */
-function userFor(folders: readonly string[]): string[] {
+export function userFor(folders: readonly string[]): string[] {
   if (process.getuid?.() !== 0) return [];
   const ids = mysqlIds();
   if (!ids)
@@ -213,7 +213,7 @@ function ancestors(folder: string): string[] {
   return parent === path.parse(parent).root ? [parent] : [parent, ...ancestors(parent)];
 }
 
-function find(name: string): string | null {
+export function find(name: string): string | null {
   for (const folder of SEARCH) {
     try {
       accessSync(path.join(folder, name));
@@ -233,6 +233,6 @@ function commandOf(pid: number): string {
   }
 }
 
-function tail(file: string): string {
+export function tail(file: string): string {
   return existsSync(file) ? readFileSync(file, 'utf8').split('\n').slice(-12).join('\n') : '(no log was written)';
 }

@@ -190,6 +190,8 @@ interface Accounts {
 async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
   const db = openDatabase(ownerUrl);
   try {
+    // Of a cluster the first host may be the one that is away.
+    await db.looked;
     await step('Bringing the schema up to date', async () => {
       const schema = migrator(db);
       if (wish.fresh && wish.databaseUrl) await schema.down({ to: 0 });

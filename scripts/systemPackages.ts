@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { galeraProvider } from './galera';
 import { missingMariaDbPrograms } from './mariadb';
 import { say } from './say';
 
@@ -18,11 +19,13 @@ export function ensureSystemPackages(wanted: {
   readonly browser: boolean;
   readonly proxy?: boolean;
   readonly clips?: boolean;
+  readonly cluster?: boolean;
 }): void {
   const packages = [
     ...(wanted.database && missingMariaDbPrograms().length ? ['mariadb-server'] : []),
     ...(wanted.browser && !chromiumPath() ? ['chromium'] : []),
     ...(wanted.clips && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
+    ...(wanted.cluster ? missingForCluster() : []),
     ...(wanted.proxy && !existsSync('/usr/sbin/nginx') ? ['nginx-light', 'openssl'] : []),
   ];
   if (packages.length === 0) return;
@@ -40,6 +43,14 @@ export function ensureSystemPackages(wanted: {
     throw new Error(
       `Debian's packages could not be installed. Run this line and look at what it says:\n  ${prefix}${install}\n${(ran.stderr ?? '').slice(-800)}`,
     );
+}
+
+function missingForCluster(): string[] {
+  const programs = { rsync: '/usr/bin/rsync', iproute2: '/usr/sbin/ip' };
+  return [
+    ...(galeraProvider() ? [] : ['galera-4']),
+    ...Object.entries(programs).flatMap(([name, file]) => (existsSync(file) ? [] : [name])),
+  ];
 }
 
 function maySudo(): boolean {

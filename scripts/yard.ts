@@ -2,6 +2,7 @@ import { audit } from './commands/audit';
 import { backup, restore } from './commands/backup';
 import { bench } from './commands/bench';
 import { database } from './commands/database';
+import { exportAll, importAll } from './commands/exchange';
 import { demo } from './commands/demo';
 import { dev } from './commands/dev';
 import { play } from './commands/play';
@@ -24,12 +25,17 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
     run: restore,
     says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE] [--replay FOLDER [--until TIME]]',
   },
+  export: {
+    run: exportAll,
+    says: 'everything that was made here, as open files that any program reads   FOLDER [--config FILE] [--data FOLDER]',
+  },
+  import: { run: importAll, says: 'such an export into an empty database   FOLDER [--config FILE] [--data FOLDER]' },
   audit: { run: audit, says: 'verify: whether anybody changed the list of looks and changes   [--config FILE] [--data FOLDER]' },
   sbom: { run: sbom, says: 'the list of all packages that the program runs with (CycloneDX)   FILE' },
   dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
   test: {
     run: test,
-    says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e|faults] [--day DATE]',
+    says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e|faults|cluster] [--day DATE]',
   },
   bench: { run: bench, says: 'measure the speed and write docs/performance.md   [heart] [--reports N]' },
   mutate: { run: mutate, says: 'change a topic of the core bit by bit and look whether a test falls   TOPIC [--lines N]' },

@@ -1,14 +1,13 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom } from '@/main/contextFrom';
-import { throughFault, type FaultFigures, type Place } from '../../measure/faults';
-import { manyLinks } from '../../measure/links';
+import { throughFault, type FaultFigures } from '../../measure/faults';
+import { placesOf } from '../../measure/links';
 import { ensureBuild } from '../build';
 import { forgetMariaDb } from '../mariadb';
 import { pause } from '../processes';
 import { freePort } from '../ports';
 import { say, step } from '../say';
-import { rowsOf } from '../sql';
 import { startStack, type Stack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 
@@ -28,14 +27,7 @@ export async function faults(): Promise<number> {
   const context = contextFrom({ ...process.env, YARD_DATABASE_URL: stack.databaseUrl, YARD_DATA: FOLDER, YARD_ORIGIN: stack.url });
   const figures: FaultFigures[] = [];
   try {
-    const tasks = await rowsOf<{ childId: number; id: number }>(
-      context.db,
-      `SELECT p.child_id AS childId, MIN(t.id) AS id FROM version_tasks t JOIN program_versions v ON v.id = t.program_version_id
-       JOIN programs p ON p.id = v.program_id WHERE v.number = p.current_version GROUP BY p.child_id`,
-    );
-    const places: Place[] = [];
-    for (const { childId, id } of tasks)
-      for (const link of await manyLinks(context, childId, LINKS_A_CHILD)) places.push({ link, versionTaskId: id });
+    const places = await placesOf(context, LINKS_A_CHILD);
     const load = { url: stack.url, db: context.db, places, posts: POSTS };
     for (const [what, breakIt] of faultsOf(stack)) figures.push(await step(what, () => throughFault(what, load, breakIt)));
   } finally {

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { ensureBuild } from '../build';
 import { dayFrom, shiftTo } from '../day';
 import { say } from '../say';
+import { cluster } from './cluster';
 import { faults } from './faults';
 import { ensureSystemPackages } from '../systemPackages';
 
@@ -17,6 +18,7 @@ const RESULTS = path.resolve('.data', 'test-results');
 /** Every check there is, or one kind; ends with the counts of all runners added up. */
 export async function test(words: readonly string[]): Promise<number> {
   if (words.includes('faults')) return faults();
+  if (words.includes('cluster')) return cluster();
   const day = dayFrom(words);
   if (day !== null) {
     process.env.YARD_CLOCK_SHIFT = String(shiftTo(day, Date.now()));

@@ -1,12 +1,19 @@
-import { connect as connectSocket } from 'node:net';
 import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
+import { Hosts, type Lines } from './cluster/hosts';
 import { limitQuestions } from './driver';
 import { Remembered } from './remembered';
 import { readDatabaseUrl, type DatabaseAddress, type Host } from './databaseUrl';
 
 export interface Database {
+  /** The pool that is written through; of a cluster that of the node which all processes write to now. */
   readonly sequelize: Sequelize;
+  /** The pool that is only read through. */
+  readonly reading: Sequelize;
+  /** Till a cluster's nodes were looked at for the first time. */
+  readonly looked: Promise<unknown>;
+  /** A line broke: which nodes of a cluster are well is looked at now. False where there is but one host. */
+  lookAgain(): Promise<boolean>;
   readonly remembered: Remembered;
   close(): Promise<void>;
 }
@@ -15,21 +22,58 @@ const CONNECT_MILLISECONDS = 2000;
 /** Some 30 kB each: a library of ten districts, and what older versions of programs still use. */
 const MOST_REMEMBERED = 1500;
 
-/** Opens a pool on the MariaDB (or the cluster: the first host that answers) named by a `mariadb://` address. */
-export function openDatabase(url: string, pool: { max?: number; questionMilliseconds?: number } = {}): Database {
+interface PoolWish {
+  readonly max?: number;
+  readonly questionMilliseconds?: number;
+}
+
+/** Opens a pool on the MariaDB, or one on each node of the cluster, named by a `mariadb://` address. */
+export function openDatabase(url: string, wish: PoolWish = {}): Database {
   const address = readDatabaseUrl(url);
+  const remembered = new Remembered(MOST_REMEMBERED);
+  if (address.hosts.length === 1) {
+    const sequelize = openPool(address, address.hosts[0], wish);
+    return {
+      sequelize,
+      reading: sequelize,
+      remembered,
+      looked: Promise.resolve(),
+      lookAgain: async () => false,
+      close: () => sequelize.close(),
+    };
+  }
+  const hosts = new Hosts(address, (host, lines) => openPool(address, host, wish, lines));
+  return {
+    get sequelize() {
+      return hosts.writer;
+    },
+    get reading() {
+      return hosts.reader;
+    },
+    remembered,
+    looked: hosts.looked,
+    lookAgain: async () => {
+      await hosts.lookAgain();
+      return true;
+    },
+    close: () => hosts.close(),
+  };
+}
+
+/** @param lines of a cluster's node, so that they can be broken off */
+function openPool({ user, password, database }: DatabaseAddress, { host, port }: Host, wish: PoolWish, lines?: Lines): Sequelize {
   const sequelize = new Sequelize({
     dialect: 'mariadb',
     dialectModule: mariadb,
-    host: address.hosts[0].host,
-    port: address.hosts[0].port,
-    username: address.user,
-    password: address.password,
-    database: address.database,
+    host,
+    port,
+    username: user,
+    password,
+    database,
     timezone: '+00:00',
     logging: false,
     define: { timestamps: false, freezeTableName: true, underscored: true },
-    pool: { max: pool.max ?? 12, acquire: 6000, idle: 30_000 },
+    pool: { max: wish.max ?? 12, acquire: 6000, idle: 30_000 },
     dialectOptions: {
       // Sequelize turns these on, and a BIGINT that is too large then comes back as text, silently.
       supportBigNumbers: false,
@@ -39,41 +83,15 @@ export function openDatabase(url: string, pool: { max?: number; questionMillisec
       autoJsonMap: true,
       connectTimeout: CONNECT_MILLISECONDS,
       charset: 'utf8mb4',
+      ...(lines && { stream: lines.open({ host, port }) }),
       sessionVariables: {
         sql_mode: 'STRICT_ALL_TABLES,ONLY_FULL_GROUP_BY,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
         innodb_lock_wait_timeout: 5,
-      },
-    },
-    hooks: {
-      async beforeConnect(config) {
-        const host = await firstThatAnswers(address);
-        config.host = host.host;
-        config.port = String(host.port);
+        // What was written through one node is seen through each other one: a question waits for it.
+        ...(lines && { wsrep_sync_wait: 1 }),
       },
     },
   });
-  if (pool.questionMilliseconds) limitQuestions(sequelize, pool.questionMilliseconds);
-  return { sequelize, remembered: new Remembered(MOST_REMEMBERED), close: () => sequelize.close() };
-}
-
-async function firstThatAnswers({ hosts }: DatabaseAddress): Promise<Host> {
-  if (hosts.length === 1) return hosts[0];
-  for (const host of hosts) if (await answers(host)) return host;
-  return hosts[0];
-}
-
-/** True once a server says its greeting: one that hangs accepts a connection, too, and then says nothing. */
-function answers({ host, port }: Host): Promise<boolean> {
-  return new Promise((resolve) => {
-    const socket = connectSocket({ host, port, timeout: CONNECT_MILLISECONDS });
-    const end = (answer: boolean) => {
-      socket.destroy();
-      resolve(answer);
-    };
-    socket
-      .once('data', () => end(true))
-      .once('error', () => end(false))
-      .once('close', () => end(false))
-      .once('timeout', () => end(false));
-  });
+  if (wish.questionMilliseconds) limitQuestions(sequelize, wish.questionMilliseconds);
+  return sequelize;
 }

@@ -65,9 +65,19 @@ export function limitQuestions(sequelize: Sequelize, milliseconds: number): void
  * broken off, so that the next question goes to one that answers.
  */
 async function withoutWords(sequelize: Sequelize, connection: DriverConnection, asked: Promise<DriverResult>): Promise<DriverResult> {
-  const deadline = setTimeout(() => connection.destroy(), longest.get(sequelize) ?? LONGEST_MILLISECONDS);
+  let deadline: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    deadline = setTimeout(
+      () => {
+        // The driver asks the server itself to end the question, and waits for that: one that hangs would keep us for ever.
+        connection.destroy();
+        reject(Object.assign(new Error('The database did not answer in time'), { code: 'ETIMEDOUT' }));
+      },
+      longest.get(sequelize) ?? LONGEST_MILLISECONDS,
+    );
+  });
   try {
-    return await asked;
+    return await Promise.race([asked, late]);
   } catch (error) {
     const { name, code, errno, sqlMessage, message } = error as Partial<SqlFault>;
     const plain = (sqlMessage ?? message ?? '').split('\nsql: ')[0];

@@ -1,9 +1,10 @@
 import type { Database } from './database';
-import { isRetryable } from './databaseErrors';
+import { isDatabaseAway, isRetryable } from './databaseErrors';
 import type { DriverConnection } from './driver';
-import { workOfOneWrite, workOn, type Work } from './work';
+import { workOfOneWrite, workOfReading, workOn, type Work } from './work';
 
 const MOST_TRIES = 5;
+const MOST_MOVES = 2;
 
 /**
  * Runs all that belongs together in one transaction, and commits it. Deadlock and lock time-out start the whole once more,
@@ -11,7 +12,24 @@ const MOST_TRIES = 5;
  * repeatable read.
  */
 export async function inTransaction<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
-  return again(() => database.sequelize.transaction((transaction) => job(workOn(database, transaction))));
+  await database.looked;
+  return again(database, () => database.sequelize.transaction((transaction) => job(workOn(database, transaction))));
+}
+
+/**
+ * Runs what is read for one screen, as it stood at one moment; writing and locking are refused. In a cluster it asks another node than the
+ * one that is written to, which has all that was committed before; where that node goes away meanwhile, it is asked of the next.
+ */
+export async function inReading<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
+  await database.looked;
+  const read = () => database.reading.transaction((transaction) => job(workOfReading(database, transaction)));
+  for (let moved = 0; ; moved += 1) {
+    try {
+      return await again(database, read);
+    } catch (error) {
+      if (moved >= MOST_MOVES || !isDatabaseAway(error) || !(await database.lookAgain())) throw error;
+    }
+  }
 }
 
 /**
@@ -19,22 +37,26 @@ export async function inTransaction<Answer>(database: Database, job: (work: Work
  * transaction, for the busiest door. A second writing statement is refused. Tried again like a transaction.
  */
 export async function inOneWrite<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
-  const { connectionManager } = database.sequelize;
-  return again(async () => {
+  await database.looked;
+  return again(database, async () => {
+    const { sequelize } = database;
+    const { connectionManager } = sequelize;
     const connection = await connectionManager.getConnection({ type: 'write' });
     try {
-      return await job(workOfOneWrite(database, connection as DriverConnection));
+      return await job(workOfOneWrite(database, sequelize, connection as DriverConnection));
     } finally {
       connectionManager.releaseConnection(connection);
     }
   });
 }
 
-async function again<Answer>(job: () => Promise<Answer>): Promise<Answer> {
+async function again<Answer>(database: Database, job: () => Promise<Answer>): Promise<Answer> {
   for (let tried = 1; ; tried += 1) {
     try {
       return await job();
     } catch (error) {
+      // The next question is to find a node that answers; this one has its answer.
+      if (isDatabaseAway(error)) void database.lookAgain();
       if (tried >= MOST_TRIES || !isRetryable(error)) throw error;
       await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** tried));
     }

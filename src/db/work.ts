@@ -41,9 +41,14 @@ export function tablesOf(work: Work): Tables {
   return tables;
 }
 
+/** The pool and the line of a transaction, which its types leave out; the pool that is right may be another one by now. */
+function openedBy(transaction: Transaction): { sequelize: Sequelize; connection: DriverConnection } {
+  return transaction as unknown as { sequelize: Sequelize; connection: DriverConnection };
+}
+
 /** A unit of work in a transaction: all of it is committed, or none. */
-export function workOn({ sequelize, remembered }: Database, transaction: Transaction): Work {
-  const { connection } = transaction as unknown as { connection: DriverConnection };
+export function workOn({ remembered }: Database, transaction: Transaction): Work {
+  const { sequelize, connection } = openedBy(transaction);
   return open({
     remembered,
     ...statementsOn(sequelize, connection),
@@ -57,8 +62,28 @@ export function workOn({ sequelize, remembered }: Database, transaction: Transac
   });
 }
 
+const LOCKS = /\bFOR UPDATE\b|\bLOCK IN SHARE MODE\b/;
+
+/** A unit of work that only reads: what it would write might go to a node that nobody writes to, and a lock would hold nobody. */
+export function workOfReading({ remembered }: Database, transaction: Transaction): Work {
+  const { sequelize, connection } = openedBy(transaction);
+  const { select } = statementsOn(sequelize, connection);
+  const refuse = async (): Promise<never> => {
+    throw new Error('A unit of work of reading writes and locks nothing: open a transaction');
+  };
+  return open({
+    remembered,
+    select: (sql, replacements) => (LOCKS.test(sql) ? refuse() : select(sql, replacements)),
+    insert: refuse,
+    insertAll: refuse,
+    insertOrKeep: refuse,
+    update: refuse,
+    remove: refuse,
+  });
+}
+
 /** A unit of work that writes one statement, which the database commits by itself; a second one is refused. */
-export function workOfOneWrite({ sequelize, remembered }: Database, connection: DriverConnection): Work {
+export function workOfOneWrite({ remembered }: Database, sequelize: Sequelize, connection: DriverConnection): Work {
   const statements = statementsOn(sequelize, connection);
   let hasWritten = false;
   const refuse = async (): Promise<never> => {

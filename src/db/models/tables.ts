@@ -370,6 +370,14 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'stopped_numbers',
 ];
 
+/** All columns of a table but those that the database reckons by itself, the id first, as they are typed. */
+export function columnsOf(name: TableName): { readonly name: string; readonly type: unknown }[] {
+  const own = Object.entries(COLUMNS[name]).map(([column, type]) => ({ name: column, type: type as unknown }));
+  return WITHOUT_OWN_ID.includes(name) ? own : [{ name: 'id', type: BIGINT }, ...own];
+}
+
+export const TABLE_NAMES = Object.keys(COLUMNS) as TableName[];
+
 /** The table's model on this connection, made at its first use. */
 export function tableOf(sequelize: Sequelize, name: TableName): Table {
   if (sequelize.isDefined(name)) return sequelize.model(name);

@@ -1,6 +1,6 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { Child } from '@/core/child';
-import { auditOf, inTransaction, type AuditRow } from '@/db';
+import { auditOf, inReading, type AuditRow } from '@/db';
 import { writeCsv } from '@/formats';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -39,7 +39,7 @@ const whoOf = ({ who, byFamily }: AuditRow) => who ?? (byFamily ? null : 'Yard S
 
 /** Who looked at a child and who changed what, by day and person, latest first. @throws AppError notFound, notAllowed */
 export async function viewLooks(context: Context, actor: PersonActor, childId: number, { kind, who }: LooksWish): Promise<LooksView> {
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'readLooks');
     const rows = await auditOf(work, childId, MOST_SHOWN);
     const days = new Map<string, { day: CalendarDay; who: string | null; looks: number; changes: AuditRow[] }>();
@@ -66,7 +66,7 @@ export async function viewLooks(context: Context, actor: PersonActor, childId: n
  * @throws AppError notFound, notAllowed
  */
 export async function looksForFile(context: Context, actor: PersonActor, childId: number, say: (row: AuditRow) => string): Promise<string> {
-  const rows = await inTransaction(context.db, async (work) => {
+  const rows = await inReading(context.db, async (work) => {
     await requireChild(work, actor, childId, 'readLooks');
     return auditOf(work, childId, MOST_IN_FILE);
   });

@@ -3,7 +3,7 @@ import { SILENT_DAYS } from '@/core/yard';
 import {
   allChildren,
   caseloadFigures,
-  inTransaction,
+  inReading,
   peopleHere,
   workplaceOf,
   workplaceTrail,
@@ -40,7 +40,7 @@ const NOTHING = { children: 0, overdue: 0, silent: 0, reportsThisWeek: 0 };
 /** Every therapist's caseload, for who supervises: what hurt and how long it is open, what is overdue, how the load lies. @throws AppError notAllowed */
 export async function viewCaseloads(context: Context, actor: PersonActor): Promise<CaseloadsView> {
   requireMay(actor, 'seeAllCaseloads');
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
     const figures = new Map(

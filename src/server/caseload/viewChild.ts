@@ -13,7 +13,7 @@ import {
   gradeChanges,
   handOversOf,
   homeAnswerOf,
-  inTransaction,
+  inReading,
   latestTasks,
   linksOf,
   messagesOf,
@@ -80,7 +80,7 @@ const LOG_LENGTH = 60;
 
 /** One child: who this is, what they are on, how it is going, and who changed what. */
 export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
-  const view = await inTransaction(context.db, async (work): Promise<ChildView> => {
+  const view = await inReading(context.db, async (work): Promise<ChildView> => {
     const { child, access } = await requireChild(work, actor, childId, 'readChild');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const days = yardDays(today);

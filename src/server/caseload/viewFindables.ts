@@ -1,5 +1,5 @@
 import { nameOf } from '@/core/child';
-import { childrenOf, inTransaction, latestTasks } from '@/db';
+import { childrenOf, inReading, latestTasks } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 
@@ -11,7 +11,7 @@ interface Findable {
 
 /** The names of this person's children, on the caseload and off it, and of the library's tasks. */
 export async function viewFindables(context: Context, actor: PersonActor): Promise<Findable[]> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const onIt = await childrenOf(work, actor.personId);
     const offIt = await childrenOf(work, actor.personId, { hasLeft: true });
     const tasks = await latestTasks(work);

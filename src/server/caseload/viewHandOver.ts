@@ -1,4 +1,4 @@
-import { allChildren, inTransaction, peopleHere, type Colleague, type LedChild } from '@/db';
+import { allChildren, inReading, peopleHere, type Colleague, type LedChild } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -20,7 +20,7 @@ export async function viewHandOver(context: Context, actor: PersonActor, from: n
   requireMay(actor, 'addChildren');
   const isSupervisor = may(actor, null, 'seeAllCaseloads');
   const whose = isSupervisor && from !== null ? from : actor.personId;
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const people = await peopleHere(work);
     const lead = people.find(({ id }) => id === whose) ?? people.find(({ id }) => id === actor.personId)!;
     const children = (await allChildren(work)).filter(({ leadId }) => leadId === lead.id);

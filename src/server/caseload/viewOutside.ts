@@ -1,5 +1,5 @@
 import { NO_REMINDERS, reachWays, type Child, type Reach, type Reminders } from '@/core/child';
-import { inTransaction, remindersOf, stoppedAt } from '@/db';
+import { inReading, remindersOf, stoppedAt } from '@/db';
 import { reachContact } from '@/core/child';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -20,7 +20,7 @@ export interface OutsideView {
 
 /** How a child's family is reminded, and what its teacher has: what goes out beside the program. @throws AppError notFound, notAllowed */
 export async function viewOutside(context: Context, actor: PersonActor, childId: number): Promise<OutsideView> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const contact = reachContact(child.contacts);
     return {

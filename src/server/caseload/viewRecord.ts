@@ -5,7 +5,7 @@ import type { HomeMaterial } from '@/core/tasks';
 import {
   childChangesOf,
   homeAnswerOf,
-  inTransaction,
+  inReading,
   latestTasks,
   schoolsHere,
   workplaceOf,
@@ -35,7 +35,7 @@ const HISTORY = 40;
 
 /** A child's facts as they are written down, with their history. @throws AppError notFound, notAllowed */
 export async function viewRecord(context: Context, actor: PersonActor, childId: number): Promise<RecordView & { child: Child }> {
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     return {
       child,
@@ -54,7 +54,7 @@ export async function viewRecord(context: Context, actor: PersonActor, childId: 
 /** What the form of a new child chooses from. @throws AppError notAllowed */
 export async function viewNewRecord(context: Context, actor: PersonActor): Promise<RecordView> {
   requireMay(actor, 'addChildren');
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const { timeZone, languages } = await workplaceOf(work);
     const things = thingsOf((await latestTasks(work)).map((task) => task.content));
     const today = calendarDayInZone(context.now(), timeZone);

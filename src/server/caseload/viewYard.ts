@@ -4,7 +4,7 @@ import type { Decision } from '@/core/rounds';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { restOf, type ProgramVersion } from '@/core/program';
 import { nameOf } from '@/core/child';
-import { childrenOf, inTransaction, keptViewsOf, workplaceOf, type KeptView } from '@/db';
+import { childrenOf, inReading, keptViewsOf, workplaceOf, type KeptView } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -33,7 +33,7 @@ const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (ver
 
 /** The whole caseload, a row a child, arranged as wished. */
 export async function viewYard(context: Context, actor: PersonActor, wish: YardWish): Promise<YardView> {
-  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+  const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const children = own.map(({ child }) => child);
     const { timeZone } = await workplaceOf(work);

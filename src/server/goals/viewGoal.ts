@@ -3,7 +3,7 @@ import type { Child } from '@/core/child';
 import { GOAL_PATTERNS, type GoalPattern } from '@/core/goals';
 import type { LocalText } from '@/core/text';
 import type { Skill } from '@/core/vocabulary';
-import { goalHistoryOf, goalsOf, inTransaction, latestTasks, schoolCalendarOn, type Goal, type GoalVersion } from '@/db';
+import { goalHistoryOf, goalsOf, inReading, latestTasks, schoolCalendarOn, type Goal, type GoalVersion } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -25,7 +25,7 @@ export interface GoalView {
 
 /** A goal to be written or changed. @param goalId null for a new one @throws AppError notFound, notAllowed */
 export async function viewGoal(context: Context, actor: PersonActor, childId: number, goalId: number | null): Promise<GoalView> {
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const goal = goalId === null ? null : ((await goalsOf(work, childId)).find(({ id }) => id === goalId) ?? null);

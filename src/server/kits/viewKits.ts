@@ -3,7 +3,7 @@ import { factsOf, nameOf, type Child } from '@/core/child';
 import { kitOf, preparedFor, purchaseOf, setUpByDay, sheetsFor, type KitLine, type Prepared } from '@/core/kits';
 import type { ProgramVersion } from '@/core/program';
 import type { LocalText } from '@/core/text';
-import { bagsOf, childrenOf, currentVersions, inTransaction, openStops, stockOf, workplaceOf, type Bag, type Work } from '@/db';
+import { bagsOf, childrenOf, currentVersions, inReading, openStops, stockOf, workplaceOf, type Bag, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -67,7 +67,7 @@ export function packingWeek(today: CalendarDay): CalendarDay {
  * @param week any day of it; the week that one packs for now where it is null
  */
 export async function viewKits(context: Context, actor: PersonActor, wanted: string, week: CalendarDay | null): Promise<KitsView> {
-  const view = await inTransaction(context.db, async (work): Promise<KitsView> => {
+  const view = await inReading(context.db, async (work): Promise<KitsView> => {
     const own = (await childrenOf(work, actor.personId)).map(({ child }) => child);
     const schools = [...new Set(own.map((child) => child.school))].sort();
     const school = schools.find((each) => each === wanted) ?? schools[0] ?? '';

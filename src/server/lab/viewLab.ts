@@ -14,7 +14,7 @@ import {
   childrenOf,
   currentVersions,
   gradeChanges,
-  inTransaction,
+  inReading,
   sessionsSince,
   workplaceOf,
   type RecordedChange,
@@ -60,7 +60,7 @@ const [LEAST_TARGET, MOST_TARGET] = [4, 30];
 export async function viewLab(context: Context, actor: PersonActor, raw: unknown): Promise<LabView> {
   const { child: childId } = parseInput(wishSchema, raw);
   requireMay(actor, 'seeProgress');
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const own = (await childrenOf(work, actor.personId)).map(({ child }) => ({ childId: child.id, name: nameOf(child) }));
     const child = own.find((each) => each.childId === childId) ?? null;
     if (childId !== undefined && !child) throw new AppError('notFound');

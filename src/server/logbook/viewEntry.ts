@@ -2,7 +2,7 @@ import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/c
 import { nameOf } from '@/core/child';
 import { codeLettersOf, type CodeLetters } from '@/core/replies';
 import { languageOf, type Language } from '@/core/text';
-import { childrenOf, inTransaction, reportLog, versionHolding, workplaceOf, type IncomingRow, type Work } from '@/db';
+import { childrenOf, inReading, reportLog, versionHolding, workplaceOf, type IncomingRow, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -63,7 +63,7 @@ export async function viewEntry(
   actor: PersonActor,
   wish: { readonly childId: number | null; readonly monday: CalendarDay | null },
 ): Promise<EntryView> {
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
     const monday = mondayOf(wish.monday ?? today);

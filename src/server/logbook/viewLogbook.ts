@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf } from '@/core/child';
 import { plain } from '@/core/text';
-import { childrenOf, inTransaction, logOf, workplaceOf, type IncomingRow, type LogWish } from '@/db';
+import { childrenOf, inReading, logOf, workplaceOf, type IncomingRow, type LogWish } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -38,7 +38,7 @@ const SEARCHED = 600;
 
 /** Every report by any way over the caseload, latest first, with the texts that need a person. */
 export async function viewLogbook(context: Context, actor: PersonActor, wish: LogbookWish): Promise<LogbookView> {
-  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+  const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const of = new Map(own.map(({ child, access }) => [child.id, { name: nameOf(child), access }]));
     const ids = own.map(({ child }) => child.id);

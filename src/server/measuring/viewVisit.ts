@@ -2,7 +2,7 @@ import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { nameOf } from '@/core/child';
 import type { GoalMeasure } from '@/core/goals';
 import { groupBy } from '@/core/groupBy';
-import { childrenOf, currentVersions, goalMeasurementsOf, inTransaction, openGoalsOf, workplaceOf } from '@/db';
+import { childrenOf, currentVersions, goalMeasurementsOf, inReading, openGoalsOf, workplaceOf } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -36,7 +36,7 @@ export interface VisitView {
 /** Whom and what one measures at a school: all that a trial sheet needs, so that it works where there is no network. @throws AppError notAllowed */
 export async function viewVisit(context: Context, actor: PersonActor, wanted: string): Promise<VisitView> {
   requireMay(actor, 'seeProgress');
-  const view = await inTransaction(context.db, async (work): Promise<VisitView> => {
+  const view = await inReading(context.db, async (work): Promise<VisitView> => {
     const { timeZone } = await workplaceOf(work);
     const own = (await childrenOf(work, actor.personId)).filter(({ access }) => may(actor, access, 'changeProgram'));
     const schools = [...new Set(own.map(({ child }) => child.school))].sort();

@@ -4,7 +4,7 @@ import { nameOf, type Child } from '@/core/child';
 import { contentFor } from '@/core/program';
 import type { TaskContent } from '@/core/tasks';
 import type { LocalText } from '@/core/text';
-import { childrenOf, inTransaction, latestTasks, sentBackClips, shownClips, workplaceOf, type Work } from '@/db';
+import { childrenOf, inReading, latestTasks, sentBackClips, shownClips, workplaceOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -54,7 +54,7 @@ const wishSchema = z.object({
 /** What was filmed, and the task that is filmed for. Of a child, what families sent, too. @throws AppError notFound, notAllowed */
 export async function viewClips(context: Context, actor: PersonActor, raw: unknown): Promise<ClipsView> {
   const { task: slug, step, child: childId } = parseInput(wishSchema, raw);
-  const view = await inTransaction(context.db, async (work): Promise<ClipsView> => {
+  const view = await inReading(context.db, async (work): Promise<ClipsView> => {
     const library = await latestTasks(work, actor.personId);
     const own = await childrenOf(work, actor.personId);
     const { timeZone } = await workplaceOf(work);

@@ -1,6 +1,6 @@
 import { nameOf, type Access, type Child } from '@/core/child';
 import { plain } from '@/core/text';
-import { childrenOf, incomingTexts, inTransaction, messagesOf, textsOfNobody, workplaceOf, type IncomingRow, type PostMessage } from '@/db';
+import { childrenOf, incomingTexts, inReading, messagesOf, textsOfNobody, workplaceOf, type IncomingRow, type PostMessage } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -34,7 +34,7 @@ const TEXTS_SHOWN = 60;
 
 /** What went out over the caseload, and one family's pretend phone. */
 export async function viewPost(context: Context, actor: PersonActor, wish: { phoneOf: number | null; search: string }): Promise<PostView> {
-  const { child, mayWrite, ...view } = await inTransaction(context.db, async (work) => {
+  const { child, mayWrite, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const messages = await messagesOf(
       work,

@@ -6,6 +6,7 @@ import {
   currentVersions,
   draftOf,
   dropWeekPlan,
+  inReading,
   inTransaction,
   latestTasks,
   saveDraft as writeDraft,
@@ -45,7 +46,7 @@ export interface PlansView {
 /** What the planner proposes for a caseload. @throws AppError notAllowed */
 export async function viewPlans(context: Context, actor: PersonActor): Promise<PlansView> {
   requireMay(actor, 'seeProgress');
-  const { view, ids } = await inTransaction(context.db, async (work) => {
+  const { view, ids } = await inReading(context.db, async (work) => {
     const own = (await childrenOf(work, actor.personId)).filter(({ access }) => may(actor, access, 'changeProgram'));
     const children = new Map(own.map(({ child }) => [child.id, child]));
     const childIds = [...children.keys()];

@@ -2,7 +2,7 @@ import { calendarDayInZone, daysFromTo, instant, nextWallTime, weekdayOf, type C
 import { NO_REMINDERS } from '@/core/child';
 import { doseAt, minutesOf } from '@/core/dose';
 import { restOf, type ProgramVersion } from '@/core/program';
-import { childById, inTransaction, remindersOf, versionHolding } from '@/db';
+import { childById, inReading, remindersOf, versionHolding } from '@/db';
 import { writePracticeDays } from '@/formats';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -24,7 +24,7 @@ export async function practiceCalendar(
   token: string,
   summary: (things: number, minutes: number) => string,
 ): Promise<string> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const now = context.now();
     const { actor } = await familyOf(work, token, now);
     const child = await childById(work, actor.childId);

@@ -8,7 +8,7 @@ import {
   draftOf,
   goalsOf,
   gradeChanges,
-  inTransaction,
+  inReading,
   latestTasks,
   openStops,
   schoolCalendarOn,
@@ -58,7 +58,7 @@ export interface BuilderView {
 
 /** What the next program is put together from: the draft or what was sent, the library, the child's pace and goals. */
 export async function viewBuilder(context: Context, actor: PersonActor, childId: number): Promise<BuilderView> {
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const current = (await currentVersions(work, [childId])).get(childId) ?? null;

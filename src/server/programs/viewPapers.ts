@@ -1,5 +1,5 @@
 import { calendarDayInZone } from '@/core/calendar';
-import { inTransaction, childrenOf, workplaceOf } from '@/db';
+import { inReading, childrenOf, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { toPrint, type ChildToDo } from '../logbook/toDo';
@@ -13,7 +13,7 @@ export interface PapersView {
 
 /** For how many children paper can be made, in all and by school: a bag for each. */
 export async function viewPapers(context: Context, actor: PersonActor): Promise<PapersView> {
-  const { own, unprinted } = await inTransaction(context.db, async (work) => {
+  const { own, unprinted } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const { timeZone } = await workplaceOf(work);
     const children = own.map(({ child }) => child);

@@ -5,7 +5,7 @@ import { goalFigures } from '@/core/progress';
 import {
   childrenOf,
   goalMeasurementsOf,
-  inTransaction,
+  inReading,
   openGoalsOf,
   schoolCalendarOn,
   wordingPatternsOf,
@@ -38,7 +38,7 @@ export interface ProgressView {
 /** Where every goal of a caseload stands, and one of them in full. @throws AppError notFound, notAllowed */
 export async function viewProgress(context: Context, actor: PersonActor, goalId: number | null): Promise<ProgressView> {
   requireMay(actor, 'seeProgress');
-  const { view, childIds } = await inTransaction(context.db, async (work) => {
+  const { view, childIds } = await inReading(context.db, async (work) => {
     const { goals, children, ...rest } = await loadGoals(work, context, actor);
     const chosen = goalId === null ? goals[0] : goals.find(({ id }) => id === goalId);
     if (goalId !== null && !chosen) throw new AppError('notFound');

@@ -4,6 +4,7 @@ import type { ProgramTask, ProgramVersion } from '@/core/program';
 import {
   childById,
   clipsById,
+  inReading,
   inTransaction,
   liftsOf,
   noteFirstOpening,
@@ -75,7 +76,7 @@ const LIFT_DAYS = 14;
 /** What a family sees of its day. That a person opens it for the first time is noted. */
 export async function viewFamily(context: Context, token: string, reader: 'person' | 'robot' = 'person'): Promise<FamilyView> {
   const now = context.now();
-  const { actor, link, view } = await inTransaction(context.db, async (work) => {
+  const { actor, link, view } = await inReading(context.db, async (work) => {
     const { actor, link } = await familyOf(work, token, now);
     const child = await childById(work, actor.childId);
     if (!child) throw new AppError('linkUnknown');

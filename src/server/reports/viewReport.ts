@@ -1,6 +1,6 @@
 import type { Child } from '@/core/child';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { correctionsOf, inTransaction, reportById, type ReportBefore } from '@/db';
+import { correctionsOf, inReading, reportById, type ReportBefore } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -19,7 +19,7 @@ export interface ReportView {
 /** One report, to be put right. @throws AppError notFound, notAllowed */
 export async function viewReport(context: Context, actor: PersonActor, childId: number, reportId: number): Promise<ReportView> {
   const now = context.now();
-  const view = await inTransaction(context.db, async (work) => {
+  const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const entry = Number.isSafeInteger(reportId) ? await reportById(work, childId, reportId) : null;
     if (!entry) throw new AppError('notFound');

@@ -9,7 +9,7 @@ import {
   dangersSince,
   decisionsOfChild,
   gradeChanges,
-  inTransaction,
+  inReading,
   messagesOf,
   phrasesOf,
   reportLog,
@@ -114,7 +114,7 @@ export async function viewRounds(
   at: string | null,
   tread: string | null = null,
 ): Promise<RoundsView> {
-  const { childIds, ...view } = await inTransaction(context.db, async (work) => {
+  const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const children = own.map((each) => each.child);
     const { timeZone } = await workplaceOf(work);

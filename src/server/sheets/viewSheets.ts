@@ -3,7 +3,7 @@ import { nameOf, type Child } from '@/core/child';
 import { contentFor } from '@/core/program';
 import type { TaskContent } from '@/core/tasks';
 import type { LocalText } from '@/core/text';
-import { childrenOf, currentVersions, inTransaction, latestTasks, taskRecords, type Work } from '@/db';
+import { childrenOf, currentVersions, inReading, latestTasks, taskRecords, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -49,7 +49,7 @@ const wishSchema = z.object({
 /** The tasks that have sheets, and the one that is open: as a child has it where one is named. @throws AppError notFound */
 export async function viewSheets(context: Context, actor: PersonActor, raw: unknown): Promise<SheetsView> {
   const { task: slug, step, child: childId } = parseInput(wishSchema, raw);
-  const view = await inTransaction(context.db, async (work): Promise<SheetsView> => {
+  const view = await inReading(context.db, async (work): Promise<SheetsView> => {
     const library = await latestTasks(work, actor.personId);
     const children = (await childrenOf(work, actor.personId)).map(({ child }) => ({ childId: child.id, name: nameOf(child) }));
     const tasks = library

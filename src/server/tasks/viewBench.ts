@@ -6,7 +6,7 @@ import {
   gradeChanges,
   type RecordedChange,
   type Work,
-  inTransaction,
+  inReading,
   taskDrafts,
   taskRecords,
   taskVersionsById,
@@ -45,7 +45,7 @@ export interface BenchView {
 
 /** What one version of a task held: an older one can be laid on the bench again. */
 export async function viewVersion(context: Context, _actor: PersonActor, slug: string, number: number): Promise<TaskContent> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const [record] = await taskRecords(work, slug);
     const version = record ? (await versionsOfTask(work, record.taskId)).find((each) => each.number === number) : undefined;
     const content = version && (await taskVersionsById(work, [version.taskVersionId])).get(version.taskVersionId)?.content;
@@ -64,7 +64,7 @@ async function changesOfCaseload(work: Work, actor: PersonActor): Promise<Record
 
 /** A task on the bench: the draft where this person has one, else the newest version. */
 export async function viewBench(context: Context, actor: PersonActor, slug: string): Promise<BenchView> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     const all = await taskRecords(work);
     const record = all.find((task) => task.slug === slug) ?? null;
     if (record?.shelf === 'owner' && record.ownerId !== actor.personId) throw new AppError('notFound');

@@ -1,4 +1,4 @@
-import { inTransaction, latestRefs, latestTasks, type TaskVersion, type Work } from '@/db';
+import { inReading, latestRefs, latestTasks, type TaskVersion, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { hashOf } from '../secrets';
@@ -10,7 +10,7 @@ export interface ContentsView {
 
 /** The whole library with its contents, told apart from any page, so that a browser fetches it once and not with every program. */
 export async function viewContents(context: Context, actor: PersonActor): Promise<ContentsView> {
-  return inTransaction(context.db, async (work) => ({
+  return inReading(context.db, async (work) => ({
     key: await libraryKey(work, actor),
     tasks: await latestTasks(work, actor.personId),
   }));

@@ -1,5 +1,5 @@
 import type { TaskContent } from '@/core/tasks';
-import { inTransaction, taskDrafts, taskRecords, type TaskRecord } from '@/db';
+import { inReading, taskDrafts, taskRecords, type TaskRecord } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { may } from '../may';
@@ -13,7 +13,7 @@ export interface LibraryView {
 
 /** The shelf of tasks: stock, one's own, and what lies unfinished on the bench. */
 export async function viewLibrary(context: Context, actor: PersonActor): Promise<LibraryView> {
-  return inTransaction(context.db, async (work) => {
+  return inReading(context.db, async (work) => {
     // What is taken out, or kept to oneself, is seen by its owner alone.
     const tasks = (await taskRecords(work)).filter(({ shelf, ownerId }) => shelf === 'everybody' || ownerId === actor.personId);
     const drafts = await taskDrafts(work, actor.personId);

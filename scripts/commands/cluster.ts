@@ -1,0 +1,197 @@
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { contextFrom, linkSecretIn } from '@/main/contextFrom';
+import { signIn } from '@/server/people/signIn';
+import { CountingTexts, throughWeather, type WeatherFigures, type World } from '../../measure/hardWeather';
+import { placesOf } from '../../measure/links';
+import { ensureBuild } from '../build';
+import { Galera } from '../galera';
+import { freePort } from '../ports';
+import { pause, waitFor } from '../processes';
+import { say, step } from '../say';
+import { startStack, type Stack } from '../stack';
+import { ensureSystemPackages } from '../systemPackages';
+
+const FOLDER = path.resolve('.data', 'cluster');
+/** Outside of the project: the database's own user must reach it. */
+const NODES = '/var/lib/yard-steps/cluster';
+const LONGEST_GAP_SECONDS = 6;
+const HANG_MILLISECONDS = 15_000;
+const CUT_MILLISECONDS = 15_000;
+
+/** Three nodes, two web servers and two runners over them, in hard weather; docs/cluster.md tells what became of each report. `test cluster` */
+export async function cluster(): Promise<number> {
+  if (process.getuid?.() !== 0) throw new Error('./yard test cluster makes networks of its own, which only root may. Run it as root.');
+  ensureSystemPackages({ database: true, browser: false, cluster: true });
+  await ensureBuild();
+  rmSync(FOLDER, { recursive: true, force: true });
+  mkdirSync(FOLDER, { recursive: true, mode: 0o711 });
+  const texts = new CountingTexts();
+  const keyFile = path.join(FOLDER, 'texts-key');
+  writeFileSync(keyFile, 'key-of-a-test');
+  const galera = await step('Forming a cluster of three nodes', () => Galera.start(NODES));
+  const stacks: Stack[] = [];
+  const figures: WeatherFigures[] = [];
+  try {
+    const environment = { YARD_TEXTS_ADDRESS: await texts.listen(), YARD_TEXTS_KEY_FILE: keyFile };
+    const first = await startStack({ ...(await stackWish('first', galera)), withDemo: true, environment });
+    stacks.push(first);
+    const YARD_LINK_SECRET = linkSecretIn(path.join(FOLDER, 'first'));
+    stacks.push(
+      await startStack({ ...(await stackWish('second', galera)), withDemo: false, environment: { ...environment, YARD_LINK_SECRET } }),
+    );
+    const context = contextFrom({
+      ...process.env,
+      YARD_DATABASE_URL: galera.url,
+      YARD_DATA: path.join(FOLDER, 'first'),
+      YARD_ORIGIN: first.url,
+    });
+    try {
+      const cookie = `yard=${(await signIn(context, { ...first.access!.therapist })).token}`;
+      const places = await placesOf(context, LINKS_A_CHILD);
+      const world: World = { context, cookie, urls: stacks.map(({ url }) => url), places, texts };
+      for (const [what, breakAndMend] of weatherOf(galera, stacks, world)) {
+        figures.push(await step(what, () => throughWeather(what, world, breakAndMend)));
+        await galera.untilSize(3);
+      }
+    } finally {
+      await context.db.close();
+    }
+  } finally {
+    for (const stack of stacks) await stack.stop();
+    await galera.stop();
+    await texts.close();
+    Galera.forget(NODES);
+    rmSync(FOLDER, { recursive: true, force: true });
+  }
+  const table = asMarkdown(figures);
+  writeFileSync(path.join('docs', 'cluster.md'), table);
+  say(`\n${table}`);
+  return figures.every(isHeld) ? 0 : 1;
+}
+
+/** A link takes two hundred reports in a day: each child gets enough of them. */
+const LINKS_A_CHILD = 20;
+
+async function stackWish(name: string, galera: Galera) {
+  const folder = path.join(FOLDER, name);
+  mkdirSync(folder, { recursive: true, mode: 0o711 });
+  return { folder, port: await freePort(), databaseUrl: galera.url, mode: 'start' as const };
+}
+
+const QUORUM_LOST = 'quorum is lost: two nodes die, the third is told to go on alone';
+
+function isHeld({ what, lost, doubled, longestGapSeconds, messagesLost, messagesTwice, pages }: WeatherFigures): boolean {
+  const isQuick = longestGapSeconds <= LONGEST_GAP_SECONDS || what === QUORUM_LOST;
+  return isQuick && [lost, doubled, messagesLost, messagesTwice, pages['500'] ?? 0].every((count) => count === 0);
+}
+
+/** The first node is the one that is written to while it is well. */
+function weatherOf(galera: Galera, stacks: readonly Stack[], world: World): readonly (readonly [string, () => Promise<void>])[] {
+  return [
+    ['nothing is broken', async () => {}],
+    [
+      'kill -9 of the node in use, which is started again',
+      async () => {
+        await galera.kill(0);
+        await pause(5_000);
+        await galera.run(0);
+      },
+    ],
+    [
+      'the node in use hangs for 15 s',
+      async () => {
+        galera.signal(0, 'SIGSTOP');
+        await pause(HANG_MILLISECONDS);
+        galera.signal(0, 'SIGCONT');
+      },
+    ],
+    [
+      'a node that is only read from hangs for 15 s',
+      async () => {
+        galera.signal(1, 'SIGSTOP');
+        await pause(HANG_MILLISECONDS);
+        galera.signal(1, 'SIGCONT');
+      },
+    ],
+    [
+      'an empty node joins, and is given everything',
+      async () => {
+        await galera.kill(2);
+        galera.empty(2);
+        await galera.run(2);
+      },
+    ],
+    [
+      'the node in use is cut off from the others, and still answers the program',
+      async () => {
+        galera.cutFromOthers(0);
+        await pause(CUT_MILLISECONDS);
+        galera.joinOthers(0);
+      },
+    ],
+    [
+      'the line of the node in use is pulled out',
+      async () => {
+        galera.unplug(0);
+        await pause(CUT_MILLISECONDS);
+        galera.plugIn(0);
+      },
+    ],
+    [
+      'kill -9 of a web server and a runner',
+      async () => {
+        process.kill(stacks[0]!.pids().web!, 'SIGKILL');
+        process.kill(stacks[1]!.pids().runner!, 'SIGKILL');
+      },
+    ],
+    [
+      QUORUM_LOST,
+      async () => {
+        await Promise.all([galera.kill(0), galera.kill(1)]);
+        await untilSaysAway(world);
+        galera.goOnAlone(2);
+        await pause(8_000);
+        await galera.run(0);
+        await galera.run(1);
+      },
+    ],
+  ];
+}
+
+/** Without a majority nothing is written or read; desk and family are told so in words, with 503. */
+async function untilSaysAway({ urls, cookie, places }: World): Promise<void> {
+  const family = new URL(places[0]!.link).pathname;
+  for (const url of urls)
+    for (const [address, words] of [
+      ['/yard', /Our records do not answer/],
+      [family, /\S/],
+    ] as const)
+      await waitFor(
+        `${address} to say that the records are away`,
+        async () => {
+          const answer = await fetch(`${url}${address}`, { headers: { cookie }, signal: AbortSignal.timeout(15_000) }).catch(() => null);
+          return answer?.status === 503 && words.test(await answer.text());
+        },
+        30_000,
+      );
+}
+
+function asMarkdown(figures: readonly WeatherFigures[]): string {
+  const rows = figures.map((each) => {
+    const pages = Object.entries(each.pages).map(([status, count]) => `${count} × ${status}`);
+    return `| ${each.what} | ${each.acknowledged} | ${each.lost} | ${each.doubled} | **${each.longestGapSeconds.toFixed(1)}** | ${each.messages} | ${each.messagesLost} | ${each.messagesTwice} | ${pages.join(', ')} |`;
+  });
+  return `# A cluster in hard weather
+
+Written by \`./yard test cluster\`: three Galera nodes of Debian's packages, each in a network of its own on one machine, two web servers and two runners over all of them. Eight phones send one report after the other,
+each again under its own key until it is answered as saved; messages are written and pages looked at meanwhile.
+
+| weather | reports answered as saved | lost | doubled | longest gap, s | messages | lost | sent twice | pages looked at |
+|---|---|---|---|---|---|---|---|---|
+${rows.join('\n')}
+
+*Lost* and *sent twice* are 0, no page is a 500, and no gap but the one of the lost quorum (nobody may write until a person has said which node goes on) is longer than ${LONGEST_GAP_SECONDS} s, or the command fails.
+How a district sets a cluster up: [running.md](running.md).
+`;
+}

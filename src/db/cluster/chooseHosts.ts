@@ -1,0 +1,34 @@
+/** What the last look at a host found, and since when it stands so without a break. */
+export interface HostState {
+  readonly isReady: boolean;
+  /** Milliseconds of any clock, the same for all hosts. */
+  readonly since: number;
+  /** Ready from the first look on: it has not been away while this process ran. */
+  readonly wasAlwaysReady: boolean;
+}
+
+export interface ChosenHosts {
+  /** Place in the list of hosts; all writing goes there. */
+  readonly writer: number;
+  readonly reader: number;
+}
+
+/** A host that was away is written to again once it has been well for so long: one that comes and goes moves nobody. */
+const WELL_MILLISECONDS = 5_000;
+
+/**
+ * Where a process writes and reads. Row locks hold on one node of a cluster alone, so that all processes write to the same one: the first of
+ * the list that is well. Reading is spread over the others, each process on its own.
+ * @param spread a number that differs from process to process
+ * @returns null where no host is ready
+ * @example chooseHosts([away, ready, ready], 4, now) // { writer: 1, reader: 2 }
+ */
+export function chooseHosts(states: readonly HostState[], spread: number, now: number): ChosenHosts | null {
+  const places = states.map((_, place) => place);
+  const ready = places.filter((place) => states[place]!.isReady);
+  if (ready.length === 0) return null;
+  const isWell = (place: number) => states[place]!.wasAlwaysReady || now - states[place]!.since >= WELL_MILLISECONDS;
+  const writer = ready.find(isWell) ?? ready[0]!;
+  const others = ready.filter((place) => place !== writer && isWell(place));
+  return { writer, reader: others.length === 0 ? writer : others[spread % others.length]! };
+}

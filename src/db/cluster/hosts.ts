@@ -1,0 +1,83 @@
+import { connect as connectSocket, type Socket } from 'node:net';
+import type { Sequelize } from 'sequelize';
+import type { DatabaseAddress, Host } from '../databaseUrl';
+import { chooseHosts, type HostState } from './chooseHosts';
+import { HostWatch } from './watchHost';
+
+/** The lines of one pool to its host. The driver alone can't break one off to a host that hangs: it asks that host to end it. */
+export class Lines {
+  private sockets = new Set<Socket>();
+
+  /** For the driver, which wants to be told of the line that is being opened. */
+  readonly open =
+    ({ host, port }: Host) =>
+    (done: (error?: Error, socket?: Socket) => void): void => {
+      const socket = connectSocket({ host, port });
+      this.sockets = new Set([...this.sockets].filter((each) => !each.destroyed)).add(socket);
+      done(undefined, socket);
+    };
+
+  /** Whoever waits on one of them is told so at once, and the pool opens new ones. */
+  breakOff(): void {
+    const broken = Object.assign(new Error('The host of this line is not well: the line was broken off'), { code: 'ECONNRESET' });
+    for (const socket of this.sockets) socket.destroy(broken);
+    this.sockets.clear();
+  }
+}
+
+interface Place {
+  readonly pool: Sequelize;
+  readonly watch: HostWatch;
+  state: HostState;
+}
+
+/** The hosts of a cluster, each with a pool and a look-out of its own; who asks is given the pool that is right now. */
+export class Hosts {
+  private readonly places: readonly Place[];
+  /** Till each was looked at once nobody is sent anywhere. */
+  readonly looked: Promise<unknown>;
+
+  constructor(address: DatabaseAddress, openPool: (host: Host, lines: Lines) => Sequelize) {
+    this.places = address.hosts.map((host) => {
+      const lines = new Lines();
+      return this.place(address, host, lines, openPool(host, lines));
+    });
+    this.looked = Promise.all(this.places.map(({ watch }) => watch.begin()));
+  }
+
+  get writer(): Sequelize {
+    return this.chosen('writer');
+  }
+
+  get reader(): Sequelize {
+    return this.chosen('reader');
+  }
+
+  /** A fault came from a host: all are looked at once more, now. */
+  async lookAgain(): Promise<void> {
+    await Promise.all(this.places.map(({ watch }) => watch.look()));
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.places.map(({ watch }) => watch.close()));
+    await Promise.all(this.places.map(({ pool }) => pool.close()));
+  }
+
+  /** Where none is ready the first says why. */
+  private chosen(what: 'writer' | 'reader'): Sequelize {
+    const states = this.places.map(({ state }) => state);
+    return this.places[chooseHosts(states, process.pid, performance.now())?.[what] ?? 0]!.pool;
+  }
+
+  private place(address: DatabaseAddress, host: Host, lines: Lines, pool: Sequelize): Place {
+    let isFirst = true;
+    const watch = new HostWatch(address, host, (isReady) => {
+      if (isFirst || place.state.isReady !== isReady)
+        place.state = { isReady, since: performance.now(), wasAlwaysReady: isFirst && isReady };
+      isFirst = false;
+      if (!isReady) lines.breakOff();
+    });
+    const place: Place = { pool, watch, state: { isReady: false, since: performance.now(), wasAlwaysReady: false } };
+    return place;
+  }
+}

@@ -98,6 +98,10 @@ export const AUDIT_ACTIONS = [
   'tasks.imported',
   'tasks.exported',
   'child.tooLong',
+  'data.exported',
+  'data.readByKey',
+  'key.made',
+  'key.takenBack',
   'person.invited',
   'invitation.takenBack',
   // Stands in trails that were kept before the demo was lived through the use cases.

@@ -39,6 +39,7 @@ describe('faults of the database', () => {
     ['a connection cut off', driver(45_009, 'ER_SOCKET_UNEXPECTED_CLOSE')],
     ['a server shutting down', driver(1053)],
     ['a cluster node that is not ready', driver(1047)],
+    ['a cluster node that left while it committed', driver(1180)],
   ])('%s means that it is away', (_name, error) => {
     expect(isDatabaseAway(error)).toBe(true);
   });

@@ -15,7 +15,7 @@ const AWAY_CODES = new Set([
 ]);
 const AWAY_NAMES =
   /^Sequelize(Connection|HostNotFound|HostNotReachable|InvalidConnection|AccessDenied).*Error$|^SequelizeConnectionAcquireTimeoutError$/;
-const AWAY_NUMBERS = new Set([1053, 1927, 1047, 45009, 45012, 45013, 45014, 45026, 45028]);
+const AWAY_NUMBERS = new Set([1053, 1927, 1047, 1180, 45009, 45012, 45013, 45014, 45026, 45028]);
 
 /** Starting the transaction once more may well succeed. */
 export function isRetryable(error: unknown): boolean {

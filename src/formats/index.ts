@@ -5,6 +5,8 @@ export * from './table';
 export * from './rosterCsv';
 export * from './reportsCsv';
 export * from './csv';
+export * from './openData';
+export * from './policyPack';
 export * from './pdf';
 export * from './outlineSvg';
 export * from './vtt';

@@ -38,6 +38,7 @@ export interface FaultDetails {
   noPaper: null;
   underWay: null;
   noSheet: null;
+  keyUnknown: null;
   linkUnknown: null;
   linkExpired: null;
   linkRevoked: null;
@@ -68,6 +69,7 @@ export const STATUS_OF: Record<AppErrorCode, number> = {
   noPaper: 409,
   underWay: 409,
   noSheet: 409,
+  keyUnknown: 401,
   linkUnknown: 404,
   linkExpired: 410,
   linkRevoked: 410,

@@ -26,7 +26,7 @@ const BY_ROLE = {
   addChildren: ['therapist', 'supervisor'],
   seeProgress: ['therapist', 'supervisor'],
   seeAllCaseloads: ['supervisor'],
-  /** By what everybody is known, and for how long. */
+  /** By what everybody is known, and for how long; what leaves without a person. */
   changeTrust: ['supervisor'],
 } as const satisfies Record<ChildAct | WorkplaceAct, readonly Role[]>;
 

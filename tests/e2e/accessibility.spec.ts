@@ -40,6 +40,7 @@ test.describe('therapist’s screens', () => {
     ['Reports from a list', '/logbook/list', 'Reports from a list'],
     ['Step up together', '/rounds/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],
+    ['Data, in and out', '/settings/data', 'Data, in and out'],
     ['School year', '/settings/year', 'The school year'],
     ['New child', '/children/new', 'A new child'],
     ['A caseload from a list', '/caseload', 'Take a caseload in'],
@@ -75,6 +76,7 @@ test.describe('therapist’s screens', () => {
     for (const [address, heading] of [
       ['facts', 'all facts'],
       ['goals/new', 'a new goal'],
+      ['fhir', 'Bring HL7 FHIR in'],
       ['looks', 'who looked'],
     ]) {
       await page.goto(`/children/${child}/${address}`);
@@ -91,7 +93,9 @@ test.describe('therapist’s screens', () => {
     test(`nothing hangs over at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 700 });
       const child = await childIdOf('Bram T.');
-      const own = ['', '/measure', '/program', '/facts', '/goals/new', '/looks', '/paper'].map((end) => `/children/${child}${end}`);
+      const own = ['', '/measure', '/program', '/facts', '/goals/new', '/fhir', '/looks', '/paper'].map(
+        (end) => `/children/${child}${end}`,
+      );
       for (const address of [
         '/rounds',
         '/yard',
@@ -102,6 +106,7 @@ test.describe('therapist’s screens', () => {
         `/logbook/enter?child=${child}`,
         '/rounds/together',
         '/settings',
+        '/settings/data',
         '/settings/year',
         '/caseload',
         '/children/new',

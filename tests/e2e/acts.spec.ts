@@ -26,6 +26,12 @@ const measurementNothing = {
   minutes: null,
   watched: {},
 };
+const POLICY_PACK = JSON.stringify({
+  format: 'yard-steps-policy-pack',
+  version: 1,
+  name: 'x',
+  policy: { families: { postMinutes: 9, languages: ['en'] } },
+});
 const BAG_WEEK = '2026-11-02';
 const form =
   (fields: Record<string, string> = {}): Asked =>
@@ -76,6 +82,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   handOverAction: form({ to: '1' }),
   putClipAction: form({ slug: 'crane-lift', clipId: '1', isIn: 'yes' }),
   askBackAction: form({ slug: 'crane-lift', asks: 'yes' }),
+  previewFhirAction: (childId) => ({ args: [childId, '{"resourceType":"Goal"}'] }),
+  takeFhirAction: (childId) => ({ args: [{ childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }] }),
   putSheetForChildAction: (childId) => ({ args: [{ childId, slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   decideAction: (childId) => ({ formAlone: { childId: String(childId), key: 'ready:1:1', answer: 'up', expectedVersion: '1' } }),
 };
@@ -101,6 +109,10 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   setNetworkAction: form({ fails: '0', delaySeconds: '0' }),
   keepingAction: form({ auditDays: '40', messageDays: '40', clipDays: '30', leftChildYears: '1' }),
   signInRulesAction: form({ idleMinutes: '60', signInDays: '2' }),
+  makeKeyAction: form({ name: 'A report', days: '30' }),
+  takeKeyBackAction: form({ keyId: '1' }),
+  previewPolicyAction: form({ pack: '{}' }),
+  takePolicyAction: form({ pack: POLICY_PACK }),
   takeFactorOffOfAction: person({}),
   inviteAction: form({ email: 'new@tarrowhill.example', name: 'New One', role: 'supervisor' }),
   closeAccountAction: person({}),
@@ -118,7 +130,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   copyTaskAction: () => ({ args: ['crane-lift', 'A task'] }),
 };
 /** Of these a therapist who is no supervisor has no part either. */
-const FOR_SUPERVISORS = ['signInRulesAction', 'takeFactorOffOfAction'];
+const FOR_SUPERVISORS = ['signInRulesAction', 'takeFactorOffOfAction', 'makeKeyAction', 'takeKeyBackAction'];
 
 /** Acts on one’s own account, or read alone; what they do to others is in the tests of trust and of the library. */
 const ONES_OWN = [

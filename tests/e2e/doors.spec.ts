@@ -17,6 +17,8 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/api/health': OPEN,
   // Services write here, signed: nobody asks it for a page.
   '/api/texts': { nobody: 405, garbage: 405, family: 405, stranger: 405, assistant: 405, supervisor: 405, therapist: 405 },
+  // Without a key it is not there.
+  '/api/v1/[table]': NO_LINK,
   '/caseload': NOT_FOR_ASSISTANTS,
   '/caseload/hand-over': NOT_FOR_ASSISTANTS,
   '/caseload/template': NOT_FOR_ASSISTANTS,
@@ -24,6 +26,7 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/children/[childId]': OF_A_CHILD,
   '/children/[childId]/export': { ...OF_A_CHILD, assistant: 403, supervisor: 403 },
   '/children/[childId]/facts': CHANGES_A_CHILD,
+  '/children/[childId]/fhir': CHANGES_A_CHILD,
   '/children/[childId]/goals/[goalId]': CHANGES_A_CHILD,
   '/children/[childId]/looks': CHANGES_A_CHILD,
   '/children/[childId]/looks/file': CHANGES_A_CHILD,
@@ -80,6 +83,9 @@ const PAGES: Record<string, Record<Subject, number>> = {
   '/second-factor': SIGNED_IN,
   '/set-up/[token]': NO_LINK,
   '/settings': SIGNED_IN,
+  '/settings/data': SIGNED_IN,
+  // Which file is not said.
+  '/settings/data/file': { ...SIGNED_IN, stranger: 422, assistant: 422, supervisor: 422, therapist: 422 },
   '/settings/year': SIGNED_IN,
   '/sheets': SIGNED_IN,
   // Without a task there is no sheet.

@@ -71,6 +71,7 @@ export async function knocking(browser: Browser): Promise<Knocking> {
         .replace('[versionTaskId]', '1')
         .replace('[clipId]', '999999999')
         .replace('[part]', 'small')
+        .replace('[table]', 'reports')
         .replace('[slug]', 'crane-lift')
         .replace('[...rest]', 'no/such/page')
         // What somebody made on the bench is theirs to take out; a stock task is everybody's.

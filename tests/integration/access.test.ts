@@ -10,6 +10,7 @@ import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/caseload
 import { viewRecord } from '@/server/caseload/viewRecord';
 import { changeRecord } from '@/server/caseload/writeRecord';
 import { exportChild } from '@/server/exchange/exportChild';
+import { fhirDoor, previewFhir, takeFhir } from '@/server/exchange/takeFhir';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
 import { deleteChild } from '@/server/caseload/deleteChild';
@@ -241,6 +242,14 @@ const doors: Door[] = [
   [
     'programs/rest',
     (actor, { childId }) => restProgram(bed.context, actor, { childId, expectedVersion: 1, deed: 'end', until: '', why: 'met' }),
+    'change',
+  ],
+  ['exchange/takeFhir', (actor, { childId }) => fhirDoor(bed.context, actor, childId), 'change'],
+  ['exchange/takeFhir', (actor, { childId }) => previewFhir(bed.context, actor, childId, '{}'), 'change'],
+  [
+    'exchange/takeFhir',
+    (actor, { childId }) =>
+      takeFhir(bed.context, actor, { childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }),
     'change',
   ],
   ['exchange/exportChild', (actor, { childId }) => exportChild(bed.context, actor, childId), 'lead'],

@@ -5,9 +5,12 @@ import type { Bundle, BundleEntry, Resource } from '@medplum/fhirtypes';
 import Ajv from 'ajv';
 import { Fhir } from 'fhir';
 import type { PersonActor } from '@/server/actor';
+import { exportChild } from '@/server/exchange/exportChild';
 import { exportFhir } from '@/server/exchange/exportFhir';
+import { previewFhir, takeFhir } from '@/server/exchange/takeFhir';
 import { writeGoal } from '@/server/goals/writeGoal';
 import { measure } from '@/server/measuring/measure';
+import { viewBuilder } from '@/server/programs/viewBuilder';
 import { goalSchema, GOAL_PATTERNS } from '@/core/goals';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -147,5 +150,76 @@ describe('a child’s record as FHIR R4', () => {
     expect(await refusal(exportFhir(bed.context, marit, childId, () => ''))).toBe('notFound');
     await bed.share(childId, marit, 'shared');
     expect(await refusal(exportFhir(bed.context, marit, childId, () => ''))).toBe('notAllowed');
+  });
+});
+
+describe('FHIR in', () => {
+  const other = async (name = 'Odalys') => bed.child(ines, { calledName: name, initial: 'V' });
+  const all = { isThisChild: false, goals: [{ place: 0, skill: null, reviewOn: null }], tasks: [0, 1] };
+
+  it('what left comes in to the same child elsewhere: goals as they were, tasks on the draft at their steps', async () => {
+    const text = JSON.stringify(bundle);
+    const newId = await other();
+    const seen = await previewFhir(bed.context, ines, newId, text);
+    if (!seen.ok) throw new Error(seen.fault.code);
+    expect(seen.patient).toEqual({ name: 'Odalys V', isSame: true });
+    expect(seen.goals.map(({ state }) => state)).toEqual(['whole']);
+    expect(seen.tasks.map(({ state, step }) => [state, step])).toEqual([
+      ['known', 3],
+      ['known', 3],
+    ]);
+    // Of what we wrote ourselves nothing is missed but kinds that are no goal and no plan.
+    expect(seen.notUnderstood.map(({ where }) => where).sort()).toEqual(
+      ['CodeSystem', 'Observation', 'PlanDefinition', 'Provenance', 'Communication'].sort(),
+    );
+    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 1, tasks: 2 });
+    const [there, here] = await Promise.all([exportChild(bed.context, ines, newId), exportChild(bed.context, ines, childId)]);
+    expect(there.goals.map(({ content }) => content)).toEqual(here.goals.map(({ content }) => ({ ...content, taskIds: [] })));
+    const { draft } = await viewBuilder(bed.context, ines, newId);
+    expect(draft.tasks.map(({ step }) => step)).toEqual([3, 3]);
+    // Once more is nothing more.
+    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 0, tasks: 0 });
+  });
+
+  it('of another child is taken only where a person has looked, by who may change the program', async () => {
+    const text = JSON.stringify(bundle);
+    const newId = await other('Matteo');
+    expect(await previewFhir(bed.context, ines, newId, text)).toMatchObject({ patient: { isSame: false } });
+    expect(await refusal(takeFhir(bed.context, ines, { childId: newId, text, ...all }))).toBe('invalid');
+    const stranger = await bed.person('Bram Oduya');
+    expect(await refusal(previewFhir(bed.context, stranger, newId, text))).toBe('notFound');
+    expect(await refusal(takeFhir(bed.context, stranger, { childId: newId, text, ...all, isThisChild: true }))).toBe('notFound');
+    expect(await refusal(takeFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [7] }))).toBe('notFound');
+    expect((await exportChild(bed.context, ines, newId)).goals).toEqual([]);
+    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [] })).toEqual({
+      goals: 1,
+      tasks: 0,
+    });
+  });
+
+  it('a goal in words asks for its skill and day, and then is one', async () => {
+    const newId = await other('Thea');
+    const text = JSON.stringify({
+      resourceType: 'Goal',
+      lifecycleStatus: 'active',
+      description: { text: 'Ties a bow' },
+      target: [{ detailString: 'alone' }],
+    });
+    const take = (skill: string | null, reviewOn: string | null) =>
+      takeFhir(bed.context, ines, { childId: newId, text, isThisChild: true, goals: [{ place: 0, skill, reviewOn }], tasks: [] });
+    expect(await refusal(take(null, '2027-01-31'))).toBe('invalid');
+    expect(await refusal(take('bilateralUse', null))).toBe('invalid');
+    expect(await refusal(take('bilateralUse', '2027-02-31'))).toBe('invalid');
+    const skill = GOAL_PATTERNS[0]!.skill;
+    expect(await take(skill, '2027-01-31')).toEqual({ goals: 1, tasks: 0 });
+    const [goal] = (await exportChild(bed.context, ines, newId)).goals;
+    expect(goal!.content).toMatchObject({
+      skill,
+      statement: 'Ties a bow',
+      reviewOn: '2027-01-31',
+      measure: { kind: 'words', criterion: 'alone' },
+    });
+    expect(await previewFhir(bed.context, ines, newId, text)).toMatchObject({ patient: null, goals: [{ state: 'isThere' }] });
+    expect(await previewFhir(bed.context, ines, newId, 'x')).toEqual({ ok: false, fault: { code: 'notJson' } });
   });
 });

@@ -25,6 +25,7 @@ import { progress } from './0026-progress';
 import { wording } from './0027-wording';
 import { plansKits } from './0028-plans-kits';
 import { clips } from './0029-clips';
+import { apiKeys } from './0031-api-keys';
 import { ruleReason } from './0030-rule-reason';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
@@ -63,6 +64,7 @@ export const MIGRATIONS: readonly Migration[] = [
   plansKits,
   clips,
   ruleReason,
+  apiKeys,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

@@ -350,6 +350,7 @@ const COLUMNS = {
     revoked_at: moment,
   },
   stopped_numbers: { number: STRING, stopped_at: moment },
+  api_keys: { name: STRING, key_hash: STRING, made_by: BIGINT, made_at: moment, expires_at: moment, revoked_at: moment, used_at: moment },
 } as const;
 
 export type TableName = keyof typeof COLUMNS;

@@ -36,6 +36,8 @@ export function lineOf(columns: readonly WholeColumn[], row: Readonly<Record<str
 function outOf(kind: WholeKind, value: unknown): unknown {
   if (value === null || value === undefined) return null;
   if (kind === 'moment') return new Date(value as number).toISOString();
+  // A DECIMAL is read as its digits.
+  if (kind === 'number') return Number(value);
   if (kind === 'yes or no') return Number(value) === 1;
   return kind === 'JSON' ? JSON.parse(value as string) : value;
 }

@@ -1,1 +1,1 @@
-export { writeCsv } from './writeCsv';
+export { readCsv, writeCsv } from './writeCsv';

@@ -5,6 +5,10 @@ import { HELP_LEVELS, type HelpLevel } from '@/core/sessions';
 const BASE = 'https://yard-steps.example/fhir';
 export const systemOf = (name: string) => `${BASE}/CodeSystem/${name}`;
 export const planUrl = (slug: string) => `${BASE}/PlanDefinition/${slug}`;
+/** The task that such an address names; null for another address. */
+export const slugOfPlan = (url: string) => (url.startsWith(`${BASE}/PlanDefinition/`) ? url.slice(`${BASE}/PlanDefinition/`.length) : null);
+/** What FHIR has no place of its own for. */
+export const EXTENSIONS = { goal: `${BASE}/StructureDefinition/goal-content`, step: `${BASE}/StructureDefinition/step` } as const;
 
 const HELP_WORDS: Readonly<Record<HelpLevel, string>> = {
   handOverHand: 'hand over hand',

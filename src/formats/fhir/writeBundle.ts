@@ -15,7 +15,7 @@ import type {
 import { nameOf } from '@/core/child';
 import { doseAt, reckonDose } from '@/core/dose';
 import type { ProgramTask } from '@/core/program';
-import { absent, ownCode, ownCodeSystems, planUrl, SIDES } from './codes';
+import { absent, EXTENSIONS, ownCode, ownCodeSystems, planUrl, SIDES } from './codes';
 import type { FhirRecord } from './record';
 
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
@@ -93,6 +93,7 @@ function carePlanOf({ program, child, goals }: FhirRecord, subject: Reference<Pa
     ...(open.length && { goal: open.map(({ id }) => ({ reference: `Goal/goal-${id}` })) }),
     activity: tasks.map(({ content, step, chooseFrom, chooseTo, weekdays, dose }) => ({
       detail: {
+        extension: [{ url: EXTENSIONS.step, valuePositiveInt: step }],
         status: isEnded ? ('completed' as const) : ('in-progress' as const),
         code: { text: content.title.en },
         instantiatesCanonical: [planUrl(content.slug)],
@@ -105,9 +106,12 @@ function carePlanOf({ program, child, goals }: FhirRecord, subject: Reference<Pa
 }
 
 function goalOf({ id, content, criterion, closedOn, closedWhy }: FhirRecord['goals'][number], subject: Reference<Patient>): Goal {
+  // Which tasks serve it is told by their numbers here, which mean nothing elsewhere.
+  const { taskIds: _, ...told } = content;
   return {
     resourceType: 'Goal',
     id: `goal-${id}`,
+    extension: [{ url: EXTENSIONS.goal, valueString: JSON.stringify(told) }],
     lifecycleStatus: closedOn === null ? 'active' : closedWhy === 'met' ? 'completed' : 'cancelled',
     description: { text: content.statement },
     subject,

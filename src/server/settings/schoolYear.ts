@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calendarDayInZone, parseCalendarDay, schoolYearSchema, type CalendarDay, type SchoolYear } from '@/core/calendar';
-import { readSchoolCalendar, type CalendarFileFault, type CalendarSpan } from '@/formats';
+import { readSchoolCalendar, writeSchoolYear, type CalendarFileFault, type CalendarSpan } from '@/formats';
 import {
   addSchoolYear,
   changeVisitDays,
@@ -16,6 +16,7 @@ import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
+import { AppError } from '../errors';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
 
@@ -69,4 +70,11 @@ export type CalendarPreview =
 export function previewCalendar(actor: PersonActor, text: string): CalendarPreview {
   requireMay(actor, 'changeWorkplace');
   return readSchoolCalendar(text);
+}
+
+/** The school year of today, or the latest one, as an iCalendar file. @throws AppError notFound where none is set */
+export async function schoolYearForFile(context: Context, actor: PersonActor): Promise<string> {
+  const { year } = await viewSchoolYear(context, actor);
+  if (!year) throw new AppError('notFound');
+  return writeSchoolYear(year, context.now());
 }

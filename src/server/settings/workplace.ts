@@ -21,6 +21,7 @@ import {
   type Work,
   type Workplace,
 } from '@/db';
+import { RULE_LIMITS, type LimitedRule } from '@/core/policy';
 import { LANGUAGES } from '@/core/text';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
@@ -98,13 +99,16 @@ export async function setEmergencyNumber(context: Context, actor: PersonActor, r
   await change(context, actor, 'emergencyNumber', emergencyNumber, (work) => changeEmergencyNumber(work, emergencyNumber));
 }
 
+/** A number as a form gives it, within its limits. */
+const ofForm = (rule: LimitedRule, code: string = rule) =>
+  z.coerce.number().int().min(RULE_LIMITS[rule].least, code).max(RULE_LIMITS[rule].most, code);
+
 const keepingSchema = z.object({
-  /** A month at least, so that what happened can be found out; ten years at most. */
-  auditDays: z.coerce.number().int().min(30, 'auditDays').max(3653, 'auditDays'),
-  messageDays: z.coerce.number().int().min(30, 'messageDays').max(3653, 'messageDays'),
+  auditDays: ofForm('auditDays'),
+  messageDays: ofForm('messageDays'),
+  clipDays: ofForm('clipDays'),
   /** Empty: a person deletes, and no clock. */
-  clipDays: z.coerce.number().int().min(1, 'clipDays').max(365, 'clipDays'),
-  leftChildYears: z.union([z.literal('').transform(() => null), z.coerce.number().int().min(1, 'childYears').max(30, 'childYears')]),
+  leftChildYears: z.union([z.literal('').transform(() => null), ofForm('leftChildYears', 'childYears')]),
 });
 
 /** How long the trail, messages and children who left are kept. @throws AppError notAllowed, confirmNeeded, invalid */
@@ -117,8 +121,8 @@ export async function setKeeping(context: Context, actor: PersonActor, raw: unkn
 }
 
 const signInRulesSchema = z.object({
-  idleMinutes: z.coerce.number().int().min(5, 'idleMinutes').max(1440, 'idleMinutes'),
-  signInDays: z.coerce.number().int().min(1, 'signInDays').max(30, 'signInDays'),
+  idleMinutes: ofForm('idleMinutes'),
+  signInDays: ofForm('signInDays'),
   factorRequired: z.preprocess((value) => value === 'on', z.boolean()),
 });
 
@@ -131,7 +135,7 @@ export async function setSignInRules(context: Context, actor: PersonActor, raw: 
   await change(context, actor, 'signIn', said, (work) => changeSignInRules(work, rules));
 }
 
-const postMinutesSchema = z.object({ postMinutes: z.coerce.number().int().min(0).max(60) });
+const postMinutesSchema = z.object({ postMinutes: ofForm('postMinutes') });
 
 /** How long a message to a family waits for what else is decided of it, and can be taken back. @throws AppError notAllowed, invalid */
 export async function setPostMinutes(context: Context, actor: PersonActor, raw: unknown): Promise<void> {

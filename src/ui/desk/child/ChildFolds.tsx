@@ -277,6 +277,12 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
           <button className="act act-main">Back on the caseload</button>
         </ActionForm>
       )}
+      <p>
+        <a className="link" href={`/children/${child.id}/fhir`}>
+          Bring goals or a care plan in
+        </a>{' '}
+        from another record system (HL7 FHIR R4)
+      </p>
       <OnceConfirmed isConfirmed={isConfirmed} next={`/children/${child.id}`} to="take everything out as a file, or delete the child">
         <p>
           Everything that is kept of this child:{' '}

@@ -43,7 +43,15 @@ export function SettingsScreen(props: SettingsProps) {
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
-      <h1 className="text-[24px]">Settings</h1>
+      <div>
+        <h1 className="text-[24px]">Settings</h1>
+        <p className="mt-1">
+          <Link className="link" href="/settings/data">
+            Data, in and out
+          </Link>{' '}
+          <span className="text-soft">files for other programs, the rules as a pack, keys</span>
+        </p>
+      </div>
       <section>
         <h2 className="text-[18px]">When something hurts</h2>
         <p className="mt-1 text-soft">

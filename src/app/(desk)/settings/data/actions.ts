@@ -1,0 +1,34 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/screen';
+import { makeApiKey, takeApiKeyBack } from '@/server/exchange/apiKeys';
+import { previewPolicy, takePolicy } from '@/server/exchange/policyPack';
+import type { MadeKey } from '@/ui/desk/data/KeyForm.client';
+import type { LookedAtPolicy } from '@/ui/desk/data/PolicyPanel.client';
+import { faultWords } from '@/ui/desk/frame/Trouble';
+
+export async function makeKeyAction(_before: MadeKey, form: FormData): Promise<MadeKey> {
+  const answered = await act((actor, context) => makeApiKey(context, actor, Object.fromEntries(form)));
+  if (!answered.ok) return { fault: faultWords(answered.fault) };
+  revalidatePath('/settings/data');
+  return answered.value;
+}
+
+export async function takeKeyBackAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => takeApiKeyBack(context, actor, Number(form.get('keyId'))));
+  if (answered.ok) revalidatePath('/settings/data');
+  return answered.ok ? null : faultWords(answered.fault);
+}
+
+export async function previewPolicyAction(_before: LookedAtPolicy, form: FormData): Promise<LookedAtPolicy> {
+  const text = String(form.get('pack') ?? '');
+  const answered = await act((actor, context) => previewPolicy(context, actor, text));
+  return answered.ok ? { ...answered.value, text } : { ok: false, fault: faultWords(answered.fault) };
+}
+
+export async function takePolicyAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => takePolicy(context, actor, String(form.get('pack') ?? '')));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
+}

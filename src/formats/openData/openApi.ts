@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { pageSchema, pageWishSchema } from './rowSchema';
+import { OPEN_TABLES } from './tables';
+
+const FAULTS = {
+  '401': 'No key, or one that is not known, was taken back or is over.',
+  '422': 'after or most can’t be taken.',
+  '429': 'Too many questions. Retry-After tells in how many seconds the next is answered.',
+  '503': 'The records are away, or many people are here at once: ask again.',
+} as const;
+
+/** The read-only interface as an OpenAPI 3.1 document (https://spec.openapis.org/oas/v3.1.0), made of the schemas by which it answers. */
+export function writeOpenApi(origin: string): Record<string, unknown> {
+  const wish = z.toJSONSchema(pageWishSchema, { io: 'input' }) as { properties: Record<string, { description?: string }> };
+  const parameters = Object.entries(wish.properties).map(([name, { description, ...schema }]) => ({
+    name,
+    in: 'query',
+    required: false,
+    description,
+    schema,
+  }));
+  const faults = Object.fromEntries(Object.entries(FAULTS).map(([status, description]) => [status, { description }]));
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Yard Steps, for a district’s own reports',
+      version: '1',
+      description: 'Read only. Rows name no child and hold nobody’s own words; a child is the same number in every table.',
+    },
+    servers: [{ url: `${origin}/api/v1` }],
+    security: [{ key: [] }],
+    components: { securitySchemes: { key: { type: 'http', scheme: 'bearer' } } },
+    paths: Object.fromEntries(
+      Object.values(OPEN_TABLES).map((table) => [
+        `/${table.name}`,
+        {
+          get: {
+            operationId: table.name,
+            summary: table.meaning,
+            parameters,
+            responses: {
+              '200': { description: 'A page of rows.', content: { 'application/json': { schema: z.toJSONSchema(pageSchema(table)) } } },
+              ...faults,
+            },
+          },
+        },
+      ]),
+    ),
+  };
+}

@@ -1,0 +1,257 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import { SKILLS } from '@/core/vocabulary';
+import type { FhirPreview } from '@/server/exchange/takeFhir';
+import { words } from '../../shared/deskWords';
+import { FaultNote } from '../parts/FaultNote';
+
+export type TakenFhir =
+  { readonly ok: true; readonly goals: number; readonly tasks: number } | { readonly ok: false; readonly words: string };
+export interface FhirActs {
+  readonly preview: (childId: number, text: string) => Promise<FhirPreview | { readonly words: string }>;
+  readonly take: (wish: unknown) => Promise<TakenFhir>;
+}
+interface Props extends FhirActs {
+  readonly childId: number;
+  readonly childName: string;
+}
+
+const FAULTS = {
+  notJson: 'This is no JSON. Choose the file as the other system wrote it.',
+  notFhir: 'This is no FHIR: it names no kind of resource.',
+  tooLarge: 'The file is larger than a million letters, or holds more than 5,000 things. Ask for the goals and the care plan alone.',
+  manyPatients: 'The file is about several people. Ask for one child’s record.',
+} as const;
+
+/** More is not sent at all. */
+const MOST_LETTERS = 1_000_000;
+
+type Seen = Extract<FhirPreview, { ok: true }>;
+
+export function FhirPanel({ childId, childName, preview, take }: Props) {
+  // A file of a whole record is long: it is not put into a box.
+  const [looked, setLooked] = useState({ text: '', count: 0 });
+  const [seen, setSeen] = useState<FhirPreview | { readonly words: string } | null>(null);
+  const [busy, start] = useTransition();
+  const look = (text: string) =>
+    start(async () => {
+      setLooked(({ count }) => ({ text, count: count + 1 }));
+      setSeen(text.length > MOST_LETTERS ? { ok: false, fault: { code: 'tooLarge' } } : await preview(childId, text));
+    });
+  return (
+    <div className="mt-4 space-y-4">
+      <label className="block">
+        <span className="block text-[13px]">A file of one child: a bundle, a goal or a care plan, as JSON</span>
+        <input
+          type="file"
+          accept=".json,application/json,application/fhir+json"
+          className="my-1 block"
+          onChange={(event) => void event.target.files?.[0]?.text().then(look)}
+        />
+      </label>
+      <details>
+        <summary className="link inline">Or paste its text</summary>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            look(String(new FormData(event.currentTarget).get('text') ?? ''));
+          }}
+        >
+          <textarea name="text" rows={6} required className="field mt-1 w-full font-mono text-[13px]" aria-label="The file’s text" />
+          <button className="act mt-1" disabled={busy}>
+            Look at it
+          </button>
+        </form>
+      </details>
+      {busy && <p role="status">Looking at it…</p>}
+      {seen && 'words' in seen && <FaultNote>{seen.words}</FaultNote>}
+      {seen && 'ok' in seen && !seen.ok && <FaultNote>{FAULTS[seen.fault.code]}</FaultNote>}
+      {seen && 'ok' in seen && seen.ok && (
+        <Choice key={looked.count} seen={seen} text={looked.text} childId={childId} childName={childName} take={take} />
+      )}
+    </div>
+  );
+}
+
+interface GoalChoice {
+  readonly isTaken: boolean;
+  readonly skill: string;
+  readonly reviewOn: string;
+}
+
+function Choice({
+  seen,
+  text,
+  childId,
+  childName,
+  take,
+}: {
+  seen: Seen;
+  text: string;
+  childId: number;
+  childName: string;
+  take: FhirActs['take'];
+}) {
+  const [goals, setGoals] = useState<GoalChoice[]>(
+    seen.goals.map(({ state, dueOn }) => ({ isTaken: state === 'whole', skill: '', reviewOn: dueOn ?? '' })),
+  );
+  const [tasks, setTasks] = useState(seen.tasks.map(({ state }) => state === 'known'));
+  const [isThisChild, setThisChild] = useState(false);
+  const [taken, setTaken] = useState<TakenFhir | null>(null);
+  const [busy, start] = useTransition();
+  const setGoal = (place: number, change: Partial<GoalChoice>) =>
+    setGoals(goals.map((goal, index) => (index === place ? { ...goal, ...change } : goal)));
+  const needsWord = seen.patient?.isSame !== true;
+  const count = goals.filter(({ isTaken }) => isTaken).length + tasks.filter(Boolean).length;
+  const send = () =>
+    start(async () =>
+      setTaken(
+        await take({
+          childId,
+          text,
+          isThisChild: isThisChild || !needsWord,
+          goals: goals.flatMap(({ isTaken, skill, reviewOn }, place) =>
+            isTaken ? [{ place, skill: skill || null, reviewOn: reviewOn || null }] : [],
+          ),
+          tasks: tasks.flatMap((isTaken, place) => (isTaken ? [place] : [])),
+        }),
+      ),
+    );
+  if (taken?.ok)
+    return (
+      <p role="status" className="border-l-4 border-green px-3 py-2">
+        {`Taken in: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
+        <Link className="link" href={`/children/${childId}`}>
+          {childName}
+        </Link>
+        {taken.tasks > 0 && (
+          <>
+            {', '}
+            <Link className="link" href={`/children/${childId}/program`}>
+              the program builder
+            </Link>
+          </>
+        )}
+      </p>
+    );
+  return (
+    <form
+      className="space-y-5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        send();
+      }}
+    >
+      {needsWord && (
+        <label className="flex items-baseline gap-2 border-l-4 border-ochre px-3 py-2">
+          <input type="checkbox" checked={isThisChild} onChange={(event) => setThisChild(event.target.checked)} />
+          <span>
+            {seen.patient ? `The file is about ${seen.patient.name}. ` : 'The file names nobody. '}I have looked: it is {childName}
+          </span>
+        </label>
+      )}
+      <section>
+        <h2 className="text-[18px]">{`Goals (${seen.goals.length})`}</h2>
+        {seen.goals.map((goal, place) => (
+          <div key={place} className="border-t border-line py-2">
+            <label className="flex items-baseline gap-2">
+              <input
+                type="checkbox"
+                disabled={goal.state === 'isThere'}
+                checked={goals[place]!.isTaken}
+                onChange={(event) => setGoal(place, { isTaken: event.target.checked })}
+              />
+              <span>
+                {goal.statement}
+                {goal.criterion && <span className="block text-soft">{goal.criterion}</span>}
+                {goal.state === 'isThere' && <span className="block text-soft">{childName} has it already.</span>}
+                {goal.state === 'words' && (
+                  <span className="block text-soft">
+                    Its measure is not one that is reckoned here: it comes as a goal in words, to be written anew when you can.
+                  </span>
+                )}
+              </span>
+            </label>
+            {goal.state === 'words' && goals[place]!.isTaken && (
+              <span className="mt-1 ml-6 flex flex-wrap gap-3">
+                <label>
+                  Skill{' '}
+                  <select
+                    required
+                    value={goals[place]!.skill}
+                    onChange={(event) => setGoal(place, { skill: event.target.value })}
+                    className="field"
+                  >
+                    <option value="">choose</option>
+                    {SKILLS.map((skill) => (
+                      <option key={skill} value={skill}>
+                        {words(`skills.${skill}`)}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                <label>
+                  Review on{' '}
+                  <input
+                    type="date"
+                    required
+                    value={goals[place]!.reviewOn}
+                    onChange={(event) => setGoal(place, { reviewOn: event.target.value })}
+                    className="field"
+                  />
+                </label>
+              </span>
+            )}
+          </div>
+        ))}
+      </section>
+      <section>
+        <h2 className="text-[18px]">{`Activities of the care plan (${seen.tasks.length})`}</h2>
+        {seen.tasks.map((task, place) => (
+          <label key={place} className="flex items-baseline gap-2 border-t border-line py-2">
+            <input
+              type="checkbox"
+              disabled={task.state !== 'known'}
+              checked={tasks[place]!}
+              onChange={(event) => setTasks(tasks.map((isTaken, index) => (index === place ? event.target.checked : isTaken)))}
+            />
+            <span>
+              {task.title}
+              {task.step !== null && `, step ${task.step}`}
+              {task.description && <span className="block text-soft">{task.description}</span>}
+              {task.state === 'isThere' && <span className="block text-soft">The draft has it already.</span>}
+              {task.state === 'unknown' && (
+                <span className="block text-soft">No task of the library is named by it. Put one on in the builder.</span>
+              )}
+            </span>
+          </label>
+        ))}
+      </section>
+      <section>
+        <h2 className="text-[18px]">Not taken in</h2>
+        {seen.notUnderstood.length === 0 ? (
+          <p className="text-soft">Nothing: all that the file tells is above.</p>
+        ) : (
+          <table className="mt-1 w-full table-fixed text-[14px]">
+            <tbody>
+              {seen.notUnderstood.map(({ where, says }, index) => (
+                <tr key={index} className="border-t border-line align-baseline">
+                  <th scope="row" className="w-1/2 py-1 pr-3 text-left font-mono text-[12px] font-normal break-words">
+                    {where}
+                  </th>
+                  <td className="py-1 break-words text-soft">{says}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      {taken && !taken.ok && <FaultNote>{taken.words}</FaultNote>}
+      <button className="act act-main" disabled={busy || count === 0 || (needsWord && !isThisChild)}>
+        {`Take in what is ticked (${count})`}
+      </button>
+    </form>
+  );
+}

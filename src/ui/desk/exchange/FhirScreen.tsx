@@ -1,0 +1,25 @@
+import Link from 'next/link';
+import { FhirPanel, type FhirActs } from './FhirPanel.client';
+
+interface Props extends FhirActs {
+  readonly child: { readonly id: number; readonly name: string };
+}
+
+/** What another record system knows of a child, looked at before anything is taken in. */
+export function FhirScreen({ child, preview, take }: Props) {
+  return (
+    <div className="max-w-[860px]">
+      <p>
+        <Link className="link" href={`/children/${child.id}`}>
+          {child.name}
+        </Link>
+      </p>
+      <h1 className="mt-1 text-[24px]">Bring HL7 FHIR in</h1>
+      <p className="mt-1 text-soft">
+        Goals and a care plan from another record system. Everything is shown first, also what is not understood. Goals are written as they
+        came; tasks go onto the draft of the program, where the rules of safety look at them before anything is sent.
+      </p>
+      <FhirPanel childId={child.id} childName={child.name} preview={preview} take={take} />
+    </div>
+  );
+}

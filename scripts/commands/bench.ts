@@ -19,6 +19,7 @@ import { measureRoundsKeys, type KeyFigures } from '../../measure/roundsKeys';
 import { measureBuilder, measureReports, measureScreens, type BytesFigure, type ScreenFigures } from '../../measure/screens';
 import { BENCH_EMAIL, BENCH_PASSWORD, seedDistrict } from '../../measure/seedDistrict';
 import { ensureBuild } from '../build';
+import { load } from './load';
 import { say, step } from '../say';
 import { rowsOf, runSql } from '../sql';
 import { startStack } from '../stack';
@@ -31,6 +32,7 @@ const LINKS = 400;
 
 /** Measures everything in one run and writes docs/performance.md. The district is made once and kept in .data/bench. */
 export async function bench(words: readonly string[]): Promise<number> {
+  if (words[0] === 'load') return load(words);
   const place = words.indexOf('--reports');
   const reports = place < 0 ? REPORTS : Number(words[place + 1]);
   if (!Number.isInteger(reports) || reports < 1000) throw new Error('Write --reports with a whole number from 1000.');

@@ -1,15 +1,20 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { migrator, openDatabase } from '@/db';
+import { instant } from '@/core/calendar';
+import { layAuditByMonths, migrator, openDatabase } from '@/db';
 import { startMariaDb } from '../mariadb';
 import { say } from '../say';
+import { placeOf } from './backup';
 import { ensureSystemPackages } from '../systemPackages';
 import { isAlive } from '../processes';
 import { DATA_FOLDER, PID_FILE } from './demo';
 
-/** Moves the schema one way, or prints the address to connect to while the demo is stopped. */
-export async function database([what = 'address']: readonly string[]): Promise<number> {
-  if (!['up', 'down', 'address'].includes(what)) throw new Error('Write ./yard db up, ./yard db down or ./yard db address.');
+/** Moves the schema one way, lays the trail by months, or prints the address to connect to while the demo is stopped. */
+export async function database(words: readonly string[]): Promise<number> {
+  const [what = 'address'] = words;
+  if (what === 'months') return layByMonths(words);
+  if (!['up', 'down', 'address'].includes(what))
+    throw new Error('Write ./yard db up, ./yard db down, ./yard db months or ./yard db address.');
   const own = process.env.YARD_DATABASE_URL;
   if (what !== 'address') refuseWhileServing(PID_FILE);
   if (!own) ensureSystemPackages({ database: true, browser: false });
@@ -25,6 +30,20 @@ export async function database([what = 'address']: readonly string[]): Promise<n
   await db.close();
   await server?.stop();
   return 0;
+}
+
+/** The list of who looked and changed, by months: for a large district, whose list grows by gigabytes. `db months [--config FILE | --data FOLDER]` */
+async function layByMonths(words: readonly string[]): Promise<number> {
+  const { databaseUrl, close } = await placeOf(words);
+  const db = openDatabase(databaseUrl, { max: 1 });
+  try {
+    const isNew = await layAuditByMonths(db, instant(Date.now()));
+    say(isNew ? 'The list of who looked lies by months now; the runner makes the months that come.' : 'It lies by months already.');
+    return 0;
+  } finally {
+    await db.close();
+    await close();
+  }
 }
 
 /** A program that is being served would find other tables than it was made for. @throws Error that says how to end it */

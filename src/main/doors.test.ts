@@ -1,5 +1,6 @@
 import { createServer, request as ask, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { AGAIN_SECONDS, busyPage } from '@/app/busyPage';
 import { ownPath } from '@/app/ownPath';
 import { allowedHosts } from './allowedHosts';
 import { refuseLargeBody } from './bodyLimit';
@@ -68,7 +69,7 @@ describe('where a person goes on to', () => {
 
 describe('lanes', () => {
   it('let so many in at once, the next in the order in which they came, and turn away who is too many or waits too long', async () => {
-    const lanes = new Lanes(2, 2, 40);
+    const lanes = new Lanes(() => 2, 2, 40);
     const order: string[] = [];
     const enter = async (name: string) => order.push(`${name} ${await lanes.enter()}`);
     await Promise.all([enter('a'), enter('b')]);
@@ -86,7 +87,7 @@ describe('lanes', () => {
 });
 
 it('a place in a lane is not lost with who went away while they waited', async () => {
-  const lanes = new Lanes(1, 5, 10_000);
+  const lanes = new Lanes(() => 1, 5, 10_000);
   const rooms: string[] = [];
   let finish = () => {};
   let heardOfIt = () => {};
@@ -133,6 +134,46 @@ it('a place in a lane is not lost with who went away while they waited', async (
   expect(rooms.filter((room) => !room.startsWith('/second'))).toEqual(['/first taken', '/third taken']);
   server.closeAllConnections();
   await new Promise((resolve) => server.close(resolve));
+});
+
+describe('two kinds that share a machine', () => {
+  it('the one is slowed while the other is here, and goes on as it was once they have gone', async () => {
+    let slow: Lanes | null = null;
+    const first = new Lanes(
+      () => 8,
+      10,
+      1_000,
+      () => slow!.admit(),
+    );
+    slow = new Lanes(() => (first.count > 0 ? 1 : 3), 10, 1_000);
+    const entered: number[] = [];
+    await first.enter();
+    for (const who of [1, 2, 3, 4]) void slow.enter().then((isIn) => isIn && entered.push(who));
+    await new Promise(setImmediate);
+    expect(entered).toEqual([1]);
+    slow.leave();
+    await new Promise(setImmediate);
+    expect(entered).toEqual([1, 2]);
+    // With the last of the others gone there is room for three: one is in, two more come in.
+    first.leave();
+    await new Promise(setImmediate);
+    expect([entered, slow.count]).toEqual([[1, 2, 3, 4], 3]);
+  });
+});
+
+it('who finds no room is told so in their language, and the page asks again by itself', async () => {
+  for (const [asked, lang, says] of [
+    ['es-US,es;q=0.9,en;q=0.8', 'es', 'Hay muchas personas'],
+    ['ar', 'ar', 'أشخاص كثيرون'],
+    ['zz', 'en', 'Many people are here'],
+    ['', 'en', 'Many people are here'],
+  ] as const) {
+    const page = await busyPage(asked);
+    expect(page).toContain(`<html lang="${lang}"`);
+    expect(page).toContain(says);
+    expect(page).toContain(`http-equiv="refresh" content="${AGAIN_SECONDS}"`);
+    expect(/<(script|link|img)/.test(page)).toBe(false);
+  }
 });
 
 describe('a body that is too large', () => {

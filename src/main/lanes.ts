@@ -8,15 +8,25 @@ export class Lanes {
   private working = 0;
   private readonly waiting: { readonly go: (isTaken: boolean) => void }[] = [];
 
+  /**
+   * @param most at work at once; where it changes by what goes on elsewhere, `admit` is called when it may have grown
+   * @param onLeave told whenever somebody is done
+   */
   constructor(
-    private readonly most: number,
+    private readonly most: () => number,
     private readonly mostWaiting: number,
     private readonly longestMilliseconds: number,
+    private readonly onLeave: () => void = () => {},
   ) {}
+
+  /** How many are at work or wait. */
+  get count(): number {
+    return this.working + this.waiting.length;
+  }
 
   /** True once there is room; false where one is turned away. Who got room gives it back by `leave`. */
   enter(): Promise<boolean> {
-    if (this.working < this.most) {
+    if (this.working < this.most()) {
       this.working += 1;
       return Promise.resolve(true);
     }
@@ -51,8 +61,16 @@ export class Lanes {
   }
 
   leave(): void {
-    const next = this.waiting.shift();
-    if (next) next.go(true);
-    else this.working -= 1;
+    this.working -= 1;
+    this.admit();
+    this.onLeave();
+  }
+
+  /** Lets in whom there is room for now. */
+  admit(): void {
+    while (this.waiting.length > 0 && this.working < this.most()) {
+      this.working += 1;
+      this.waiting.shift()!.go(true);
+    }
   }
 }

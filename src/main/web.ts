@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { constants } from 'node:zlib';
 import compression from 'compression';
 import next from 'next';
+import { AGAIN_SECONDS, busyPage } from '@/app/busyPage';
 import { reportAnswer } from '@/app/reportAnswer';
 import { answer } from '@/server/answer';
 import { withAnswerStatus } from '@/server/answerStatus';
@@ -49,17 +50,36 @@ const compress = compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALI
   then: () => void,
 ) => void;
 
-/** A page holds a connection of the pool for a while: families that all come at once do not keep the desk waiting, nor the other way round. */
-const PAGES_AT_ONCE = 8;
+/** A page holds a connection of the pool for a while: families that all come at once do not keep the desk waiting for ever, nor the other way round. */
+const FAMILY_PAGES_AT_ONCE = 8;
+const DESK_PAGES_AT_ONCE = 4;
+/** A page of the desk takes the machine ten times as long as a family's: while families are here it is the desk that is slowed. */
+const DESK_PAGES_BESIDE_FAMILIES = 1;
 const PAGES_WAITING = 150;
 const LONGEST_WAIT_MILLISECONDS = 8_000;
+/** What somebody writes is held for longer than what somebody looks at: it cannot ask again by itself. */
+const LONGEST_ACT_MILLISECONDS = 20_000;
+const family = new Lanes(
+  () => FAMILY_PAGES_AT_ONCE,
+  PAGES_WAITING,
+  LONGEST_WAIT_MILLISECONDS,
+  () => desk.admit(),
+);
+let reportsComingIn = 0;
+const familiesAreHere = () => family.count + reportsComingIn > 0;
+const desk: Lanes = new Lanes(
+  () => (familiesAreHere() ? DESK_PAGES_BESIDE_FAMILIES : DESK_PAGES_AT_ONCE),
+  PAGES_WAITING,
+  LONGEST_WAIT_MILLISECONDS,
+);
 const lanes = {
-  family: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
-  desk: new Lanes(PAGES_AT_ONCE, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  family,
+  desk,
+  acts: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
   // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
-  clipOut: new Lanes(64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
   // Each is held whole while it is read.
-  clipIn: new Lanes(3, 20, 60_000),
+  clipIn: new Lanes(() => 3, 20, 60_000),
 };
 const MOST_CONNECTIONS = 4_000;
 
@@ -106,14 +126,32 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   }
   if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
   response.setHeader('Cache-Control', 'no-store');
-  const lane = isClip ? lanes.clipIn : GIVES_CLIP.test(address) ? lanes.clipOut : isFamily ? lanes.family : lanes.desk;
+  const isActOfDesk = !isFamily && request.method === 'POST';
+  const lane = isClip
+    ? lanes.clipIn
+    : GIVES_CLIP.test(address)
+      ? lanes.clipOut
+      : isFamily
+        ? lanes.family
+        : isActOfDesk
+          ? lanes.acts
+          : lanes.desk;
   const room = await lane.hold(response);
   if (room === 'gone') return;
   if (room === 'turned away') {
-    response.setHeader('Retry-After', '5');
-    return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.');
+    response.setHeader('Retry-After', String(AGAIN_SECONDS));
+    if (!wantsPage(request)) return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.', request);
+    response
+      .writeHead(503, { 'content-type': 'text/html; charset=utf-8' })
+      .end(await busyPage(String(request.headers['accept-language'] ?? '')));
+    return;
   }
   compress(request, response, () => answerPage(request, response));
+}
+
+/** A browser that goes to an address, not a script that asks for a part of a page. */
+function wantsPage({ method, headers }: IncomingMessage): boolean {
+  return method === 'GET' && (headers.accept ?? '').includes('text/html') && headers.rsc === undefined;
 }
 
 /** Whoever is still sending after so long is cut off. */
@@ -172,6 +210,11 @@ function tellLength(response: ServerResponse): void {
 }
 
 async function takeIn(token: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  reportsComingIn += 1;
+  response.once('close', () => {
+    reportsComingIn -= 1;
+    desk.admit();
+  });
   const raw = Object.fromEntries(new URLSearchParams(await bodyOf(request)));
   const { status, headers, body } = await reportAnswer(context, token, raw, request.headers.accept?.includes('application/json') ?? false);
   const own = headersFor({ scripts: 'none', isSecure, isFamily: true });

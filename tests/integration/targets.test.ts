@@ -1,4 +1,4 @@
-import { practiceSince, inTransaction, reportLog, sessionsOfTasks, versionOf } from '@/db';
+import { practiceSince, inTransaction, reportLog, sessionsAt, sessionsAtPresentSteps, sessionsOfTasks, versionOf } from '@/db';
 import { calendarDay } from '@/core/calendar';
 import { outcomeOf } from '@/core/sessions';
 import { submitReport } from '@/server/reports/submitReport';
@@ -53,6 +53,34 @@ describe('targets by step', () => {
     expect(sessions.map(({ target }) => target)).toEqual([5, 8]);
     const practice = await inTransaction(bed.context.db, (work) => practiceSince(work, [childId], DAY));
     expect(practice.get(childId)!.map(({ target }) => target)).toEqual([5, 8]);
+  });
+
+  it('what rules look at, read by the index alone, is what the rows say, in versions of old, too', async () => {
+    await sendAtStep2(0);
+    await tell('wall-push', { step: '1', amount: '5', help: 'shown' });
+    await tell('wall-push', { step: '2', amount: '6', help: 'words', minutes: '4', effort: 'tooHard' });
+    await tell('wall-push', { done: 'no', notDone: 'refused' });
+    await sendAtStep2(1);
+    await tell('wall-push', { step: '2', amount: '9', help: 'alone' });
+    for (const old of [false, true]) {
+      if (old) await bed.write('UPDATE version_tasks SET step_targets = NULL, target = 7');
+      const { byRows, byIndex, present } = await inTransaction(bed.context.db, async (work) => {
+        const [first] = await reportLog(work, childId, { most: 1 });
+        const { taskId } = first!;
+        const byRows = await sessionsOfTasks(work, childId, [taskId]);
+        const places = [...new Set(byRows.map(({ step }) => step))].map((step) => ({ childId, taskId, step }));
+        return { byRows, byIndex: await sessionsAt(work, places), present: await sessionsAtPresentSteps(work, [childId], DAY) };
+      });
+      const plain = (sessions: typeof byRows) =>
+        sessions
+          .map(({ reportId, doneOn, step, done, amount, minutes, help, effort, stopReason, safetyWord, versionNumber, target }) => ({
+            ...{ reportId, doneOn, step, done, amount, minutes, help, effort, stopReason, safetyWord, versionNumber, target },
+          }))
+          .sort((a, b) => a.reportId - b.reportId);
+      expect(byRows.map(({ target }) => target)).toEqual(old ? [7, 7, 7, 7] : [5, 8, 8, 8]);
+      expect(plain(byIndex)).toEqual(plain(byRows));
+      expect(plain(present)).toEqual(plain(byRows.filter(({ step }) => step === 2)));
+    }
   });
 
   it('a regrade takes the dose of the new step along, and taking it back that of the old', async () => {

@@ -1,4 +1,4 @@
-import { auditChain, dropAuditBefore, inTransaction } from '@/db';
+import { auditChain, auditPartitions, dropAuditBefore, inTransaction, layAuditByMonths } from '@/db';
 import { tablesOf } from '@/db/work';
 import type { PersonActor } from '@/server/actor';
 import { runDue } from '@/server/jobs/runDue';
@@ -13,6 +13,12 @@ beforeEach(async () => {
   await bed.child(ines);
 });
 afterEach(() => bed.close());
+
+/** What the runner does once a day. */
+async function keepTrail(): Promise<void> {
+  await bed.write("INSERT INTO jobs (kind, job_key, payload, created_at, run_after) VALUES ('tidy', UUID(), '{}', NOW(3), '2000-01-01')");
+  await runDue(bed.context, 'a');
+}
 
 describe('the trail', () => {
   it('is one row a look, whoever many were looked at, and is appended once by runners that work together', async () => {
@@ -44,10 +50,7 @@ describe('the trail', () => {
     await runDue(bed.context, 'a');
     await bed.write('UPDATE workplace SET audit_days = 30');
     const tidy = async () => {
-      await bed.write(
-        "INSERT INTO jobs (kind, job_key, payload, created_at, run_after) VALUES ('tidy', UUID(), '{}', NOW(3), '2000-01-01')",
-      );
-      await runDue(bed.context, 'a');
+      await keepTrail();
       return (await bed.read('SELECT id FROM audit')).length;
     };
     bed.passDays(29);
@@ -95,4 +98,37 @@ it('a unit of work is a token outside of the database’s own folder: it opens n
     expect(Object.keys(work)).toEqual(['isWork']);
     expect(() => tablesOf({ isWork: true })).toThrow('no unit of work');
   });
+});
+
+it('laid by months it goes on, is chained as before, and gives back the room of months that are past', async () => {
+  const look = async () => {
+    await viewRounds(bed.context, ines, null);
+    await runDue(bed.context, 'a');
+  };
+  await look();
+  const before = await bed.read('SELECT * FROM audit ORDER BY id');
+  expect(await layAuditByMonths(bed.db, bed.context.now())).toBe(true);
+  expect(await layAuditByMonths(bed.db, bed.context.now())).toBe(false);
+  // The clock stands in October 2026.
+  expect(await auditPartitions(bed.db)).toEqual(['m2026_10', 'm2026_11', 'm2026_12', 'm2027_01', 'later']);
+  expect(await bed.read('SELECT * FROM audit ORDER BY id')).toEqual(before);
+  await bed.write('UPDATE workplace SET audit_days = 40');
+  const chain = () => inTransaction(bed.db, auditChain);
+  const tidy = async () => {
+    await keepTrail();
+    return auditPartitions(bed.db);
+  };
+  bed.passDays(35);
+  await look();
+  expect(await tidy()).toEqual(['m2026_10', 'm2026_11', 'm2026_12', 'm2027_01', 'm2027_02', 'later']);
+  expect(await chain()).toMatchObject({ fault: null, dropped: 0 });
+  const [rows] = await bed.read<{ count: number }>('SELECT COUNT(*) AS count FROM audit PARTITION (m2026_11)');
+  expect(rows!.count).toBeGreaterThan(0);
+  bed.passDays(40);
+  await look();
+  // October's rows are older than forty days, and gone; November's are, too, yet within the month before the newest row.
+  expect((await tidy())[0]).not.toBe('m2026_10');
+  expect(await chain()).toMatchObject({ fault: null });
+  expect((await chain()).dropped).toBeGreaterThan(0);
+  expect((await auditPartitions(bed.db)).slice(-2)).toEqual(['m2027_03', 'later']);
 });

@@ -26,6 +26,7 @@ import { wording } from './0027-wording';
 import { plansKits } from './0028-plans-kits';
 import { clips } from './0029-clips';
 import { apiKeys } from './0031-api-keys';
+import { evidenceIndex } from './0032-evidence-index';
 import { ruleReason } from './0030-rule-reason';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
@@ -65,6 +66,7 @@ export const MIGRATIONS: readonly Migration[] = [
   clips,
   ruleReason,
   apiKeys,
+  evidenceIndex,
 ];
 
 /** The schema's steps over one database: `up()`, `down()`, `pending()`. */

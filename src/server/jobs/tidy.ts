@@ -6,6 +6,7 @@ import {
   dropPassed,
   expiredClips,
   inTransaction,
+  keepAuditMonths,
   workplaceOf,
   type Passing,
 } from '@/db';
@@ -41,6 +42,7 @@ export const tidyHandler: JobHandler<PayloadOf<'tidy'>, true> = {
       ...Object.entries(PASSING_DAYS).map(([what, days]) => passed(what as Passing, days)),
     ];
     for (const drop of drops) while ((await drop()) === MOST_AT_ONCE) continue;
+    await keepAuditMonths(context.owner, now);
     while (await removeExpiredClips(context, calendarDayInZone(now, timeZone))) continue;
     if (leftChildYears === null) return;
     const day = addDays(calendarDayInZone(now, timeZone), -Math.ceil(leftChildYears * DAYS_IN_A_YEAR));

@@ -68,19 +68,25 @@ function toSession<Row extends RawSession>(row: Row): Row & SessionRow {
   }) as Row & SessionRow;
 }
 
+/** What of a report the index of evidence holds: the rows themselves are not looked up. */
+const EVIDENCE = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.minutes, r.help, r.effort,
+  r.stop_reason AS stopReason, r.safety_word AS safetyWord, r.version_task_id AS versionTaskId`;
+
+type RawEvidence = Omit<RawSession, 'versionNumber' | 'target'> & { readonly versionTaskId: number };
+
 /** Sessions at the step that each current task stands on, since that step was set and since a day: all that a rule looks at. */
 export async function sessionsAtPresentSteps(work: Work, childIds: readonly number[], since: CalendarDay): Promise<SessionRow[]> {
   if (childIds.length === 0) return [];
-  const rows = await tablesOf(work).select<RawSession>(
-    `SELECT ${SESSION} FROM programs p
+  const rows = await tablesOf(work).select<RawEvidence & { readonly sinceVersion: number }>(
+    `SELECT ${EVIDENCE}, ct.step_since_version AS sinceVersion FROM programs p
      JOIN program_versions cv ON cv.program_id = p.id AND cv.number = p.current_version
      JOIN version_tasks ct ON ct.program_version_id = cv.id
-     JOIN reports r ON r.child_id = p.child_id AND r.task_id = ct.task_id AND r.step = ct.step
-     JOIN version_tasks t ON t.id = r.version_task_id JOIN program_versions v ON v.id = t.program_version_id
-     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND v.number >= ct.step_since_version AND r.mistake = 0`,
+     JOIN reports r FORCE INDEX (reports_evidence) ON r.child_id = p.child_id AND r.task_id = ct.task_id AND r.step = ct.step
+     WHERE p.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0`,
     { childIds, since },
   );
-  return rows.map(toSession);
+  const sessions = await withAsked(work, childIds, rows);
+  return sessions.filter(({ versionNumber, sinceVersion }) => versionNumber >= sinceVersion);
 }
 
 /** Sessions at one step of each of some tasks, whichever version asked for them: earlier tries at it. */
@@ -89,7 +95,7 @@ export async function sessionsAt(
   places: readonly { readonly childId: number; readonly taskId: number; readonly step: number }[],
 ): Promise<SessionRow[]> {
   if (places.length === 0) return [];
-  // A list of triples is not looked up by the index of a series; one condition each is.
+  // A list of triples is not looked up by the index; one condition each is.
   const wanted = places.map((_, index) => `(r.child_id = :child${index} AND r.task_id = :task${index} AND r.step = :step${index})`);
   const replacements = Object.fromEntries(
     places.flatMap(({ childId, taskId, step }, index) => [
@@ -98,11 +104,37 @@ export async function sessionsAt(
       [`step${index}`, step],
     ]),
   );
-  const rows = await tablesOf(work).select<RawSession>(
-    `SELECT ${SESSION} ${FROM_REPORTS} WHERE (${wanted.join(' OR ')}) AND r.mistake = 0`,
+  const rows = await tablesOf(work).select<RawEvidence>(
+    `SELECT ${EVIDENCE} FROM reports r FORCE INDEX (reports_evidence) WHERE (${wanted.join(' OR ')}) AND r.mistake = 0`,
     replacements,
   );
-  return rows.map(toSession);
+  return withAsked(work, [...new Set(places.map(({ childId }) => childId))], rows);
+}
+
+/** The version that asked for each, and for how much: asked once a task of a version, not once a report. */
+async function withAsked<Row extends RawEvidence>(
+  work: Work,
+  childIds: readonly number[],
+  rows: readonly Row[],
+): Promise<(Row & SessionRow)[]> {
+  const asked = await tablesOf(work).select<{ id: number; number: number; target: number | null; stepTargets: unknown }>(
+    `SELECT t.id, v.number, CAST(t.target AS DOUBLE) AS target, CAST(t.step_targets AS CHAR) AS stepTargets
+     FROM programs p JOIN program_versions v ON v.program_id = p.id JOIN version_tasks t ON t.program_version_id = v.id WHERE p.child_id IN (:childIds)`,
+    { childIds: [...childIds] },
+  );
+  const byId = new Map(asked.map(({ id, stepTargets, ...rest }) => [id, { ...rest, atSteps: readStepTargets(stepTargets) }]));
+  return rows.map((row) => {
+    const { number, target, atSteps } = byId.get(row.versionTaskId)!;
+    return Object.assign(toSession(row as unknown as RawSession & Row), {
+      versionNumber: number,
+      target: atSteps ? (atSteps[row.step - 1] ?? null) : target,
+    }) as unknown as Row & SessionRow;
+  });
+}
+
+/** One for each step, the first step first. */
+function readStepTargets(text: unknown): readonly (number | null)[] | null {
+  return typeof text === 'string' ? (JSON.parse(text) as readonly (number | null)[]) : null;
 }
 
 /** Every session of a child's tasks, oldest first: for flights with pips. */
@@ -230,7 +262,7 @@ export async function unreadReports(work: Work, childIds: readonly number[]): Pr
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<Omit<UnreadReport, 'mistake' | 'isQuestion'> & { mistake: number; isQuestion: number }>(
     `SELECT child_id AS childId, id AS reportId, task_id AS taskId, mistake, is_question AS isQuestion
-     FROM reports WHERE awaits_reader = 1 AND (mistake = 1 OR is_question = 1) AND child_id IN (:childIds) ORDER BY id`,
+     FROM reports FORCE INDEX (reports_awaiting) WHERE awaits_reader = 1 AND (mistake = 1 OR is_question = 1) AND child_id IN (:childIds) ORDER BY id`,
     { childIds },
   );
   return rows.map((row) => ({ ...row, mistake: Boolean(row.mistake), isQuestion: Boolean(row.isQuestion) }));

@@ -28,7 +28,7 @@ export async function openStops(work: Work, childIds: readonly number[]): Promis
   const [rows, readers] = await Promise.all([
     tables.select<Omit<Stop, 'readers' | 'danger'> & { danger: unknown }>(
       `SELECT child_id AS childId, task_id AS taskId, id AS reportId, danger, done_on AS doneOn, said_at AS saidAt
-       FROM reports WHERE holds = 1 AND child_id IN (:childIds) ORDER BY id`,
+       FROM reports FORCE INDEX (reports_holds) WHERE holds = 1 AND child_id IN (:childIds) ORDER BY id`,
       { childIds },
     ),
     tables.select<Reader & { reportId: number }>(

@@ -15,6 +15,7 @@ import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
 import { Ending } from './ending';
 import { headersFor } from './headers';
+import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
 
 /**
@@ -36,6 +37,7 @@ const TAKES_CLIP = /^\/(clips\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
 const GIVES_CLIP = /^\/(clips|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
+keepToOneLine();
 const context = contextFrom(process.env);
 provideContext(context);
 const isSecure = context.origin.startsWith('https:');

@@ -14,6 +14,7 @@ import { isSmallBody, refuseLargeBody, type Sender } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
 import { Ending } from './ending';
+import { answerFamilyPage, familyPage } from './familyPages';
 import { headersFor } from './headers';
 import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
@@ -148,7 +149,10 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
       .end(await busyPage(String(request.headers['accept-language'] ?? '')));
     return;
   }
-  compress(request, response, () => answerPage(request, response));
+  const page = isFamily ? familyPage(request) : null;
+  compress(request, response, () =>
+    page ? void answerFamilyPage(page, context.origin, request, response) : answerPage(request, response),
+  );
 }
 
 /** A browser that goes to an address, not a script that asks for a part of a page. */

@@ -313,7 +313,7 @@ describe('a family', () => {
     expect(await junk()).toBe('tooManyReports');
     await bed.report(own.childId, { idempotencyKey: randomUUID(), versionTaskId: own.versionTaskId, hurt: 'on', words: 'it hurt' });
     expect(await send(own)).toBe('notFound');
-  });
+  }, 60_000);
 
   it('that is deleted takes its clips along; an export names what there was', async () => {
     const own = await shownTo(await film({ childId: null }), { asks: true });

@@ -6,8 +6,18 @@ const DESK_LOCALE = 'en-US';
 /** Seven of them stand in a row on a phone. */
 const MOST_BRIEF = 4;
 
+const FORMATS = new Map<string, Intl.DateTimeFormat>();
+
+/** To make one takes a hundred times as long as to use it, and a page names dozens of days. */
+function formatOf(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${locale} ${JSON.stringify(options)}`;
+  let known = FORMATS.get(key);
+  if (!known) FORMATS.set(key, (known = new Intl.DateTimeFormat(locale, options)));
+  return known;
+}
+
 function format(day: CalendarDay, options: Intl.DateTimeFormatOptions, locale = DESK_LOCALE): string {
-  return new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+  return formatOf(locale, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
 /** "Mon 23" */
@@ -57,7 +67,7 @@ export function timeIn(moment: Instant, timeZone: string): string {
 
 /** Browsers and servers put different kinds of space before PM: one kind for both, so that a page is the same on either. */
 function clock(moment: Instant, options: Intl.DateTimeFormatOptions): string {
-  return new Intl.DateTimeFormat(DESK_LOCALE, options).format(new Date(moment)).replaceAll('\u202f', ' ');
+  return formatOf(DESK_LOCALE, options).format(new Date(moment)).replaceAll('\u202f', ' ');
 }
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

@@ -142,6 +142,14 @@ test('every address answers each subject as the table says, and none is missing 
         if (!answer.headers.has(header)) wrong.push(`${asked} without ${header}`);
       if (/script-src[^;]*unsafe/.test(answer.headers.get('content-security-policy') ?? '')) wrong.push(`${asked} lets scripts run inline`);
     }
+  };
+  // Some at once: one after the other they take half a minute.
+  const left = Object.entries(PAGES);
+  await Promise.all(
+    Array.from({ length: 4 }, async () => {
+      for (let next = left.shift(); next; next = left.shift()) await knock(...next);
+    }),
+  );
   expect(wrong).toEqual([]);
 });
 

@@ -30,9 +30,10 @@ export interface LoadFigures {
   readonly p95: number;
 }
 
-/** A person reads what came for a moment before asking for more. */
-const READING_MILLISECONDS = 1_000;
-const PATIENCE_MILLISECONDS = 30_000;
+/** A person looks at what came for a moment before asking for more. */
+const READING_MILLISECONDS = 3_000;
+/** Whoever was answered by nothing else for so long has gone away. */
+const PATIENCE_MILLISECONDS = 60_000;
 
 /**
  * People who ask for a page, wait for it, and ask for the next one. An answer counts from the first asking, over every time that there was no

@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom } from '@/main/contextFrom';
+import type { Context } from '@/server/context';
 import { signIn } from '@/server/people/signIn';
 import { CountingTexts, throughWeather, type WeatherFigures } from '../../measure/hardWeather';
 import { placesOf } from '../../measure/links';
@@ -11,7 +12,7 @@ import { forgetMariaDb } from '../mariadb';
 import { freePort } from '../ports';
 import { pause } from '../processes';
 import { say, step } from '../say';
-import { rowsOf } from '../sql';
+import { rowsOf, runSql } from '../sql';
 import { startStack, type Stack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 import { wordAfter } from './serve';
@@ -56,7 +57,8 @@ export async function load(words: readonly string[]): Promise<number> {
         (count) => kills(stack, () => count() >= soaked),
       ),
     );
-    const table = asMarkdown(people, memory, soak);
+    const trailBytes = await bytesOfARow(context, 'audit');
+    const table = asMarkdown(people, memory, soak, trailBytes);
     writeFileSync(path.join('docs', 'load.md'), table);
     say(`\n${table}`);
     return isHeld(people, memory, soak) ? 0 : 1;
@@ -110,6 +112,17 @@ async function kills(stack: Stack, isEnough: () => boolean): Promise<void> {
   }
 }
 
+/** What a row of a table takes on the disk, its indexes included. */
+async function bytesOfARow(context: Context, table: string): Promise<number> {
+  await runSql(context.db, `ANALYZE TABLE ${table}`);
+  const [row] = await rowsOf<{ bytes: number; rows: number }>(
+    context.db,
+    'SELECT DATA_LENGTH + INDEX_LENGTH AS bytes, TABLE_ROWS AS `rows` FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = :table',
+    { table },
+  );
+  return row!.bytes / row!.rows;
+}
+
 const FAMILY_P95_MILLISECONDS = 1_000;
 const MOST_GROWTH = 1.1;
 
@@ -128,7 +141,7 @@ function isHeld(people: readonly LoadFigures[], memory: MemoryFigures, soak: Wea
   return isQuick && isWhole && memory.end <= memory.warm * MOST_GROWTH;
 }
 
-function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures): string {
+function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures, trailBytes: number): string {
   const seconds = (milliseconds: number) => (milliseconds / 1000).toFixed(2);
   const rows = people.map(
     ({ kind, clients, answered, askedAgain, failed, median: middle, p95 }) =>
@@ -140,7 +153,7 @@ Written by \`./yard bench load\` on one machine, which also sends the load: one 
 
 ## Two hundred people at once, for ${SECONDS} s
 
-Each asks, waits, reads for a second, and asks again. While families are here the desk is let in one page at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
+Each asks, waits, looks at the page for three seconds, and asks again: some twenty times what two hundred people do. While families are here the desk is let in one page at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
 first asking to the page.
 
 | page | people | answered | asked again | failed | median s | p95 s |
@@ -159,5 +172,7 @@ ${soak.acknowledged.toLocaleString('en')} reports answered as saved while web se
 looked at meanwhile: ${Object.entries(soak.pages)
     .map(([status, count]) => `${count} × ${status}`)
     .join(', ')}.
+
+A row of the trail took ${trailBytes.toFixed(0)} bytes after it, its indexes included.
 `;
 }

@@ -153,7 +153,7 @@ Written by \`./yard bench load\` on one machine, which also sends the load: one 
 
 ## Two hundred people at once, for ${SECONDS} s
 
-Each asks, waits, looks at the page for three seconds, and asks again: some twenty times what two hundred people do. While families are here the desk is let in one page at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
+Each asks, waits, looks at the page for three seconds, and asks again: some twenty times what two hundred people do. While families are here the desk is let in two pages at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
 first asking to the page.
 
 | page | people | answered | asked again | failed | median s | p95 s |

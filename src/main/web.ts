@@ -36,6 +36,8 @@ const METHODS = ['GET', 'HEAD', 'POST'];
 /** What a camera made comes in by these doors alone, and goes out by those. */
 const TAKES_CLIP = /^\/(clips\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
 const GIVES_CLIP = /^\/(clips|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
+/** What is made while one waits, line by line, holds a place for as long as it takes: not one of those who only look. */
+const MAKES = /^\/(plan|progress|paper|sheets\/week)\/make(\?|$)/;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
 keepToOneLine();
@@ -57,7 +59,7 @@ const compress = compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALI
 const FAMILY_PAGES_AT_ONCE = 8;
 const DESK_PAGES_AT_ONCE = 4;
 /** A page of the desk takes the machine ten times as long as a family's: while families are here it is the desk that is slowed. */
-const DESK_PAGES_BESIDE_FAMILIES = 1;
+const DESK_PAGES_BESIDE_FAMILIES = 2;
 const PAGES_WAITING = 150;
 const LONGEST_WAIT_MILLISECONDS = 8_000;
 /** What somebody writes is held for longer than what somebody looks at: it cannot ask again by itself. */
@@ -79,6 +81,7 @@ const lanes = {
   family,
   desk,
   acts: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
+  makes: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
   // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
   clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
   // Each is held whole while it is read.
@@ -129,16 +132,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   }
   if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
   response.setHeader('Cache-Control', 'no-store');
-  const isActOfDesk = !isFamily && request.method === 'POST';
-  const lane = isClip
-    ? lanes.clipIn
-    : GIVES_CLIP.test(address)
-      ? lanes.clipOut
-      : isFamily
-        ? lanes.family
-        : isActOfDesk
-          ? lanes.acts
-          : lanes.desk;
+  const lane = lanes[laneOf(request, isFamily)];
   const room = await lane.hold(response);
   if (room === 'gone') return;
   if (room === 'turned away') {
@@ -153,6 +147,14 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   compress(request, response, () =>
     page ? void answerFamilyPage(page, context.origin, request, response) : answerPage(request, response),
   );
+}
+
+function laneOf({ method, url = '/' }: IncomingMessage, isFamily: boolean): keyof typeof lanes {
+  if (TAKES_CLIP.test(url)) return 'clipIn';
+  if (GIVES_CLIP.test(url)) return 'clipOut';
+  if (isFamily) return 'family';
+  if (MAKES.test(url)) return 'makes';
+  return method === 'POST' ? 'acts' : 'desk';
 }
 
 /** A browser that goes to an address, not a script that asks for a part of a page. */

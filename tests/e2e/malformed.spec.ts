@@ -50,17 +50,19 @@ const ARGUMENTS = [
   '[[[]]]',
   '["\\u0000","\\ud800"]',
   `["${'x'.repeat(4_000)}"]`,
+  '[true,false,null,0]',
+  '[[],[],[],[]]',
+  '["2026-02-31","25:61"]',
+  '[{"__proto__":{"role":"supervisor"}}]',
+  '[{"childId":9007199254740993}]',
+  '[0.1,"NaN"]',
+  '[null,"$K9"]',
   DEEP,
 ];
 const QUESTIONS = [
-  'school=%F0%9F%98%80&week=never',
-  'most=-1&after=1e99',
-  'show=constructor&what=__proto__',
-  'lang=xx&step=%00',
-  'as=fhir&slug=..%2F..',
-  'span=NaN&sort=toString&filter=x',
-  'q=%27%20OR%201%3D1',
-  'next=//evil.test',
+  'school=%F0%9F%98%80&week=never&most=-1&after=1e99&span=NaN',
+  'show=constructor&what=__proto__&lang=xx&step=%00&sort=toString',
+  'as=fhir&slug=..%2F..&q=%27%20OR%201%3D1&next=//evil.test',
 ];
 
 test('5,000 malformed requests to every route and act: none is answered by a fault of ours, none hangs, none fills the log', async ({
@@ -175,7 +177,7 @@ test('5,000 malformed requests to every route and act: none is answered by a fau
   // To sign out is among the acts: whoever asks them signs in anew where it comes last.
   const inTurn = [...acts].sort((a, b) => Number(a.name === 'signOutAction') - Number(b.name === 'signOutAction'));
   const jobs: (() => Promise<void>)[] = [
-    ...Array.from({ length: 3_200 }, () => one),
+    ...Array.from({ length: 2_700 }, () => one),
     ...ARGUMENTS.flatMap((given) => inTurn.map((act) => () => ofAct(act, given))),
     ...QUESTIONS.flatMap((question) => addresses.map((address) => () => ofAddress(address, question))),
   ];
@@ -195,7 +197,8 @@ test('5,000 malformed requests to every route and act: none is answered by a fau
   expect(told.filter((line) => !line.startsWith('{'))).toEqual([]);
   const faults = told.map((line) => JSON.parse(line) as { msg: string; stack?: string });
   // An act that was sent no form at all has none to read: that much, and nothing else, may go wrong before a use case looks at what it got.
-  const noForm = /^TypeError: (Cannot read properties of (undefined|null) \(reading '(get|getAll)'\)|.* is not iterable)/;
+  const noForm =
+    /^TypeError: (Cannot read properties of (undefined|null) \(reading '(get|getAll)'\)|\S+\.(get|getAll) is not a function|.* is not iterable|Iterator value .* is not an entry object)/;
   expect(faults.filter(({ msg, stack }) => msg === 'unexpected' && !noForm.test(stack ?? ''))).toEqual([]);
   expect(faults.length).toBeLessThanOrEqual(ended['400'] ?? 0);
   expect((await asks('nobody', '/api/health')).status).toBe(200);

@@ -1,46 +1,67 @@
-import { audit } from './commands/audit';
-import { backup, restore } from './commands/backup';
-import { bench } from './commands/bench';
-import { database } from './commands/database';
-import { exportAll, importAll } from './commands/exchange';
-import { demo } from './commands/demo';
-import { dev } from './commands/dev';
-import { play } from './commands/play';
-import { mutate } from './commands/mutate';
-import { sbom } from './commands/sbom';
-import { serve } from './commands/serve';
-import { stop } from './commands/stop';
-import { test } from './commands/test';
 import { say } from './say';
 
+/** Each is loaded when it is asked for: to load them all takes longer than most of them. */
 const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<number>; says: string }> = {
-  demo: { run: demo, says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]' },
-  play: { run: play, says: 'one more day or week of the demo that is served now: families practise and tell of it   [day|week]' },
-  serve: { run: serve, says: 'serve without the demo, by the settings of yard.config.json (docs/running.md)   [--config FILE]' },
+  demo: {
+    run: async (words) => (await import('./commands/demo')).demo(words),
+    says: 'install what is missing, start everything, load the demo, serve   [--fresh] [--port N]',
+  },
+  play: {
+    run: async (words) => (await import('./commands/play')).play(words),
+    says: 'one more day or week of the demo that is served now: families practise and tell of it   [day|week]',
+  },
+  serve: {
+    run: async (words) => (await import('./commands/serve')).serve(words),
+    says: 'serve without the demo, by the settings of yard.config.json (docs/running.md)   [--config FILE]',
+  },
   backup: {
-    run: backup,
+    run: async (words) => (await import('./commands/backup')).backup(words),
     says: 'everything into one file, while all goes on   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE]',
   },
   restore: {
-    run: restore,
+    run: async (words) => (await import('./commands/backup')).restore(words),
     says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE] [--replay FOLDER [--until TIME]]',
   },
   export: {
-    run: exportAll,
+    run: async (words) => (await import('./commands/exchange')).exportAll(words),
     says: 'everything that was made here, as open files that any program reads   FOLDER [--config FILE] [--data FOLDER]',
   },
-  import: { run: importAll, says: 'such an export into an empty database   FOLDER [--config FILE] [--data FOLDER]' },
-  audit: { run: audit, says: 'verify: whether anybody changed the list of looks and changes   [--config FILE] [--data FOLDER]' },
-  sbom: { run: sbom, says: 'the list of all packages that the program runs with (CycloneDX)   FILE' },
-  dev: { run: dev, says: 'the same with the development server, which reloads while you write   [--port N]' },
+  import: {
+    run: async (words) => (await import('./commands/exchange')).importAll(words),
+    says: 'such an export into an empty database   FOLDER [--config FILE] [--data FOLDER]',
+  },
+  audit: {
+    run: async (words) => (await import('./commands/audit')).audit(words),
+    says: 'verify: whether anybody changed the list of looks and changes   [--config FILE] [--data FOLDER]',
+  },
+  sbom: {
+    run: async (words) => (await import('./commands/sbom')).sbom(words),
+    says: 'the list of all packages that the program runs with (CycloneDX)   FILE',
+  },
+  dev: {
+    run: async (words) => (await import('./commands/dev')).dev(words),
+    says: 'the same with the development server, which reloads while you write   [--port N]',
+  },
   test: {
-    run: test,
+    run: async (words) => (await import('./commands/test')).test(words),
     says: 'types, lint, boundaries, format, unit, integration, end-to-end; ends with the counts   [unit|integration|e2e|faults|cluster] [--day DATE]',
   },
-  bench: { run: bench, says: 'measure the speed and write docs/performance.md   [heart] [--reports N]' },
-  mutate: { run: mutate, says: 'change a topic of the core bit by bit and look whether a test falls   TOPIC [--lines N]' },
-  db: { run: database, says: 'up | down | address: move the schema of the demo database, or print its address' },
-  stop: { run: stop, says: 'end what ./yard demo or ./yard dev started; the data stays' },
+  bench: {
+    run: async (words) => (await import('./commands/bench')).bench(words),
+    says: 'measure the speed and write docs/performance.md   [heart] [--reports N]',
+  },
+  mutate: {
+    run: async (words) => (await import('./commands/mutate')).mutate(words),
+    says: 'change a topic of the core bit by bit and look whether a test falls   TOPIC [--lines N]',
+  },
+  db: {
+    run: async (words) => (await import('./commands/database')).database(words),
+    says: 'up | down | address: move the schema of the demo database, or print its address',
+  },
+  stop: {
+    run: async () => (await import('./commands/stop')).stop(),
+    says: 'end what ./yard demo or ./yard dev started; the data stays',
+  },
   help: { run: help, says: 'this list' },
 };
 

@@ -14,7 +14,6 @@ import { isSmallBody, refuseLargeBody, type Sender } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
 import { Ending } from './ending';
-import { answerFamilyPage, familyPage } from './familyPages';
 import { headersFor } from './headers';
 import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
@@ -143,10 +142,11 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
       .end(await busyPage(String(request.headers['accept-language'] ?? '')));
     return;
   }
-  const page = isFamily ? familyPage(request) : null;
-  compress(request, response, () =>
-    page ? void answerFamilyPage(page, context.origin, request, response) : answerPage(request, response),
-  );
+  const page = isFamily ? familyPages?.familyPage(request) : null;
+  compress(request, response, () => {
+    if (page) void familyPages!.answerFamilyPage(page, context.origin, request, response);
+    else answerPage(request, response);
+  });
 }
 
 function laneOf({ method, url = '/' }: IncomingMessage, isFamily: boolean): keyof typeof lanes {
@@ -247,4 +247,7 @@ const GRACE_MILLISECONDS = 8_000;
 // A proxy keeps its connections open for a minute: ours are open for longer, so that none closes under a request.
 server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
+// What draws them takes a while to be loaded: till then the frame answers for them.
+let familyPages: typeof import('./familyPages') | null = null;
+void import('./familyPages').then((loaded) => (familyPages = loaded));
 process.on('SIGTERM', () => void ending.begin(GRACE_MILLISECONDS).then(() => process.exit(0)));

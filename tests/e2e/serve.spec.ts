@@ -12,7 +12,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'yard-serve-'));
   // The database runs as a user of its own, which has to find its folder.
   chmodSync(folder, 0o711);
@@ -27,7 +27,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
   writeFileSync(config, JSON.stringify(settings));
   let serving = serve(config);
   try {
-    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
     const link = serving.said().match(/http\S+\/set-up\/\S+/)![0];
     await page.goto(link);
     await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
@@ -88,7 +88,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     serving.process.kill('SIGTERM');
     expect(await serving.ended).toBe(0);
     serving = serve(config);
-    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
     expect(serving.said()).not.toContain('set-up');
   } finally {
     serving.process.kill('SIGTERM');
@@ -100,7 +100,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
 test('a database of one’s own with two accounts: one owns the schema, the other serves and changes neither schema nor trail', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const owner = new URL(served().databaseUrl);
   owner.pathname = '/yard_own_two';
   await ask('CREATE OR REPLACE DATABASE yard_own_two CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
@@ -115,7 +115,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
   writeFileSync(config, JSON.stringify(settings));
   const serving = serve(config);
   try {
-    await expect.poll(() => serving.said(), { timeout: 60_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
     await page.goto(serving.said().match(/http\S+\/set-up\/\S+/)![0]);
     await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
     expect(await rowsAt(run.href, 'SELECT COUNT(*) AS count FROM people')).toEqual([{ count: 0 }]);

@@ -18,7 +18,7 @@ const shared = {
 
 export default {
   // On a busy machine a disk may take its time.
-  testTimeout: 20_000,
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,

@@ -12,7 +12,7 @@ import { forgetMariaDb } from '../mariadb';
 import { freePort } from '../ports';
 import { pause } from '../processes';
 import { say, step } from '../say';
-import { rowsOf, runSql } from '../sql';
+import { rowsOf } from '../sql';
 import { startStack, type Stack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 import { wordAfter } from './serve';
@@ -114,7 +114,7 @@ async function kills(stack: Stack, isEnough: () => boolean): Promise<void> {
 
 /** What a row of a table takes on the disk, its indexes included. */
 async function bytesOfARow(context: Context, table: string): Promise<number> {
-  await runSql(context.db, `ANALYZE TABLE ${table}`);
+  await rowsOf(context.db, `ANALYZE TABLE ${table}`);
   const [row] = await rowsOf<{ bytes: number; rows: number }>(
     context.db,
     'SELECT DATA_LENGTH + INDEX_LENGTH AS bytes, TABLE_ROWS AS `rows` FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = :table',

@@ -1,9 +1,10 @@
-import { chooseHosts, type HostState } from './chooseHosts';
+import fc from 'fast-check';
+import { chooseHosts, WELL_MILLISECONDS, type HostState } from './chooseHosts';
 
 const now = 100_000;
-const ready: HostState = { isReady: true, since: 0, wasAlwaysReady: true };
-const away: HostState = { isReady: false, since: 90_000, wasAlwaysReady: false };
-const backFor = (milliseconds: number): HostState => ({ isReady: true, since: now - milliseconds, wasAlwaysReady: false });
+const ready: HostState = { isReady: true, since: 0 };
+const away: HostState = { isReady: false, since: 90_000 };
+const backFor = (milliseconds: number): HostState => ({ isReady: true, since: now - milliseconds });
 
 describe('where a process writes and reads in a cluster', () => {
   it.each([
@@ -21,11 +22,60 @@ describe('where a process writes and reads in a cluster', () => {
     expect(chooseHosts(states, spread, now)).toEqual(chosen);
   });
 
-  it('lets every process write to the same host, whatever it reads from', () => {
-    for (const first of [ready, away, backFor(10), backFor(9_000)])
-      for (const second of [ready, away, backFor(10)]) {
-        const writers = [0, 1, 2, 3].map((spread) => chooseHosts([first, second, ready], spread, now)!.writer);
-        expect(new Set(writers).size).toBe(1);
-      }
+  it('lets every process write to the same host, whenever it started and whatever it looked at', () => {
+    fc.assert(
+      fc.property(outages, fc.array(started, { minLength: 2, maxLength: 5 }), fc.integer({ min: 0, max: END }), (hosts, processes, at) => {
+        const asking = processes.filter(({ start }) => at - start >= LOOK_EVERY + WELL_MILLISECONDS);
+        const writers = asking.map((each) => chooseHosts(statesOf(hosts, each, at), each.spread, at)?.writer);
+        // While the change itself is being seen, each by its own look, they may differ.
+        const turns = hosts.flat().flatMap(({ from, until }) => [from, until, until + WELL_MILLISECONDS]);
+        fc.pre(turns.every((turn) => at < turn || at >= turn + LOOK_EVERY));
+        expect(new Set(writers).size).toBeLessThanOrEqual(1);
+      }),
+      { numRuns: 3_000 },
+    );
   });
 });
+
+const END = 60_000;
+const LOOK_EVERY = 400;
+
+interface Outage {
+  readonly from: number;
+  readonly until: number;
+}
+
+interface Process {
+  readonly start: number;
+  readonly spread: number;
+}
+
+const started: fc.Arbitrary<Process> = fc.record({ start: fc.integer({ min: 0, max: 30_000 }), spread: fc.nat(9) });
+
+/** Of three hosts, each away up to three times, never so shortly that one process sees it and another does not. */
+const outages: fc.Arbitrary<Outage[][]> = fc.array(
+  fc
+    .array(fc.record({ gap: fc.integer({ min: LOOK_EVERY, max: 15_000 }), length: fc.integer({ min: LOOK_EVERY, max: 12_000 }) }), {
+      maxLength: 3,
+    })
+    .map((turns) => {
+      let from = 0;
+      return turns.map(({ gap, length }) => {
+        const outage = { from: from + gap, until: from + gap + length };
+        from = outage.until;
+        return outage;
+      });
+    }),
+  { minLength: 3, maxLength: 3 },
+);
+
+/** What a process that looks every so often since its start has seen of each host until now. */
+function statesOf(hosts: readonly Outage[][], { start }: Process, at: number): HostState[] {
+  return hosts.map((away) => {
+    const isReadyAt = (time: number) => !away.some(({ from, until }) => from <= time && time < until);
+    let state: HostState = { isReady: isReadyAt(start), since: start };
+    for (let look = start; look <= at; look += LOOK_EVERY)
+      if (isReadyAt(look) !== state.isReady) state = { isReady: isReadyAt(look), since: look };
+    return state;
+  });
+}

@@ -3,8 +3,6 @@ export interface HostState {
   readonly isReady: boolean;
   /** Milliseconds of any clock, the same for all hosts. */
   readonly since: number;
-  /** Ready from the first look on: it has not been away while this process ran. */
-  readonly wasAlwaysReady: boolean;
 }
 
 export interface ChosenHosts {
@@ -13,8 +11,11 @@ export interface ChosenHosts {
   readonly reader: number;
 }
 
-/** A host that was away is written to again once it has been well for so long: one that comes and goes moves nobody. */
-const WELL_MILLISECONDS = 5_000;
+/**
+ * A host that was away is written to again once it has been well for so long: one that comes and goes moves nobody. A process that has just
+ * started looks on for as long before it asks anything: it can't know which host came back a moment ago, and where the others still write.
+ */
+export const WELL_MILLISECONDS = 5_000;
 
 /**
  * Where a process writes and reads. Row locks hold on one node of a cluster alone, so that all processes write to the same one: the first of
@@ -27,7 +28,7 @@ export function chooseHosts(states: readonly HostState[], spread: number, now: n
   const places = states.map((_, place) => place);
   const ready = places.filter((place) => states[place]!.isReady);
   if (ready.length === 0) return null;
-  const isWell = (place: number) => states[place]!.wasAlwaysReady || now - states[place]!.since >= WELL_MILLISECONDS;
+  const isWell = (place: number) => now - states[place]!.since >= WELL_MILLISECONDS;
   const writer = ready.find(isWell) ?? ready[0]!;
   const others = ready.filter((place) => place !== writer && isWell(place));
   return { writer, reader: others.length === 0 ? writer : others[spread % others.length]! };

@@ -1,7 +1,7 @@
 import { connect as connectSocket, type Socket } from 'node:net';
 import type { Sequelize } from 'sequelize';
 import type { DatabaseAddress, Host } from '../databaseUrl';
-import { chooseHosts, type HostState } from './chooseHosts';
+import { chooseHosts, WELL_MILLISECONDS, type HostState } from './chooseHosts';
 import { HostWatch } from './watchHost';
 
 /** The lines of one pool to its host. The driver alone can't break one off to a host that hangs: it asks that host to end it. */
@@ -34,7 +34,7 @@ interface Place {
 /** The hosts of a cluster, each with a pool and a look-out of its own; who asks is given the pool that is right now. */
 export class Hosts {
   private readonly places: readonly Place[];
-  /** Till each was looked at once nobody is sent anywhere. */
+  /** Till each has been looked at for long enough nobody is sent anywhere. */
   readonly looked: Promise<unknown>;
 
   constructor(address: DatabaseAddress, openPool: (host: Host, lines: Lines) => Sequelize) {
@@ -42,7 +42,7 @@ export class Hosts {
       const lines = new Lines();
       return this.place(address, host, lines, openPool(host, lines));
     });
-    this.looked = Promise.all(this.places.map(({ watch }) => watch.begin()));
+    this.looked = this.lookOn();
   }
 
   get writer(): Sequelize {
@@ -63,6 +63,11 @@ export class Hosts {
     await Promise.all(this.places.map(({ pool }) => pool.close()));
   }
 
+  private async lookOn(): Promise<void> {
+    await Promise.all(this.places.map(({ watch }) => watch.begin()));
+    await new Promise((resolve) => setTimeout(resolve, WELL_MILLISECONDS));
+  }
+
   /** Where none is ready the first says why. */
   private chosen(what: 'writer' | 'reader'): Sequelize {
     const states = this.places.map(({ state }) => state);
@@ -72,12 +77,11 @@ export class Hosts {
   private place(address: DatabaseAddress, host: Host, lines: Lines, pool: Sequelize): Place {
     let isFirst = true;
     const watch = new HostWatch(address, host, (isReady) => {
-      if (isFirst || place.state.isReady !== isReady)
-        place.state = { isReady, since: performance.now(), wasAlwaysReady: isFirst && isReady };
+      if (isFirst || place.state.isReady !== isReady) place.state = { isReady, since: performance.now() };
       isFirst = false;
       if (!isReady) lines.breakOff();
     });
-    const place: Place = { pool, watch, state: { isReady: false, since: performance.now(), wasAlwaysReady: false } };
+    const place: Place = { pool, watch, state: { isReady: false, since: performance.now() } };
     return place;
   }
 }

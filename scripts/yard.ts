@@ -8,7 +8,7 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
   },
   play: {
     run: async (words) => (await import('./commands/play')).play(words),
-    says: 'one more day or week of the demo that is served now: families practise and tell of it   [day|week]',
+    says: 'one more day or week of the demo that is served now: families practice and tell of it   [day|week]',
   },
   serve: {
     run: async (words) => (await import('./commands/serve')).serve(words),
@@ -48,7 +48,7 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
   },
   bench: {
     run: async (words) => (await import('./commands/bench')).bench(words),
-    says: 'measure the speed and write docs/performance.md   [heart] [--reports N]',
+    says: 'measure the speed and write docs/performance.md, or what many people at once do and write docs/load.md   [heart|screens|load] [--reports N] [--minutes N]',
   },
   mutate: {
     run: async (words) => (await import('./commands/mutate')).mutate(words),
@@ -56,7 +56,7 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
   },
   db: {
     run: async (words) => (await import('./commands/database')).database(words),
-    says: 'up | down | address: move the schema of the demo database, or print its address',
+    says: 'up | down | address: move the schema of the demo database, or print its address; months: lay the list of who looked by months   [--config FILE]',
   },
   stop: {
     run: async () => (await import('./commands/stop')).stop(),

@@ -165,7 +165,9 @@ async function untilSaysAway({ urls, cookie, places }: World): Promise<void> {
   for (const url of urls)
     for (const [address, words] of [
       ['/yard', /Our records do not answer/],
-      [family, /\S/],
+      // Which language the family speaks is in the records: every one is told, or the one that was asked for.
+      [family, /Our records do not answer[\s\S]*Nuestros registros no responden/],
+      [`${family}?lang=es`, /Nuestros registros no responden/],
     ] as const)
       await waitFor(
         `${address} to say that the records are away`,

@@ -26,6 +26,10 @@ export async function test(words: readonly string[]): Promise<number> {
   }
   const only = words.find((word, index) => !word.startsWith('-') && words[index - 1] !== '--day');
   const wanted = (kind: string) => only === undefined || only === kind;
+  if (only !== undefined && only !== 'e2e' && !CHECKS.some(({ kind }) => kind === only))
+    throw new Error(
+      `There are no tests “${only}”. Write ${[...new Set([...CHECKS.map(({ kind }) => kind), 'e2e', 'faults', 'cluster'])].join(', ')}, or nothing for all.`,
+    );
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e'), proxy: wanted('e2e'), clips: wanted('integration') || wanted('e2e') });

@@ -8,9 +8,16 @@ async function findingsOn(page: Page, within = 'html'): Promise<string[]> {
     .include(within)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
-  return violations.flatMap((violation) =>
+  const found = violations.flatMap((violation) =>
     violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
   );
+  return [...found, ...(await keysOfTwoActs(page))];
+}
+
+/** A key stands beside one act of a screen alone. */
+async function keysOfTwoActs(page: Page): Promise<string[]> {
+  const keys = await page.locator('[data-key]').evaluateAll((acts) => acts.map((act) => act.getAttribute('data-key')!));
+  return keys.filter((key, place) => keys.indexOf(key) !== place).map((key) => `the key “${key}” stands beside two acts`);
 }
 
 test('the sign-in page', async ({ page }) => {

@@ -123,7 +123,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await materials.getByLabel('long, mm').fill('90');
   await expect(materials.getByText(/Does not fit: too long by/)).toBeVisible();
   await materials.getByLabel('blade').check();
-  await expect(section(page, 'Safety').getByText('This needs scissors. Name a task that practises the same without.')).toBeVisible();
+  await expect(section(page, 'Safety').getByText('This needs scissors. Name a task that practices the same without.')).toBeVisible();
   await section(page, 'Safety').getByLabel('Twin without scissors').selectOption('tear-the-tiles');
   await expect(section(page, 'Safety').getByText('This needs scissors.')).toHaveCount(0);
   await materials.getByLabel('blade').uncheck();

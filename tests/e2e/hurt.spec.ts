@@ -68,6 +68,9 @@ test.describe('something that hurts', () => {
     await page.getByRole('button', { name: 'Tell the therapist' }).click();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(1);
+    // What is closed is no stone of the day's way, neither next nor done.
+    const left = await page.getByRole('link', { name: /Start/ }).count();
+    await expect(page.getByRole('img', { name: `0 / ${left}`, exact: true })).toBeVisible();
   });
 
   test('pressed by mistake: open again at once, and the therapist reads that it was pressed', async ({ page, browser }) => {

@@ -69,7 +69,7 @@ export const GOAL_PATTERNS: readonly GoalPattern[] = [
   count('folding', 'Matches the corners before pressing the fold', 5, 4, 'words'),
   count('tearing', 'Tears strips along a line between two pinches', 8, 6, 'alone'),
   count('gluing', 'Puts a dot of glue where it belongs, then the piece, and presses', 8, 7, 'alone'),
-  count('colouringWithinBoundary', 'Fills a shape with colour and stays in its boundary', 5, 4, 'alone'),
+  count('colouringWithinBoundary', 'Fills a shape with color and stays in its boundary', 5, 4, 'alone'),
   count('preWriting', 'Copies circle, cross and square from a model', 5, 4, 'alone'),
   count('lettersAndName', 'Writes the letters of the name, each begun at the top', 5, 4, 'alone'),
   count('copyingSentences', 'Copies a short sentence with spaces between the words, on the line', 5, 4, 'alone'),

@@ -59,7 +59,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
         />
       </div>
       <p className="mt-1.5 flex flex-wrap items-center gap-x-3 text-[14px]">
-        also practises:
+        also practices:
         {task.otherSkills.map((skill, index) => (
           <span key={skill}>
             {words(`skills.${skill}`)}{' '}

@@ -24,7 +24,7 @@ export function ChildFolds({ view, acts }: Props) {
     <section>
       <h2 className="border-b border-ink pb-1 text-[18px]">Folded</h2>
       {view.mayChange && (
-        <Fold cap="M" says={`${child.materialsAtHome.length} things at home, settings`}>
+        <Fold cap="S" says={`${child.materialsAtHome.length} things at home, settings`}>
           <HomeAndSettings
             childId={child.id}
             settings={child.taskSettings}

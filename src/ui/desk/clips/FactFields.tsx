@@ -50,7 +50,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         </label>
       </div>
       <fieldset>
-        <legend className="text-[13px] font-semibold text-soft">who can be recognised</legend>
+        <legend className="text-[13px] font-semibold text-soft">who can be recognized</legend>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'nobody'} onChange={() => set({ consent: 'nobody' })} />
           nobody: hands and table alone, no name is said

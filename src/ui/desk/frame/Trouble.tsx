@@ -19,12 +19,18 @@ export function faultWords({ code, detail, logId }: Fault): string {
   return words(`faults.${code}`, { ...Object.fromEntries(told), logId: logId ?? '' });
 }
 
+/** Only what passes by itself is called a moment. */
+function headingOf({ code }: Fault): string {
+  if (code === 'notFound') return 'Nothing here';
+  return code === 'notAllowed' ? 'Not part of your work here' : 'One moment';
+}
+
 /** A page for when there is nothing else to show. While the database is away it asks again by itself. */
 export function Trouble({ fault, said = faultWords(fault) }: { fault: Fault; said?: string }) {
   return (
     <main className="mx-auto max-w-[640px] px-6 pt-[14vh]">
       {fault.code === 'databaseAway' && <meta httpEquiv="refresh" content="3" />}
-      <h1 className="text-[26px]">{fault.code === 'notFound' ? 'Nothing here' : 'One moment'}</h1>
+      <h1 className="text-[26px]">{headingOf(fault)}</h1>
       <p className="mt-3 text-[17px]" role="alert">
         {said}
       </p>

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { renderSVG } from 'uqr';
 import { PARTS } from '@/core/vocabulary';
 import type { SlipOfBag } from '@/server/kits/viewSlips';
@@ -13,7 +14,15 @@ export function SlipsScreen({ school, slips }: { readonly school: string; readon
         <PrintLink />{' '}
         <span className="text-soft">One slip goes into each bag: no full name, no diagnosis; the square opens the family’s page.</span>
       </p>
-      <h1 className="text-[22px]">{school}: packing slips</h1>
+      <h1 className="text-[22px]">{school ? `${school}: packing slips` : 'Packing slips'}</h1>
+      {slips.length === 0 && (
+        <p className="text-soft print:hidden">
+          No bag is packed for this school and week.{' '}
+          <Link className="link" href="/kits">
+            To the kits
+          </Link>
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-4">
         {slips.map(({ bag, address }) => (
           <article key={bag.childId} className="break-inside-avoid border border-dashed border-soft p-3" aria-label={`Slip of ${bag.name}`}>

@@ -138,7 +138,7 @@ export function TrialPanel({ ladders, log }: Props) {
       <fieldset className="mt-3">
         <legend className="text-[13px] font-semibold text-soft">families</legend>
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-          {number('practises', 'practise, of planned days', [0, 1, 0.05])}
+          {number('practises', 'practice, of planned days', [0, 1, 0.05])}
           {number('tells', 'tell, of what they did', [0, 1, 0.05])}
           {number('rosy', 'tell it better, by', [0, 0.3, 0.05])}
           {number('headStart', 'begin above the step by', [-1, 2, 0.1])}

@@ -32,6 +32,8 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
   const rated = goals.flatMap((goal) => (goal.content.measure.kind === 'rating' ? [{ ...goal, levels: goal.content.measure.levels }] : []));
   const levelOf = ({ goalId: of, level }: MeasureView['measured'][number]) =>
     level === null ? '–' : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
+  const goalOf = ({ goalId: of }: MeasureView['measured'][number]) =>
+    of === null ? '–' : (goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed');
   return (
     <>
       <h1 className="text-[24px]">
@@ -131,13 +133,14 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           <p className="text-soft">Nothing yet.</p>
         ) : (
           <table className="w-full border-collapse">
-            <HeadRow heads={['on', 'task', 'good', 'help', 'level', 'minutes', 'seen', 'note', 'by', '']} />
+            <HeadRow heads={['on', 'goal', 'task', 'good', 'help', 'level', 'minutes', 'seen', 'note', 'by', '']} />
             <tbody>
               {measured.map((each) => {
                 const task = tasks.find(({ taskId }) => taskId === each.taskId);
                 return (
                   <tr key={each.id} id={`measured-${each.id}`}>
                     <td className="cell whitespace-nowrap">{dayAndMonth(each.measuredOn)}</td>
+                    <td className="cell">{goalOf(each)}</td>
                     <td className="cell">
                       {task ? `${task.content.title.en}, ${each.step ?? ''}` : each.taskId === null ? '–' : 'a task that is out'}
                     </td>

@@ -18,6 +18,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
     ...(phone?.texts ?? []).map(({ key, at, text }) => ({ key, at, text, isTheirs: false })),
     ...theirs.map(({ id, receivedAt, text }) => ({ key: `in-${id}`, at: receivedAt, text, isTheirs: true })),
   ].sort((a, b) => b.at - a.at);
+  const newestLink = texts.find(({ text, isTheirs }) => !isTheirs && LINK.test(text))?.key;
   return (
     <aside>
       <h2 className="text-[17px]">{phone ? `The phone of ${nameOf(phone.child)}’s family` : 'A family’s phone'}</h2>
@@ -42,7 +43,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
               className={`max-w-[88%] rounded-[10px] px-3 py-2 ${isTheirs ? 'self-end bg-straw-tint' : 'self-start bg-green-tint'}`}
             >
               <span className="sr-only">{isTheirs ? 'From the family: ' : 'To the family: '}</span>
-              {isTheirs ? text : <TextWithLink text={text} />}
+              {isTheirs ? text : <TextWithLink text={text} isNewest={key === newestLink} />}
               <span className="mt-1 block text-[12px] text-soft">{phone && momentIn(at, phone.child.timeZone)}</span>
             </li>
           ))}
@@ -82,18 +83,14 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
   );
 }
 
-/** Writes the private link as a link, the rest as text. */
-function TextWithLink({ text }: { text: string }) {
-  const parts = text.split(/(https?:\/\/\S+)/);
-  return parts.map((part, index) =>
+const LINK = /(https?:\/\/\S+)/;
+
+/** Writes the private link as a link, the rest as text. The newest one has a key. */
+function TextWithLink({ text, isNewest }: { text: string; isNewest: boolean }) {
+  const key = isNewest && { 'data-key': 'v', 'data-key-says': 'Open the newest link as the family would' };
+  return text.split(LINK).map((part, index) =>
     index % 2 ? (
-      <a
-        key={index}
-        href={part}
-        className="link [overflow-wrap:anywhere]"
-        data-key="v"
-        data-key-says="Open the newest link as the family would"
-      >
+      <a key={index} href={part} className="link [overflow-wrap:anywhere]" {...key}>
         {part}
       </a>
     ) : (

@@ -28,13 +28,14 @@ interface Props {
 export function FamilyToday({ view, token, words, said }: Props) {
   const { t, language } = words;
   const { child, tasks, otherTasks, version, today } = view;
-  const done = tasks.filter(({ reportedToday }) => reportedToday !== null).length;
+  // A task that hurt is no stone of the way: it is neither next nor done.
+  const path = tasks.filter(({ closed }) => closed === null);
   const locale = dayLocale(language);
   const over = version !== null && version.endsOn < today;
   const rest = version && restOf(version, today);
   const isAhead = version !== null && version.startsOn > today;
   const isAsked = !over && !rest && !isAhead;
-  const open = tasks.filter(({ reportedToday, closed }) => reportedToday === null && closed === null);
+  const open = path.filter(({ reportedToday }) => reportedToday === null);
   const minutes = Math.ceil(open.reduce((sum, { task }) => sum + minutesOf(doseAt(task.dose, task.step)), 0));
   return (
     <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-3 pb-10">
@@ -60,7 +61,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
       </header>
       <Said said={said} view={view} words={words} />
       <Waiting />
-      <Stones tasks={tasks} here={null} label={`${done} / ${tasks.length}`} />
+      <Stones tasks={path} here={null} label={`${path.length - open.length} / ${path.length}`} />
       <h1 className="mt-2 text-[1.55rem]">{headline(view, words)}</h1>
       {isAsked && open.length > 0 && <p className="font-bold">{t('flow.inAll', { things: open.length, minutes })}</p>}
       {version === null && <p className="mt-2">{t('noProgram')}</p>}

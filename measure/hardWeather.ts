@@ -153,14 +153,15 @@ async function lookAtPages({ urls, places, cookie }: World, run: { isOver: boole
   }
 }
 
-function statusOf(address: string, wish: RequestInit): Promise<string> {
-  return fetch(address, { ...wish, redirect: 'manual', signal: AbortSignal.timeout(REQUEST_MILLISECONDS) }).then(
-    async (answer) => {
-      await answer.arrayBuffer();
-      return String(answer.status);
-    },
-    (error: Error) => (error.name === 'TimeoutError' ? 'no answer' : 'cut off'),
-  );
+async function statusOf(address: string, wish: RequestInit): Promise<string> {
+  try {
+    const answer = await fetch(address, { ...wish, redirect: 'manual', signal: AbortSignal.timeout(REQUEST_MILLISECONDS) });
+    // What was killed while it answered has not answered.
+    await answer.arrayBuffer();
+    return String(answer.status);
+  } catch (error) {
+    return error instanceof Error && error.name === 'TimeoutError' ? 'no answer' : 'cut off';
+  }
 }
 
 const KEYS_AT_ONCE = 5_000;

@@ -49,7 +49,9 @@ export async function load(words: readonly string[]): Promise<number> {
     const world: LoadWorld = { url: stack.url, cookie, childIds, places: await placesOf(context, LINKS_A_CHILD) };
     await step('Warming up', () => measureLoad(world, 5, 0.1));
     const people = await step(`Two hundred people for ${SECONDS} s`, () => measureLoad(world, SECONDS));
+    say(peopleTable(people));
     const memory = await step(`${minutes} minutes of mixed load`, () => measureMemory(world, stack, minutes));
+    say(memoryWords(memory));
     const soak = await step(`${soaked.toLocaleString('en')} reports through kills`, () =>
       throughWeather(
         'web, runner and database are killed by turns',
@@ -58,6 +60,7 @@ export async function load(words: readonly string[]): Promise<number> {
       ),
     );
     const trailBytes = await bytesOfARow(context, 'audit');
+    say(soakWords(soak, trailBytes));
     const table = asMarkdown(people, memory, soak, trailBytes);
     writeFileSync(path.join('docs', 'load.md'), table);
     say(`\n${table}`);
@@ -141,12 +144,29 @@ function isHeld(people: readonly LoadFigures[], memory: MemoryFigures, soak: Wea
   return isQuick && isWhole && memory.end <= memory.warm * MOST_GROWTH;
 }
 
-function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures, trailBytes: number): string {
-  const seconds = (milliseconds: number) => (milliseconds / 1000).toFixed(2);
+const seconds = (milliseconds: number) => (milliseconds / 1000).toFixed(2);
+
+function peopleTable(people: readonly LoadFigures[]): string {
   const rows = people.map(
     ({ kind, clients, answered, askedAgain, failed, median: middle, p95 }) =>
       `| ${kind} | ${clients} | ${answered} | ${askedAgain} | ${failed} | ${seconds(middle)} | **${seconds(p95)}** |`,
   );
+  return ['| page | people | answered | asked again | failed | median s | p95 s |', '|---|---|---|---|---|---|---|', ...rows].join('\n');
+}
+
+function soakWords(soak: WeatherFigures, trailBytes: number): string {
+  const pages = Object.entries(soak.pages).map(([status, count]) => `${count} × ${status}`);
+  return `${soak.acknowledged.toLocaleString('en')} reports answered as saved while web server, runner and database were killed (SIGKILL) by turns, every five seconds or so: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages
+looked at meanwhile: ${pages.join(', ')}.
+
+A row of the trail took ${trailBytes.toFixed(0)} bytes after it, its indexes included.`;
+}
+
+function memoryWords({ minutes, answered, failed, warm, end }: MemoryFigures): string {
+  return `${minutes} minutes of a mixed load of 30 people, ${answered.toLocaleString('en')} answers, ${failed} failed: the web process held **${warm.toFixed(0)} MB** once it was warm and **${end.toFixed(0)} MB** in the end.`;
+}
+
+function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures, trailBytes: number): string {
   return `# Load
 
 Written by \`./yard bench load\` on one machine, which also sends the load: one web process, the private MariaDB, the demo's 48 children, 40 of them in one caseload.
@@ -156,23 +176,16 @@ Written by \`./yard bench load\` on one machine, which also sends the load: one 
 Each asks, waits, looks at the page for three seconds, and asks again: some twenty times what two hundred people do. While families are here the desk is let in two pages at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
 first asking to the page.
 
-| page | people | answered | asked again | failed | median s | p95 s |
-|---|---|---|---|---|---|---|
-${rows.join('\n')}
+${peopleTable(people)}
 
 The aims are 0 failed, and 1 s at p95 for families’ pages and reports.
 
 ## Memory
 
-${memory.minutes} minutes of a mixed load of 30 people, ${memory.answered.toLocaleString('en')} answers, ${memory.failed} failed: the web process held **${memory.warm.toFixed(0)} MB** once it was warm and **${memory.end.toFixed(0)} MB** in the end.
+${memoryWords(memory)}
 
 ## Soak
 
-${soak.acknowledged.toLocaleString('en')} reports answered as saved while web server, runner and database were killed (SIGKILL) by turns, every five seconds or so: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages
-looked at meanwhile: ${Object.entries(soak.pages)
-    .map(([status, count]) => `${count} × ${status}`)
-    .join(', ')}.
-
-A row of the trail took ${trailBytes.toFixed(0)} bytes after it, its indexes included.
+${soakWords(soak, trailBytes)}
 `;
 }

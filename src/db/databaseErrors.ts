@@ -35,6 +35,11 @@ export function isDatabaseAway(error: unknown): boolean {
   );
 }
 
+/** The database refused with one of these numbers. */
+export function hasNumber(error: unknown, numbers: ReadonlySet<number>): boolean {
+  return someCause(error, (cause) => numbers.has(Number(cause.errno)));
+}
+
 interface Cause {
   readonly name?: unknown;
   readonly code?: unknown;

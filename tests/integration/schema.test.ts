@@ -1,6 +1,7 @@
-import { inOneWrite, inTransaction, migrator, openDatabase, type Work } from '@/db';
+import { inOneWrite, inTransaction, migrator, openDatabase, type Database, type Work } from '@/db';
 import { MIGRATIONS } from '@/db/migrations';
 import { tablesOf } from '@/db/work';
+import { rowsOf } from '../../scripts/sql';
 import { newDatabaseUrl, newTestBed, type TestBed } from './testBed';
 
 describe('the schema', () => {
@@ -34,6 +35,53 @@ describe('the schema', () => {
     await db.close();
   });
 });
+
+describe('a move of the schema that is broken off again and again', () => {
+  const COLUMNS = `SELECT table_name AS tableName, column_name AS columnName, column_type AS type, is_nullable AS nullable, column_default AS standard
+    FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position`;
+  const KEYS = `SELECT table_name AS tableName, index_name AS indexName, GROUP_CONCAT(column_name ORDER BY seq_in_index) AS columns
+    FROM information_schema.statistics WHERE table_schema = DATABASE() GROUP BY table_name, index_name ORDER BY table_name, index_name`;
+  const shapeOf = (db: Database) =>
+    inTransaction(db, async (work) => [await tablesOf(work).select(COLUMNS), await tablesOf(work).select(KEYS)]);
+
+  it('goes on from where it was, up and down, and comes to the same tables', async () => {
+    const [whole, broken] = [openDatabase(await newDatabaseUrl()), openDatabase(await newDatabaseUrl(), { max: 2 })];
+    await migrator(whole).up();
+    /** Every so often all lines of that database are cut, as the server's own end does. */
+    const cutting = async (move: () => Promise<unknown>) => {
+      for (let cuts = 0; ; cuts += 1) {
+        const moving = move().then(
+          () => true,
+          () => false,
+        );
+        const knife = setTimeout(() => void cutLines(whole, broken), 30 + 20 * cuts);
+        const isDone = await moving;
+        clearTimeout(knife);
+        if (isDone) return cuts;
+      }
+    };
+    expect(await cutting(() => migrator(broken).up())).toBeGreaterThan(2);
+    expect(await shapeOf(broken)).toEqual(await shapeOf(whole));
+    expect(await cutting(() => migrator(broken).down({ to: 0 }))).toBeGreaterThan(2);
+    await migrator(broken).up();
+    expect(await shapeOf(broken)).toEqual(await shapeOf(whole));
+    await Promise.all([whole.close(), broken.close()]);
+  });
+
+  it('does not take for done what was never begun', async () => {
+    const db = openDatabase(await newDatabaseUrl());
+    await db.sequelize.query('CREATE TABLE people (id INT)');
+    await expect(migrator(db).up()).rejects.toThrow(/already exists/);
+    await db.close();
+  });
+});
+
+async function cutLines(by: Database, of: Database): Promise<void> {
+  const { database } = of.sequelize.config;
+  const lines = await rowsOf<{ id: number }>(by, 'SELECT id FROM information_schema.processlist WHERE db = :database', { database });
+  // Whoever has gone meanwhile can't be cut.
+  for (const { id } of lines) await by.sequelize.query(`KILL ${id}`).catch(() => {});
+}
 
 describe('the server’s own guards', () => {
   let bed: TestBed;

@@ -33,6 +33,7 @@ import { rules } from './0021-rules';
 import { texts } from './0019-texts';
 import { teachers } from './0020-teachers';
 import type { Migration } from './migration';
+import { SchemaSteps } from './schemaSteps';
 
 export const MIGRATIONS: readonly Migration[] = [
   peopleChildrenTasks,
@@ -69,14 +70,29 @@ export const MIGRATIONS: readonly Migration[] = [
   evidenceIndex,
 ];
 
-/** The schema's steps over one database: `up()`, `down()`, `pending()`. */
+/** The schema's steps over one database. Whatever breaks `up()` or `down()` off, the next one goes on from there. */
 export function migrator({ sequelize }: Database) {
-  const run = async (statements: readonly string[]) => {
-    for (const statement of statements) await sequelize.query(statement);
-  };
-  return new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => run(up), down: () => run(down) })),
+  const steps = new SchemaSteps(sequelize);
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => steps.run(name, 'up', up),
+      down: () => steps.run(name, 'down', down),
+    })),
     storage: new SequelizeStorage({ sequelize, tableName: 'schema_migrations' }),
     logger: undefined,
   });
+  const whole = async (moving: ReturnType<typeof umzug.up>) => {
+    const moved = await moving;
+    await steps.forget();
+    return moved;
+  };
+  return {
+    pending: () => umzug.pending(),
+    executed: () => umzug.executed(),
+    /** @param wish which; all where left out */
+    up: (wish?: { migrations: string[] }) => whole(umzug.up(wish)),
+    /** @param wish how far; one step where left out */
+    down: (wish?: { to: 0 }) => whole(umzug.down(wish)),
+  };
 }

@@ -1,0 +1,52 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { hasNumber } from '../databaseErrors';
+
+export type Way = 'up' | 'down';
+
+/** That a table, column, key or constraint is there already, or is gone already. */
+const DONE_ALREADY = new Set([1050, 1051, 1054, 1060, 1061, 1091, 1146, 1359, 1360, 1826, 1005]);
+
+/**
+ * Runs the statements of one step of the schema, and remembers how far it came. A statement that changes tables commits by itself, one that
+ * changes rows together with the note of it: a step that was broken off in its middle (a power cut, a kill) goes on behind the last statement that was
+ * done, instead of standing in its own way.
+ */
+export class SchemaSteps {
+  constructor(private readonly sequelize: Sequelize) {}
+
+  async run(name: string, way: Way, statements: readonly string[]): Promise<void> {
+    await this.sequelize.query(
+      'CREATE TABLE IF NOT EXISTS schema_steps (name VARCHAR(190) NOT NULL, way VARCHAR(4) NOT NULL, done INT NOT NULL, PRIMARY KEY (name, way))',
+    );
+    await this.sequelize.query('DELETE FROM schema_steps WHERE name = :name AND way <> :way', { replacements: { name, way } });
+    const [begun] = await this.sequelize.query<{ done: number }>('SELECT done FROM schema_steps WHERE name = :name AND way = :way', {
+      replacements: { name, way },
+      type: QueryTypes.SELECT,
+    });
+    if (!begun) await this.note(name, way, 0);
+    for (let at = begun?.done ?? 0; at < statements.length; at += 1) {
+      const isDoubtful = at === begun?.done;
+      await this.sequelize.transaction(async (transaction) => {
+        try {
+          await this.sequelize.query(statements[at]!, { transaction });
+        } catch (error) {
+          // It was done, and the end came before that was noted.
+          if (!isDoubtful || !hasNumber(error, DONE_ALREADY)) throw error;
+        }
+        await this.note(name, way, at + 1, transaction);
+      });
+    }
+  }
+
+  /** All is done and written down as such: nothing needs to be remembered. */
+  async forget(): Promise<void> {
+    await this.sequelize.query('DROP TABLE IF EXISTS schema_steps');
+  }
+
+  private async note(name: string, way: Way, done: number, transaction?: Transaction): Promise<void> {
+    await this.sequelize.query('REPLACE INTO schema_steps (name, way, done) VALUES (:name, :way, :done)', {
+      replacements: { name, way, done },
+      transaction,
+    });
+  }
+}

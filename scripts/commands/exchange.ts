@@ -1,6 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { BrokenWhole, countPeople, inTransaction, migrator, openDatabase, type Database } from '@/db';
+import { BrokenWhole, countPeople, giveUpAllWaiting, inTransaction, migrator, openDatabase, type Database } from '@/db';
 import { ExportFolder } from '@/outside/exportFolder';
 import { FolderMedia } from '@/outside/folderMedia';
 import { checkExport, exportWhole, importWhole, RefusedImport, type ImportRefusal } from '@/server/exchange/wholeWorkplace';
@@ -39,6 +39,11 @@ export async function importAll(words: readonly string[]): Promise<number> {
       throw error instanceof BrokenWhole ? new Error(`This export can’t be brought in. ${error.message}. Nothing was brought in.`) : error;
     });
     await schema.up();
+    const unsent = await inTransaction(db, giveUpAllWaiting);
+    if (unsent > 0)
+      say(
+        `Messages that waited to be sent: ${unsent}. They may have gone out where they came from, and are not sent here: Messages shows them, each with “try again”.`,
+      );
     say(
       'Brought in. Nobody has a password yet: whoever is asked for one takes “I forgot my password” on the sign-in page. Families get new links with the next message.',
     );

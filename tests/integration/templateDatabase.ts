@@ -38,13 +38,26 @@ export async function newDatabaseUrl(): Promise<string> {
 }
 
 /** The address of a copy of the template: tables with their keys and rows, as a migration would leave them. */
-export async function copyOfTemplate(): Promise<string> {
+export function copyOfTemplate(): Promise<string> {
+  return copyOf('filled');
+}
+
+/** The address of a database with the newest schema, and of rows only what the schema itself puts there. */
+export function copyOfSchema(): Promise<string> {
+  return copyOf('bare');
+}
+
+type Filling = 'filled' | 'bare';
+const ROWS_OF_SCHEMA = ['schema_migrations', 'audit_head'];
+
+async function copyOf(filling: Filling): Promise<string> {
   const url = await newDatabaseUrl();
   const { hosts, user, password, database } = readDatabaseUrl(url);
   const connection = await mariadb.createConnection({ ...hosts[0], user, password, database, multipleStatements: true });
   try {
-    copySql ??= await statementsOfCopy(connection);
-    await connection.query(copySql);
+    const sql = copySql.get(filling) ?? (await statementsOfCopy(connection, filling));
+    copySql.set(filling, sql);
+    await connection.query(sql);
   } finally {
     await connection.end();
   }
@@ -52,9 +65,9 @@ export async function copyOfTemplate(): Promise<string> {
 }
 
 /** The same for every copy: read off the template once. */
-let copySql: string | null = null;
+const copySql = new Map<Filling, string>();
 
-async function statementsOfCopy(connection: Connection): Promise<string> {
+async function statementsOfCopy(connection: Connection, filling: Filling): Promise<string> {
   const columns = await connection.query<{ tableName: string; names: string }[]>(
     `SELECT table_name AS tableName, GROUP_CONCAT(CONCAT('\`', column_name, '\`') ORDER BY ordinal_position) AS names
      FROM information_schema.columns WHERE table_schema = ? AND is_generated = 'NEVER' GROUP BY table_name`,
@@ -63,7 +76,9 @@ async function statementsOfCopy(connection: Connection): Promise<string> {
   const statements = ['SET foreign_key_checks = 0'];
   for (const { tableName, names } of columns) {
     const [made] = await connection.query<Record<string, string>[]>(`SHOW CREATE TABLE ${TEMPLATE}.${tableName}`);
-    statements.push(made!['Create Table']!, `INSERT INTO ${tableName} (${names}) SELECT ${names} FROM ${TEMPLATE}.${tableName}`);
+    statements.push(made!['Create Table']!);
+    if (filling === 'filled' || ROWS_OF_SCHEMA.includes(tableName))
+      statements.push(`INSERT INTO ${tableName} (${names}) SELECT ${names} FROM ${TEMPLATE}.${tableName}`);
   }
   return statements.join(';\n');
 }

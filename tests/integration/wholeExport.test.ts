@@ -4,16 +4,18 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
-import { auditChain, childrenOf, inTransaction, migrator, openDatabase, WHOLE_TABLES, type Database } from '@/db';
+import { auditChain, childrenOf, giveUpAllWaiting, inTransaction, openDatabase, WHOLE_TABLES, type Database } from '@/db';
 import { ExportFolder } from '@/outside/exportFolder';
 import { FolderMedia } from '@/outside/folderMedia';
 import type { PersonActor } from '@/server/actor';
 import { checkExport, exportWhole, importWhole, type ImportRefusal } from '@/server/exchange/wholeWorkplace';
 import { takeClip } from '@/server/media/takeClip';
 import { writeGoal } from '@/server/goals/writeGoal';
+import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { rowsOf } from '../../scripts/sql';
-import { newDatabaseUrl, newTestBed, refusal, type TestBed } from './testBed';
+import { rowsOf, runSql } from '../../scripts/sql';
+import { copyOfSchema } from './templateDatabase';
+import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
 let ines: PersonActor;
@@ -29,9 +31,8 @@ const newFolder = () => {
   return folder;
 };
 const newDatabase = async () => {
-  const db = openDatabase(await newDatabaseUrl(), { max: 2 });
+  const db = openDatabase(await copyOfSchema(), { max: 2 });
   databases.push(db);
-  await migrator(db).up();
   return db;
 };
 const filesIn = (folder: string) =>
@@ -143,6 +144,19 @@ describe('everything that a workplace made', () => {
     expect(await refusal(viewFamily(there, token))).toBe('linkUnknown');
     const [open] = await rowsOf<{ count: number }>(db, "SELECT COUNT(*) AS count FROM people WHERE password_hash = '-'");
     expect(open!.count).toBe(0);
+  }, 60_000);
+
+  it('gives up what waited to be sent, which has no job there, and lets a person try again', async () => {
+    const db = await newDatabase();
+    await bringIn(first, db);
+    const [message] = await rowsOf<{ id: number }>(db, 'SELECT MIN(id) AS id FROM messages WHERE child_id = :childId', { childId });
+    await runSql(db, "UPDATE messages SET status = 'waiting' WHERE id = :id", message!);
+    expect(await inTransaction(db, giveUpAllWaiting)).toBe(1);
+    expect(await inTransaction(db, giveUpAllWaiting)).toBe(0);
+    const there = { ...bed.context, db, owner: db };
+    await tryMessageAgain(there, ines, childId, message!.id);
+    const jobs = await rowsOf(db, "SELECT job_key AS jobKey FROM jobs WHERE kind = 'deliver'");
+    expect(jobs).toEqual([{ jobKey: `deliver:${message!.id}` }]);
   }, 60_000);
 
   it('holds nothing that opens a door, and says of every table and column what it is', async () => {

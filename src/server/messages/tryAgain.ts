@@ -1,10 +1,10 @@
-import { inTransaction, markWaitingAgain, reopenJob } from '@/db';
+import { addJobs, inTransaction, markWaitingAgain, reopenJob } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { deliverKey } from '../jobs/jobs';
+import { deliverJob, deliverKey } from '../jobs/jobs';
 
 /** Lets a message that was given up be handed over once more, from the first try on. @throws AppError notFound, notAllowed */
 export async function tryMessageAgain(context: Context, actor: PersonActor, childId: number, messageId: number): Promise<void> {
@@ -12,7 +12,8 @@ export async function tryMessageAgain(context: Context, actor: PersonActor, chil
     const now = context.now();
     await requireChild(work, actor, childId, 'changeProgram');
     if (!(await markWaitingAgain(work, childId, messageId))) throw new AppError('notFound');
-    await reopenJob(work, deliverKey(messageId), now);
+    // A message that was brought in from elsewhere came without its job.
+    if (!(await reopenJob(work, deliverKey(messageId), now))) await addJobs(work, [deliverJob(messageId, now)]);
     await noteChanges(work, now, [entryOf(actor, now, [childId], 'message.triedAgain')]);
   });
 }

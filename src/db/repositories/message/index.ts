@@ -4,6 +4,7 @@ export {
   addMessage,
   addPart,
   dropPartsOfDecision,
+  giveUpAllWaiting,
   markGivenUp,
   markHandedOver,
   markWaitingAgain,

@@ -62,6 +62,11 @@ export async function markGivenUp(work: Work, messageId: number): Promise<void> 
   await tablesOf(work).update('messages', { status: 'givenUp' }, { id: messageId, status: 'waiting' });
 }
 
+/** Where nothing is left that would send what waits: each is given up, and a person may try again. @returns how many */
+export async function giveUpAllWaiting(work: Work): Promise<number> {
+  return tablesOf(work).update('messages', { status: 'givenUp' }, { status: 'waiting' });
+}
+
 /** Lets a message that was given up wait once more. False where it is none of the child's, or was not given up. */
 export async function markWaitingAgain(work: Work, childId: number, messageId: number): Promise<boolean> {
   return (await tablesOf(work).update('messages', { status: 'waiting' }, { id: messageId, child_id: childId, status: 'givenUp' })) > 0;

@@ -31,9 +31,27 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
   );
   const rated = goals.flatMap((goal) => (goal.content.measure.kind === 'rating' ? [{ ...goal, levels: goal.content.measure.levels }] : []));
   const levelOf = ({ goalId: of, level }: MeasureView['measured'][number]) =>
-    level === null ? '–' : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
-  const goalOf = ({ goalId: of }: MeasureView['measured'][number]) =>
-    of === null ? '–' : (goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed');
+    level === null ? null : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
+  /** The goal, and the task with its step: one of them, both, or none. */
+  const whatOf = ({ goalId: of, taskId, step }: MeasureView['measured'][number]) => {
+    const goal = of === null ? [] : [goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed'];
+    const task = tasks.find((each) => each.taskId === taskId);
+    const at = taskId === null ? [] : [task ? `${task.content.title.en}, ${step ?? ''}` : 'a task that is out'];
+    return goal.length + at.length > 0 ? [...goal, ...at] : ['–'];
+  };
+  const seenIn = ({ watched }: MeasureView['measured'][number]) =>
+    WATCH_ITEMS.flatMap((item) =>
+      watched[item] ? [`${words(`watchItems.${item}`)}: ${words(`watchAnswers.${watched[item]}`)}`] : [],
+    ).join('; ');
+  /** What is told now and then has a column where it is told. */
+  const now = (
+    [
+      ['level', levelOf],
+      ['minutes', ({ minutes }) => minutes],
+      ['seen', seenIn],
+      ['note', ({ note }) => note],
+    ] satisfies [string, (each: MeasureView['measured'][number]) => string | number | null][]
+  ).filter(([, tell]) => measured.some((each) => tell(each)));
   return (
     <>
       <h1 className="text-[24px]">
@@ -133,28 +151,27 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           <p className="text-soft">Nothing yet.</p>
         ) : (
           <table className="w-full border-collapse">
-            <HeadRow heads={['on', 'goal', 'task', 'good', 'help', 'level', 'minutes', 'seen', 'note', 'by', '']} />
+            <HeadRow heads={['on', 'what', 'good', 'help', ...now.map(([head]) => head), 'by', '']} />
             <tbody>
               {measured.map((each) => {
-                const task = tasks.find(({ taskId }) => taskId === each.taskId);
                 return (
                   <tr key={each.id} id={`measured-${each.id}`}>
                     <td className="cell whitespace-nowrap">{dayAndMonth(each.measuredOn)}</td>
-                    <td className="cell">{goalOf(each)}</td>
                     <td className="cell">
-                      {task ? `${task.content.title.en}, ${each.step ?? ''}` : each.taskId === null ? '–' : 'a task that is out'}
+                      {whatOf(each).map((line) => (
+                        <span key={line} className="block">
+                          {line}
+                        </span>
+                      ))}
                     </td>
                     <td className="cell whitespace-nowrap">{each.good === null ? '–' : `${each.good} of ${each.trials ?? '?'}`}</td>
                     <td className="cell whitespace-nowrap">{each.help ? words(`helps.${each.help}`) : '–'}</td>
-                    <td className="cell">{levelOf(each)}</td>
-                    <td className="cell">{each.minutes ?? '–'}</td>
-                    <td className="cell">
-                      {WATCH_ITEMS.flatMap((item) =>
-                        each.watched[item] ? [`${words(`watchItems.${item}`)}: ${words(`watchAnswers.${each.watched[item]}`)}`] : [],
-                      ).join('; ')}
-                    </td>
-                    <td className="cell [overflow-wrap:anywhere]">{each.note}</td>
-                    <td className="cell whitespace-nowrap text-soft">{each.by}</td>
+                    {now.map(([head, tell]) => (
+                      <td key={head} className="cell [overflow-wrap:anywhere]">
+                        {tell(each) ?? '–'}
+                      </td>
+                    ))}
+                    <td className="cell text-soft">{each.by}</td>
                     <td className="cell">
                       {each.byId === personId && (
                         <ActionForm action={takeBack} hidden={{ childId: child.id, id: each.id }}>

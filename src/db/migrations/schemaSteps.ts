@@ -4,7 +4,7 @@ import { hasNumber } from '../databaseErrors';
 export type Way = 'up' | 'down';
 
 /** That a table, column, key or constraint is there already, or is gone already. */
-const DONE_ALREADY = new Set([1050, 1051, 1054, 1060, 1061, 1091, 1146, 1359, 1360, 1826, 1005]);
+const DONE_ALREADY = new Set([1050, 1051, 1060, 1061, 1091, 1146]);
 
 /**
  * Runs the statements of one step of the schema, and remembers how far it came. A statement that changes tables commits by itself, one that

@@ -47,7 +47,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(shelve(page)).toBeDisabled();
 
   // The start has no easier neighbour: said; two steps more and a start in the middle mend it.
-  await expect(finding(page, 'The start has no easier or no harder neighbour.')).toBeVisible();
+  await expect(finding(page, 'The start has no easier or no harder neighbor.')).toBeVisible();
   await page.getByLabel('Add a knob').selectOption('itemSize');
   await page.getByLabel('Add a knob').selectOption('precision');
   // A new knob stands in its middle: there is a way to either side.
@@ -61,7 +61,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await turn(cell(page, 'precision', 5), 'ArrowUp');
   await step(page, 3).click();
   await page.getByRole('button', { name: 'start here' }).click();
-  await expect(page.getByText('The start has no easier or no harder neighbour.')).toHaveCount(0);
+  await expect(page.getByText('The start has no easier or no harder neighbor.')).toHaveCount(0);
   await expect(page.getByText(/is the same as step/)).toHaveCount(0);
 
   // Mixed: one knob up, another down.

@@ -24,7 +24,7 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
     [{ code: 'demandFalls', step: 3, knobs: ['precision'] }, /measures are easier \(precision\)/],
     [{ code: 'manyKnobs', step: 2, knobs: ['tool', 'itemSize', 'position'] }, /turns 3 knobs at once: tool, item size, position/],
     [{ code: 'startOffLadder', step: 9, count: 7 }, /The start is step 9; the ladder has 7/],
-    [{ code: 'startAtEnd', step: 1 }, /no easier or no harder neighbour/],
+    [{ code: 'startAtEnd', step: 1 }, /no easier or no harder neighbor/],
     [{ code: 'doesNotFit', step: 4, itemMm: 40, openingMm: 30 }, /an item of 40 mm does not go into an opening of 30 mm/],
     [{ code: 'bigJump', step: 5, times: 3.64 }, /Step 5 is a big jump: 3\.6 times/],
     [{ code: 'idleKnob', step: 1, knob: 'itemSize' }, /^Item size never moves/],
@@ -85,7 +85,7 @@ describe('findings of a task in words', () => {
     [{ code: 'noCue' }, /Add a cue/],
     [{ code: 'idleSetting', setting: 'shapeOrder' }, /say \{shape\} where a step names it/],
     [{ code: 'idleSetting', setting: 'markOrder' }, /say \{mark\} where a step tells/],
-    [{ code: 'ladder', finding: { severity: 'error', code: 'startAtEnd', step: 1 } }, /no easier or no harder neighbour/],
+    [{ code: 'ladder', finding: { severity: 'error', code: 'startAtEnd', step: 1 } }, /no easier or no harder neighbor/],
     [{ code: 'wording', language: 'es', finding: { code: 'gradeTooHigh', grade: 8, most: 6 } }, /^Spanish: reads at grade 8\.0; aim at 6/],
     [
       { code: 'wording', language: 'en', finding: { code: 'longSentence', words: 22, most: 18, sentence: '' } },

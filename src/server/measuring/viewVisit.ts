@@ -28,6 +28,7 @@ export interface VisitChild {
 
 export interface VisitView {
   readonly today: CalendarDay;
+  readonly timeZone: string;
   readonly school: string;
   readonly schools: readonly string[];
   readonly children: readonly VisitChild[];
@@ -66,7 +67,7 @@ export async function viewVisit(context: Context, actor: PersonActor, wanted: st
         .sort(longestAgo),
     }));
     const sorted = children.sort((one, other) => oldest(one).localeCompare(oldest(other)) || one.name.localeCompare(other.name));
-    return { today: calendarDayInZone(context.now(), timeZone), school, schools, children: sorted };
+    return { today: calendarDayInZone(context.now(), timeZone), timeZone, school, schools, children: sorted };
   });
   await context.looks.note(
     entryOf(

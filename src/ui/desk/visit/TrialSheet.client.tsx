@@ -15,6 +15,8 @@ export type SendMeasurement = (given: unknown) => Promise<string | null>;
 interface Props {
   readonly ofSchool: readonly VisitChild[];
   readonly today: CalendarDay;
+  /** Of the workplace: what a day is, wherever the device thinks it is. */
+  readonly timeZone: string;
   readonly personId: number;
   readonly send: SendMeasurement;
 }
@@ -25,7 +27,7 @@ interface Chosen {
 }
 
 /** Whom to measure, one goal at a time, and what waits to be sent. */
-export function TrialSheet({ ofSchool, today, personId, send }: Props) {
+export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [trial, setTrial] = useState<Trial>(NEW_TRIAL);
   const [written, setWritten] = useState<ReadonlySet<number>>(new Set());
@@ -61,7 +63,7 @@ export function TrialSheet({ ofSchool, today, personId, send }: Props) {
     scrollTo({ top: 0 });
   };
   const writeDown = ({ child, goal }: Chosen) => {
-    const measurement = measurementOf(trial, goal, dayOfVisit(today, Date.now()), Date.now());
+    const measurement = measurementOf(trial, goal, dayOfVisit(today, Date.now(), timeZone), Date.now());
     add({ childId: child.childId, says: `${child.name}: ${goal.statement}`, measurement });
     setWritten(new Set([...written, goal.goalId]));
     const rest = all.filter((each) => each.goal.goalId !== goal.goalId && !written.has(each.goal.goalId));

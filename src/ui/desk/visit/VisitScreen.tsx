@@ -52,7 +52,7 @@ export function VisitScreen({ view, personId, send }: Props) {
             ))}
         </p>
       )}
-      <TrialSheet ofSchool={view.children} today={view.today} personId={personId} send={send} />
+      <TrialSheet ofSchool={view.children} today={view.today} timeZone={view.timeZone} personId={personId} send={send} />
     </main>
   );
 }

@@ -25,10 +25,14 @@ test('the clock goes by wall time, over several spans, also where the device sle
 });
 
 test('what is written down is of the day on which it was, also on a sheet that was kept overnight', () => {
-  const at = new Date(2026, 10, 3, 8).getTime();
-  expect(dayOfVisit(DAY, at)).toBe('2026-11-03');
+  const morning = Date.parse('2026-11-03T15:00:00Z');
+  expect(dayOfVisit(DAY, morning, 'America/Denver')).toBe('2026-11-03');
   // A device whose clock runs behind says nothing about the sheet's own day.
-  expect(dayOfVisit(calendarDay('2026-11-04'), at)).toBe('2026-11-04');
+  expect(dayOfVisit(calendarDay('2026-11-04'), morning, 'America/Denver')).toBe('2026-11-04');
+  // Late in the afternoon it is tomorrow already where a device may think that it is.
+  const afternoon = Date.parse('2026-11-03T00:30:00Z');
+  expect(dayOfVisit(DAY, afternoon, 'America/Denver')).toBe('2026-11-02');
+  expect(dayOfVisit(DAY, afternoon, 'Europe/Paris')).toBe('2026-11-03');
 });
 
 test('what is written down passes as a measurement, and what nobody touched is nothing', () => {

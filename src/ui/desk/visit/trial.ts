@@ -1,4 +1,4 @@
-import { calendarDay, type CalendarDay } from '@/core/calendar';
+import { calendarDayInZone, instant, type CalendarDay } from '@/core/calendar';
 import type { GoalMeasure } from '@/core/goals';
 import type { HelpLevel } from '@/core/sessions';
 import type { WatchItem } from '@/core/vocabulary';
@@ -52,12 +52,13 @@ export function isEmpty(trial: Trial): boolean {
   return tries.length === 0 && help === null && level === null && seconds === 0 && runningSince === null && note.trim() === '' && !seen;
 }
 
-/** The day of the device, or of the sheet where that is the later one: a sheet may have been kept since yesterday. */
-export function dayOfVisit(ofSheet: CalendarDay, now: number): CalendarDay {
-  const here = new Date(now);
-  const two = (part: number) => String(part).padStart(2, '0');
-  const ofDevice = calendarDay(`${here.getFullYear()}-${two(here.getMonth() + 1)}-${two(here.getDate())}`);
-  return ofDevice > ofSheet ? ofDevice : ofSheet;
+/**
+ * The day at the workplace, by the device's clock whatever zone that is set to, or the sheet's own where that is the later one: a sheet may have
+ * been kept since yesterday.
+ */
+export function dayOfVisit(ofSheet: CalendarDay, now: number, timeZone: string): CalendarDay {
+  const byClock = calendarDayInZone(instant(now), timeZone);
+  return byClock > ofSheet ? byClock : ofSheet;
 }
 
 /** A trial as it is written down; what was not counted is told as nothing. Minutes are told in tenths. */

@@ -200,6 +200,8 @@ const NEAR = 3;
  * @example dangerIn('He swolowed a bead') // ['swolowed']
  */
 export function dangerIn(text: string): string[] {
+  // Most reports say nothing in words, and many come at once.
+  if (text === '') return [];
   const letters = lettersOf(text);
   const words = letters.split(' ');
   // "No" denies what follows it in its own clause: "no crane today. her hand hurts".

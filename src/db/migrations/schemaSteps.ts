@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { hasNumber } from '../databaseErrors';
+import { hasNumber, isDatabaseAway } from '../databaseErrors';
 
 export type Way = 'up' | 'down';
 
@@ -16,25 +16,31 @@ export class SchemaSteps {
 
   async run(name: string, way: Way, statements: readonly string[]): Promise<void> {
     await this.sequelize.query(
-      'CREATE TABLE IF NOT EXISTS schema_steps (name VARCHAR(190) NOT NULL, way VARCHAR(4) NOT NULL, done INT NOT NULL, PRIMARY KEY (name, way))',
+      `CREATE TABLE IF NOT EXISTS schema_steps
+       (name VARCHAR(190) NOT NULL, way VARCHAR(4) NOT NULL, done INT NOT NULL, is_refused TINYINT NOT NULL, PRIMARY KEY (name, way))`,
     );
     await this.sequelize.query('DELETE FROM schema_steps WHERE name = :name AND way <> :way', { replacements: { name, way } });
-    const [begun] = await this.sequelize.query<{ done: number }>('SELECT done FROM schema_steps WHERE name = :name AND way = :way', {
-      replacements: { name, way },
-      type: QueryTypes.SELECT,
-    });
-    if (!begun) await this.note(name, way, 0);
-    for (let at = begun?.done ?? 0; at < statements.length; at += 1) {
-      const isDoubtful = at === begun?.done;
-      await this.sequelize.transaction(async (transaction) => {
-        try {
-          await this.sequelize.query(statements[at]!, { transaction });
-        } catch (error) {
-          // It was done, and the end came before that was noted.
-          if (!isDoubtful || !hasNumber(error, DONE_ALREADY)) throw error;
-        }
-        await this.note(name, way, at + 1, transaction);
-      });
+    const [begun] = await this.sequelize.query<{ done: number; isRefused: number }>(
+      'SELECT done, is_refused AS isRefused FROM schema_steps WHERE name = :name AND way = :way',
+      { replacements: { name, way }, type: QueryTypes.SELECT },
+    );
+    const from = begun?.done ?? 0;
+    await this.note(name, way, from, false);
+    for (let at = from; at < statements.length; at += 1) {
+      const isDoubtful = at === begun?.done && !begun.isRefused;
+      try {
+        await this.sequelize.transaction(async (transaction) => {
+          await this.sequelize.query(statements[at]!, { transaction }).catch((error: unknown) => {
+            // It was done, and the end came before that was noted.
+            if (!isDoubtful || !hasNumber(error, DONE_ALREADY)) throw error;
+          });
+          await this.note(name, way, at + 1, false, transaction);
+        });
+      } catch (error) {
+        // What the database refused is not done: what stands in its way is somebody else's, at the next try, too.
+        if (!isDoubtful && !isDatabaseAway(error)) await this.note(name, way, at, true);
+        throw error;
+      }
     }
   }
 
@@ -43,9 +49,9 @@ export class SchemaSteps {
     await this.sequelize.query('DROP TABLE IF EXISTS schema_steps');
   }
 
-  private async note(name: string, way: Way, done: number, transaction?: Transaction): Promise<void> {
-    await this.sequelize.query('REPLACE INTO schema_steps (name, way, done) VALUES (:name, :way, :done)', {
-      replacements: { name, way, done },
+  private async note(name: string, way: Way, done: number, isRefused: boolean, transaction?: Transaction): Promise<void> {
+    await this.sequelize.query('REPLACE INTO schema_steps (name, way, done, is_refused) VALUES (:name, :way, :done, :isRefused)', {
+      replacements: { name, way, done, isRefused: Number(isRefused) },
       transaction,
     });
   }

@@ -1,7 +1,8 @@
 import { LEXICONS } from './lexicon';
 import type { AskBack, ReplyItem } from './reading';
 import { readReply, type ReplyContext } from './readReply';
-import { readable, wordsOf } from './tokens';
+import { readable } from './readable';
+import { wordsOf } from './tokens';
 
 /**
  * Reads what came back on a question of ours: a number of the choice, a count, a letter. Null where it says anything else: it is read

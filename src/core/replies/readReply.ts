@@ -1,9 +1,10 @@
-import { dangerIn } from '../safety';
+import { dangerClauses, isUpset, type DangerClause } from '../safety';
 import { BASE_LANGUAGE, type Language } from '../text';
 import type { CalendarDay } from '../calendar';
 import { LEXICONS, languageOfReply, STOP_ELSEWHERE, type ReplyLanguage } from './lexicon';
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
-import { blank, isCount, readSegment, type Segment } from './readSegment';
+import { blank, isCount, readSegment, UNCLEAR, type Segment } from './readSegment';
+import { isPlan, isQuestion, wantsNoMore } from './intent';
 import { tokensOf, wordsOf, type Token, type TokensWish } from './tokens';
 import { codeLettersOf } from './codeLetters';
 
@@ -14,7 +15,7 @@ export interface ReplyContext {
   readonly language: Language;
 }
 
-const EMPTY: ReplyReading = { kind: 'person', items: [], ask: null, isQuestion: false, named: [] };
+const EMPTY: ReplyReading = { kind: 'person', items: [], ask: null, isQuestion: false, hasComment: true, named: [] };
 
 /**
  * Reads what a family wrote back. Words of danger come first, whatever else stands there. A count is taken only where it can mean one
@@ -29,38 +30,59 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const { thanks } = LEXICONS[language];
   // The letters of the slip are those of the family's own language, whichever words stand beside them.
   const wish = { ...context, language, letters: codeLettersOf(context.language) };
-  if (dangerIn(text).length > 0) return { ...EMPTY, kind: 'danger', named: namedIn(tokensOf(text, wish).filter(isSurelyNamed)) };
+  const clauses = dangerClauses(text);
+  if (clauses.length > 0) return { ...EMPTY, kind: 'danger', named: hurtTasks(clauses, wish) };
   const said = words.join(' ');
-  if (STOP_ELSEWHERE.has(said) || LEXICONS.en.stop.has(said) || LEXICONS.es.stop.has(said)) return { ...EMPTY, kind: 'stop' };
-  const questions = apartFromQuestions(text, wish);
-  if (words.every((word) => thanks.has(word)) && !questions.isQuestion) return { ...EMPTY, kind: 'nothing' };
-  const read = readTokens(tokensOf(questions.rest, wish), wish.tasks, context.today, questions.inDoubt);
-  return { ...read, isQuestion: questions.isQuestion };
+  if (STOP_ELSEWHERE.has(said) || LEXICONS.en.stop.has(said) || LEXICONS.es.stop.has(said) || wantsNoMore(text))
+    return { ...EMPTY, kind: 'stop' };
+  const apart = setApart(text, wish);
+  if (words.every((word) => thanks.has(word)) && !apart.isQuestion) return { ...EMPTY, kind: 'nothing', hasComment: false };
+  const tokens = tokensOf(apart.rest, wish);
+  // Nothing but a plan or a question is left: there is nothing to file.
+  if (apart.rest.trim() === '') return { ...EMPTY, isQuestion: apart.isQuestion };
+  const read = readTokens(tokens, wish.tasks, context.today, apart.inDoubt);
+  const hasComment = apart.isQuestion || apart.isPlan || isUpset(text) || tokens.some(({ is }) => is === 'word');
+  return { ...read, isQuestion: apart.isQuestion, hasComment };
 }
 
-/** Takes the questions out; one that holds a figure or a task and nothing else says it is left in, and in doubt. */
-function apartFromQuestions(
-  text: string,
-  wish: TokensWish,
-): { readonly rest: string; readonly isQuestion: boolean; readonly inDoubt: boolean } {
-  if (!/[?¿]/.test(text)) return { rest: text, isQuestion: false, inDoubt: false };
-  const clauses = text.match(/[^.,;!?\n]+[.,;!?\n]*/gu) ?? [];
+interface Apart {
+  readonly rest: string;
+  readonly isQuestion: boolean;
+  readonly isPlan: boolean;
+  readonly inDoubt: boolean;
+}
+
+/** Takes questions and plans out: they are no reports. A question with a mark that holds a figure and nothing else is left in, and in doubt. */
+function setApart(text: string, wish: TokensWish): Apart {
+  const clauses = text.match(/(?:[^.,;!?\n]|[.,](?=\d))+[.,;!?\n]*/gu) ?? [];
   const rest: string[] = [];
-  let isQuestion = false;
-  let inDoubt = false;
+  const found = { isQuestion: false, isPlan: false, inDoubt: false };
   for (const clause of clauses) {
-    if (!/[?¿]/.test(clause)) {
-      rest.push(clause);
-      continue;
-    }
-    isQuestion = true;
-    const counts = tokensOf(clause, wish).some(({ is }) => is === 'number' || is === 'ratio');
-    if (counts) {
-      inDoubt = true;
-      rest.push(clause.replace(/[?¿]/g, ' '));
+    const hasMark = /[?¿]/.test(clause);
+    if (isPlan(clause)) {
+      found.isPlan = true;
+      found.isQuestion ||= hasMark;
+    } else if (isQuestion(clause)) found.isQuestion = true;
+    else if (!hasMark) rest.push(clause);
+    else {
+      found.isQuestion = true;
+      if (tokensOf(clause, wish).some(({ is }) => is === 'number' || is === 'ratio')) {
+        found.inDoubt = true;
+        rest.push(clause.replace(/[?¿]/g, ' '));
+      }
     }
   }
-  return { rest: rest.join(' '), isQuestion, inDoubt };
+  return { ...found, rest: rest.join(' ') };
+}
+
+/** Words that put the harm at another time than what they name: "after crane she pinched her finger". */
+const ELSEWHEN = /(?:^| )(?:after|before|later|then|instead|despues|luego|antes|apres|avant|depois|antes de)(?: |$)/;
+
+/** The tasks that were done when it hurt: where every clause with harm names just one, those; else none, which stands for all. */
+function hurtTasks(clauses: readonly DangerClause[], wish: TokensWish): number[] {
+  const named = clauses.map(({ text }) => namedIn(tokensOf(text, wish).filter(isSurelyNamed)));
+  const isSure = named.every((tasks) => tasks.length === 1) && !clauses.some(({ text }) => ELSEWHEN.test(wordsOf(text).join(' ')));
+  return isSure ? [...new Set(named.flat())] : [];
 }
 
 /** By its name, or by its letter with a figure: the "a" of "she swallowed a bead" is no task, and all of them are closed. */
@@ -77,7 +99,8 @@ function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today
   const unclear: ReplyReading = { ...EMPTY, kind: 'ask', ask: { code: 'unclear' }, named };
   const counts = tokens.filter(({ is }) => is === 'number' || is === 'ratio');
   if (named.length === 0) return withoutTask(tokens, tasks, today, counts, inDoubt);
-  if (inDoubt || tokens.some(({ is }) => is === 'doubt')) return unclear;
+  const doubtful = doubtfulTasks(tokens);
+  if (inDoubt || doubtful === null) return unclear;
   const segments = segmentsOf(tokens, today);
   if (!segments) return unclear;
   // One word of help or effort at the end may be of the last task or of all.
@@ -85,12 +108,35 @@ function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today
   if (segments.length > 1 && tells.indexOf(true) === segments.length - 1 && tellsInWords(segments.at(-1)!)) return unclear;
   const pairs = segments.map(({ task, day }) => `${task.taskId} ${day}`);
   if (new Set(pairs).size < pairs.length) return unclear;
-  const read = segments.map(readSegment);
+  const read = segments.map((segment) => (doubtful.has(segment.task) ? UNCLEAR : readSegment(segment)));
   const items = read.flatMap(({ item, ask }) => (item && !ask ? [item] : []));
-  const ask = read.find((each) => each.ask)?.ask ?? null;
-  // Where one part can't be told, what stands beside it is not sure either.
-  if (ask?.code === 'unclear') return unclear;
-  return { kind: ask ? 'ask' : 'reports', items, ask, isQuestion: false, named };
+  const inDoubtAt = read.findIndex((each) => each.ask);
+  const asked = read[inDoubtAt]?.ask ?? null;
+  // One part in doubt beside others that are sure: that part alone is asked for.
+  const ask: AskBack | null =
+    asked?.code === 'unclear' && items.length > 0
+      ? { code: 'howMany', item: blank(segments[inDoubtAt]!.task, segments[inDoubtAt]!.day) }
+      : asked;
+  return { ...EMPTY, kind: ask ? 'ask' : 'reports', items, ask, named };
+}
+
+/** The tasks in whose clause a word makes the count unsure. Null where such a word may be about any: its clause names none, or several. */
+function doubtfulTasks(tokens: readonly Token[]): ReadonlySet<ReplyTask> | null {
+  const found = new Set<ReplyTask>();
+  let clause: Token[] = [];
+  for (const token of [...tokens, { is: 'mark' } as const]) {
+    if (token.is !== 'mark') {
+      clause.push(token);
+      continue;
+    }
+    const named = new Set(clause.flatMap((each) => (each.is === 'task' ? [each.task] : [])));
+    if (clause.some(({ is }) => is === 'doubt')) {
+      if (named.size !== 1) return null;
+      for (const task of named) found.add(task);
+    }
+    clause = [];
+  }
+  return found;
 }
 
 /** Letters of the slip belong to the count that they follow; words may be about all that was said. */

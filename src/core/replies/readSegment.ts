@@ -23,7 +23,7 @@ export interface ReadSegment {
   readonly ask: AskBack | null;
 }
 
-const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
+export const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
 
 /** What is said of one task, where it can mean one thing; else what to ask back. */
 export function readSegment({ task, day, tokens }: Segment): ReadSegment {
@@ -62,6 +62,8 @@ function amountsOf(task: ReplyTask, tokens: readonly Token[]): Amounts | { reado
   const nothing = { left: null, right: null, amount: null, minutes: null };
   // A word that we don't know right behind a number may change what it counts: "8 year old".
   if (places.some((at) => tokens[at + 1]?.is === 'word')) return 'unclear';
+  // "2x" of what is done in minutes is how often, not how long; seconds are no minutes.
+  if (task.unit === 'minutes' && says('times')) return 'unclear';
   const timed = task.unit === 'minutes' ? [] : places.filter((at) => tokens[at + 1]?.is === 'minutes');
   if (timed.length > 1) return 'unclear';
   const minutes = timed.length ? valueAt(tokens, timed[0]!) : null;

@@ -43,8 +43,10 @@ export interface ReplyReading {
   readonly kind: 'danger' | 'reports' | 'ask' | 'stop' | 'nothing' | 'person';
   readonly items: readonly ReplyItem[];
   readonly ask: AskBack | null;
-  /** A question stands in it. */
+  /** A question stands in it, with its mark or without. */
   readonly isQuestion: boolean;
-  /** The tasks that it names, sure or not. */
+  /** Words that no reader understood, tears, a plan, a question: a person reads them, whatever else was filed. */
+  readonly hasComment: boolean;
+  /** The tasks that it names, sure or not; of danger, the ones that each clause with harm names, or none where it may be any. */
   readonly named: readonly number[];
 }

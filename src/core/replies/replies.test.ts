@@ -4,7 +4,7 @@ import { addDays } from '../calendar';
 import { LANGUAGES } from '../text';
 import { corpus, measured, measuredTable, REPLY_DAY, replyTasks, written } from '../../../tests/fixtures/replies/corpus';
 import { answerLetters, codeLettersOf, readAnswer, readReply, taskLetters } from '.';
-import { isSlipOf, lettersApart } from './nearWord';
+import { isSlipOf, lettersApart } from '../text';
 
 const read = (text: string, language: 'en' | 'es' = 'en') => readReply(text, { tasks: replyTasks(language), today: REPLY_DAY, language });
 
@@ -81,6 +81,22 @@ describe('a wish to hear no more', () => {
     },
   );
 
+  it.each([
+    'please take us off this list',
+    'please take us off',
+    'no more texts please',
+    "don't text me anymore",
+    'we do not want these messages',
+    'please remove my number',
+    'quit sending me these',
+    'leave us alone',
+    'ya no me escriban por favor',
+    'no quiero más mensajes',
+    'denme de baja',
+    'arrêtez de m’écrire',
+    'não me mandem mais mensagens',
+  ])('is heard in plain words: %s', (said) => expect(read(said).kind).toBe('stop'));
+
   it.each(['we stopped at 5', 'stop sign went well', 'no paramos'])('is nothing else: %s', (said) => {
     expect(read(said).kind).not.toBe('stop');
   });
@@ -88,8 +104,14 @@ describe('a wish to hear no more', () => {
 
 describe('words of danger', () => {
   it.each([
-    ['crane 4 but his thumb is bleeding', [2]],
-    ['A8 B10, hurt his finger at the planks', [1, 2, 3]],
+    ['crane 4 but his thumb is bleeding', []],
+    ['A8 B10, hurt his finger at the planks', [3]],
+    ['A8 B10, zip pinched his neck', []],
+    ['crane 10 but the zip pinched her chin and it bled', []],
+    ['crane 10. the planks cut him', [3]],
+    ['after crane she pinched her finger', []],
+    ['the crane and the planks both hurt him', []],
+    ['A8. he fell off the chair later doing the drawing and hit his head', []],
     ['she swallowed a bead', []],
     ['a bead is stuck in her nose', []],
     ['i think he is hurt', []],
@@ -224,5 +246,47 @@ describe('slips of the thumb', () => {
   it('keep the letters: another letter is another word', () => {
     expect(isSlipOf('hrad', 'hard')).toBe(true);
     expect(isSlipOf('card', 'hard')).toBe(false);
+  });
+});
+
+describe('what is no report', () => {
+  it.each([
+    'tomorrow we will do A8',
+    'tmrw we do A8',
+    'gonna do A8 tonight',
+    'A8 later',
+    'mañana hacemos A8',
+    'A8 al rato',
+    'should she do 8 crane',
+    'can we do 8 planks in the car',
+    'what if he does 8 crane',
+    '¿hacemos 8 de crane?',
+  ])('files nothing for a plan or a question: %s', (text) => {
+    const { items, hasComment } = read(text, /[ñ¿]|rato/.test(text) ? 'es' : 'en');
+    expect({ items, hasComment }).toEqual({ items: [], hasComment: true });
+  });
+
+  it.each(['did his best 3', 'gift 8', 'rest 3', 'start 8', 'card 2', 'back to work 3', 'I was at work, nothing today'])(
+    'takes no everyday word for a task: %s',
+    (text) => expect(read(text).named).toEqual([]),
+  );
+});
+
+describe('a comment', () => {
+  it.each(['A8 but she cried the whole time', 'A8 she hated it', 'A8, she loved the music', 'A8. can we use a spoon?'])(
+    'goes to a person beside the count: %s',
+    (text) => expect(read(text)).toMatchObject({ items: [{ taskId: 1, amount: 8 }], hasComment: true }),
+  );
+
+  it.each(['A8', 'crane 8 of 10 little help, hard', 'thanks', 'A8 B10'])('is none in: %s', (text) => {
+    expect(read(text).hasComment).toBe(false);
+  });
+});
+
+it('asks for the part in doubt alone, and files what is sure', () => {
+  expect(read('A8, crane 4 or 5')).toMatchObject({
+    kind: 'ask',
+    items: [{ taskId: 1, amount: 8 }],
+    ask: { code: 'howMany', item: { taskId: 2 } },
   });
 });

@@ -1,9 +1,9 @@
 import { addDays, weekdayOf, type CalendarDay } from '../calendar';
-import { plain } from '../text';
 import type { CodeLetters } from './codeLetters';
 import { LEXICONS, type Lexicon, type Meaning, type ReplyLanguage } from './lexicon';
 import { dateAt } from './dates';
-import { isSlipOf, lettersApart } from './nearWord';
+import { isSlipOf, lettersApart } from '../text';
+import { readable } from './readable';
 import type { ReplyTask } from './reading';
 
 type Plain = Exclude<Meaning, { is: 'ago' | 'weekday' | 'number' | 'help' | 'effort' }>;
@@ -35,15 +35,6 @@ export interface TokensWish {
 const LEAST_LETTERS = 4;
 /** From so many letters on two may be wrong. */
 const LONG_WORD = 7;
-
-/** A reply as it is read: one width of figures, small letters without accents or apostrophes, ticks as words. */
-export function readable(text: string): string {
-  return plain(text.normalize('NFKC'))
-    .replace(/['’‘`´]/g, '')
-    .replace(/[✓✔☑✅]/gu, ' done ')
-    .replace(/[👍👌🙏]/gu, ' ok ')
-    .replace(/\p{Extended_Pictographic}|\p{Emoji_Modifier}|\ufe0f|\u200d/gu, ' ');
-}
 
 export function wordsOf(text: string): string[] {
   return [...readable(text).matchAll(/[\p{L}\p{N}]+/gu)].map(([word]) => word);
@@ -224,18 +215,27 @@ function titleWords({ tasks }: TokensWish): ReadonlyMap<string, ReplyTask> {
     for (const title of task.titles) words.add(wordsOf(title).join(''));
     for (const word of words) {
       const other = known.get(word);
-      if (word.length >= LEAST_LETTERS) known.set(word, other === undefined || other === task ? task : null);
+      if (word.length >= LEAST_LETTERS && !TOO_COMMON.has(word)) known.set(word, other === undefined || other === task ? task : null);
     }
   }
   return new Map([...known].filter((entry): entry is [string, ReplyTask] => entry[1] !== null));
 }
 
-/** The task whose word is the nearest, where no other task's is as near, and no word of ours is meant. */
+/** Everyday words that are one letter off a word of some title: they mean themselves. */
+const EVERYDAY = new Set(
+  'start starts wear where here were there their rest best read real gift card cards work works worked word words words back home time times school band bands mom more most some same game name next text test past fast last list lost left lift right light night might hard hand hands held help cold card want went west road rode ride tire tired wire fire star stair pain paint plan plane place plate play later water'.split(
+    ' ',
+  ),
+);
+/** Words of titles that say too little alone: "back to work 3". */
+const TOO_COMMON = new Set(['work', 'back', 'home', 'time', 'school', 'hand', 'hands', 'which', 'trabajo', 'casa', 'mano', 'manos']);
+
+/** The task whose word this is by a slip of the thumb, where no other task's is as near. A word that is one itself is none. */
 function nearTitle(word: string, titles: ReadonlyMap<string, ReplyTask>, phrases: Lexicon['phrases']): ReplyTask | null {
-  if (word.length < LEAST_LETTERS || phrases.has(word)) return null;
+  if (word.length < LEAST_LETTERS || phrases.has(word) || EVERYDAY.has(word)) return null;
   const near = [...titles]
-    .map(([title, task]) => ({ task, apart: lettersApart(word, title), most: title.length >= LONG_WORD ? 2 : 1 }))
-    .filter(({ apart, most }) => apart <= most)
+    .map(([title, task]) => ({ title, task, apart: lettersApart(word, title), most: title.length >= LONG_WORD ? 2 : 1 }))
+    .filter(({ title, apart, most }) => apart <= most && (apart > 1 || title.length >= LONG_WORD || isSlipOf(word, title)))
     .sort((a, b) => a.apart - b.apart);
   const [first] = near;
   return first && near.every(({ task, apart }) => task === first.task || apart > first.apart) ? first.task : null;

@@ -4,6 +4,7 @@ export type { Language } from './languages';
 export { directionOf } from './direction';
 export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';
 export type { LocalText } from './localText';
+export { isSlipOf, lettersApart } from './nearWord';
 export { plain } from './plain';
 export { segmentsOf } from './segments';
 export type { Segments } from './segments';

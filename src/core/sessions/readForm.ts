@@ -1,9 +1,12 @@
 import type { CalendarDay } from '../calendar';
-import { bad, type Result } from '../result';
+import { bad, good, type Result } from '../result';
+import { dangerIn } from '../safety';
 import { WATCH_ANSWERS, WATCH_ITEMS } from '../vocabulary';
 import { EFFORTS, HELP_LEVELS, STOP_REASONS } from './session';
 import {
   checkSession,
+  MOST_NAME,
+  MOST_WORDS,
   PRESSES,
   type ChoiceField,
   type CountField,
@@ -63,7 +66,44 @@ export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionF
   };
   const judged = checkSession(facts, limits);
   const all = [...issues, ...(judged.ok ? [] : judged.issues)];
-  return all.length ? bad(...inOrderOfForm(all)) : judged;
+  if (all.length === 0) return judged;
+  return tellsOfHarm(raw, facts) ? good(harmAlone(raw, facts, limits)) : bad(...inOrderOfForm(all));
+}
+
+function tellsOfHarm(raw: RawReport, facts: SessionFacts): boolean {
+  const hurt = text(raw.hurt).toLowerCase();
+  return facts.safetyWord || (hurt !== '' && TICKS[hurt as keyof typeof TICKS] !== false) || dangerIn(facts.words).length > 0;
+}
+
+/** A fault beside a report of harm never keeps the harm out: it is taken in with its words, and what could not be read stands behind them. */
+function harmAlone(raw: RawReport, facts: SessionFacts, limits: SessionLimits): SessionFacts {
+  const nothing = {
+    left: null,
+    right: null,
+    amount: null,
+    minutes: null,
+    help: null,
+    effort: null,
+    stopReason: null,
+    press: null,
+  } as const;
+  const plain: SessionFacts = {
+    ...facts,
+    ...nothing,
+    done: true,
+    safetyWord: true,
+    watched: {},
+    words: '',
+    saidBy: [...facts.saidBy].slice(0, MOST_NAME).join(''),
+  };
+  const step = checkSession({ ...plain, doneOn: limits.today }, limits).ok ? facts.step : limits.step;
+  const doneOn = checkSession({ ...plain, step }, limits).ok ? facts.doneOn : limits.today;
+  const unread = (['left', 'right', 'amount', 'minutes', 'doneOn'] as const).flatMap((field) => {
+    const given = text(raw[field]).slice(0, 20);
+    return given === '' || (field === 'doneOn' && given === doneOn) ? [] : [`${field}: ${given}`];
+  });
+  const words = [facts.words, ...(unread.length ? [`(${unread.join(', ')})`] : [])].filter(Boolean).join('\n');
+  return { ...plain, step, doneOn, words: [...words].slice(0, MOST_WORDS).join('') };
 }
 
 const FIELDS = [

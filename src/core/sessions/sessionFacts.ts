@@ -65,7 +65,7 @@ export interface SessionLimits {
 /** More than any session holds; guards the sums against slips of the finger. */
 export const MOST_REPETITIONS = 500;
 export const MOST_WORDS = 2000;
-const MOST_NAME = 40;
+export const MOST_NAME = 40;
 const MOST_DAYS_BACK = 60;
 const COUNT_FIELDS = ['left', 'right', 'amount', 'minutes'] as const;
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
-import { readCell } from '@/core/replies';
-import { languageOf } from '@/core/text';
+import { readCell, readReply } from '@/core/replies';
+import { languageOf, type Language } from '@/core/text';
 import { inTransaction, knownReportKeys, lockForTyping, reportLog, settleTextsUpTo, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -9,6 +9,7 @@ import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError, type InputIssue } from '../errors';
 import { parseInput } from '../parseInput';
+import type { AskedByText } from '../replies/replyTasks';
 import { keyOf } from '../reports/keyOf';
 import { takeIn, type ItemToTake } from '../reports/takeIn';
 import { ofItsDay } from './ofItsDay';
@@ -76,6 +77,8 @@ async function itemsOf(work: Work, input: Input, familyLanguage: string, today: 
   const keys = new Map(boxes.map((box) => [box, keyOf(`${entryId} ${childId} ${box.taskId} ${box.doneOn}`)]));
   const own = await knownReportKeys(work, [...keys.values()]);
   const told = (await reportLog(work, childId, { since: boxes[0]!.doneOn, most: 500 })).map(({ taskId, doneOn }) => `${taskId}:${doneOn}`);
+  const hurt = hurtTasks(words, [...week.values()].flat(), boxes, today, language);
+  const lastOf = new Map(boxes.map((box, index) => [box.taskId, index]));
   const issues: InputIssue[] = [];
   const items = boxes.flatMap((box, index): ItemToTake[] => {
     const path = `${box.taskId}:${box.doneOn}`;
@@ -91,10 +94,26 @@ async function itemsOf(work: Work, input: Input, familyLanguage: string, today: 
     if (read.kind !== 'read') return refuse(read.kind === 'issue' ? read.issue.code : 'empty');
     const isLast = index === boxes.length - 1;
     const { taskId: _taskId, ...said } = read.item;
-    const facts = { ...said, isQuestion: isQuestion && isLast, words: isLast ? words : '', saidBy };
+    // Words of harm stand on the last box of every task that may have hurt; all others on the last box.
+    const isTold = hurt ? hurt.has(task.taskId) && lastOf.get(task.taskId) === index : isLast;
+    const facts = { ...said, isQuestion: isQuestion && isLast, words: isTold ? words : '', saidBy };
     const item = ofItsDay({ childId, task, facts, idempotencyKey, origin: { way, enteredBy }, today });
     return 'code' in item ? refuse(item.code) : [item];
   });
   if (issues.length > 0) throw new AppError('invalid', { issues });
   return items;
+}
+
+/** The tasks that words of harm put on hold: the one that the clause with the harm names, else all that were filled in. Null where nothing hurt. */
+function hurtTasks(
+  words: string,
+  tasks: readonly AskedByText[],
+  boxes: Input['boxes'],
+  today: CalendarDay,
+  language: Language,
+): ReadonlySet<number> | null {
+  const { kind, named } = readReply(words, { tasks: [...new Map(tasks.map((task) => [task.taskId, task])).values()], today, language });
+  if (kind !== 'danger') return null;
+  const filled = new Set(boxes.map(({ taskId }) => taskId));
+  return named.length > 0 && named.every((taskId) => filled.has(taskId)) ? new Set(named) : filled;
 }

@@ -8,13 +8,21 @@ type Say = Awaited<ReturnType<typeof replyWords>>;
 const MOST_LISTED = 6;
 
 /** What was taken in, said back: the family sees at once whether it was read as it was meant. */
-export async function savedWords(language: string, items: readonly ReplyItem[], tasks: readonly AskedByText[]): Promise<string> {
+export async function savedWords(
+  language: string,
+  items: readonly ReplyItem[],
+  tasks: readonly AskedByText[],
+  hasComment: boolean,
+): Promise<string> {
   const say = await replyWords(language);
   const parts =
     items.length === tasks.length && items.length > 1 && new Set(items.map((item) => amountWords(item, say))).size === 1
       ? [say('item', { task: say('allTasks'), amount: amountWords(items[0]!, say) })]
       : items.map((item) => say('item', { task: titleOf(item.taskId, tasks), amount: amountWords(item, say) }));
-  return say(items.some(({ done }) => done) ? 'saved' : 'savedNone', { what: parts.join(', ') });
+  const what = parts.join(', ');
+  // Nobody is thanked for tears: words that no one has read yet get no thanks.
+  if (hasComment) return say('savedComment', { what });
+  return say(items.some(({ done }) => done) ? 'saved' : 'savedNone', { what });
 }
 
 function amountWords({ done, left, right, amount }: ReplyItem, say: Say): string {

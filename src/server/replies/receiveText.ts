@@ -190,13 +190,17 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   const fits = await canStand(work, child, items, { closed, today });
   if (!fits) return toPerson(work, context, sender);
   if (answered || reading.kind === 'reports') {
-    await store(work, context, taking, items, { words: reading.isQuestion ? text : '', isDanger: false });
-    await say(work, context, sender, await savedWords(child.familyLanguage, items, tasks));
+    // What was in doubt may have had words beside it, which nobody has read yet.
+    const asking = answered && asked ? readReply(asked.text, { tasks: all, today, language }) : null;
+    const hasComment = asking ? asking.hasComment : reading.hasComment;
+    const words = hasComment ? (asking ? `${asked!.text}\n${text}` : text) : '';
+    await store(work, context, taking, items, { words, isDanger: false, isQuestion: (asking ?? reading).isQuestion });
+    await say(work, context, sender, await savedWords(child.familyLanguage, items, tasks, hasComment));
     return 'taken';
   }
   // Asked once: what comes back and can't be read either goes to a person.
   if (reading.kind === 'ask' && reading.ask && !asked) {
-    await store(work, context, taking, items, { words: '', isDanger: false });
+    await store(work, context, taking, items, { words: reading.hasComment ? text : '', isDanger: false, isQuestion: reading.isQuestion });
     await setOutcome(work, textId, 'asked', reading.ask);
     await say(work, context, sender, await askWords(child.familyLanguage, reading.ask, tasks));
     return 'asked';

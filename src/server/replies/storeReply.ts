@@ -24,7 +24,7 @@ export async function store(
   context: Context,
   { textId, serviceKey, child, saidBy, today, tasks }: Taking,
   items: readonly ReplyItem[],
-  { words, isDanger }: { words: string; isDanger: boolean },
+  { words, isDanger, isQuestion = false }: { words: string; isDanger: boolean; isQuestion?: boolean },
 ): Promise<void> {
   const byDay = new Map<CalendarDay, readonly AskedByText[]>([[today, tasks]]);
   for (const { doneOn } of items) {
@@ -42,7 +42,7 @@ export async function store(
       safetyWord: isDanger,
       press: null,
       // One question, however many tasks stand beside it.
-      isQuestion: !isDanger && words !== '' && index === 0,
+      isQuestion: isQuestion && index === 0,
       words: isDanger || index === 0 ? words : '',
       saidBy,
     };
@@ -75,7 +75,7 @@ export interface DangerSaid {
   readonly saidBy: string;
 }
 
-/** Closes what words of harm name, or else everything that the family has, till a person lifts it. Gives back what was closed. */
+/** Puts on hold the task that the clause with the harm names, else everything that the family has. Gives back what was put on hold. */
 export async function closeForDanger(work: Work, context: Context, said: DangerSaid): Promise<AskedByText[]> {
   const { child, today, text } = said;
   const version = await versionHolding(work, child.id, today);

@@ -1,7 +1,18 @@
 import { calendarDayInZone } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
 import type { RawReport, SessionFacts } from '@/core/sessions';
-import { childById, correctReport, countTryOf, inTransaction, intakeLinks, linkByHash, noteFlood, reportById, type LogEntry } from '@/db';
+import {
+  childById,
+  correctReport,
+  countTryOf,
+  inTransaction,
+  intakeLinks,
+  linkByHash,
+  noteFlood,
+  reportById,
+  wordsOfHarm,
+  type LogEntry,
+} from '@/db';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -50,7 +61,8 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
     const { tokenHash, versionTaskId } = envelope;
     const links = await intakeLinks(work, [tokenHash], [versionTaskId], dayBefore(now));
     const { link, facts, replaced } = readWithin(envelope, links.get(tokenHash), now);
-    const before = await reportById(work, link.childId, reportId);
+    // Two corrections at once: the second reads what the first has written.
+    const before = await reportById(work, link.childId, reportId, 'locked');
     if (how === 'ofToday') {
       const sameDay = before !== null && calendarDayInZone(before.saidAt, link.timeZone) === calendarDayInZone(now, link.timeZone);
       if (!before || before.versionTaskId !== versionTaskId || !sameDay) throw new AppError('notFound');
@@ -74,5 +86,7 @@ function saysTheSame(before: LogEntry, facts: SessionFacts): boolean {
   if (JSON.stringify(before.watched) !== JSON.stringify(facts.watched ?? {})) return false;
   const press = before.mistake ? 'mistake' : before.danger === 'pressed' ? 'pressed' : null;
   const now = facts.done ? facts : { ...facts, left: null, right: null, amount: null, minutes: null };
-  return Object.entries({ ...told, ...amounts, press }).every(([key, value]) => now[key as keyof SessionFacts] === value);
+  const said =
+    before.danger === null ? now : { ...now, words: wordsOfHarm(before, now.words), safetyWord: before.safetyWord || now.safetyWord };
+  return Object.entries({ ...told, ...amounts, press }).every(([key, value]) => said[key as keyof SessionFacts] === value);
 }

@@ -81,14 +81,14 @@ export async function openAskOf(
   childId: number,
   from: string,
   since: Instant,
-): Promise<{ readonly textId: number; readonly ask: object } | null> {
-  const [row] = await tablesOf(work).select<{ textId: number; ask: unknown }>(
-    `SELECT id AS textId, ask FROM incoming_texts
+): Promise<{ readonly textId: number; readonly text: string; readonly ask: object } | null> {
+  const [row] = await tablesOf(work).select<{ textId: number; text: string; ask: unknown }>(
+    `SELECT id AS textId, text, ask FROM incoming_texts
      WHERE child_id = :childId AND from_address = :from AND received_at >= :since AND ask IS NOT NULL AND ask_settled_at IS NULL
      ORDER BY id DESC LIMIT 1 FOR UPDATE`,
     { childId, from, since: momentText(since) },
   );
-  return row ? { textId: row.textId, ask: readAsk(row.ask) } : null;
+  return row ? { textId: row.textId, text: row.text, ask: readAsk(row.ask) } : null;
 }
 
 /** True where the very same words came from a number since a moment, under another key. */

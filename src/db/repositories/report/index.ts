@@ -13,7 +13,7 @@ export {
   unreadReports,
 } from './read';
 export type { LogEntry, ReportBefore, SessionRow, TimedSession, UnreadReport } from './read';
-export { addReports, correctReport, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';
+export { addReports, correctReport, wordsOfHarm, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';
 export type { NewReport, StoredReport, UntoldReport } from './write';
 export { lockForTyping, logOf } from './log';
 export type { LogWish } from './log';

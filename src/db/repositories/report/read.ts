@@ -20,7 +20,7 @@ export async function practiceSince(work: Work, childIds: readonly number[], sin
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<Omit<PracticeReport, 'done'> & { childId: number; done: number }>(
     `SELECT r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.done, ${AMOUNT} AS amount, ${TARGET} AS target
-     FROM reports r JOIN version_tasks t ON t.id = r.version_task_id WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0`,
+     FROM reports r JOIN version_tasks t ON t.id = r.version_task_id WHERE r.child_id IN (:childIds) AND r.done_on >= :since AND r.mistake = 0 AND r.danger IS NULL`,
     { childIds, since },
   );
   return groupBy(

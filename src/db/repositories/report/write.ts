@@ -133,6 +133,13 @@ async function markTold(work: Work, which: string, replacements: Record<string, 
 const strongest = (before: Danger | null, now: Danger | null): Danger | null =>
   DANGERS.find((danger) => danger === before || danger === now) ?? null;
 
+/** What was said of harm stays, whatever is said later: later words are added to it. @example wordsOfHarm({ danger: 'told', words: 'it bled' }, 'all fine') // 'it bled\nall fine' */
+export function wordsOfHarm({ danger, words }: Pick<LogEntry, 'danger' | 'words'>, later: string): string {
+  if (danger === null || words === '' || words.split('\n').includes(later) || later.includes(words))
+    return later.includes(words) ? later : words;
+  return later === '' ? words : `${words}\n${later}`;
+}
+
 /** How a report is put right, where it is more than other facts told. */
 interface Correcting {
   /** The family says at once that *Something hurt* was pressed by mistake. */
@@ -159,6 +166,7 @@ export async function correctReport(
   const readAgain = isNew ? { read_at: null, read_by: null, read_decision_id: null } : {};
   const values = {
     ...factColumns(facts),
+    words: before.danger === null ? facts.words : wordsOfHarm(before, facts.words),
     // Unticking or correcting never takes a danger back, and what is told is no slip any more.
     danger,
     safety_word: before.safetyWord || facts.safetyWord,

@@ -8,6 +8,7 @@ import postcss from 'postcss';
 export const MADE = path.join('public', 'f', 'made');
 const STYLES = path.join('src', 'ui', 'family', 'family.css');
 const FRAME = path.join('src', 'ui', 'family', 'script', 'family.ts');
+const DANGER = path.join('src', 'ui', 'family', 'script', 'danger.ts');
 const WORKER = path.join('src', 'ui', 'family', 'worker', 'worker.ts');
 /** The therapist's own, for a trial sheet where there is no network. */
 const SHEET_WORKER = path.join('src', 'ui', 'desk', 'visit', 'worker.ts');
@@ -24,9 +25,10 @@ const common: BuildOptions = { bundle: true, minify: true, target: TARGET, write
 
 /** Makes style sheet, script and worker of the family's pages into public/f, and the list of their names; the desk's two workers into public/visit and public/plan. */
 export async function makeFamilyFiles(): Promise<void> {
-  const [styles, script, worker, sheetWorker, solver, lab] = await Promise.all([
+  const [styles, script, danger, worker, sheetWorker, solver, lab] = await Promise.all([
     stylesOf(),
     bundled(FRAME),
+    bundled(DANGER),
     bundled(WORKER),
     bundled(SHEET_WORKER),
     bundled(SOLVER, DESK_TARGET),
@@ -35,9 +37,10 @@ export async function makeFamilyFiles(): Promise<void> {
   rmSync(MADE, { recursive: true, force: true });
   mkdirSync(MADE, { recursive: true });
   for (const { path: name, contents } of styles.fonts) writeFileSync(path.join(MADE, path.basename(name)), contents);
-  const names = { styles: named('family.css', styles.css), script: named('family.js', script) };
+  const names = { styles: named('family.css', styles.css), script: named('family.js', script), danger: named('danger.js', danger) };
   writeFileSync(path.join(MADE, names.styles), styles.css);
   writeFileSync(path.join(MADE, names.script), script);
+  writeFileSync(path.join(MADE, names.danger), danger);
   writeFileSync(path.join(MADE, 'names.json'), JSON.stringify(names));
   // Its name stays: a browser looks for a newer worker at the address of the old one.
   writeFileSync(path.join('public', 'f', 'worker.js'), worker);

@@ -285,6 +285,12 @@ function logged(process_: ChildProcess, log: LogFile): ChildProcess {
   return process_;
 }
 
+/** Where a server answers this machine: one that listens on every address answers on loopback. */
+function listeningHost(host = '127.0.0.1'): string {
+  if (host === '0.0.0.0' || host === '::') return '127.0.0.1';
+  return host.includes(':') ? `[${host}]` : host;
+}
+
 async function serve(wish: StackWish, environment: NodeJS.ProcessEnv, log: LogFile, port: number, url: string): Promise<ChildProcess> {
   const program =
     wish.mode === 'dev'
@@ -298,7 +304,7 @@ async function serve(wish: StackWish, environment: NodeJS.ProcessEnv, log: LogFi
     `the web server at ${url} to answer`,
     async () => {
       if (server.exitCode !== null) throw new Error(`The web server ended at once (code ${server.exitCode}).`);
-      const health = await fetch(`${url}/api/health`).catch(() => null);
+      const health = await fetch(`http://${listeningHost(wish.host)}:${port}/api/health`).catch(() => null);
       if (!health?.ok) await pause(50);
       return health?.ok ?? false;
     },

@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
 import { layAuditByMonths, migrator, openDatabase } from '@/db';
-import { startMariaDb } from '../mariadb';
+import { runningUrl, startMariaDb } from '../mariadb';
 import { say } from '../say';
 import { placeOf } from './backup';
 import { ensureSystemPackages } from '../systemPackages';
@@ -16,6 +16,12 @@ export async function database(words: readonly string[]): Promise<number> {
   if (!['up', 'down', 'address'].includes(what))
     throw new Error('Write ./yard db up, ./yard db down, ./yard db months or ./yard db address.');
   const own = process.env.YARD_DATABASE_URL;
+  // To start the server would end the one that serves.
+  const running = own || what !== 'address' ? null : runningUrl(path.join(DATA_FOLDER, 'mariadb'));
+  if (running !== null) {
+    say(`${running}\nIt serves now, and goes on.`);
+    return 0;
+  }
   if (what !== 'address') refuseWhileServing(PID_FILE);
   if (!own) ensureSystemPackages({ database: true, browser: false });
   const server = own ? null : await startMariaDb(path.join(DATA_FOLDER, 'mariadb'));

@@ -91,7 +91,7 @@ sign in          ${access.therapist.email}   ${access.therapist.password}
 one family       ${access.families[0]!.link}
 all of them      .data/demo.json
 
-Ctrl-C stops it. The data stays; ./yard demo --fresh starts anew.`);
+Press Ctrl-C to stop. Your data is kept. To delete the demo data and start over: ./yard demo --fresh`);
 }
 
 /** Waits for Ctrl-C (or ./yard stop), then ends all that was started. */

@@ -11,7 +11,7 @@ export interface Drawn {
   readonly body: React.ReactNode;
   readonly data: PageData | null;
   readonly manifest?: string;
-  readonly screen?: 'ready' | 'how';
+  readonly screen?: 'ready' | 'do';
   /** Asks again by itself after so many seconds. */
   readonly again?: number;
 }

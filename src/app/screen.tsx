@@ -6,6 +6,8 @@ import { noteRefusal } from '@/server/audit/refusals';
 import { appContext, type Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { actorOfToken } from '@/server/people/sessions';
+import { openInjuries } from '@/server/rounds/openInjuries';
+import { OpenInjuries } from '@/ui/desk/frame/OpenInjuries.client';
 import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
 import { sessionToken } from './session';
 
@@ -31,7 +33,12 @@ export function elsewhere({ code }: Fault): void {
 
 /** A therapist's page: who is asking, the one use case, the one exit for faults. */
 export async function screen(render: Job<React.ReactNode>): Promise<React.ReactNode> {
-  const given = await answered(render);
+  const given = await answered(async (actor, context) => (
+    <>
+      <OpenInjuries count={await openInjuries(context, actor)} />
+      {await render(actor, context)}
+    </>
+  ));
   if (given.ok) return given.value;
   elsewhere(given.fault);
   if (given.fault.code === 'notFound') notFound();

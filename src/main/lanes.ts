@@ -1,5 +1,8 @@
 import type { ServerResponse } from 'node:http';
 
+/** No page takes so long; a file on a slow line has a lane of its own. Our own choice. */
+const LONGEST_HELD_MILLISECONDS = 90_000;
+
 /**
  * Lets so many do their work at once and so many wait, in the order in which they came; who comes then, or waits too long, is turned away at
  * once: an answer after half a minute helps nobody and keeps others waiting.
@@ -11,12 +14,14 @@ export class Lanes {
   /**
    * @param most at work at once; where it changes by what goes on elsewhere, `admit` is called when it may have grown
    * @param onLeave told whenever somebody is done
+   * @param longestHeldMilliseconds after which a place is given back and its connection closed
    */
   constructor(
     private readonly most: () => number,
     private readonly mostWaiting: number,
     private readonly longestMilliseconds: number,
     private readonly onLeave: () => void = () => {},
+    private readonly longestHeldMilliseconds = LONGEST_HELD_MILLISECONDS,
   ) {}
 
   /** How many are at work or wait. */
@@ -56,7 +61,24 @@ export class Lanes {
       this.leave();
       return 'gone';
     }
-    response.once('close', () => this.leave());
+    // A response behind another one of its connection never closes once the connection is gone: the connection gives its place back, too.
+    const { socket } = response.req;
+    let isHeld = true;
+    const giveBack = () => {
+      if (!isHeld) return;
+      isHeld = false;
+      clearTimeout(timer);
+      socket.off('close', giveBack);
+      this.leave();
+    };
+    // Who reads so slowly that others wait for it is cut off.
+    const timer = setTimeout(() => {
+      socket.destroy();
+      giveBack();
+    }, this.longestHeldMilliseconds).unref();
+    response.once('close', giveBack);
+    socket.once('close', giveBack);
+    if (socket.destroyed) giveBack();
     return 'taken';
   }
 

@@ -1,3 +1,4 @@
+import type { Socket } from 'node:net';
 import { randomBytes } from 'node:crypto';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { constants } from 'node:zlib';
@@ -63,6 +64,7 @@ const PAGES_WAITING = 150;
 const LONGEST_WAIT_MILLISECONDS = 8_000;
 /** What somebody writes is held for longer than what somebody looks at: it cannot ask again by itself. */
 const LONGEST_ACT_MILLISECONDS = 20_000;
+const LONGEST_CLIP_MILLISECONDS = 600_000;
 const family = new Lanes(
   () => FAMILY_PAGES_AT_ONCE,
   PAGES_WAITING,
@@ -82,11 +84,12 @@ const lanes = {
   acts: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
   makes: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
   // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
-  clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS),
+  clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS, undefined, LONGEST_CLIP_MILLISECONDS),
   // Each is held whole while it is read.
-  clipIn: new Lanes(() => 3, 20, 60_000),
+  clipIn: new Lanes(() => 3, 20, 60_000, undefined, LONGEST_CLIP_MILLISECONDS),
 };
 const MOST_CONNECTIONS = 4_000;
+const FILES = /^\/(?:_next\/static|plan|lab|visit)\/[\w./-]+\.(?:js|css|wasm|woff2?|svg|png|map)(?:\?|$)/;
 
 /** A page's form is sent in no time; a clip from a phone on a slow line takes minutes. */
 const SENDING_MILLISECONDS = 60_000;
@@ -98,8 +101,18 @@ const server = createServer({ requestTimeout: SENDING_CLIP_MILLISECONDS, headers
 server.maxConnections = MOST_CONNECTIONS;
 const ending = new Ending(server);
 
+/** Connections with a request that is not answered yet. */
+const busy = new WeakSet<Socket>();
+
 async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const address = request.url ?? '/';
+  const { socket } = request;
+  // No browser and no proxy asks again before it has its answer.
+  if (busy.has(socket)) return void socket.destroy();
+  busy.add(socket);
+  response.once('finish', () => busy.delete(socket));
+  // A path that means another one than it says would pass by the lanes.
+  if (!isPlainPath(address)) return sayPlainly(response, 400, 'This address is not written as addresses are.', request);
   const token = FAMILY.exec(address)?.[1];
   // A teacher's page is as small as a family's, and as private.
   const isFamily = token !== undefined || address.startsWith('/t/');
@@ -129,7 +142,12 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     return compress(request, response, () => answerPage(request, response));
   }
-  if (address.startsWith('/_next/static/') || address.startsWith('/api/')) return answerPage(request, response);
+  if (FILES.test(address) || address.startsWith('/api/')) {
+    // Files hold no lane; who does not read one is cut off in the end.
+    const timer = setTimeout(() => socket.destroy(), LONGEST_CLIP_MILLISECONDS).unref();
+    response.once('close', () => clearTimeout(timer));
+    return answerPage(request, response);
+  }
   response.setHeader('Cache-Control', 'no-store');
   const lane = lanes[laneOf(request, isFamily)];
   const room = await lane.hold(response);
@@ -147,6 +165,16 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     if (page) void familyPages!.answerFamilyPage(page, context.origin, request, response);
     else answerPage(request, response);
   });
+}
+
+/** True where a path stands as it will be read: no `..`, no second slash at its start, no other host. */
+function isPlainPath(address: string): boolean {
+  const [written = ''] = address.split(/[?#]/);
+  return (
+    URL.canParse(address, 'http://own.invalid') &&
+    new URL(address, 'http://own.invalid').host === 'own.invalid' &&
+    !/(?:^|\/)(?:\.|%2e){1,2}(?:\/|$)|^\/\/|\\/i.test(written)
+  );
 }
 
 function laneOf({ method, url = '/' }: IncomingMessage, isFamily: boolean): keyof typeof lanes {

@@ -1,5 +1,6 @@
 import type { CalendarDay } from '../calendar';
 import { outcomeOf, type DatedSession, type OutcomeSettings } from '../sessions';
+import { withoutUndone } from '../program/withoutUndone';
 import type { Suggestion } from './suggestion';
 
 /** One earlier stay at a step that was stepped up to. */
@@ -17,6 +18,7 @@ interface StepChange {
   readonly fromStep: number | null;
   readonly toStep: number;
   readonly changedOn: CalendarDay;
+  readonly cause?: string;
 }
 
 /** After so many tries that ended in a step down, the same step is not suggested again. Common practice, no source. */
@@ -37,8 +39,9 @@ export function triesAt(
     .filter((session) => session.done && session.step === step)
     .map((session) => ({ ...session, outcome: outcomeOf(session, session.target, outcomeSettings) }))
     .filter(({ outcome }) => outcome !== 'uncounted');
-  return changes.flatMap((change, index): Try[] => {
-    const next = changes[index + 1];
+  const kept = withoutUndone(changes);
+  return kept.flatMap((change, index): Try[] => {
+    const next = kept[index + 1];
     if (change.toStep !== step || change.fromStep === null || change.fromStep >= step || !next) return [];
     // What was said of the very day of the next change may be of either step; it names its own.
     const own = counted.filter(({ doneOn }) => doneOn >= change.changedOn && doneOn <= next.changedOn);

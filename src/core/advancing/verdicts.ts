@@ -23,10 +23,11 @@ export function trailing(run: readonly Judged[], outcome: Outcome): Judged[] {
   return run.slice(afterLastOther);
 }
 
-/** Up after so many reached in a row on at least two days, down after so many struggled. A refusal breaks a row of reached ones, and is no struggle. */
+/** Up after so many reached in a row on at least two days, down after so many struggled. A refusal breaks a row of reached ones, and is no struggle; what was done and not counted is passed over. */
 export function inARow(run: readonly Judged[], settings: StreakSettings): Verdict {
-  const reached = trailing(run, 'reached');
-  const struggled = trailing(withoutRefusals(run), 'struggled');
+  const told = run.filter(({ outcome }) => outcome !== 'uncounted');
+  const reached = trailing(told, 'reached');
+  const struggled = trailing(withoutRefusals(told), 'struggled');
   if (struggled.length >= settings.struggledInARow && daysOf(struggled) >= settings.onDays)
     return { wants: 'down', because: struggled, change: { code: 'oneNotStruggled' } };
   if (reached.length >= settings.reachedInARow && daysOf(reached) >= settings.onDays)

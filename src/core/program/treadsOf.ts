@@ -1,4 +1,5 @@
 import { groupBy } from '../groupBy';
+import { withoutUndone } from './withoutUndone';
 
 /** How the children of a caseload fared at one step of a task. */
 export interface Tread {
@@ -17,6 +18,7 @@ interface Change {
   readonly taskId: number;
   readonly fromStep: number | null;
   readonly toStep: number;
+  readonly cause?: string;
 }
 
 /**
@@ -25,10 +27,7 @@ interface Change {
  * @param changes of any tasks, oldest first
  */
 export function treadsOf(taskId: number, changes: readonly Change[]): Tread[] {
-  const byChild = groupBy(
-    changes.filter((change) => change.taskId === taskId),
-    ({ childId }) => childId,
-  );
+  const byChild = groupBy(withoutUndone(changes.filter((change) => change.taskId === taskId)), ({ childId }) => childId);
   const stays = [...byChild.values()].flatMap((own) => {
     const latest = new Map<number, { from: number | null; next: number | null }>();
     own.forEach(({ fromStep, toStep }, index) => latest.set(toStep, { from: fromStep, next: own[index + 1]?.toStep ?? null }));

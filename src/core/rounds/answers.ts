@@ -18,16 +18,18 @@ export const DECISION_ANSWERS = [
 export type DecisionAnswer = (typeof DECISION_ANSWERS)[number];
 
 const ANSWERS = {
-  safetyWord: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
-  maybeHurt: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote', 'later'],
+  // Nobody puts an injury off: it stands on the list until the lead reopens the task, keeps it on hold or takes it out.
+  safetyWord: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote'],
+  maybeHurt: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote'],
   // What a rule blocks is not held by a reason: the task goes, or another is built.
   unsafe: ['takenOut', 'wrote', 'later'],
   unsuitable: ['takenOut', 'hold', 'wrote', 'later'],
   // A new link, from the child's page, ends it.
   flooded: ['hold', 'wrote', 'later'],
-  pressed: ['read', 'wrote', 'later'],
+  pressed: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote'],
   question: ['read', 'up', 'down', 'wrote', 'later'],
   text: ['read', 'wrote', 'later'],
+  comment: ['read', 'wrote', 'later'],
   sentBack: ['read', 'wrote', 'later'],
   tooHard: ['down', 'hold', 'up', 'wrote', 'later'],
   ready: ['up', 'hold', 'down', 'wrote', 'later'],
@@ -45,9 +47,9 @@ export function answersOf(kind: DecisionKind): readonly DecisionAnswer[] {
   return ANSWERS[kind];
 }
 
-/** The kinds that stand for a closed task. */
-export function isOfStop(kind: DecisionKind): kind is 'safetyWord' | 'maybeHurt' {
-  return kind === 'safetyWord' || kind === 'maybeHurt';
+/** The kinds that stand for a task on hold. */
+export function isOfStop(kind: DecisionKind): kind is 'safetyWord' | 'maybeHurt' | 'pressed' {
+  return kind === 'safetyWord' || kind === 'maybeHurt' || kind === 'pressed';
 }
 
 /** For how many days a decision may be put off at most: harm waits a day, and so does what may do it. */

@@ -14,6 +14,7 @@ export const DECISION_KINDS = [
   'pressed',
   'question',
   'text',
+  'comment',
   'sentBack',
   'tooHard',
   'ready',
@@ -47,7 +48,6 @@ export interface ChildSituation {
   readonly unreadReports: readonly {
     readonly reportId: number;
     readonly taskId: number;
-    readonly mistake: boolean;
     readonly isQuestion: boolean;
   }[];
   /** Texts that a person has to read, oldest first. */
@@ -61,7 +61,7 @@ export interface ChildSituation {
   /** The day on which a link sent more than it may, in the last weeks; null where none did. */
   readonly floodedOn: CalendarDay | null;
   /** What closes tasks of the child, till a person lifts it, oldest first. */
-  readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger }[];
+  readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger; readonly mistake?: boolean }[];
 }
 
 export interface Decision {
@@ -113,7 +113,11 @@ export function decisionsFor(
 /** One a closed task, while it is closed: a further report of harm at it makes it a new one. */
 function fromStops({ childId, stops }: ChildSituation): Decision[] {
   return [...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
-    const kind = own.every(({ danger }) => danger === 'words') ? 'maybeHurt' : 'safetyWord';
+    const kind = own.every(({ mistake }) => mistake)
+      ? 'pressed'
+      : own.every(({ danger }) => danger === 'words')
+        ? 'maybeHurt'
+        : 'safetyWord';
     const reportIds = own.map(({ reportId }) => reportId);
     return decision(kind, childId, `${taskId}:${reportIds.at(-1)}`, { taskId, reportIds });
   });
@@ -132,17 +136,18 @@ function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituat
 
 function fromReports({ childId, unreadReports, unreadTextIds, unseenClips, floodedOn }: ChildSituation): Decision[] {
   const flooded = floodedOn === null ? [] : [decision('flooded', childId, floodedOn, {})];
-  const read = unreadReports.map((report) => {
-    const kind = report.mistake ? 'pressed' : 'question';
-    return decision(kind, childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] });
-  });
+  const read = unreadReports
+    .filter(({ isQuestion }) => isQuestion)
+    .map((report) => decision('question', childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] }));
+  const comments = unreadReports.filter(({ isQuestion }) => !isQuestion).map(({ reportId }) => reportId);
+  const toRead = comments.length === 0 ? [] : [decision('comment', childId, `${comments.at(-1)}`, { reportIds: comments })];
   // One card for all of them: the latest makes it a new one.
   const texts = unreadTextIds.length === 0 ? [] : [decision('text', childId, `${unreadTextIds.at(-1)}`, { textIds: unreadTextIds })];
   const lastClip = unseenClips.at(-1);
   const clips = lastClip
     ? [decision('sentBack', childId, `${lastClip.clipId}`, { taskId: lastClip.taskId, clipIds: unseenClips.map(({ clipId }) => clipId) })]
     : [];
-  return [...flooded, ...read, ...texts, ...clips];
+  return [...flooded, ...read, ...texts, ...toRead, ...clips];
 }
 
 function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {
@@ -167,25 +172,27 @@ function stageOf(days: number): number {
 }
 
 /**
- * At most one of the four: who never opened the link is not also quiet, and an ending program needs a new one first. Silence
- * counts from the latest of the last word, the sending, the start and the end of a rest: before that nothing could come. Where
- * a person ended the practice, or lets it rest, nobody waits for a word.
+ * Who never opened the link is not also quiet; an ending program hides no silence. Silence counts from the last report; where none has
+ * come since the program began, or since a pause ended, from that day, since before it nothing could come. A new step that is sent counts
+ * nothing anew. Where a person ended the practice, or paused it, nobody waits for a report.
  */
 function fromSilence(situation: ChildSituation, today: CalendarDay, settings: RoundsSettings): Decision[] {
   const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened, resumesOn } = situation;
   if (restOf(situation, today)) return [];
   const left = daysBetween(today, endsOn);
   if (left < 0) return [decision('ended', childId, `${programId}:${endsOn}:${stageOf(-left)}`, { days: -left })];
-  if (left <= settings.endingDays) return [decision('ending', childId, `${programId}:${endsOn}`, { days: left })];
-  const begun = [sentOn, startsOn, resumesOn ?? startsOn].sort().at(-1)!;
-  const sinceBegun = daysBetween(begun, today);
-  if (!linkOpened && (lastWordOn === null || lastWordOn < begun)) {
-    const version = `${programId}:v${versionNumber}:${stageOf(sinceBegun)}`;
-    return sinceBegun >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceBegun })] : [];
+  const ending = left <= settings.endingDays ? [decision('ending', childId, `${programId}:${endsOn}`, { days: left })] : [];
+  const sent = [sentOn, startsOn, resumesOn ?? startsOn].sort().at(-1)!;
+  const sinceSent = daysBetween(sent, today);
+  if (!linkOpened && (lastWordOn === null || lastWordOn < sent)) {
+    const version = `${programId}:v${versionNumber}:${stageOf(sinceSent)}`;
+    return [...(sinceSent >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceSent })] : []), ...ending];
   }
-  const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : begun;
+  const begun = resumesOn !== null && resumesOn > startsOn ? resumesOn : startsOn;
+  const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : lastWordOn === null ? sent : begun;
   const silent = daysBetween(since, today);
-  return silent >= settings.quietDays ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
+  const quiet = silent >= settings.quietDays ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
+  return [...quiet, ...ending];
 }
 
 function decision(kind: DecisionKind, childId: number, evidence: string, rest: Partial<Decision>): Decision {

@@ -1,6 +1,6 @@
 import { DEFAULT_STREAK, type Suggestion } from '../advancing';
 import { addDays, calendarDay } from '../calendar';
-import { answersOf, DECISION_KINDS, decisionsFor, isFollowed, needsReason, type ChildSituation, type DecisionKind } from '.';
+import { answersOf, DECISION_KINDS, decisionsFor, isFollowed, isOfStop, needsReason, type ChildSituation, type DecisionKind } from '.';
 
 const today = calendarDay('2026-11-24');
 const suggestion = (move: Suggestion['move'], reportIds = [5, 6]): Suggestion => ({
@@ -93,10 +93,10 @@ describe('what asks for a person', () => {
         child(3, { lastWordOn: addDays(today, -9) }),
         child(4, { tasks: task('up') }),
         child(5, { tasks: task('down') }),
-        child(6, { unreadReports: [{ reportId: 1, taskId: 1, mistake: false, isQuestion: true }] }),
+        child(6, { unreadReports: [{ reportId: 1, taskId: 1, isQuestion: true }] }),
         child(7, { stops: [{ reportId: 2, taskId: 1, danger: 'told' }], tasks: task('holdForPerson') }),
         child(10, { stops: [{ reportId: 3, taskId: 1, danger: 'words' }], tasks: task('holdForPerson') }),
-        child(11, { unreadReports: [{ reportId: 4, taskId: 1, mistake: true, isQuestion: false }] }),
+        child(11, { stops: [{ reportId: 4, taskId: 1, danger: 'pressed', mistake: true }], tasks: task('holdForPerson') }),
         child(8, { tasks: task('ladderEnd') }),
         child(9),
       ]),
@@ -186,8 +186,9 @@ describe('what asks for a person', () => {
 describe('answers', () => {
   const of = (kind: DecisionKind, move: Suggestion['move'] | null = null) => ({ kind, suggestion: move && suggestion(move) });
 
-  it.each(DECISION_KINDS)('every kind can be put off, and written about: %s', (kind) => {
-    expect(answersOf(kind)).toEqual(expect.arrayContaining(['wrote', 'later']));
+  it.each(DECISION_KINDS)('every kind can be written about, and put off unless something may have hurt: %s', (kind) => {
+    expect(answersOf(kind)).toContain('wrote');
+    expect(answersOf(kind).includes('later')).toBe(!isOfStop(kind));
   });
 
   it('that follow the suggestion need no reason; others do, but for putting off and writing', () => {

@@ -14,6 +14,7 @@ export const KIND_WEIGHTS: Readonly<Record<DecisionKind, number>> = {
   pressed: 750,
   question: 700,
   text: 650,
+  comment: 620,
   sentBack: 600,
   tooHard: 500,
   ready: 400,

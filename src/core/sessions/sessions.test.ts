@@ -140,8 +140,6 @@ describe('reading a report', () => {
     [{ done: 'No' }, { code: 'notAChoice', path: 'done' }],
     [{ done: false }, { code: 'notAChoice', path: 'done', given: 'false' }],
     [{ done: '0' }, { code: 'notAChoice', path: 'done' }],
-    [{ hurt: 'sí' }, { code: 'notAChoice', path: 'hurt', given: 'sí' }],
-    [{ hurt: 'ON' }, { code: 'notAChoice', path: 'hurt' }],
     [{ question: 'maybe' }, { code: 'notAChoice', path: 'question' }],
     [
       { done: 'no', amount: '9' },
@@ -244,5 +242,20 @@ describe('what comes in is read to the letter, or said not to be understood', ()
 
   it('lines end one way, and what cannot be written down goes', () => {
     expect(readForm({ words: 'a\r\nb\rc\u0000\td\ud800' }, limits)).toMatchObject({ value: { words: 'a\nb\nc\td' } });
+  });
+});
+
+describe('harm beside another fault', () => {
+  it.each([
+    { hurt: 'on', words: 'he is bleeding', amount: 'abc' },
+    { hurt: 'si', words: 'he is bleeding' },
+    { hurt: 'ON', left: '-3' },
+    { words: 'he is bleeding', amount: 'abc' },
+    { hurt: 'on', words: 'x'.repeat(5000) },
+    { hurt: 'on', doneOn: '2099-01-01', step: '77', help: 'lots', saidBy: 'y'.repeat(200) },
+  ])('is taken in, and what could not be read stands behind its words: %j', (raw) => {
+    const read = readForm(raw, { today: calendarDay('2026-11-24'), step: 3, chooseFrom: 2, chooseTo: 4 });
+    expect(read).toMatchObject({ ok: true, value: { safetyWord: true } });
+    if (read.ok && 'amount' in raw) expect(read.value.words).toContain('abc');
   });
 });

@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import { Umzug, SequelizeStorage } from 'umzug';
 import type { Database } from '../database';
 import { peopleChildrenTasks } from './0001-people-children-tasks';
@@ -27,6 +28,7 @@ import { plansKits } from './0028-plans-kits';
 import { clips } from './0029-clips';
 import { apiKeys } from './0031-api-keys';
 import { evidenceIndex } from './0032-evidence-index';
+import { comments } from './0033-comments';
 import { ruleReason } from './0030-rule-reason';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
@@ -68,7 +70,28 @@ export const MIGRATIONS: readonly Migration[] = [
   ruleReason,
   apiKeys,
   evidenceIndex,
+  comments,
 ];
+
+/** Families write in every alphabet: a database whose usual letters are others refuses their reports. It is set right before the first table, or refused with words. */
+async function ensureLetters(sequelize: Database['sequelize']): Promise<void> {
+  const rows = async (sql: string) => (await sequelize.query(sql, { type: QueryTypes.SELECT })) as Record<string, string>[];
+  const [usual] = await rows('SELECT @@character_set_database AS letters, DATABASE() AS name');
+  const tables = await rows(
+    "SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_TYPE = 'BASE TABLE' AND TABLE_COLLATION NOT LIKE 'utf8mb4%'",
+  );
+  if (tables.length > 0)
+    throw new Error(
+      `${tables.length} tables of the database ${usual!.name} do not take every alphabet (the first is ${tables[0]!.name}). Reports in Arabic, or with an emoji, would be refused. Convert them: ALTER TABLE … CONVERT TO CHARACTER SET utf8mb4. Nothing was changed.`,
+    );
+  if (usual!.letters === 'utf8mb4') return;
+  await sequelize.query(`ALTER DATABASE \`${usual!.name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`).catch((error: unknown) => {
+    throw new Error(
+      `The database ${usual!.name} does not take every alphabet, and could not be changed. Run: ALTER DATABASE ${usual!.name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+      { cause: error },
+    );
+  });
+}
 
 /** The schema's steps over one database. Whatever breaks `up()` or `down()` off, the next one goes on from there. */
 export function migrator({ sequelize }: Database) {
@@ -91,7 +114,10 @@ export function migrator({ sequelize }: Database) {
     pending: () => umzug.pending(),
     executed: () => umzug.executed(),
     /** @param wish which; all where left out */
-    up: (wish?: { migrations: string[] }) => whole(umzug.up(wish)),
+    up: async (wish?: { migrations: string[] }) => {
+      await ensureLetters(sequelize);
+      return whole(umzug.up(wish));
+    },
     /** @param wish how far; one step where left out */
     down: (wish?: { to: 0 }) => whole(umzug.down(wish)),
   };

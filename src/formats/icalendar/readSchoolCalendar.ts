@@ -15,6 +15,10 @@ export type CalendarFileFault = { readonly code: 'noCalendar' } | { readonly cod
 
 const MOST_LETTERS = 2_000_000;
 const MOST_SPANS = 400;
+/** Three school years of a busy school. Our own choice. */
+const MOST_EVENTS = 3_000;
+/** What comes back more often than daily is no day off. */
+const TOO_OFTEN = new Set(['SECONDLY', 'MINUTELY', 'HOURLY']);
 /** A yearly thing without an end is looked at for as long as a school year. */
 const MOST_TIMES = 60;
 
@@ -29,15 +33,20 @@ const LAST = /\b(last day|school ends|classes end)\b/i;
  */
 export function readSchoolCalendar(text: string): { ok: true; spans: CalendarSpan[] } | { ok: false; fault: CalendarFileFault } {
   if (text.length > MOST_LETTERS) return { ok: false, fault: { code: 'tooLarge' } };
-  let events: ICAL.Event[];
+  if ((text.match(/^BEGIN:VEVENT/gim) ?? []).length > MOST_EVENTS) return { ok: false, fault: { code: 'tooLarge' } };
+  let spans: CalendarSpan[];
   try {
-    events = calendarsIn(ICAL.parse(text) as unknown[]).flatMap((calendar) =>
-      calendar.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event)),
+    const events = calendarsIn(ICAL.parse(text) as unknown[]).flatMap((calendar) =>
+      calendar.getAllSubcomponents('vevent').map(
+        (event) =>
+          // Without its exceptions, which would be looked for among all others: one file would hold the server for minutes.
+          new ICAL.Event(event, { exceptions: [] }),
+      ),
     );
+    spans = events.flatMap(spansOf).slice(0, MOST_SPANS);
   } catch {
     return { ok: false, fault: { code: 'noCalendar' } };
   }
-  const spans = events.flatMap(spansOf).slice(0, MOST_SPANS);
   if (spans.length === 0) return { ok: false, fault: { code: 'noWholeDays' } };
   return { ok: true, spans: spans.sort((a, b) => a.from.localeCompare(b.from)) };
 }
@@ -62,6 +71,8 @@ function spansOf(event: ICAL.Event): CalendarSpan[] {
 
 function startsOf(event: ICAL.Event): ICAL.Time[] {
   if (!event.isRecurring()) return [event.startDate];
+  const rule = event.component.getFirstPropertyValue('rrule') as ICAL.Recur | null;
+  if (rule && TOO_OFTEN.has(rule.freq)) return [event.startDate];
   const iterator = event.iterator();
   const starts: ICAL.Time[] = [];
   for (let next = iterator.next(); next && starts.length < MOST_TIMES; next = iterator.next()) starts.push(next);

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream, existsSync } from 'node:fs';
-import { cp, mkdir, mkdtemp, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
@@ -42,12 +42,23 @@ const manifestSchema = z.object({
 });
 type Manifest = z.infer<typeof manifestSchema>;
 
+const LEFTOVER = '.backup-';
+
+/** Takes away what a broken-off backup left in plain text. */
+async function sweep(dataFolder: string): Promise<void> {
+  await mkdir(dataFolder, { recursive: true, mode: 0o700 });
+  for (const name of await readdir(dataFolder))
+    if (name.startsWith(LEFTOVER)) await rm(path.join(dataFolder, name), { recursive: true, force: true });
+}
+
 /** Writes everything into one file while all goes on: the database as it stood at one moment. @throws Error where a file of that name is there */
 export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
   const { file, dataFolder, onProgress } = wish;
   if (existsSync(file)) throw new Error(`${file} is there already. Choose another name, or move it away.`);
   await mkdir(path.dirname(file), { recursive: true });
-  const folder = await mkdtemp(path.join(path.dirname(file), '.backup-'));
+  // Plain text stays in the data folder, which is private; what an earlier one left when it was broken off goes first.
+  await sweep(dataFolder);
+  const folder = await mkdtemp(path.join(dataFolder, LEFTOVER));
   try {
     onProgress('the database');
     await dump(wish.database, path.join(folder, 'database.sql'));
@@ -154,7 +165,8 @@ async function dump(database: DumpAddress, file: string): Promise<void> {
 }
 
 async function load(database: DumpAddress, file: string): Promise<void> {
-  const client = start('mariadb', database, ['--default-character-set=utf8mb4', database.database]);
+  // In its sandbox the client runs no commands of the machine, whatever a forged file asks for.
+  const client = start('mariadb', database, ['--default-character-set=utf8mb4', '--sandbox', database.database]);
   try {
     await Promise.all([pipeline(createReadStream(file), client.process.stdin), client.ended]);
   } catch (error) {

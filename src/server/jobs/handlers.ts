@@ -1,4 +1,4 @@
-import { inTransaction, migrationNames, personById, type Work } from '@/db';
+import { inTransaction, migrationNames, openStops, personById, sharingOf, workplaceOf, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
@@ -7,7 +7,7 @@ import { dropMediaHandler } from '../media/keepFile';
 import { remindHandler } from '../messages/reminders';
 import { receiveText } from '../replies/receiveText';
 import { personAddressOf, strangerAddressOf, type TextToSend } from '../ports';
-import { passwordLinkKey, tellStrangerKey, type JobKind, type PayloadOf } from './jobs';
+import { injuryEmailKey, passwordLinkKey, tellStrangerKey, type JobKind, type PayloadOf } from './jobs';
 import { tidyHandler } from './tidy';
 
 /** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
@@ -37,7 +37,7 @@ export const HANDLERS = {
           person && {
             to: personAddressOf(personId),
             reach: { way: 'email' as const, at: person.email },
-            text: `Choose a new password for Yard Steps, within an hour: ${await makePasswordLink(work, context, personId, asking)}`,
+            text: `Someone asked to reset the password for this Yard Steps account. If it was you, open this link within one hour: ${await makePasswordLink(work, context, personId, asking)}. If it was not you, ignore this email; your password stays the same.`,
             idempotencyKey: passwordLinkKey(asking),
           }
         );
@@ -75,6 +75,26 @@ export const HANDLERS = {
     settle: nothing,
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'tellStranger'>, TextToSend>,
+  injuryEmail: {
+    prepare: (context, payload) =>
+      inTransaction(context.db, async (work) => {
+        const lead = (await sharingOf(work, payload.childId)).find(({ access }) => access === 'lead');
+        const person = lead && (await personById(work, lead.personId));
+        const { injuryEmail } = await workplaceOf(work);
+        if (!person || !injuryEmail || (await openStops(work, [payload.childId])).length === 0) return null;
+        return {
+          to: personAddressOf(person.id),
+          reach: { way: 'email' as const, at: person.email },
+          text: `An injury report is open in Yard Steps. The activity is on hold at home until you review it. Sign in to read it: ${context.origin}/rounds`,
+          idempotencyKey: injuryEmailKey(payload),
+        };
+      }),
+    act: async (context, text: TextToSend) => {
+      await context.texts.send(text);
+    },
+    settle: nothing,
+    giveUp: nothing,
+  } satisfies JobHandler<PayloadOf<'injuryEmail'>, TextToSend>,
   backup: {
     prepare: async (context, { day }) => context.backups && { day, migrations: await inTransaction(context.db, migrationNames) },
     act: (context, { day, migrations }: { day: string; migrations: readonly string[] }) => context.backups!.make(day, migrations),

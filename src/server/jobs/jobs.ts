@@ -31,6 +31,8 @@ export const JOB_PAYLOADS = {
   incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
   /** Somebody whom no child knows wrote that one is hurt: fixed words back. */
   tellStranger: z.strictObject({ from: z.string(), text: z.string(), day: z.string() }),
+  /** One email to the lead of a child that something hurt, without details. */
+  injuryEmail: z.strictObject({ childId: z.number().int().positive(), day: z.string() }),
   /** Make the small form of a clip, its poster and its stills. */
   clipForms: z.strictObject({ clipId: z.number().int().positive() }),
   /** Take a file away that no clip has. */
@@ -110,4 +112,13 @@ export function tidyJob(day: string, at: Instant): NewJob {
 /** One a day: the key is the day. */
 export function backupJob(day: string, at: Instant): NewJob {
   return { kind: 'backup' satisfies JobKind, key: `backup:${day}`, payload: { day }, at, runAfter: at };
+}
+
+/** One a child and day, however many reports come. */
+export function injuryEmailJob(childId: number, day: string, at: Instant): NewJob {
+  return { kind: 'injuryEmail' satisfies JobKind, key: injuryEmailKey({ childId, day }), payload: { childId, day }, at, runAfter: at };
+}
+
+export function injuryEmailKey({ childId, day }: PayloadOf<'injuryEmail'>): string {
+  return `injuryEmail:${childId}:${day}`;
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
 import { readCell, readReply } from '@/core/replies';
-import { languageOf, type Language } from '@/core/text';
+import { BASE_LANGUAGE, languageOf, type Language } from '@/core/text';
 import { inTransaction, knownReportKeys, lockForTyping, reportLog, settleTextsUpTo, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -72,7 +72,8 @@ async function itemsOf(work: Work, input: Input, familyLanguage: string, today: 
   const { childId, entryId, way, saidBy, words, isQuestion } = input;
   const boxes = [...input.boxes].filter(({ text }) => text.trim() !== '').sort((one, other) => (one.doneOn < other.doneOn ? -1 : 1));
   if (boxes.length === 0) throw new AppError('invalid', { issues: [{ path: 'boxes', code: 'empty' }] });
-  const language = languageOf(familyLanguage);
+  // A slip has the letters of the family's own language; who types a call in uses those of the desk.
+  const language = way === 'paper' ? languageOf(familyLanguage) : BASE_LANGUAGE;
   const week = await weekOf(work, childId, familyLanguage, [...new Set(boxes.map(({ doneOn }) => doneOn))]);
   const keys = new Map(boxes.map((box) => [box, keyOf(`${entryId} ${childId} ${box.taskId} ${box.doneOn}`)]));
   const own = await knownReportKeys(work, [...keys.values()]);

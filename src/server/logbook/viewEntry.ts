@@ -21,13 +21,13 @@ export interface EntrySheet {
   readonly childId: number;
   readonly name: string;
   readonly language: Language;
-  readonly letters: CodeLetters;
   readonly days: readonly CalendarDay[];
   readonly rows: readonly EntryRow[];
   /** What has come in of these days already, by any way. */
   readonly known: readonly LoggedReport[];
   /** Texts of the family that wait for a person, oldest first. */
   readonly texts: readonly IncomingRow[];
+  readonly emergencyNumber: string;
 }
 
 export interface EntryView {
@@ -100,10 +100,10 @@ async function sheetOf(
     childId,
     name: nameOf(child),
     language,
-    letters: codeLettersOf(language),
     days,
     rows: [...rows.values()].sort((one, other) => (one.letter ?? 'Z').localeCompare(other.letter ?? 'Z')),
     known: await loggedReports(work, known),
     texts,
+    emergencyNumber: (await workplaceOf(work)).emergencyNumber,
   };
 }

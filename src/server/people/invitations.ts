@@ -58,6 +58,8 @@ export async function invite(context: Context, actor: PersonActor, raw: unknown)
   requireMay(actor, 'changeWorkplace');
   requireConfirmed(context, actor);
   const { role } = parseInput(inviteSchema, raw);
+  // Nobody gives a role above their own.
+  if (role === 'supervisor') requireMay(actor, 'changeTrust');
   const token = newToken();
   const now = context.now();
   await inTransaction(context.db, async (work) => {

@@ -20,6 +20,7 @@ export async function closeAccount(context: Context, actor: PersonActor, personI
     const now = context.now();
     const person = Number.isSafeInteger(personId) ? await personById(work, personId) : null;
     if (!person || person.closedAt !== null) throw new AppError('notFound');
+    if (person.role === 'supervisor') requireMay(actor, 'changeTrust');
     const children = await countLed(work, personId);
     if (children > 0) throw new AppError('stillLeads', { children });
     await closePerson(work, personId, now);

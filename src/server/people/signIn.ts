@@ -17,7 +17,7 @@ import { noteAboutPerson } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf, newToken, TOKEN_FORM } from '../secrets';
-import { countFrom, countTry, forgetTriesAt, type TriesOf } from './tries';
+import { countFrom, countTry, forgetTriesAt, uncountFrom, type TriesOf } from './tries';
 
 const MOST_DEVICE_LETTERS = 120;
 /** The oldest is ended where another one begins. Our own choice. */
@@ -83,7 +83,7 @@ export async function signIn(context: Context, raw: unknown): Promise<OpenedSess
     );
     throw new AppError('signInFailed');
   }
-  return inTransaction(context.db, (work) => open(work, context, person, of, { ...input.data, deviceToken }));
+  return inTransaction(context.db, (work) => open(work, context, person, of, { ...input.data, deviceToken, isKnown }));
 }
 
 const placeIn = (address: string) => address || 'an unknown place';
@@ -93,7 +93,7 @@ async function open(
   context: Context,
   person: Person,
   of: TriesOf,
-  { device, address, deviceToken }: { device: string; address: string; deviceToken: string },
+  { device, address, deviceToken, isKnown }: { device: string; address: string; deviceToken: string; isKnown: boolean },
 ): Promise<OpenedSession> {
   const token = newToken();
   const createdAt = context.now();
@@ -101,6 +101,7 @@ async function open(
   const expiresAt = instantAfterDays(createdAt, signInDays);
   const needsFactor = person.factorAt !== null || factorRequired || context.house.factorRequired;
   await forgetTriesAt(work, of);
+  await uncountFrom(work, address, isKnown);
   await addSignIn(work, { personId: person.id, tokenHash: hashOf(token), device, address, createdAt, expiresAt, needsFactor });
   await revokeOldestSignIns(work, person.id, MOST_OPEN_SESSIONS, createdAt);
   await keepDevice(work, person.id, hashOf(deviceToken), createdAt);

@@ -112,7 +112,15 @@ export async function askAsTeacher(context: Context, token: string, raw: unknown
     const child = (await childById(work, link.childId))!;
     if (isDanger && textId !== null) {
       const today = calendarDayInZone(now, child.timeZone);
-      await closeForDanger(work, context, { child, today, text: question, textId, serviceKey: `teacher-${textId}`, saidBy });
+      await closeForDanger(work, context, {
+        child,
+        today,
+        text: question,
+        textId,
+        serviceKey: `teacher-${textId}`,
+        saidBy,
+        isFromSchool: true,
+      });
       await setOutcome(work, textId, 'danger', null);
     }
     await noteChanges(work, now, [

@@ -1,4 +1,4 @@
-import { countTryOf, forgetTries, inTransaction, type Work } from '@/db';
+import { countTryOf, forgetTries, inTransaction, uncountTry, type Work } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf } from '../secrets';
@@ -35,10 +35,23 @@ export async function countTry(context: Context, of: TriesOf, kind: 'password' |
   return { isLast: tries === MOST_TRIES };
 }
 
-/** Counts a try from a place. @throws AppError tooManyTries */
+/** Counts a try from a place, where the browser is not known: a known one is never locked out by strangers. @throws AppError tooManyTries */
 export async function countFrom(context: Context, address: string, isKnownDevice: boolean): Promise<void> {
-  if (address !== '') await count(context, `place:${address}`, MOST_FROM_ONE_PLACE);
-  if (!isKnownDevice) await count(context, 'all', MOST_OVER_ALL);
+  if (isKnownDevice) return;
+  if (address !== '') await count(context, placeKey(address), MOST_FROM_ONE_PLACE);
+  await count(context, 'all', MOST_OVER_ALL);
+}
+
+/** A right one is no try at guessing: it is taken off again, so that a whole school may sign in from one address. */
+export async function uncountFrom(work: Work, address: string, isKnownDevice: boolean): Promise<void> {
+  if (isKnownDevice) return;
+  if (address !== '') await uncountTry(work, placeKey(address));
+  await uncountTry(work, 'all');
+}
+
+/** A network of IPv6 is one place: each device there has addresses without number. */
+function placeKey(address: string): string {
+  return `place:${address.includes(':') && !address.includes('.') ? `${address.split(':').slice(0, 4).join(':')}::/64` : address}`;
 }
 
 async function count(context: Context, key: string, most: number): Promise<number> {

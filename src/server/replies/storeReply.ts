@@ -16,13 +16,14 @@ export interface Taking {
   readonly saidBy: string;
   readonly today: CalendarDay;
   readonly tasks: readonly AskedByText[];
+  readonly isFromSchool?: boolean;
 }
 
 /** Files what was read: each of its day, at that day's step, under a key of its own, so that a text that is read twice is filed once. */
 export async function store(
   work: Work,
   context: Context,
-  { textId, serviceKey, child, saidBy, today, tasks }: Taking,
+  { textId, serviceKey, child, saidBy, today, tasks, isFromSchool = false }: Taking,
   items: readonly ReplyItem[],
   { words, isDanger, isQuestion = false }: { words: string; isDanger: boolean; isQuestion?: boolean },
 ): Promise<void> {
@@ -55,7 +56,7 @@ export async function store(
       versionTaskId,
       taskId,
       facts: judged.value,
-      origin: { way: 'text', incomingId: textId },
+      origin: isFromSchool ? { way: 'teacher', incomingId: textId } : { way: 'text', incomingId: textId },
     };
   });
   if (toTake.length > 0) await takeIn(work, context, toTake);
@@ -67,6 +68,8 @@ function hurt({ taskId }: AskedByText, doneOn: CalendarDay): ReplyItem {
 }
 
 export interface DangerSaid {
+  /** By a teacher's link: the family sees that the school reported it. */
+  readonly isFromSchool?: boolean;
   readonly child: Child;
   readonly today: CalendarDay;
   readonly text: string;

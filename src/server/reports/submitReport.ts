@@ -2,6 +2,7 @@ import { calendarDayInZone } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
 import type { RawReport, SessionFacts } from '@/core/sessions';
 import {
+  addJobs,
   childById,
   correctReport,
   countTryOf,
@@ -16,6 +17,7 @@ import {
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { injuryEmailJob } from '../jobs/jobs';
 import { dayBefore, MOST_A_DAY } from './linkDay';
 import { readEnvelope, readWithin, type Envelope } from './readSubmission';
 import type { TakenReport } from './takeByLink';
@@ -51,9 +53,6 @@ async function tellOfFlood(context: Context, tokenHash: string): Promise<void> {
   });
 }
 
-/** A press is a slip only where it is said at once: a minute, and what the network takes. */
-const SLIP_MILLISECONDS = 2 * 60_000;
-
 /** Puts a report right. Null where there is nothing to put right: it says the same, or is told of another day. */
 async function putRight(context: Context, envelope: Envelope, reportId: number, how: 'ofToday' | 'ofKey'): Promise<TakenReport | null> {
   return inTransaction(context.db, async (work) => {
@@ -71,11 +70,14 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
     if (!before || saysTheSame(before, facts)) return null;
     const { tries } = await countTryOf(work, `correct:${link.id}`, now, DAY);
     if (tries > MOST_A_DAY) throw new AppError('tooManyReports');
-    const isSlip = facts.press === 'mistake' && before.words === '' && now - before.saidAt <= SLIP_MILLISECONDS;
+    // It opens nothing: the lead does.
+    const isSlip = facts.press === 'mistake' && before.words === '';
     await correctReport(work, before, facts, now, { isSlip });
+    if (before.danger === null && dangerOf(facts) !== null)
+      await addJobs(work, [injuryEmailJob(link.childId, calendarDayInZone(now, 'UTC'), now)]);
     const family = { kind: 'family', linkId: link.id, childId: link.childId } as const;
     await noteChanges(work, now, [entryOf(family, now, [link.childId], 'report.corrected')]);
-    return { reportId, repeated: false, safetyWord: dangerOf(facts) !== null && !isSlip, replaced };
+    return { reportId, repeated: false, safetyWord: dangerOf(facts) !== null, replaced };
   });
 }
 

@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto';
+import { calendarDayInZone } from '@/core/calendar';
 import type { ReportWay, SessionFacts } from '@/core/sessions';
-import { addReports, type StoredReport, type Work } from '@/db';
+import { addJobs, addReports, type StoredReport, type Work } from '@/db';
 import type { Context } from '../context';
+import { injuryEmailJob } from '../jobs/jobs';
 
 /** By which way word came, and who wrote it down: the family itself by its link or a text, else a person for it. */
 export type Origin =
   | { readonly way: Extract<ReportWay, 'link'>; readonly linkId: number }
   /** `incomingId`: the text as it came, where a person had to look at it. */
-  | { readonly way: Extract<ReportWay, 'text'>; readonly incomingId: number | null }
+  | { readonly way: Extract<ReportWay, 'text' | 'teacher'>; readonly incomingId: number | null }
   | { readonly way: Exclude<ReportWay, 'link' | 'text'>; readonly enteredBy: number };
 
 /** A report as `checkSession` has judged it, with where it belongs. */
@@ -37,10 +39,17 @@ export async function takeIn(work: Work, context: Context, items: readonly ItemT
       saidAt,
       way: origin.way,
       linkId: origin.way === 'link' ? origin.linkId : null,
-      incomingId: origin.way === 'text' ? origin.incomingId : null,
+      incomingId: 'incomingId' in origin ? origin.incomingId : null,
       enteredBy: 'enteredBy' in origin ? origin.enteredBy : null,
     })),
     randomUUID(),
   );
+  const hurt = new Set(stored.filter(({ safetyWord, fresh }) => safetyWord && fresh).map(({ childId }) => childId));
+  const day = calendarDayInZone(saidAt, 'UTC');
+  if (hurt.size > 0)
+    await addJobs(
+      work,
+      [...hurt].map((childId) => injuryEmailJob(childId, day, saidAt)),
+    );
   return new Map(stored.map((report) => [report.idempotencyKey, report]));
 }

@@ -1,4 +1,4 @@
-import { addDays, calendarDayInZone, daysBetween, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, daysBetween, weekdayOf, type CalendarDay, type Instant } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { ProgramTask, ProgramVersion } from '@/core/program';
 import {
@@ -23,13 +23,15 @@ import {
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
+import { hashOf } from '../secrets';
 import { bareClip, type BareClip } from '../media/bareClip';
 import { familyOf } from './familyLink';
 
 /** What a family said of a task today. */
 export type SaidToday = LogEntry;
 
-export type Closed = { readonly kind: 'stop' } | { readonly kind: 'until'; readonly day: CalendarDay };
+/** `fromSchool`: what the school reported, where no one at home did. */
+export type Closed = { readonly kind: 'stop'; readonly fromSchool: string | null } | { readonly kind: 'until'; readonly day: CalendarDay };
 
 export interface FamilyTask {
   readonly task: ProgramTask;
@@ -47,6 +49,10 @@ export interface FamilyTask {
 
 export interface FamilyView {
   readonly child: Child;
+  /** The same for every link of the child, and nothing of it: a report kept under a closed link finds the next one by it. */
+  readonly familyKey: string;
+  /** The server's moment, by which a phone with a wrong clock is put right. */
+  readonly now: Instant;
   readonly today: CalendarDay;
   /** The version that holds today; one that is yet to begin where none has begun. */
   readonly version: ProgramVersion | null;
@@ -117,6 +123,8 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
       link,
       view: {
         child,
+        familyKey: hashOf(`family ${child.id}`).slice(0, 24),
+        now,
         today,
         version,
         tasks,
@@ -147,14 +155,17 @@ function weekOf(version: ProgramVersion | null, reports: readonly LogEntry[], to
   if (!version) return [];
   return Array.from({ length: WEEK }, (_, index) => addDays(today, index + 1 - WEEK)).map((day) => {
     const isAsked =
-      day >= version.startsOn && day <= version.endsOn && version.tasks.some(({ weekdays }) => weekdays.includes(weekdayOf(day)));
+      (day >= version.startsOn || version.number > 1) &&
+      day <= version.endsOn &&
+      version.tasks.some(({ weekdays }) => weekdays.includes(weekdayOf(day)));
     const isTold = reports.some((report) => report.doneOn === day && report.done && tellsOfPractice(report));
     return { day, state: isTold ? 'done' : isAsked ? 'none' : 'off' };
   });
 }
 
 function closedBy(taskId: number, stops: readonly Stop[], lifts: readonly Lift[], today: CalendarDay): Closed | null {
-  if (stops.some((stop) => stop.taskId === taskId)) return { kind: 'stop' };
+  const own = stops.filter((stop) => stop.taskId === taskId);
+  if (own.length > 0) return { kind: 'stop', fromSchool: own.every(({ way }) => way === 'teacher') ? own.at(-1)!.words : null };
   const fromDay = lifts.find((lift) => lift.taskId === taskId)?.fromDay ?? null;
   return fromDay !== null && fromDay > today ? { kind: 'until', day: fromDay } : null;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
 import { factsOf, namesChild, type Child } from '@/core/child';
 import { plain } from '@/core/text';
 import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/program';
@@ -22,6 +22,7 @@ import {
 import {
   inTransaction,
   isDuplicate,
+  lockForTyping,
   keepPhrase,
   markClipsSeen,
   markRead,
@@ -75,6 +76,8 @@ export interface Settling {
   readonly today: CalendarDay;
   readonly program: ProgramVersion;
   readonly decisionId: number;
+  /** The one moment of all that the decision does: its undoing looks for it. */
+  readonly at: Instant;
 }
 
 type Deed = (work: Work, context: Context, actor: PersonActor, settling: Settling) => Promise<void>;
@@ -122,6 +125,8 @@ export async function decide(
   const { answer, childId, key, reason } = input;
   return inTransaction(context.db, async (work) => {
     const now = context.now();
+    // One after the other decides of a child: who comes second sees what the first has settled.
+    await lockForTyping(work, childId);
     const { child } = await requireChild(work, actor, childId, needsLead(answer) ? 'changeProgram' : 'settleDecision');
     const { open, programs, today } = await loadDecisions(work, context, [child], child.timeZone);
     const decision = open.find((candidate) => candidate.key === key);
@@ -143,7 +148,7 @@ export async function decide(
       laterUntil: comesBackOn(decision, answer, today, input.laterDays),
       deed,
     });
-    await DEEDS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId });
+    await DEEDS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId, at: now });
     await noteChanges(work, now, [entryOf(actor, now, [child.id], `decision.${answer}`, { kind: decision.kind })]);
     return { decisionId };
   });
@@ -190,23 +195,14 @@ async function settle(work: Work, decision: NewDecision): Promise<number> {
   }
 }
 
-async function read(work: Work, context: Context, actor: PersonActor, { decision, child, decisionId }: Settling): Promise<void> {
+async function read(work: Work, _context: Context, actor: PersonActor, { decision, child, decisionId, at }: Settling): Promise<void> {
   const lastText = decision.textIds.at(-1);
-  if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, context.now());
-  await seeClips(work, context, actor, { decision, child });
-  if (decision.kind !== 'pressed' && decision.kind !== 'question') return;
-  await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at: context.now(), decisionId });
-}
-
-/** What the family sent was looked at: what comes later makes a new card. */
-async function seeClips(
-  work: Work,
-  context: Context,
-  actor: PersonActor,
-  { decision, child }: Pick<Settling, 'decision' | 'child'>,
-): Promise<void> {
+  if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, at);
+  // What the family sent was looked at: what comes later makes a new card.
   const lastClip = decision.clipIds.at(-1);
-  if (lastClip !== undefined) await markClipsSeen(work, child.id, lastClip, actor.personId, context.now());
+  if (lastClip !== undefined) await markClipsSeen(work, child.id, lastClip, actor.personId, at);
+  if (decision.kind !== 'question' && decision.kind !== 'comment') return;
+  await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at, decisionId });
 }
 
 /** What was written to a family is offered to its writer again, by language; what names a child is of that child alone, and goes with it. */

@@ -139,7 +139,7 @@ export async function loadDecisions(
     ];
   });
   const remembered = await withTries(work, situations, programs, monthsOf(children, today));
-  const settled = new Set(standing.map((decision) => decision.key));
+  const settled = new Set(standing.filter(({ kind, answer }) => !(isOfStop(kind) && answer === 'later')).map((decision) => decision.key));
   const hasSeen = (decision: Decision) =>
     seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
   const settledToday = standing.filter(({ decidedAt, answer }) => answer !== 'later' && calendarDayInZone(decidedAt, timeZone) === today);

@@ -19,7 +19,7 @@ export async function see(work: Work, context: Context, actor: PersonActor, { de
 export async function lift(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
   const { input, decision, child, program, decisionId, today } = settling;
   const taskId = decision.taskId!;
-  if (input.found.length < LEAST_FOUND) throw invalid({ path: 'found', code: 'empty' });
+  if (decision.kind !== 'pressed' && input.found.length < LEAST_FOUND) throw invalid({ path: 'found', code: 'empty' });
   const fromDay = input.fromDay === '' ? today : parseCalendarDay(input.fromDay);
   if (!fromDay || fromDay < today) throw invalid({ path: 'fromDay', code: 'notADay' });
   const task = program.tasks.find((candidate) => candidate.taskId === taskId);
@@ -73,6 +73,7 @@ export async function write(work: Work, context: Context, actor: PersonActor, se
 
 /** What was found takes a few letters at least. */
 const LEAST_FOUND = 3;
+const BY_MISTAKE = 'The family says that “Something hurt” was pressed by mistake.';
 
 function liftOf(
   kind: 'lifted' | 'takenOut',
@@ -82,7 +83,8 @@ function liftOf(
   again: { fromDay: CalendarDay | null; atStep: number | null },
 ) {
   const who = { childId: child.id, taskId: decision.taskId!, decisionId, liftedBy: actor.personId, liftedAt: context.now() };
-  return { kind, found: input.found, spokeTo: input.spokeTo, ...again, ...who };
+  const found = input.found || (decision.kind === 'pressed' && kind === 'lifted' ? BY_MISTAKE : '');
+  return { kind, found, spokeTo: input.spokeTo, ...again, ...who };
 }
 
 async function note(work: Work, context: Context, actor: PersonActor, { input, decision, child, decisionId }: Settling): Promise<void> {

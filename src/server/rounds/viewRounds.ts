@@ -52,6 +52,8 @@ export interface RoundsView {
   readonly colleagues: readonly SettledDecision[];
   /** What waits for an assistant's hands; null for others, whose Logbook tells it. */
   readonly toDo: ToDo | null;
+  /** Tasks on hold after an injury report, decided on or not. */
+  readonly holds: number;
   /** Where several of the cards are about one tread, the largest group first. */
   readonly treads: readonly TreadGroup[];
   /** The one of them that is looked at alone: `open` holds its cards. */
@@ -182,6 +184,7 @@ export async function viewRounds(
         .slice(0, COLLEAGUES_SHOWN),
       toDo: actor.role === 'assistant' ? await toDoOf(work, context, children, today) : null,
       open,
+      holds: [...stops.values()].reduce((sum, own) => sum + new Set(own.map(({ taskId }) => taskId)).size, 0),
       treads,
       onlyTread,
       names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),

@@ -93,7 +93,7 @@ const numberSchema = z.object({
 
 /** The number that families are told to call in an emergency. @throws AppError notAllowed, confirmNeeded, invalid */
 export async function setEmergencyNumber(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  requireMay(actor, 'changeWorkplace');
+  requireMay(actor, 'changeTrust');
   requireConfirmed(context, actor);
   const { emergencyNumber } = parseInput(numberSchema, { emergencyNumber: raw });
   await change(context, actor, 'emergencyNumber', emergencyNumber, (work) => changeEmergencyNumber(work, emergencyNumber));
@@ -113,7 +113,7 @@ const keepingSchema = z.object({
 
 /** How long the trail, messages and children who left are kept. @throws AppError notAllowed, confirmNeeded, invalid */
 export async function setKeeping(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  requireMay(actor, 'changeWorkplace');
+  requireMay(actor, 'changeTrust');
   requireConfirmed(context, actor);
   const rules = parseInput(keepingSchema, raw);
   const said = `${rules.auditDays}, ${rules.messageDays}, ${rules.leftChildYears ?? '–'}, ${rules.clipDays}`;

@@ -1,6 +1,6 @@
 import { doseAt } from '@/core/dose';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { calendarDay } from '@/core/calendar';
+import { calendarDay, instant } from '@/core/calendar';
 import type { Hand } from '@/core/tasks';
 import type { ProgramTask } from '@/core/program';
 import { exampleChild, exampleProgramTask, exampleReport } from '../../../tests/fixtures/tarrowHill';
@@ -35,6 +35,8 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
   };
   return {
     child,
+    familyKey: 'aChild',
+    now: instant(0),
     today,
     version,
     tasks,
@@ -126,12 +128,12 @@ describe('a family’s day', () => {
 
   it('shows the fixed words as long as a task is on hold, and says to wait with it', () => {
     const page = dayPage(
-      view([asked(programTask('crane-lift', 1), { closed: { kind: 'stop' } }), asked(programTask('star-beams', 2))]),
+      view([asked(programTask('crane-lift', 1), { closed: { kind: 'stop', fromSchool: null } }), asked(programTask('star-beams', 2))]),
       'es',
     );
     expect(page).toContain('href="tel:911"');
     expect(page).toContain('nadie vigila esta página todo el tiempo');
-    expect(page).toContain('Cerrada');
+    expect(page).toContain('En pausa');
     expect(page).toContain('Empezar');
   });
 

@@ -13,13 +13,13 @@ export function TeacherPage({ view: { calledName, emergencyNumber }, token, said
       <h1 className="text-[1.6rem] leading-tight">Home practice of {calledName}</h1>
       {said === 'passed' && (
         <p role="status" className="mt-3 rounded-[6px] bg-green-tint px-3 py-2 font-bold">
-          Passed on. The therapist reads it on a work day.
+          Sent. Messages are read on school days only. For anything urgent, follow your school’s procedures.
         </p>
       )}
       {said === 'danger' && (
         <p role="alert" className="watch mt-3 font-bold">
-          Passed on, and the practice is closed until the therapist answers. If a child is hurt or sick now, follow your school’s rules; in
-          an emergency call {emergencyNumber}. Nobody watches this page all the time.
+          Sent. Home practice is on hold until the therapist reviews it. If a child is hurt or sick, follow your school’s procedures. In an
+          emergency, call {emergencyNumber}. No one monitors this page around the clock.
         </p>
       )}
       {said === 'empty' && (

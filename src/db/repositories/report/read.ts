@@ -252,20 +252,18 @@ export interface UnreadReport {
   readonly childId: number;
   readonly reportId: number;
   readonly taskId: number;
-  /** *Something hurt* was pressed by mistake, as the family said at once. */
-  readonly mistake: boolean;
   readonly isQuestion: boolean;
 }
 
-/** Questions, and slips of the finger on *Something hurt*, that nobody has read. What closes a task is told by `openStops`. */
+/** Questions and comments that nobody has read. What puts a task on hold is told by `openStops`. */
 export async function unreadReports(work: Work, childIds: readonly number[]): Promise<UnreadReport[]> {
   if (childIds.length === 0) return [];
-  const rows = await tablesOf(work).select<Omit<UnreadReport, 'mistake' | 'isQuestion'> & { mistake: number; isQuestion: number }>(
-    `SELECT child_id AS childId, id AS reportId, task_id AS taskId, mistake, is_question AS isQuestion
-     FROM reports FORCE INDEX (reports_awaiting) WHERE awaits_reader = 1 AND (mistake = 1 OR is_question = 1) AND child_id IN (:childIds) ORDER BY id`,
+  const rows = await tablesOf(work).select<Omit<UnreadReport, 'isQuestion'> & { isQuestion: number }>(
+    `SELECT child_id AS childId, id AS reportId, task_id AS taskId, is_question AS isQuestion
+     FROM reports FORCE INDEX (reports_awaiting) WHERE awaits_reader = 1 AND danger IS NULL AND child_id IN (:childIds) ORDER BY id`,
     { childIds },
   );
-  return rows.map((row) => ({ ...row, mistake: Boolean(row.mistake), isQuestion: Boolean(row.isQuestion) }));
+  return rows.map((row) => ({ ...row, isQuestion: Boolean(row.isQuestion) }));
 }
 
 /** Which of these keys belong to reports that are there. */

@@ -51,13 +51,7 @@ export interface StoredReport {
   readonly fresh: boolean;
 }
 
-const STORED = [
-  'id',
-  'idempotency_key AS idempotencyKey',
-  'child_id AS childId',
-  '(danger IS NOT NULL AND mistake = 0) AS safetyWord',
-  'intake',
-];
+const STORED = ['id', 'idempotency_key AS idempotencyKey', 'child_id AS childId', '(danger IS NOT NULL) AS safetyWord', 'intake'];
 type StoredRow = Omit<StoredReport, 'safetyWord' | 'fresh'> & { readonly safetyWord: number; readonly intake: string | null };
 
 /**

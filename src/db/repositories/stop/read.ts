@@ -1,6 +1,7 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
 import { DANGERS, type Danger } from '@/core/safety';
 import { groupBy } from '@/core/groupBy';
+import { REPORT_WAYS, type ReportWay } from '@/core/sessions';
 import { oneOf } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
@@ -16,6 +17,11 @@ export interface Stop {
   readonly taskId: number;
   readonly reportId: number;
   readonly danger: Danger;
+  /** The family said afterwards that *Something hurt* was pressed by mistake. */
+  readonly mistake: boolean;
+  /** By which way it came: what a teacher said is no word of the family. */
+  readonly way: ReportWay;
+  readonly words: string;
   readonly doneOn: CalendarDay;
   readonly saidAt: Instant;
   readonly readers: readonly Reader[];
@@ -26,8 +32,8 @@ export async function openStops(work: Work, childIds: readonly number[]): Promis
   if (childIds.length === 0) return [];
   const tables = tablesOf(work);
   const [rows, readers] = await Promise.all([
-    tables.select<Omit<Stop, 'readers' | 'danger'> & { danger: unknown }>(
-      `SELECT child_id AS childId, task_id AS taskId, id AS reportId, danger, done_on AS doneOn, said_at AS saidAt
+    tables.select<Omit<Stop, 'readers' | 'danger' | 'mistake' | 'way'> & { danger: unknown; mistake: number; way: unknown }>(
+      `SELECT child_id AS childId, task_id AS taskId, id AS reportId, danger, mistake, way, words, done_on AS doneOn, said_at AS saidAt
        FROM reports FORCE INDEX (reports_holds) WHERE holds = 1 AND child_id IN (:childIds) ORDER BY id`,
       { childIds },
     ),
@@ -39,7 +45,13 @@ export async function openStops(work: Work, childIds: readonly number[]): Promis
     ),
   ]);
   const readersOf = groupBy(readers, (reader) => reader.reportId);
-  return rows.map((row) => ({ ...row, danger: oneOf('danger', DANGERS, row.danger), readers: readersOf.get(row.reportId) ?? [] }));
+  return rows.map((row) => ({
+    ...row,
+    danger: oneOf('danger', DANGERS, row.danger),
+    mistake: Boolean(row.mistake),
+    way: oneOf('way', REPORT_WAYS, row.way),
+    readers: readersOf.get(row.reportId) ?? [],
+  }));
 }
 
 export interface PastDanger {
@@ -74,4 +86,14 @@ export async function liftsOf(work: Work, childId: number): Promise<Lift[]> {
      FROM stop_lifts l JOIN people p ON p.id = l.lifted_by WHERE l.child_id = :childId AND l.kind = 'lifted' ORDER BY l.id DESC`,
     { childId },
   );
+}
+
+/** How many tasks of a person's children are on hold after an injury report. */
+export async function countOpenStops(work: Work, personId: number): Promise<number> {
+  const [row] = await tablesOf(work).select<{ count: number }>(
+    `SELECT COUNT(DISTINCT r.child_id, r.task_id) AS count FROM reports r JOIN child_access a ON a.child_id = r.child_id JOIN children c ON c.id = r.child_id
+     WHERE r.holds = 1 AND a.person_id = :personId AND c.left_on IS NULL`,
+    { personId },
+  );
+  return Number(row?.count ?? 0);
 }

@@ -23,3 +23,10 @@ export async function countTryOf(work: Work, key: string, at: Instant, milliseco
 export async function forgetTries(work: Work, key: string): Promise<void> {
   await tablesOf(work).remove('sign_in_tries', { try_key: key });
 }
+
+/** Takes one try off again: it was a right one. */
+export async function uncountTry(work: Work, key: string): Promise<void> {
+  await tablesOf(work)
+    .select('UPDATE sign_in_tries SET tries = GREATEST(tries, 1) - 1 WHERE try_key = :key RETURNING tries', { key })
+    .catch(() => []);
+}

@@ -4,6 +4,8 @@ import { tablesOf, type Work } from '../../work';
 
 export interface Workplace {
   readonly emergencyNumber: string;
+  /** An email without details goes to the lead when something hurt. */
+  readonly injuryEmail: boolean;
   readonly timeZone: string;
   /** How long the trail of looks and changes is kept. */
   readonly auditDays: number;
@@ -27,6 +29,7 @@ export interface Workplace {
 
 const UNSET: Workplace = {
   emergencyNumber: '911',
+  injuryEmail: true,
   timeZone: 'America/Denver',
   auditDays: 1095,
   postMinutes: 10,
@@ -43,7 +46,7 @@ export async function workplaceOf(work: Work): Promise<Workplace> {
   const [row] = await tablesOf(work).select<
     Omit<Workplace, 'languages' | 'factorRequired'> & { languages: unknown; factorRequired: number }
   >(
-    `SELECT emergency_number AS emergencyNumber, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages,
+    `SELECT emergency_number AS emergencyNumber, injury_email AS injuryEmail, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages,
        idle_minutes AS idleMinutes, sign_in_days AS signInDays, factor_required AS factorRequired, message_days AS messageDays,
        left_child_years AS leftChildYears, clip_days AS clipDays
      FROM workplace WHERE id = 1`,

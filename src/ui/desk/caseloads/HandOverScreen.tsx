@@ -8,8 +8,8 @@ export function HandOverScreen({ view, ticked, handOver }: { view: HandOverView;
     <div className="max-w-[760px]">
       <h1 className="text-[24px]">Hand children over</h1>
       <p className="text-soft">
-        Another therapist leads them from now on. Programs, families’ links, reports and history go on as they are; families are told
-        nothing by this.
+        The new therapist takes over as lead. Programs, family links, reports and history do not change. Families are not notified. Open
+        injury reports go to the new lead’s review list.
       </p>
       {children.length === 0 && <p className="mt-4">{from.name} leads no child.</p>}
       {receivers.length === 0 && <p className="mt-4">Nobody else works here who could lead a child. Invite a colleague in Settings.</p>}

@@ -301,8 +301,8 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
         <details>
           <summary className="link inline text-brick">Delete this child…</summary>
           <p className="mt-1">
-            Removes facts, goals, programs, reports, messages and links, for good. What stays: the list of who looked and changed, as a
-            number without a name.
+            Permanently deletes this student’s information, goals, programs, reports, messages and links. The access log keeps an ID number
+            with no name.
           </p>
           <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
             <label className="block">

@@ -117,7 +117,7 @@ function Alarms({ view }: { view: ChildView }) {
       )}
       {stops.length > 0 && (
         <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
-          <strong>Something hurt.</strong> Closed till the stop is lifted in Rounds:{' '}
+          <strong>Something hurt.</strong> On hold until the task is reopened in Rounds:{' '}
           {[...new Map([...stops].reverse().map((stop) => [stop.taskId, stop])).values()]
             .map((stop) => `${nameIn(stop.taskId)}, since ${longDay(stop.doneOn)}`)
             .join('; ')}
@@ -127,9 +127,9 @@ function Alarms({ view }: { view: ChildView }) {
       {stopped.map(({ task, findings, blocks }) => (
         <p key={task.taskId} className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <strong>
-            {task.content.title.en}: {blocks ? 'not for this child any more.' : 'to be thought over.'}
+            {task.content.title.en}: {blocks ? 'no longer safe for this student.' : 'needs your review.'}
           </strong>{' '}
-          {findings.map(safetyWords).join(' ')} The family still has it.{' '}
+          {findings.map(safetyWords).join(' ')} The task is still on the family’s page.{' '}
           <Link className="link" href="/rounds" prefetch={false}>
             Its card stands in Rounds
           </Link>

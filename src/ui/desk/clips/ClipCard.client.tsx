@@ -69,7 +69,7 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
           {clip.mayRemove &&
             (isSure ? (
               <ActionForm action={remove} hidden={{ clipId: clip.id }} className="flex items-baseline gap-3">
-                <span>Deleted, it is gone for every family and can’t be had back.</span>
+                <span>This deletes the video for every family. You cannot undo this.</span>
                 <button className="act">Delete it</button>
                 <button type="button" className="link" onClick={() => setSure(false)}>
                   leave it

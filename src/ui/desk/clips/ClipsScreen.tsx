@@ -106,7 +106,7 @@ function OpenFor({ view: { tasks, children } }: { view: ClipsView }) {
 
 /** Common practice, no source; what a good one looks like is the task's own. */
 const ALWAYS = [
-  'Hands and table alone, from over your shoulder: as the child will see its own.',
+  'Film over your shoulder, hands and table only, so it looks the way the child will see their own hands.',
   'Light from the side, the table plain, the phone or laptop propped up.',
   'First where the hands begin, then one whole good one, slowly, then where they end.',
   'No face, no name, no other child, nothing on the wall that tells where you are.',

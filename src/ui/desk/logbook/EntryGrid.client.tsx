@@ -3,8 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { weekdayOf, type CalendarDay } from '@/core/calendar';
-import { readCell } from '@/core/replies';
+import { codeLettersOf, readCell } from '@/core/replies';
 import { dangerIn } from '@/core/safety';
+import { BASE_LANGUAGE } from '@/core/text';
 import type { EntryRow, EntrySheet } from '@/server/logbook/viewEntry';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
@@ -36,7 +37,9 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
     setBoxes((before) => ({ ...before, [place]: text }));
     setFaults(({ [place]: _gone, ...rest }) => rest);
   };
-  const readingOf = (row: EntryRow, day: CalendarDay) => readCell(boxes[placeOf(row.taskId, day)] ?? '', row, day, sheet.language);
+  const letters = codeLettersOf(way === 'paper' ? sheet.language : BASE_LANGUAGE);
+  const readingOf = (row: EntryRow, day: CalendarDay) =>
+    readCell(boxes[placeOf(row.taskId, day)] ?? '', row, day, way === 'paper' ? sheet.language : BASE_LANGUAGE);
   const filled = sheet.rows
     .flatMap((row) => row.days.map((day) => ({ row, day, reading: readingOf(row, day) })))
     .filter(({ reading }) => reading.kind !== 'empty');
@@ -132,7 +135,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
                       </td>
                     );
                   const reading = readingOf(row, day);
-                  const fault = faults[place] ?? (reading.kind === 'issue' ? cellWords(reading, sheet.letters) : '');
+                  const fault = faults[place] ?? (reading.kind === 'issue' ? cellWords(reading, letters) : '');
                   return (
                     <td key={day} className="cell align-top">
                       <input
@@ -153,7 +156,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
                         id={`read-${place}`}
                         className={`block max-w-[110px] text-[12px] leading-tight ${fault ? 'text-brick' : 'text-soft'}`}
                       >
-                        {fault || cellWords(reading, sheet.letters)}
+                        {fault || cellWords(reading, letters)}
                       </span>
                     </td>
                   );
@@ -185,8 +188,8 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
       </div>
       {dangerIn(slipWords).length > 0 && (
         <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
-          Words of harm: saving closes the task of the last box for the family, and puts a card first into Rounds. Is anybody hurt now? Call
-          first.
+          This comment may describe pain or an injury. Saving puts every activity that you filled in on hold at home, unless the comment
+          names just one, and adds an urgent card to the review list. If anyone is hurt now, call {sheet.emergencyNumber} first.
         </p>
       )}
       {sheet.texts.length > 0 && (

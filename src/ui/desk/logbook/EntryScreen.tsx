@@ -1,3 +1,5 @@
+import { codeLettersOf } from '@/core/replies';
+import { BASE_LANGUAGE } from '@/core/text';
 import Link from 'next/link';
 import { addDays } from '@/core/calendar';
 import type { EntryView } from '@/server/logbook/viewEntry';
@@ -21,6 +23,7 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
   const way = ENTRY_WAYS.find((each) => each === wished) ?? 'paper';
   const weekAt = (day: string) =>
     `/logbook/enter?${new URLSearchParams({ ...(sheet && { child: String(sheet.childId) }), week: day, way })}`;
+  const letters = codeLettersOf(way === 'paper' && sheet ? sheet.language : BASE_LANGUAGE);
   return (
     <>
       <h1 className="text-[24px]">Type slips and calls in</h1>
@@ -28,7 +31,7 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
         <p role="status" className="mt-2 border-l-4 border-green bg-green-tint px-3 py-1.5">
           {saved.stored} {saved.stored === 1 ? 'report' : 'reports'} of {children.find(({ id }) => id === saved.childId)?.name ?? 'a child'}{' '}
           saved.
-          {saved.closed && <strong> Words of harm closed the task: a card stands in Rounds. Tell the therapist now.</strong>}
+          {saved.closed && <strong> The comment may describe pain or an injury, so the task is on hold. Tell the therapist now.</strong>}
         </p>
       )}
       <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -97,23 +100,23 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
             <h2 className="text-[15px]">What may stand in a box</h2>
             <ul className="text-soft">
               <li>
-                a count: 8, and for each side {sheet.letters.left}5{sheet.letters.right}4
+                a count: 8, and for each side {letters.left}5{letters.right}4
               </li>
               <li>
                 help:{' '}
-                {Object.entries(sheet.letters.help)
+                {Object.entries(letters.help)
                   .map(([letter, help]) => `${letter} ${words(`helps.${help}`)}`)
                   .join(', ')}
               </li>
               <li>
                 felt:{' '}
-                {Object.entries(sheet.letters.effort)
+                {Object.entries(letters.effort)
                   .map(([letter, effort]) => `${letter} ${words(`efforts.${effort}`)}`)
                   .join(', ')}
               </li>
               <li>
-                {sheet.letters.notDone} not done; and why:{' '}
-                {Object.entries(sheet.letters.reasons)
+                {letters.notDone} not done; and why:{' '}
+                {Object.entries(letters.reasons)
                   .map(([letter, reason]) => `${letter} ${words(`stops.${reason}`)}`)
                   .join(', ')}
               </li>

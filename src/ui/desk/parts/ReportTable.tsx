@@ -8,8 +8,8 @@ import { HeadRow } from './HeadRow';
 function dangerWords({ danger, mistake, holds }: LoggedReport): string {
   if (mistake) return '“Something hurt”, pressed by mistake.';
   const said =
-    danger === 'words' ? 'Maybe hurt, by its words.' : danger === 'pressed' ? '“Something hurt” was pressed.' : 'Something hurt.';
-  return holds ? `${said} The task is closed.` : said;
+    danger === 'words' ? 'Possible injury, from the comment.' : danger === 'pressed' ? '“Something hurt” was pressed.' : 'Something hurt.';
+  return holds ? `${said} The task is on hold.` : said;
 }
 
 /** What the family saw of the things that the task says to look for. */

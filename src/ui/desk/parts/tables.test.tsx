@@ -38,8 +38,8 @@ describe('the table of reports', () => {
   });
 
   it('marks what hurts, what asks, what was put right', () => {
-    expect(table({ danger: 'told', holds: true })).toContain('Something hurt. The task is closed.');
-    expect(table({ danger: 'words' })).toContain('Maybe hurt, by its words.');
+    expect(table({ danger: 'told', holds: true })).toContain('Something hurt. The task is on hold.');
+    expect(table({ danger: 'words' })).toContain('Possible injury, from the comment.');
     expect(table({ danger: 'pressed', mistake: true })).toContain('pressed by mistake');
     expect(table({ isQuestion: true })).toContain('Question: ');
     expect(table({ correctedAt: instant(1) })).toContain('corrected');

@@ -34,15 +34,15 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
   const unit = (value: number) => unitWords(measure, value);
   const [first] = ownPoints;
   const last = ownPoints.at(-1)!;
-  const helped = last.help && measure.kind !== 'help' ? `, help: ${words(`helps.${last.help}`)}` : '';
+  const helped = last.help && measure.kind !== 'help' ? `, with help: ${words(`helps.${last.help}`)}` : '';
   const behind = { whose: 'own' as const, points: ownPoints };
   const measured: KnownSentence = {
     key: 'measured',
     behind,
     says:
       last === first
-        ? `On ${longDay(last.day)} ${calledName} stood at ${unit(last.value)}; nothing was measured since.`
-        : `On ${longDay(first!.day)} ${calledName} stood at ${unit(first!.value)}; on ${longDay(last.day)} at ${unit(last.value)}${helped}.`,
+        ? `At baseline on ${longDay(last.day)}, ${calledName} was at ${unit(last.value)}. There are no school data since then.`
+        : `${calledName} went from ${unit(first!.value)} at baseline (${longDay(first!.day)}) to ${unit(last.value)} on ${longDay(last.day)}${helped}.`,
     how: `Measured in school, the baseline among them: ${ownPoints.map(({ day, value }) => `${dayAndMonth(day)} ${unit(value)}`).join(' · ')}.`,
   };
   return [measured, trendSentence(goal, figures), standingSentence(goal, figures), ...familySentences()];
@@ -51,12 +51,12 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     if (plannedDays === 0 && family.length === 0) return [];
     const told = family.length;
     const counts = family.map(({ value }) => value);
-    const span = told === 0 ? '' : ` They count ${unit(Math.min(...counts))} to ${unit(Math.max(...counts))}.`;
+    const span = told === 0 ? '' : ` Counts ranged from ${unit(Math.min(...counts))} to ${unit(Math.max(...counts))}.`;
     return [
       {
         key: 'family',
         behind: { whose: 'family', points: family },
-        says: `At home the family told of ${told} counted ${told === 1 ? 'session' : 'sessions'}; word came on ${plannedDays - daysWithoutWord} of ${plannedDays} planned days.${span}`,
+        says: `The family reported ${told} home practice ${told === 1 ? 'session' : 'sessions'} with counts. There was a report on ${plannedDays - daysWithoutWord} of ${plannedDays} planned days.${span}`,
         how: `The family’s word, in the goal’s unit: what was counted ÷ what was asked for that day. It is never among the measures of yours.${
           nonoverlap
             ? ` Of ${nonoverlap.better + nonoverlap.worse + nonoverlap.tied} pairs of its last two phases the later one is better in ${nonoverlap.better}, worse in ${nonoverlap.worse}: nonoverlap ${tenth(nonoverlap.nap * 100)} %.`
@@ -68,7 +68,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
             {
               key: 'unknown',
               behind: { whose: 'family' as const, points: family.filter(({ help }) => help === null) },
-              says: `Not known: the help given in ${helpNotTold} of the ${told}, and ${daysWithoutWord} planned ${daysWithoutWord === 1 ? 'day' : 'days'} without word.`,
+              says: `The level of help was not recorded for ${helpNotTold} of the ${told}. There was no report on ${daysWithoutWord} planned ${daysWithoutWord === 1 ? 'day' : 'days'}; practice on those days is unknown.`,
               how: 'No word is not the same as not done: those days may have been practiced.',
             },
           ]
@@ -82,18 +82,18 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
       return {
         key: 'trend',
         behind,
-        says: `For a trend there are not enough measures yet: ${points.length} of 5.`,
+        says: `A trend cannot be shown yet: ${points.length} of the 5 data points needed have been collected at school.`,
         how: 'Under five points no line is drawn and nothing is projected.',
       };
-    const way = trend.slope > 0 ? 'gains' : trend.slope < 0 ? 'loses' : 'neither gains nor loses';
+    const way = trend.slope > 0 ? 'an increase' : 'a decrease';
     const ends = `${tenth(trend.low * 7)} to ${tenth(trend.high * 7)}`;
     return {
       key: 'trend',
       behind: { whose: 'own', points: points as readonly SourcedPoint[] },
       says:
         trend.slope === 0
-          ? `Measured in school, ${calledName} ${way} (${ends} a week).`
-          : `Measured in school, ${calledName} ${way} ${weekly(of, trend.slope)} a week (${ends}).`,
+          ? `School data show no change per week (95% interval ${ends}).`
+          : `School data show ${way} of about ${weekly(of, trend.slope)} per week (95% interval ${ends}).`,
       how: `${points.length} measures make ${trend.pairs} pairs. Each pair gives a slope; the middle one is ${tenth(trend.slope * 7)} a week. Ranks ${trend.ranks[0]} to ${trend.ranks[1]} of the ${trend.pairs} hold 95 %: ${ends} (Theil and Sen).${
         correlation?.tau === null || !correlation
           ? ''
@@ -122,7 +122,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     return {
       key: 'standing',
       behind,
-      says: `By ${longDay(reviewOn)} the trend comes to ${unit(projection.mid)} (${unit(projection.low)} to ${unit(projection.high)}); the goal asks for ${asked}.`,
+      says: `At the current rate, ${calledName} is projected to reach ${unit(projection.mid)} (${unit(projection.low)} to ${unit(projection.high)}) by ${longDay(reviewOn)}. The goal is ${asked}.`,
       how: `The line through the middle of the data, with the middle slope and with either end of its interval, up to the review and no further. ${
         BY_RULE[standing!.standing]
       } ${

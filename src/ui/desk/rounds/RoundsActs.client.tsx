@@ -132,7 +132,7 @@ export function RoundsActs(props: Props) {
             <PlainAct cap="W" dataKey="w" says="Write to the family" onClick={() => setAsking('write')} />
           </li>
           <li className="border-b border-line">
-            <PlainAct cap="L" dataKey="l" says="Later, until…" onClick={() => setAsking('later')} />
+            {!props.stop && <PlainAct cap="L" dataKey="l" says="Later, until…" onClick={() => setAsking('later')} />}
           </li>
           {props.nextHref && (
             <li>

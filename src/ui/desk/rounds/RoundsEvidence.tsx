@@ -26,15 +26,25 @@ function Harm({ here }: { here: DecisionInFull }) {
         return (
           <p key={taskId}>
             <strong>
-              Closed since {longDay(own[0]!.doneOn)}: {nameIn(taskId)}.
+              On hold since {longDay(own[0]!.doneOn)}: {nameIn(taskId)}.
             </strong>{' '}
-            {own.length > 1 && `Told ${own.length} times. `}
+            {own.length > 1 && `Reported ${own.length} times. `}
             {readers.length === 0
-              ? `Nobody has read ${own.length > 1 ? 'the last of it' : 'of it'} yet.`
+              ? 'No one has reviewed this yet.'
               : `Read by ${readers.map((reader) => `${reader.name}, ${dayOf(reader.readAt)}`).join('; ')}.`}
           </p>
         );
       })}
+      {child.contacts
+        .filter(({ way, reach }) => way === 'text' && reach !== '')
+        .map(({ name, reach }) => (
+          <p key={reach}>
+            Call {name || 'the family'}:{' '}
+            <a className="link font-bold" href={`tel:${reach.replace(/[^+\d]/g, '')}`}>
+              {reach}
+            </a>
+          </p>
+        ))}
       {isOfStop(decision.kind) && dangers.length > 0 && (
         <p>
           <strong>Not the first in 30 days:</strong> {dangers.map((each) => `${longDay(each.doneOn)} (${nameIn(each.taskId)})`).join(', ')}.

@@ -98,7 +98,9 @@ export function RoundsScreen({ view, decide, undo }: RoundsProps) {
         <div className="mt-10 max-w-[560px]">
           <p className="font-title text-[22px] font-bold">
             {view.asleep.length === 0
-              ? 'Nothing needs you right now. Every report has been looked at.'
+              ? view.holds > 0
+                ? `On hold after an injury report: ${view.holds}. Nothing else needs a decision right now.`
+                : 'Nothing needs a decision right now.'
               : `Nothing else needs you today: ${asleepInWords(view)}.`}
           </p>
           <p className="mt-2 text-soft">The yard shows how everybody is.</p>

@@ -34,11 +34,16 @@ export function actsFor(decision: Decision, task: ProgramTask | null, mayChange:
   const step = task?.step ?? 0;
   const last = task?.content.ladder.steps.length ?? 0;
   const acts: RoundsAct[] = [];
-  if (isOfStop(decision.kind)) return [{ key: 'r', answer: 'seen', words: 'I have read it', followed: true }];
+  if (isOfStop(decision.kind)) {
+    const seen: RoundsAct = { key: 'r', answer: 'seen', words: 'Mark as read (task stays on hold)', followed: true };
+    return decision.kind === 'pressed' && mayChange
+      ? [{ key: 'o', answer: 'lifted', words: 'Reopen the task', followed: true }, seen]
+      : [seen];
+  }
   if (decision.kind === 'unsafe') return [];
   if (decision.kind === 'unsuitable') return [{ key: 'h', answer: 'hold', words: 'Leave it, with a reason', followed: false }];
-  if (decision.kind === 'pressed' || decision.kind === 'question' || decision.kind === 'text' || decision.kind === 'sentBack')
-    acts.push({ key: 'r', answer: 'read', words: decision.kind === 'sentBack' ? 'I have looked at it' : 'I have read it', followed: true });
+  if (decision.kind === 'question' || decision.kind === 'text' || decision.kind === 'comment' || decision.kind === 'sentBack')
+    acts.push({ key: 'r', answer: 'read', words: decision.kind === 'sentBack' ? 'I have looked at it' : 'Mark as read', followed: true });
   if (task && mayChange) {
     if (step < last) acts.push({ key: 'u', answer: 'up', words: `Step up to ${step + 1}`, followed: suggestion?.move === 'up' });
     if (suggestion && decision.kind !== 'ladderEnd') acts.push({ key: 'h', answer: 'hold', words: `Hold at ${step}`, followed: false });

@@ -12,7 +12,7 @@ export type Decide = (form: FormData) => Promise<{ ok: true; decisionId: number 
 
 export interface RoundsAct {
   readonly key: string;
-  readonly answer: 'up' | 'down' | 'hold' | 'read' | 'seen';
+  readonly answer: 'up' | 'down' | 'hold' | 'read' | 'seen' | 'lifted';
   readonly words: string;
   /** Follows the suggestion: needs no reason. */
   readonly followed: boolean;

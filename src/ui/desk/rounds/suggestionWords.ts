@@ -16,11 +16,11 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
     case 'safetyWord':
       return 'Something hurt';
     case 'maybeHurt':
-      return 'Maybe hurt';
+      return 'Possible injury';
     case 'unsafe':
-      return 'Not for this child any more';
+      return 'No longer safe for this student';
     case 'unsuitable':
-      return 'To be thought over';
+      return 'Needs your safety review';
     case 'handSettled':
       return 'The hand has settled';
     case 'flooded':
@@ -31,6 +31,8 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
       return 'The family asks';
     case 'text':
       return 'A text needs you';
+    case 'comment':
+      return decision.reportIds.length === 1 ? 'Comment to read' : `${decision.reportIds.length} comments to read`;
     case 'sentBack':
       return 'The family shows how it goes';
     case 'tooHard':
@@ -77,22 +79,22 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       return ruleWords(suggestion!);
     case 'safetyWord':
       return {
-        why: 'A report says that something hurt. The task is closed for the family till you lift the stop; it was told whom to call. Suggestions for the task wait.',
-        otherwise: 'Reading it opens nothing: lift the stop, leave it closed, or take the task out.',
+        why: 'The family reported pain or an injury. This task is on hold at home until you reopen it. The family was shown when to call the doctor or the emergency number. Step suggestions for this task are paused.',
+        otherwise: 'Marking this as read does not reopen the task. Reopen it, keep it on hold, or remove it.',
       };
     case 'maybeHurt':
       return {
-        why: 'Nobody ticked that something hurt, but the words may mean it. The task is closed for the family till you lift the stop; it was told whom to call.',
-        otherwise: 'If nothing hurt, lift the stop and say so.',
+        why: 'The family did not report an injury, but their comment may describe one. This task is on hold at home until you reopen it.',
+        otherwise: 'If no one was hurt, reopen the task and say so.',
       };
     case 'unsafe':
       return {
-        why: 'Facts of this child were changed, and a rule of safety now blocks this task at a step that the family may do. The family still has it.',
-        otherwise: 'Take the task out, or build the next program without it. It may wait for a day at most.',
+        why: 'Facts about this student changed. A safety rule now blocks this task at a step the family may do. The task is still on the family’s page.',
+        otherwise: 'Remove the task, or send the next program without it. It can wait one day at most.',
       };
     case 'unsuitable':
       return {
-        why: 'Facts of this child were changed, and this task now asks for your reason at a step that the family may do.',
+        why: 'Facts about this student changed. This task now needs your clinical reason at a step the family may do.',
         otherwise: 'Leave it with your reason, which is kept, or take it out.',
       };
     case 'handSettled':
@@ -107,7 +109,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'text':
       return {
-        why: 'This came by text, and could not be read for sure. The family was told that a person reads it. Nothing of it was filed.',
+        why: 'This text could not be read automatically. Nothing in it was filed as a report.',
         otherwise: 'Ask the family, or file it by hand; marked read, it leaves the round.',
       };
     case 'sentBack':
@@ -117,8 +119,13 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'pressed':
       return {
-        why: 'The family touched “Something hurt” and said within a minute that it was a slip. The task is open.',
-        otherwise: 'When you mark it read, it leaves the round.',
+        why: 'The family pressed “Something hurt” and then said it was a mistake. The task stays on hold until you reopen it.',
+        otherwise: 'Reopen the task with one key. The family gets a message.',
+      };
+    case 'comment':
+      return {
+        why: 'The family wrote a comment with a report. The report is filed; no one has read the comment yet.',
+        otherwise: 'Mark as read takes all of these comments off your list.',
       };
     case 'question':
       return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };

@@ -5,6 +5,8 @@ import type { PageData } from '../script/page';
 export interface FamilyFiles {
   readonly styles: string;
   readonly script: string;
+  /** The danger reader, for the time without network. */
+  readonly danger: string;
 }
 
 interface Props {
@@ -18,7 +20,7 @@ interface Props {
   /** What an installed page is called, and where it begins. */
   readonly manifest?: string;
   /** The screen that a task begins with. */
-  readonly screen?: 'ready' | 'how';
+  readonly screen?: 'ready' | 'do';
   readonly children: React.ReactNode;
 }
 
@@ -46,7 +48,7 @@ export function FamilyPage({ language, title, files, data, again, manifest, scre
           <script
             id="page-data"
             type="application/json"
-            dangerouslySetInnerHTML={{ __html: JSON.stringify(data).replaceAll('<', '\\u003c') }}
+            dangerouslySetInnerHTML={{ __html: JSON.stringify({ ...data, danger: `/f/made/${files.danger}` }).replaceAll('<', '\\u003c') }}
           />
         )}
       </body>

@@ -16,26 +16,11 @@ interface Props {
  * after. So it needs no network and no script.
  */
 export function HurtSection({ task, step, token, emergencyNumber, words, newKey }: Props) {
-  const { t, local, language } = words;
+  const { local } = words;
   return (
     <section id="hurt" aria-labelledby="hurt-title">
       <HurtWords task={local(task.content.title)} emergencyNumber={emergencyNumber} words={words} headingId="hurt-title" />
-      <form method="post" action={`/f/${token}/report`}>
-        <input type="hidden" name="lang" value={language} />
-        <input type="hidden" name="idempotencyKey" value={newKey} />
-        <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
-        <input type="hidden" name="step" value={step} />
-        <input type="hidden" name="done" value="yes" />
-        <input type="hidden" name="hurt" value="on" />
-        <label className="mt-3 block">
-          {t('hurtWhat')}
-          <textarea name="words" rows={3} className="box" dir="auto" maxLength={2000} />
-        </label>
-        <button className="press press-main mt-3">{t('hurtTell')}</button>
-        <a className="press mt-2.5" href="#top" data-slip="">
-          {t('hurtSlip')}
-        </a>
-      </form>
+      <HurtForm task={task} step={step} token={token} words={words} newKey={newKey} kind="press" />
     </section>
   );
 }
@@ -46,5 +31,30 @@ export function HurtLink({ words: { t }, isScripted = false }: { words: FamilyWo
     <a href="#hurt" className={`hurt-link ${isScripted ? 'only-scripted' : ''}`}>
       {t('hurtNow')}
     </a>
+  );
+}
+
+/** The box for what happened: it stays for as long as the task is on hold. */
+export function HurtForm({ task, step, token, words, newKey, kind }: Omit<Props, 'emergencyNumber'> & { readonly kind: 'press' | 'more' }) {
+  const { t, language } = words;
+  return (
+    <form method="post" action={`/f/${token}/report`} data-hurt-form={kind}>
+      <input type="hidden" name="lang" value={language} />
+      <input type="hidden" name="idempotencyKey" value={newKey} />
+      <input type="hidden" name="versionTaskId" value={task.versionTaskId} />
+      <input type="hidden" name="step" value={step} />
+      <input type="hidden" name="done" value="yes" />
+      <input type="hidden" name="hurt" value="on" />
+      <label className="mt-3 block">
+        {t('hurtWhat')}
+        <textarea name="words" rows={3} className="box" dir="auto" maxLength={2000} required={kind === 'more'} />
+      </label>
+      <button className="press press-main mt-3">{t('hurtTell')}</button>
+      {kind === 'press' && (
+        <a className="press mt-2.5" href="#top" data-slip="">
+          {t('hurtSlip')}
+        </a>
+      )}
+    </form>
   );
 }

@@ -8,11 +8,15 @@ export interface KeptReport {
   readonly refused?: string;
   /** When it was kept: reports go out in this order. */
   readonly at?: number;
+  /** Whose it is, whichever link it was written under. */
+  readonly family?: string;
+  /** The link that it was written under was closed: it is offered at the next link of the same child. */
+  readonly isClosed?: boolean;
 }
 
 export type Sending =
   | { readonly kind: 'taken'; readonly next: string }
-  | { readonly kind: 'refused'; readonly words: string; readonly fields: Record<string, string> }
+  | { readonly kind: 'refused'; readonly words: string; readonly fields: Record<string, string>; readonly isClosed: boolean }
   | { readonly kind: 'kept' };
 
 interface Outbox extends DBSchema {
@@ -27,29 +31,58 @@ async function database(): Promise<IDBPDatabase<Outbox>> {
   return opened;
 }
 
-/** All that waits on this phone, of one family's address, oldest first: also what an older page of ours kept in another place. */
-export async function keptReports(address: string): Promise<KeptReport[]> {
+/** What could be kept nowhere: it is sent from here as long as the page stays open. */
+const inMemory = new Map<string, KeptReport>();
+
+/** All that waits on this phone, whichever link it was written under. */
+async function everything(): Promise<KeptReport[]> {
   const all = await database()
     .then((db) => db.getAll('reports'))
     .catch((): KeptReport[] => []);
   const keys = new Set(all.map(keyOf));
-  return [...inSimpleStore().filter((report) => !keys.has(keyOf(report))), ...all]
-    .filter((report) => report.address === address)
-    .sort((a, b) => (a.at ?? 0) - (b.at ?? 0));
+  return [...[...inMemory.values(), ...inSimpleStore()].filter((report) => !keys.has(keyOf(report))), ...all].sort(
+    (a, b) => (a.at ?? 0) - (b.at ?? 0),
+  );
 }
 
-/** Keeps a report. A phone whose larger store is full or closed uses the small one; one without any still sends. */
-export async function keep(report: KeptReport): Promise<void> {
-  const value = { at: Date.now(), ...report, key: keyOf(report) };
-  try {
-    await (await database()).put('reports', value);
-    storeSimply(inSimpleStore().filter((each) => keyOf(each) !== value.key));
-  } catch {
-    storeSimply([...inSimpleStore().filter((each) => keyOf(each) !== value.key), value]);
-  }
+/** All that waits on this phone, of one family's address, oldest first: also what an older page of ours kept in another place. */
+export async function keptReports(address: string): Promise<KeptReport[]> {
+  return (await everything()).filter((report) => report.address === address);
 }
+
+/** What this child's family wrote under a link that is closed by now. */
+export async function keptUnderClosedLinks(family: string, address: string): Promise<KeptReport[]> {
+  return (await everything()).filter((report) => report.family === family && report.address !== address && report.isClosed === true);
+}
+
+/**
+ * Keeps a report: in the larger store, else in the small one, else in memory. It is kept only where it can be read back.
+ * @returns false where it is in memory alone, and gone once the page is closed
+ */
+export async function keep(report: KeptReport): Promise<boolean> {
+  const value = { at: Date.now(), ...report, key: keyOf(report) };
+  inMemory.delete(value.key);
+  try {
+    const db = await database();
+    await db.put('reports', value);
+    if (await db.get('reports', value.key)) {
+      storeSimply(inSimpleStore().filter((each) => keyOf(each) !== value.key));
+      return true;
+    }
+  } catch {
+    // The small store is tried.
+  }
+  storeSimply([...inSimpleStore().filter((each) => keyOf(each) !== value.key), value]);
+  if (inSimpleStore().some((each) => keyOf(each) === value.key)) return true;
+  inMemory.set(value.key, value);
+  return false;
+}
+
+/** True while something is in memory alone. */
+export const isUnkept = () => inMemory.size > 0;
 
 export async function drop(report: KeptReport): Promise<void> {
+  inMemory.delete(keyOf(report));
   storeSimply(inSimpleStore().filter((each) => keyOf(each) !== keyOf(report)));
   await database()
     .then((db) => db.delete('reports', keyOf(report)))
@@ -78,7 +111,13 @@ async function sendReport(report: KeptReport): Promise<Sending> {
     const answer = await fetch(report.address, { method: 'POST', body, headers: { accept: 'application/json' } });
     const said = (await answer.json()) as { next?: string; words?: string; fields?: Record<string, string> };
     if (answer.ok && said.next) return { kind: 'taken', next: said.next };
-    if (answer.status < 500) return { kind: 'refused', words: said.words ?? '', fields: said.fields ?? {} };
+    if (answer.status < 500)
+      return {
+        kind: 'refused',
+        words: said.words ?? '',
+        fields: said.fields ?? {},
+        isClosed: answer.status === 410 || answer.status === 404,
+      };
   } catch {
     // No network, or an answer that was cut off: it stays kept.
   }
@@ -116,8 +155,14 @@ async function sendWaiting(report: KeptReport, onSent: (report: KeptReport) => v
     return { kind: 'sent', next: sent.next };
   }
   const why = [sent.words, ...Object.values(sent.fields)].join(' ');
-  await keep({ ...report, refused: why });
+  await keep({ ...report, refused: why, isClosed: sent.isClosed });
   return { kind: 'refused', why };
+}
+
+/** Gives a report of a closed link to the open one. It keeps its key, so that it is never filed twice. */
+export async function moveTo(address: string, report: KeptReport): Promise<void> {
+  const { refused: _refused, isClosed: _isClosed, ...rest } = report;
+  await keep({ ...rest, address });
 }
 
 export function fieldOf(report: KeptReport, name: string): string {
@@ -140,6 +185,6 @@ function storeSimply(reports: readonly KeptReport[]): void {
     if (reports.length) localStorage.setItem(NAME, JSON.stringify(reports));
     else localStorage.removeItem(NAME);
   } catch {
-    // A phone without storage still sends; it only cannot keep.
+    // Full, or closed: who keeps looks whether it is there.
   }
 }

@@ -23,13 +23,22 @@ export function keepDraft(action: string, task: string, draft: Omit<Draft, 'fiel
   }
 }
 
-export function draftOf(action: string, task: string, day: string): Draft | null {
+/** What was counted and chosen, whichever day that was; who reads it asks what to do with another day's. */
+export function draftOf(action: string, task: string): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(keyOf(action, task)) ?? 'null') as Draft | null;
-    return draft?.day === day && draft.counts ? draft : null;
+    return draft?.counts ? draft : null;
   } catch {
     return null;
   }
+}
+
+/** True where something was counted, chosen or written. */
+export function saysSomething({ fields, counts }: Draft): boolean {
+  return (
+    Object.values(counts).some((boxes) => Object.values(boxes).some((count) => count !== '' && count !== '0')) ||
+    fields.some(([name, value]) => value !== '' && (name === 'words' || name === 'help' || name === 'effort'))
+  );
 }
 
 export function dropDraft(action: string, task: string): void {

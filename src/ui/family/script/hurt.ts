@@ -3,36 +3,37 @@ import { sendLater } from '../offline/keptPages';
 import { wentOut } from './outbox';
 import { isScripted, made, one, type PageData } from './page';
 
-const SLIP_MILLISECONDS = 60_000;
-
 /**
  * What *Something hurt* sends. The fixed words above it are there at the touch, by the address alone: without scripts and
- * without network. With scripts the touch itself is told at once (and kept till it is), so that the task stays closed; for a
- * minute, and while nothing was told, it can be called a slip.
+ * without network. With scripts the touch itself is reported at once (and kept until it is), so that the task stays on hold. That it was pressed by
+ * mistake can be said at any time; only the therapist opens the task again. What is written stays, letter by letter, until it is sent.
  */
-export async function hurtForm({ link, words }: PageData): Promise<void> {
-  const form = one<HTMLFormElement>('#hurt form');
+export async function hurtForm({ link, words, family }: PageData): Promise<void> {
+  const form = one<HTMLFormElement>('[data-hurt-form]');
   if (!form) return;
+  keepWords(form);
+  // The task is on hold already: the box alone is left.
+  const isClosed = form.dataset.hurtForm === 'more';
   const address = form.getAttribute('action')!;
   const status = made('p', { className: 'mt-3 font-bold' });
   status.setAttribute('role', 'status');
-  const slip = made('button', { type: 'button', className: 'press mt-2.5', hidden: true }, words.hurtSlip!);
+  const slip = made('button', { type: 'button', className: 'press mt-2.5' }, words.hurtSlip!);
   const plainSlip = one('[data-slip]', form);
   plainSlip?.remove();
   form.append(status, slip);
   let isPressed = false;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const say = (sent: Sending) => (status.textContent = sent.kind === 'taken' ? words.hurtSent! : words.hurtKept!);
-  const send = async (more: readonly (readonly [string, string])[]): Promise<Sending> => {
+  const say = (sent: Sending, isKept: boolean) =>
+    (status.textContent = sent.kind === 'taken' ? words.hurtSent! : isKept ? words.hurtKept! : words.hurtNotKept!);
+  const send = async (more: readonly (readonly [string, string])[]): Promise<[Sending, boolean]> => {
     const fields = [...new FormData(form)].map(([name, value]): [string, string] => [name, String(value)]);
-    const report: KeptReport = { address, fields: [...fields, ...more] };
-    await keep(report);
+    const report: KeptReport = { address, family, fields: [...fields, ...more] };
+    const isKept = await keep(report);
     const sent = await sendKept(report);
     if (sent.kind === 'taken') {
       await drop(report);
       wentOut(link, report);
     } else void sendLater(link);
-    return sent;
+    return [sent, isKept];
   };
   const waits = (await keptReports(address)).some(
     (report) =>
@@ -50,32 +51,56 @@ export async function hurtForm({ link, words }: PageData): Promise<void> {
     isPressed = true;
     one('#hurt-title')?.focus();
     if (waits) return void (status.textContent = words.hurtKept!);
-    slip.hidden = false;
-    timer = setTimeout(() => (slip.hidden = true), SLIP_MILLISECONDS);
-    say(await send([['press', 'pressed']]));
+    say(...(await send([['press', 'pressed']])));
   };
   form.addEventListener('submit', (event) => {
     if (!isScripted()) return;
     event.preventDefault();
-    clearTimeout(timer);
-    slip.hidden = true;
-    void send([]).then((sent) => (sent.kind === 'taken' ? location.assign(sent.next) : say(sent)));
+    void send([]).then(([sent, isKept]) => {
+      if (sent.kind === 'taken' || isKept) forgetWords(form);
+      if (sent.kind === 'taken') return location.assign(sent.next);
+      say(sent, isKept);
+    });
   });
   slip.addEventListener('click', () => {
     slip.hidden = true;
-    void send([['press', 'mistake']]).then((sent) => {
-      isPressed = false;
-      location.hash = 'do';
-      // Drawn anew the page has a key of its own for what may come next; with no network it is given one here.
-      if (sent.kind === 'taken') return location.reload();
-      one<HTMLInputElement>('[name=idempotencyKey]', form)!.value = newKey();
-      status.textContent = '';
+    void send([['press', 'mistake']]).then(([sent, isKept]) => {
+      status.textContent = sent.kind === 'taken' ? words.slipSent! : isKept ? words.slipKept! : words.hurtNotKept!;
     });
   });
+  if (isClosed) return;
   window.addEventListener('hashchange', () => void press());
   // What was pressed here and has not gone out yet keeps the task closed on this phone.
   if (waits) location.replace('#hurt');
   await press();
+}
+
+const wordsKey = (form: HTMLFormElement) =>
+  `yard-hurt:${form.getAttribute('action')}:${one<HTMLInputElement>('[name=versionTaskId]', form)!.value}`;
+
+/** What is written into the box is kept at every letter, and stands there again after a reload, a call or a walk through other pages. */
+function keepWords(form: HTMLFormElement): void {
+  const box = one<HTMLTextAreaElement>('textarea', form)!;
+  try {
+    box.value ||= localStorage.getItem(wordsKey(form)) ?? '';
+  } catch {
+    // A phone without storage keeps what stands on the page.
+  }
+  box.addEventListener('input', () => {
+    try {
+      localStorage.setItem(wordsKey(form), box.value);
+    } catch {
+      // As above.
+    }
+  });
+}
+
+function forgetWords(form: HTMLFormElement): void {
+  try {
+    localStorage.removeItem(wordsKey(form));
+  } catch {
+    // Nothing was kept.
+  }
 }
 
 /** A random UUID; older phones have no `crypto.randomUUID`. */

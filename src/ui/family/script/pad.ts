@@ -187,6 +187,9 @@ interface Clock {
   readonly since: number | null;
 }
 
+/** Where no time is asked for a clock stands after so long. Our own choice. */
+const MOST_MINUTES = 60;
+
 function clockPad(pad: PadData, place: HTMLElement, boxes: Boxes, words: Words, key: string): Pad {
   const box = pad.boxes[0]!;
   const read = (): Clock => {
@@ -204,7 +207,9 @@ function clockPad(pad: PadData, place: HTMLElement, boxes: Boxes, words: Words, 
       // Kept in memory alone.
     }
   };
-  const passed = () => clock.before + (clock.since === null ? 0 : Date.now() - clock.since);
+  /** A clock that was left running tells of no practice: it stands at twice what was asked. */
+  const most = 2 * Math.max(1, box.target ?? MOST_MINUTES / 2) * 60_000;
+  const passed = () => Math.min(most, clock.before + (clock.since === null ? 0 : Date.now() - clock.since));
   const face = made('span', { className: 'pad-number' });
   const of = made('span', { className: 'pad-of' }, filled(words.ofTarget, { target: box.target ?? 0 }));
   const doing = made('span', { className: 'pad-whose' });
@@ -219,6 +224,12 @@ function clockPad(pad: PadData, place: HTMLElement, boxes: Boxes, words: Words, 
   /** Minutes are told in halves. */
   const tell = () => boxes.write(box.name, Math.round(passed() / 30_000) / 2);
   const tick = () => {
+    if (clock.since !== null && passed() >= most) {
+      clock = { before: most, since: null };
+      store();
+      tell();
+      status.textContent = words.clockLong!;
+    }
     redraw();
     if (clock.since === null || box.target === null || passed() < box.target * 60_000 || status.textContent) return;
     status.textContent = words.clockDone!;

@@ -7,8 +7,14 @@ export interface PageData {
   readonly stamp: string;
   readonly locale: string;
   readonly timeZone: string;
+  /** The same for every link of this child. */
+  readonly family: string;
+  /** The server's moment when the page was made. */
+  readonly now: number;
   /** The day on which the page was made, in the family's zone. */
   readonly day: string;
+  /** Where the danger reader lies; the frame of the page says so. */
+  readonly danger?: string;
   readonly words: Readonly<Record<string, string>>;
   readonly task?: TaskData;
 }
@@ -25,8 +31,6 @@ export interface TaskData {
 
 export interface StepData {
   readonly step: number;
-  /** A key for the report of each step, so that none is told twice. */
-  readonly key: string;
   readonly pad: PadData;
 }
 
@@ -69,4 +73,21 @@ export function made<Tag extends keyof HTMLElementTagNameMap>(
   const element = Object.assign(document.createElement(tag), about);
   element.append(...within);
   return element;
+}
+
+const SKEW = 'yard-skew';
+
+/**
+ * Now, by the server's clock: a phone may be a day off. A page that came fresh says how far; a kept one is older than what was learned last.
+ */
+export function serverNow({ now }: PageData): number {
+  try {
+    const known = JSON.parse(localStorage.getItem(SKEW) ?? 'null') as { readonly made: number; readonly skew: number } | null;
+    if (known && known.made >= now) return Date.now() + known.skew;
+    const skew = now - Date.now();
+    localStorage.setItem(SKEW, JSON.stringify({ made: now, skew }));
+    return Date.now() + skew;
+  } catch {
+    return Date.now();
+  }
 }

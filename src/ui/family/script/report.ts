@@ -1,17 +1,18 @@
-import { dangerIn } from '@/core/safety';
-import { draftOf, dropDraft, fillIn, keepDraft } from '../report/draftStore';
-import { drop, keep, sendKept, type KeptReport, type Sending } from '../outbox/outboxStore';
+import { draftOf, dropDraft, fillIn, keepDraft, saysSomething, type Draft } from '../report/draftStore';
+import { drop, isUnkept, keep, sendKept, type KeptReport, type Sending } from '../outbox/outboxStore';
 import { sendLater } from '../offline/keptPages';
+import { loadDangerReader, mayBeHarm } from './dangerReader';
+import { newKey } from './hurt';
 import { wentOut } from './outbox';
 import { padFor, type Boxes } from './pad';
-import { all, filled, isScripted, made, one, type PageData } from './page';
+import { all, filled, isScripted, made, one, serverNow, type PageData } from './page';
 import { goTo, showScreens } from './screens';
 
 const COUNTED = ['left', 'right', 'amount'] as const;
 const FREE_WORDS = new Set(['words', 'saidBy']);
 type Why = 'tooHard' | 'tooEasy';
 
-const dayIn = (timeZone: string) => new Intl.DateTimeFormat('en-CA', { timeZone }).format(Date.now());
+const todayOf = (page: PageData) => new Intl.DateTimeFormat('en-CA', { timeZone: page.timeZone }).format(serverNow(page));
 
 /**
  * A plain form that also sends by script: kept on the phone first, so that no network and a closed phone lose nothing. What was counted
@@ -27,6 +28,8 @@ class ReportForm {
   /** What stands on the page for each step, whether it is shown or not. */
   private readonly parts = new Map<number, HTMLElement[]>();
   private readonly action: string;
+  /** One key a report, made here: a page that is opened again, or was kept for days, never writes over an earlier report. */
+  private readonly keys = new Map<number, string>();
   /** Where what was counted is kept: yesterday's count is none of today's. */
   private readonly place: string;
   private readonly drawn = new Set<number>();
@@ -43,20 +46,21 @@ class ReportForm {
     this.action = form.getAttribute('action')!;
     this.place = [task.versionTaskId, task.otherDay].filter(Boolean).join(':');
     for (const { step } of task.steps) {
+      this.keys.set(step, newKey());
       const template = one<HTMLElement>(`#step-${step}`) as HTMLTemplateElement | null;
       this.parts.set(step, all('[data-part]', step === task.step ? document : template!.content));
     }
   }
 
   begin(): void {
-    const draft = draftOf(this.action, this.place, this.page.day);
-    if (draft) {
-      for (const [step, counts] of Object.entries(draft.counts))
-        for (const [name, count] of Object.entries(counts)) this.write(Number(step), name, count);
-      fillIn(this.form, draft);
-      if (draft.step !== this.step && this.parts.has(draft.step)) this.show(draft.step);
-    }
+    const found = draftOf(this.action, this.place);
+    const draft = found?.day === this.page.day ? found : null;
+    this.useKey();
+    if (draft) this.fill(draft);
+    else if (found && saysSomething(found)) this.offer(found);
     this.drawPad();
+    void loadDangerReader(this.page);
+    window.addEventListener('beforeunload', (event) => isUnkept() && event.preventDefault());
     for (const kind of ['input', 'change', 'click'] as const) this.form.addEventListener(kind, () => setTimeout(() => this.keepNow(), 0));
     this.form.addEventListener(
       'input',
@@ -72,11 +76,54 @@ class ReportForm {
       this.send().catch(() => this.form.submit());
     });
     const isChange = one<HTMLInputElement>('[name=corrects]', this.form)!.value !== '';
-    showScreens(draft ? 'do' : isChange ? 'how' : 'ready', (screen) => {
+    showScreens(draft || isChange ? 'do' : 'ready', (screen) => {
       if (screen === 'how') this.pad?.leave();
       if (screen === 'do') this.drawPad();
     });
     document.addEventListener('visibilitychange', () => this.keepNow());
+  }
+
+  private fill(draft: Draft): void {
+    for (const [step, counts] of Object.entries(draft.counts))
+      for (const [name, count] of Object.entries(counts)) this.write(Number(step), name, count);
+    fillIn(this.form, draft);
+    if (draft.step !== this.step && this.parts.has(draft.step)) this.show(draft.step);
+  }
+
+  /** What was counted or written on another day and never sent is that day's: it is offered, not thrown away and not counted as today's. */
+  private offer(draft: Draft): void {
+    const { words, locale } = this.page;
+    const day = new Intl.DateTimeFormat(locale, { weekday: 'long', month: 'long', day: 'numeric', timeZone: 'UTC' }).format(
+      new Date(`${draft.day}T12:00:00Z`),
+    );
+    const take = made('button', { type: 'button', className: 'press mt-2' }, words.draftTake!);
+    const leave = made('button', { type: 'button', className: 'press mt-2' }, words.draftDrop!);
+    const ask = made(
+      'div',
+      { className: 'watch mt-3' },
+      made('p', { className: 'font-bold' }, filled(words.draftFound, { day })),
+      take,
+      leave,
+    );
+    ask.setAttribute('role', 'status');
+    take.addEventListener('click', () => {
+      this.fill(draft);
+      const when = one<HTMLInputElement>('[name=doneOn]', this.form);
+      if (when) when.value = draft.day;
+      this.drawPad();
+      ask.remove();
+      this.keepNow();
+      goTo('do');
+    });
+    leave.addEventListener('click', () => {
+      dropDraft(this.action, this.place);
+      ask.remove();
+    });
+    this.form.prepend(ask);
+  }
+
+  private useKey(): void {
+    one<HTMLInputElement>('[name=idempotencyKey]', this.form)!.value = this.keys.get(this.step)!;
   }
 
   private touched(event: Event): void {
@@ -163,14 +210,14 @@ class ReportForm {
     now.forEach((part, index) => part.replaceWith(then[index]!));
     this.step = step;
     one<HTMLInputElement>('[name=step]', this.form)!.value = String(step);
-    one<HTMLInputElement>('[name=idempotencyKey]', this.form)!.value = this.task.steps.find((each) => each.step === step)!.key;
+    this.useKey();
     for (const place of all('[data-step-shown]')) place.textContent = String(step);
   }
 
   private async send(): Promise<void> {
     if (this.state === 'sending') return;
     this.pad?.leave();
-    const now = dayIn(this.page.timeZone);
+    const now = todayOf(this.page);
     const told = new FormData(this.form).get('doneOn');
     // Left open over night: whose day it was is asked, not guessed.
     if (now !== this.page.day && told === this.page.day && this.state !== 'askDay') return this.askDay(now);
@@ -210,7 +257,8 @@ class ReportForm {
     const isChange = fields.some(([name, value]) => name === 'corrects' && value !== '');
     if (isChange) return [];
     const shared = fields.filter(([name]) => ['lang', 'versionTaskId', 'doneOn', 'saidBy'].includes(name));
-    return this.task.steps.flatMap(({ step, key }) => {
+    return this.task.steps.flatMap(({ step }) => {
+      const key = this.keys.get(step)!;
       const counts = Object.entries(step === this.step ? {} : this.countsAt(step)).filter(
         ([, count]) => Number(count.replace(',', '.')) > 0,
       );
@@ -218,17 +266,17 @@ class ReportForm {
       const why: Why = step > this.step ? 'tooHard' : 'tooEasy';
       if (counts.length === 0) return [];
       const own: [string, string][] = [['idempotencyKey', key], ['step', String(step)], ['done', 'yes'], ['effort', why], ...counts];
-      return [{ address: this.action, fields: [...shared, ...own] }];
+      return [{ address: this.action, family: this.page.family, fields: [...shared, ...own] }];
     });
   }
 
   private async sendNow(doneOn?: string): Promise<void> {
     const fields = this.fields(doneOn);
-    const report: KeptReport = { address: this.action, fields };
+    const report: KeptReport = { address: this.action, family: this.page.family, fields };
     this.say('sending');
     const before = this.ofStepsLeft(fields);
     for (const each of before) await keep(each);
-    await keep(report);
+    const isKept = await keep(report);
     this.state = 'gone';
     for (const each of before) await this.sent(each);
     const sent = await this.sent(report);
@@ -241,9 +289,9 @@ class ReportForm {
     if (sent.kind === 'kept') void sendLater(this.page.link);
     if (sent.kind === 'taken' && !/said=(?:saved|repeated)/.test(sent.next)) return location.assign(sent.next);
     // The server reads the words, too, once they reach it; till then nobody else does.
-    if (sent.kind === 'kept' && fields.some(([name, value]) => FREE_WORDS.has(name) && dangerIn(value).length > 0))
-      return void (location.hash = '#hurt');
-    this.end(sent, fields);
+    const free = fields.flatMap(([name, value]) => (FREE_WORDS.has(name) ? [value] : []));
+    if (sent.kind === 'kept' && (await mayBeHarm(this.page, free))) return void (location.hash = '#hurt');
+    this.end(sent, fields, isKept);
   }
 
   private async sent(report: KeptReport): Promise<Sending> {
@@ -252,7 +300,7 @@ class ReportForm {
     // What was refused can still be mended here; where it can't (the link is closed), it stays kept.
     if (sent.kind === 'taken' || isToMend) await drop(report);
     if (sent.kind === 'taken') wentOut(this.page.link, report);
-    if (sent.kind === 'refused' && !isToMend) await keep({ ...report, refused: sent.words });
+    if (sent.kind === 'refused' && !isToMend) await keep({ ...report, refused: sent.words, isClosed: sent.isClosed });
     return sent;
   }
 
@@ -288,7 +336,7 @@ class ReportForm {
   }
 
   /** Saved or kept, in place; what comes next stands below it. */
-  private end(sent: Sending, fields: readonly (readonly [string, string])[]): void {
+  private end(sent: Sending, fields: readonly (readonly [string, string])[], isKept: boolean): void {
     const { words } = this.page;
     const counted = fields
       .filter(([name, value]) => COUNTED.some((each) => each === name) && value !== '')
@@ -303,7 +351,17 @@ class ReportForm {
       );
     } else
       said.replaceChildren(
-        made('p', { className: 'said-straw' }, sent.kind === 'refused' ? filled(words.refused, { why: sent.words }) : words.kept!),
+        made(
+          'p',
+          { className: 'said-straw' },
+          sent.kind === 'refused'
+            ? sent.isClosed
+              ? words.keptClosed!
+              : filled(words.refused, { why: sent.words })
+            : isKept
+              ? words.kept!
+              : words.notKept!,
+        ),
       );
     goTo('saved');
   }

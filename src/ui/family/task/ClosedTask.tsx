@@ -3,17 +3,20 @@ import { dayLocale, longDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { HurtWords } from '../hurt/HurtWords';
 
-/** A closed task: the fixed words, and nothing to do. */
+/** A task on hold: the fixed words, the box for what happened, and nothing to do. */
 export function ClosedTask({
   closed,
   task,
   emergencyNumber,
   words,
+  children,
 }: {
   closed: NonNullable<FamilyTask['closed']>;
   task: string;
   emergencyNumber: string;
   words: FamilyWords;
+  /** The box for what happened. */
+  children: React.ReactNode;
 }) {
   const { t, language } = words;
   if (closed.kind === 'until') {
@@ -23,5 +26,15 @@ export function ClosedTask({
       </p>
     );
   }
-  return <HurtWords task={task} emergencyNumber={emergencyNumber} words={words} title={t('closedTitle', { task })} />;
+  return (
+    <>
+      {closed.fromSchool !== null && (
+        <p className="said-straw">
+          {t('fromSchool')} <q dir="auto">{closed.fromSchool}</q>
+        </p>
+      )}
+      <HurtWords task={task} emergencyNumber={emergencyNumber} words={words} title={t('closedTitle', { task })} />
+      {children}
+    </>
+  );
 }

@@ -28,7 +28,7 @@ export function DoScreen(props: PartProps & SaidProps) {
     );
   };
   return (
-    <section id="do" className="screen" aria-labelledby="do-title">
+    <section id="do" className={`screen ${props.said ? 'first' : ''}`} aria-labelledby="do-title">
       <h2 id="do-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
         {t('howMany')}
       </h2>

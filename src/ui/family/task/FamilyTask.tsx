@@ -2,13 +2,13 @@ import type { CalendarDay } from '@/core/calendar';
 import { callChild } from '@/core/tasks';
 import { dayLocale, longDay } from '../../shared/days';
 import { Waiting } from '../frame/Waiting';
-import { HurtLink, HurtSection } from '../hurt/HurtSection';
+import { HurtForm, HurtLink, HurtSection } from '../hurt/HurtSection';
 import { Stones } from '../today/Stones';
 import { ClosedTask } from './ClosedTask';
 import { DoPart, DoScreen } from './DoScreen';
 import { HowScreen } from './HowScreen';
 import { LookPart, LookScreen } from './LookScreen';
-import { ReadyPart, ReadyScreen } from './ReadyScreen';
+import { ReadyPart, ReadyScreen, ToldAlready } from './ReadyScreen';
 import { SavedScreen } from './SavedScreen';
 import { stepsOf, type FamilyTaskProps } from './taskProps';
 
@@ -29,8 +29,12 @@ export function FamilyTask(props: FamilyTaskProps) {
           {t('back')}
         </a>
         <strong className="font-title">{view.child.calledName}</strong>
+        {!found.closed && <HurtLink words={words} />}
       </header>
       <Waiting />
+      {said && !found.closed && (
+        <ToldAlready said={said} words={words} again={`/f/${token}/task/${task.versionTaskId}?lang=${language}&again=1`} />
+      )}
       {props.day && <p className="said-straw">{t('flow.ofAnotherDay', { day: longDay(props.day as CalendarDay, dayLocale(language)) })}</p>}
       <div className="about">
         <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
@@ -38,7 +42,9 @@ export function FamilyTask(props: FamilyTaskProps) {
       <h1 className="mt-1 text-[1.6rem] leading-tight">{local(content.title)}</h1>
       <p className="about text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
       {found.closed ? (
-        <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words} />
+        <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words}>
+          <HurtForm task={task} step={step} token={token} words={words} newKey={hurtKey} kind="more" />
+        </ClosedTask>
       ) : (
         <>
           <HurtSection task={task} step={step} token={token} emergencyNumber={view.emergencyNumber} words={words} newKey={hurtKey} />

@@ -12,7 +12,7 @@ export function HowScreen({ view, found: { task }, words, said, day }: FamilyTas
   const { t } = words;
   const { dose } = task;
   return (
-    <section id="how" className={`screen ${said ? 'first' : ''}`} aria-labelledby="how-title">
+    <section id="how" className="screen" aria-labelledby="how-title">
       <h2 id="how-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
         {t('flow.how')}
       </h2>

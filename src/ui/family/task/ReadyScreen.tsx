@@ -11,14 +11,13 @@ const NOT_DONE_REASONS = ['time', 'ill', 'refused', 'missing', 'tooHard', 'other
 
 /** What to have at hand and what to watch out for; or why it is not done today. */
 export function ReadyScreen(props: PartProps & SaidProps) {
-  const { token, words, said, found } = props;
+  const { token, words, said } = props;
   const { t, language } = words;
   return (
     <section id="ready" className={`screen ${said ? '' : 'first'}`} aria-labelledby="ready-title">
       <h2 id="ready-title" data-heading="" tabIndex={-1} className="mt-4 text-[1.2rem]">
         {t('flow.ready')}
       </h2>
-      {said && <ToldAlready said={said} words={words} again={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}&again=1`} />}
       <ReadyPart {...props} />
       <p className="mt-2">
         <a className="touch underline underline-offset-4" href={`/f/${token}/home?lang=${language}`}>
@@ -74,7 +73,7 @@ export function ReadyPart(props: PartProps) {
 }
 
 /** Somebody has told of it today, perhaps on another phone: this changes that word, unless it was done once more. */
-function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWords; again: string }) {
+export function ToldAlready({ said, words, again }: { said: SaidToday; words: FamilyWords; again: string }) {
   const { t } = words;
   const amount = said.amount === null ? t('notCounted') : String(said.amount);
   return (

@@ -1,10 +1,16 @@
 import { ReadsOn } from '../frame/ReadsOn';
+import { HurtLink } from '../hurt/HurtSection';
 import type { FamilyTaskProps } from './taskProps';
 
 /** Shown by the script alone, in place: without one, the day says that it was saved. */
-export function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
+export function SavedScreen({ view, found, token, words, day }: FamilyTaskProps) {
   const { t, local, language } = words;
-  const next = view.tasks.find((each) => each.task.taskId !== found.task.taskId && each.reportedToday === null && each.closed === null);
+  // Of another day what was reported is not known here: the next one of the day follows.
+  const at = view.tasks.findIndex((each) => each.task.taskId === found.task.taskId);
+  const next = day
+    ? view.tasks.slice(at + 1).find(({ closed }) => closed === null)
+    : view.tasks.find((each) => each.task.taskId !== found.task.taskId && each.reportedToday === null && each.closed === null);
+  const ofDay = day ? `&day=${day}` : '';
   return (
     <section id="saved" className="screen only-scripted" aria-labelledby="saved-title">
       <h2 id="saved-title" data-heading="" tabIndex={-1} className="sr-only">
@@ -14,7 +20,10 @@ export function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
       <div data-outbox="" />
       <ReadsOn view={view} words={words} />
       <p className="mt-3">
-        <a className="touch underline underline-offset-4" href={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}#how`}>
+        <a
+          className="touch underline underline-offset-4"
+          href={`/f/${token}/task/${found.task.versionTaskId}?lang=${language}${ofDay}&change=1#do`}
+        >
           {t('change')}
         </a>
       </p>
@@ -27,7 +36,7 @@ export function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
       )}
       <p className="onward">
         {next ? (
-          <a className="press press-main" href={`/f/${token}/task/${next.task.versionTaskId}?lang=${language}`}>
+          <a className="press press-main" href={`/f/${token}/task/${next.task.versionTaskId}?lang=${language}${ofDay}`}>
             {t('flow.next', { task: local(next.task.content.title) })}
           </a>
         ) : (
@@ -35,6 +44,7 @@ export function SavedScreen({ view, found, token, words }: FamilyTaskProps) {
             {t('flow.dayEnds')}
           </a>
         )}
+        <HurtLink words={words} isScripted />
       </p>
     </section>
   );

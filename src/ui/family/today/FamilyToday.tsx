@@ -95,6 +95,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
           </ol>
         </>
       )}
+      <HurtToday view={view} token={token} words={words} />
       <Week view={view} token={token} words={words} />
       <p className="mt-4">
         <a className="touch underline underline-offset-4" href={`/f/${token}/reminders?lang=${language}`}>
@@ -103,6 +104,30 @@ export function FamilyToday({ view, token, words, said }: Props) {
       </p>
       <p className="mt-8 text-[0.85rem] text-soft">{t('care')}</p>
     </main>
+  );
+}
+
+/** Pain is often noticed after the practice: the button stands on the day, too, and leads to the activity. */
+function HurtToday({ view, token, words }: Pick<Props, 'view' | 'token' | 'words'>) {
+  const { t, local, language } = words;
+  const open = [...view.tasks, ...view.otherTasks].filter(({ closed }) => closed?.kind !== 'stop');
+  if (open.length === 0) return null;
+  return (
+    <details className="hurt-day mt-6">
+      <summary className="hurt-link">{t('hurtNow')}</summary>
+      <p className="mt-2">
+        <a className="press border-brick! text-brick!" href={`tel:${view.emergencyNumber}`}>
+          {t('callEmergency', { number: view.emergencyNumber })}
+        </a>
+      </p>
+      <p className="mt-2">{t('safety')}</p>
+      <p className="mt-3 font-bold">{t('hurtWhich')}</p>
+      {open.map(({ task }) => (
+        <a key={task.versionTaskId} className="press mt-2" href={`/f/${token}/task/${task.versionTaskId}?lang=${language}&again=1#hurt`}>
+          {local(task.content.title)}
+        </a>
+      ))}
+    </details>
   );
 }
 
@@ -121,6 +146,8 @@ export function dataOfDay(view: FamilyView, token: string, words: FamilyWords): 
     stamp: stampOf(view, language),
     locale: dayLocale(language),
     timeZone: view.child.timeZone,
+    family: view.familyKey,
+    now: view.now,
     day: view.today,
     words: pageWords(words, view.today),
   };
@@ -169,7 +196,7 @@ function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsk
             <strong className={`text-[1.12rem] ${reportedToday?.done && !each.closed ? 'line-through decoration-green decoration-2' : ''}`}>
               {local(task.content.title)}
             </strong>
-            <span className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
+            <span data-state-of={task.versionTaskId} className={`shrink-0 font-bold ${each.closed ? 'text-brick' : 'text-green'}`}>
               {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
             </span>
           </span>

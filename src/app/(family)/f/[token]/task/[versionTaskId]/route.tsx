@@ -35,7 +35,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
           {...wish}
         />
       ),
-      screen: said ? 'how' : 'ready',
+      screen: said ? 'do' : 'ready',
       data: dataOfTask(view, token, words, { ...wish, keys, day: isOtherDay ? day : null }),
     };
   });

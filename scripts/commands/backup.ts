@@ -3,10 +3,10 @@ import path from 'node:path';
 import { inTransaction, migrationNames, MIGRATIONS, migrator, openDatabase } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
 import { BrokenBackup, makeBackup, restoreBackup } from '@/outside/backup';
-import { homeOf, startMariaDb } from '../mariadb';
+import { runningUrl, startMariaDb } from '../mariadb';
 import { isAlive } from '../processes';
 import { say } from '../say';
-import { ADDRESS_FILE } from '../stack';
+import { DATA_FOLDER } from '../dataFolder';
 import { ensureSystemPackages } from '../systemPackages';
 import { settingsOf, wordAfter } from './serve';
 
@@ -101,19 +101,14 @@ function passphraseOf(words: readonly string[]): string | null {
 
 /** The data folder and its database: the one that is being served, the one that the settings name, or its own, started for this. */
 export async function placeOf(words: readonly string[]): Promise<Place> {
-  const folder = wordAfter(words, '--data');
+  // Beside a demo that runs, and with no other place named, the demo is meant: its server goes on.
+  const isDemo = !words.includes('--data') && !words.includes('--config') && runningUrl(path.join(DATA_FOLDER, 'mariadb')) !== null;
+  const folder = isDemo ? DATA_FOLDER : wordAfter(words, '--data');
   const settings = folder === null ? settingsOf(words) : null;
   const dataFolder = path.resolve(folder ?? settings!.dataFolder);
-  const known = settings?.databaseOwner ?? settings?.database ?? addressOfRunning(dataFolder);
+  const known = settings?.databaseOwner ?? settings?.database ?? runningUrl(path.join(dataFolder, 'mariadb'));
   ensureSystemPackages({ database: known === null, browser: false });
   if (known) return { dataFolder, databaseUrl: known, close: async () => {} };
   const server = await startMariaDb(path.join(dataFolder, 'mariadb'));
   return { dataFolder, databaseUrl: server.url(), close: () => server.stop() };
-}
-
-/** The address of the database of a data folder, while it runs; null where it does not. */
-function addressOfRunning(dataFolder: string): string | null {
-  const [address, pidFile] = [path.join(dataFolder, ADDRESS_FILE), path.join(homeOf(path.join(dataFolder, 'mariadb')), 'mariadbd.pid')];
-  const runs = existsSync(address) && existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8')));
-  return runs ? readFileSync(address, 'utf8') : null;
 }

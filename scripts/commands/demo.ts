@@ -1,3 +1,4 @@
+import { DATA_FOLDER } from '../dataFolder';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from '../build';
@@ -7,7 +8,7 @@ import { say } from '../say';
 import { CLOCK_FILE, startStack, type Stack } from '../stack';
 import { ensureSystemPackages } from '../systemPackages';
 
-export const DATA_FOLDER = path.resolve('.data');
+export { DATA_FOLDER };
 export const PID_FILE = path.join(DATA_FOLDER, 'yard.pid');
 const WANTED_PORT = 4300;
 const WANTED_DATABASE_PORT = 43306;

@@ -202,7 +202,7 @@ test.describe('family’s pages', () => {
 
   test('what is in the house, and a link that does not open', async ({ page }) => {
     await page.goto(`${linkOf('Odalys V.')}/home`);
-    await expect(page.getByRole('heading', { name: '¿Qué hay en su casa?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: '¿Qué materiales tienen en casa?' })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
     await page.goto(`${served().url}/f/${'y'.repeat(32)}`);

@@ -242,7 +242,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(row).toContainText('At this home: 5 bottle caps for washers, 1 in.');
   await row.getByLabel('Today’s step').selectOption('2');
   // What goes into a palm is small: it takes a reason at each step for a child of this kind.
-  for (const reason of await row.getByLabel('Only with your reason:').all()) await reason.fill('Only at my side, in the session');
+  for (const reason of await row.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side, in the session');
   // Small stickers: only with a reason, and never by oversight.
   await page
     .getByRole('complementary', { name: 'Tasks' })
@@ -253,7 +253,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(labels).toContainText('Round stickers, ¾ in: small enough for the small-parts cylinder. An adult stays the whole time.');
   await expect(labels).toContainText('16 CFR 1501.4');
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
-  for (const reason of await labels.getByLabel('Only with your reason:').all()) await reason.fill('Only at my side, in the session');
+  for (const reason of await labels.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side, in the session');
   await expect(page.getByText(/to fix first/)).toHaveCount(0);
   await labels.getByRole('button', { name: 'remove', exact: true }).click();
   await row.getByText('settings of this task for this child').click();

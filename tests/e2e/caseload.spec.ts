@@ -56,17 +56,17 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await page.getByLabel('Minutes a day').fill('12');
   await page.keyboard.press('Control+Enter');
   await expect(page).toHaveURL(new RegExp(`/children/${child}$`));
-  await expect(page.getByText('Cut the planks: not for this child any more.')).toBeVisible();
+  await expect(page.getByText('Cut the planks: no longer safe.')).toBeVisible();
   await page.goto('/rounds');
   await page
-    .getByRole('link', { name: /Bastian N\.: not for this child any more/ })
+    .getByRole('link', { name: /Bastian N\.: no longer safe/ })
     .first()
     .click();
   await expect(page.getByRole('heading', { name: 'Not for this child any more' })).toBeVisible();
   await page.keyboard.press('t');
   await page.getByLabel('Why?').fill('no scissors at home');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByRole('img', { name: /Bastian N\.: not for this child any more, settled/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Bastian N\.: no longer safe, settled/ })).toBeVisible();
   const family = await newPage(page.context().browser()!);
   await family.goto(`${linkOf('Bastian N.')}?lang=en`);
   await expect(family.getByText('Cut the planks')).toHaveCount(0);

@@ -228,7 +228,7 @@ test.describe('with scripts on', () => {
     await page.getByRole('listitem').getByRole('link').first().click();
     await page.goto(`${page.url().replace(/#.*/, '')}#ready`);
     await expect(page.getByText('Already told today: 3.')).toBeVisible();
-    await page.getByRole('link', { name: 'No, we did it once more' }).click();
+    await page.getByRole('link', { name: 'We did it again' }).click();
     await toCount(page);
     await counted.fill('2');
     await sendReport(page);

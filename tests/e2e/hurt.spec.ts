@@ -15,7 +15,7 @@ test.describe('something that hurts', () => {
     await openTask(page);
     const title = await page.getByRole('heading', { level: 1 }).textContent();
     await context.setOffline(true);
-    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await page.getByRole('link', { name: 'Something hurt' }).first().click();
     await expect(page.getByRole('heading', { name: `Stop: ${title}` })).toBeFocused();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toHaveAttribute('href', 'tel:911');
     await expect(page.getByText('no one watches this page all the time')).toBeVisible();
@@ -24,7 +24,7 @@ test.describe('something that hurts', () => {
     await page.goBack();
     await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
     await page.getByLabel(/What happened/).fill('The clip snapped on a finger');
-    await page.getByRole('button', { name: 'Tell the therapist' }).click();
+    await page.getByRole('button', { name: 'Send to the therapist' }).click();
     await context.setOffline(false);
     const told = async () => (await ask('SELECT words FROM reports WHERE child_id = ?', [await childIdOf('Greta J.')]))[0];
     await expect.poll(told, { timeout: 15_000 }).toEqual({ words: 'The clip snapped on a finger' });
@@ -37,19 +37,19 @@ test.describe('something that hurts', () => {
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(desk);
     await desk.goto('/rounds');
-    await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
+    await desk.getByRole('link', { name: 'Greta J.: injury report' }).click();
     await expect(desk.getByText('The clip snapped on a finger').first()).toBeVisible();
     await desk.keyboard.press('r');
     await expect(desk.getByText('Nobody has read of it yet.').filter({ visible: true })).toHaveCount(0);
     await desk.goto('/rounds');
-    await desk.getByRole('link', { name: 'Greta J.: something hurt' }).click();
+    await desk.getByRole('link', { name: 'Greta J.: injury report' }).click();
     await expect(desk.getByText(/Read by Ines Calloway-Brandt/).filter({ visible: true })).toHaveCount(1);
     await desk.keyboard.press('f');
     await desk.getByLabel('What did you find?').fill('A red mark, gone by the evening');
     await desk.getByLabel('Whom did you speak to?').fill('the grandmother');
     await desk.getByLabel(/To the family/).fill('Use the soft clips first.');
-    await desk.getByRole('button', { name: 'Lift the stop and tell the family' }).click();
-    await expect(desk.getByRole('link', { name: 'Greta J.: something hurt' })).toHaveCount(0);
+    await desk.getByRole('button', { name: 'Reopen and tell the family' }).click();
+    await expect(desk.getByRole('link', { name: 'Greta J.: injury report' })).toHaveCount(0);
 
     await page.goto(link());
     await expect(page.getByText('Use the soft clips first.')).toBeVisible();
@@ -62,10 +62,10 @@ test.describe('something that hurts', () => {
     const page = await newPage(browser, { javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
     await page.goto(link());
     await openTask(page);
-    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await page.getByRole('link', { name: 'Something hurt' }).first().click();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Done: send it' })).toBeHidden();
-    await page.getByRole('button', { name: 'Tell the therapist' }).click();
+    await page.getByRole('button', { name: 'Send to the therapist' }).click();
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(1);
     // What is closed is no stone of the day's way, neither next nor done.
@@ -76,9 +76,9 @@ test.describe('something that hurts', () => {
   test('pressed by mistake: open again at once, and the therapist reads that it was pressed', async ({ page, browser }) => {
     await page.goto(link());
     await openTask(page);
-    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await page.getByRole('link', { name: 'Something hurt' }).first().click();
     await expect(page.getByText('Your therapist has the word.')).toBeVisible();
-    await page.getByRole('button', { name: 'Pressed by mistake' }).click();
+    await page.getByRole('button', { name: 'I pressed this by mistake' }).click();
     await expect(page.getByRole('link', { name: 'Finished' })).toBeVisible();
     await page.goto(link());
     await expect(page.getByRole('link', { name: /Closed/ })).toHaveCount(0);

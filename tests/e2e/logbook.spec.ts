@@ -91,7 +91,7 @@ test('what can mean two things is told while it is typed, and nothing is saved t
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText('Words of harm closed the task')).toBeVisible();
   await page.goto('/rounds');
-  await expect(page.getByRole('link', { name: 'Odalys V.: something hurt' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Odalys V.: injury report' })).toBeVisible();
 });
 
 test('every report stands in the Logbook, is found by its words, and leads to where it is put right', async ({ page, request }) => {

@@ -158,7 +158,7 @@ test.describe('the pretend phone on a bad day', () => {
     for (const childId of [odalys, wren])
       expect((await ask('SELECT id FROM reports WHERE child_id = ? AND safety_word = 1', [childId])).length).toBeGreaterThan(0);
     await page.goto('/rounds');
-    for (const name of [FAMILY, 'Wren O.']) await expect(page.getByRole('link', { name: `${name}: something hurt` }).first()).toBeVisible();
+    for (const name of [FAMILY, 'Wren O.']) await expect(page.getByRole('link', { name: `${name}: injury report` }).first()).toBeVisible();
     for (const childId of [odalys, wren]) await setContact(childId, {});
   });
 

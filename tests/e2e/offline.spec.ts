@@ -106,7 +106,7 @@ test.describe('pages kept on the phone', () => {
     await page.goto(`${linkOf('Greta J.')}?lang=en`);
     await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThan(1);
     await openTask(page);
-    await page.getByRole('link', { name: 'Something hurt' }).click();
+    await page.getByRole('link', { name: 'Something hurt' }).first().click();
     await expect(page.getByText('This task is closed now.')).toBeVisible();
     const before = new URL(page.url()).pathname;
     const isClosed = async (path: string) => {

@@ -65,7 +65,7 @@ test('a round of forty cards goes by keys alone: one key settles a card, and the
     await expect(first).toBeEnabled();
     if (stops.has(key)) {
       await page.keyboard.press('ArrowRight');
-    } else if (await page.getByRole('button', { name: /Lift the stop/ }).isVisible()) {
+    } else if (await page.getByRole('button', { name: /Reopen the task/ }).isVisible()) {
       // Read, it stays open for who leads the child; the round goes on by itself where there is another card.
       stops.add(key);
       await page.keyboard.press(letter);

@@ -66,7 +66,7 @@ test.describe('settings', () => {
     await beginAnew('Nerys F.');
     await family.goto(`${linkOf('Nerys F.')}?lang=en`);
     await family.locator('ol a').first().click();
-    await family.getByRole('link', { name: 'Something hurt' }).click();
+    await family.getByRole('link', { name: 'Something hurt' }).first().click();
     await expect(family.getByRole('link', { name: 'Emergency: call 112' })).toBeVisible();
     await page.getByLabel('Emergency number').fill('911');
     await page.getByRole('button', { name: 'Save', exact: true }).first().click();
@@ -124,7 +124,7 @@ test.describe('two people', () => {
     for (const each of [page, other]) {
       await each.goto(`/children/${child}/program`);
       // The key ring of the zip is a small part, and Odalys mouths things: that asks for a reason.
-      for (const reason of await each.getByLabel('Only with your reason:').all()) await reason.fill('Only at my side');
+      for (const reason of await each.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side');
       await each.getByLabel(/I have read the/).check();
     }
     await page.getByRole('button', { name: /Send as version/ }).click();

@@ -383,8 +383,11 @@ describe('an assistant reads and logs, and changes no program', () => {
 
   it('nor sets what families are told to call', async () => {
     expect(await refusal(setEmergencyNumber(bed.context, assistant, '112'))).toBe('notAllowed');
-    expect(await refusal(setEmergencyNumber(bed.context, ines, 'call mum'))).toBe('invalid');
-    await setEmergencyNumber(bed.context, ines, '112');
+    // What concerns the whole workplace is a supervisor's.
+    expect(await refusal(setEmergencyNumber(bed.context, ines, '112'))).toBe('notAllowed');
+    const supervisor = { ...ines, role: 'supervisor' as const };
+    expect(await refusal(setEmergencyNumber(bed.context, supervisor, 'call mum'))).toBe('invalid');
+    await setEmergencyNumber(bed.context, supervisor, '112');
     expect(await viewSettings(bed.context, ines)).toMatchObject({ emergencyNumber: '112' });
   });
 });

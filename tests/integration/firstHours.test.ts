@@ -215,7 +215,7 @@ describe('the practice', () => {
     bed.passDays(1);
     await bed.runJobs();
     const told = (await bed.phone(childId)).map(({ text }) => text.split(': ')[1]!.split(/[.:]/)[0]);
-    expect(told).toEqual(expect.arrayContaining(['the home practice goes on']));
+    expect(told).toEqual(expect.arrayContaining(['Home practice starts again']));
     const { history } = await viewRecord(bed.context, ines, childId);
     expect(history.map(({ changes }) => changes[0]!.after)).toEqual([
       'goes on: grandparents visit',

@@ -68,7 +68,7 @@ describe('what is decided about a child', () => {
     expect(post.filter(({ status }) => status === 'waiting')).toMatchObject([{ kind: 'several', sendAt: bed.context.now() + 6 * MINUTE }]);
     minutes(6);
     await bed.runJobs();
-    expect((await texts()).slice(before)).toEqual(['Yard Steps: there is news in the home practice. Open your private page: LINK']);
+    expect((await texts()).slice(before)).toEqual(['Yard Steps: The practice plan has changed. Open your private page: LINK']);
     expect((await viewPost(bed.context, ines, { phoneOf: childId, search: '' })).messages[0]).toMatchObject({ status: 'handedOver' });
   });
 
@@ -86,8 +86,8 @@ describe('what is decided about a child', () => {
     minutes(10);
     await bed.runJobs();
     expect((await texts()).slice(before)).toEqual([
-      'Yard Steps: there is a new step in the home practice. Open your private page: LINK',
-      'Yard Steps: a step in the home practice was taken back. What holds now is on your private page: LINK',
+      'Yard Steps: There is a new step in the practice plan. Open your private page: LINK',
+      'Yard Steps: A step in the practice plan was changed back. See the current plan on your private page: LINK',
     ]);
   });
 
@@ -101,7 +101,7 @@ describe('what is decided about a child', () => {
     await undoDecision(bed.context, ines, step);
     minutes(10);
     await bed.runJobs();
-    expect((await texts()).slice(before)).toEqual(['Yard Steps: there is a word for you from the therapist. Open your private page: LINK']);
+    expect((await texts()).slice(before)).toEqual(['Yard Steps: There is a message from the therapist. Open your private page: LINK']);
   });
 
   it('nobody adds to a message, or takes out of it, once its time has come, though the runner is late', async () => {
@@ -120,9 +120,9 @@ describe('what is decided about a child', () => {
     minutes(10);
     await bed.runJobs();
     expect((await texts()).slice(before)).toEqual([
-      'Yard Steps: there is a new step in the home practice. Open your private page: LINK',
-      'Yard Steps: there is a word for you from the therapist. Open your private page: LINK',
-      'Yard Steps: a step in the home practice was taken back. What holds now is on your private page: LINK',
+      'Yard Steps: There is a new step in the practice plan. Open your private page: LINK',
+      'Yard Steps: There is a message from the therapist. Open your private page: LINK',
+      'Yard Steps: A step in the practice plan was changed back. See the current plan on your private page: LINK',
     ]);
   });
 

@@ -202,7 +202,7 @@ describe('the paragraph as it was edited', () => {
     await measured(45, 5);
     const { parts, leftOut } = editedParagraph(await built(), (await here()).words);
     expect(parts.map(({ isOwn }) => isOwn)).toEqual([false, true, false, false]);
-    expect(parts[0]!.text).toContain('at 10 of 10');
+    expect(parts[0]!.text).toContain('to 10 of 10');
     expect(leftOut).toHaveLength(2);
     expect(await refusal(writeWords(bed.context, ines, { childId, goalId, words: 'x', built: '{' }))).toBe('invalid');
     expect(await refusal(writeWords(bed.context, ines, { childId, goalId, words: 'x', built: '[{"key":1}]' }))).toBe('invalid');

@@ -54,7 +54,7 @@ describe('reminders', () => {
     await tellReminders(bed.context, await bed.newestToken(childId), { weekdays: EVERY_DAY, at: '18:00', afterSilence: false });
     await pass(24);
     expect((await reminders()).map(({ text }) => text)).toEqual([
-      'Yard Steps: time for practice, if today suits. A Star beams, B Crane lift. Tell us how it went: A8 BL5R5. No more reminders: STOP',
+      'Yard Steps: A reminder to practice if today works for you. A Star beams, B Crane lift. Let us know how it went, for example: A8 BL5R5. Change reminders on your page. Reply STOP to end all texts.',
     ]);
     expect(wallOf((await reminders())[0]!.at)).toMatch(/^18:/);
     for (const slug of SLUGS) {
@@ -89,7 +89,7 @@ describe('reminders', () => {
     await pass(6 * 24);
     expect(await reminders()).toEqual([]);
     await pass(3 * 24);
-    expect((await reminders()).map(({ text }) => text)).toEqual([expect.stringContaining('no word for a while, and that is fine')]);
+    expect((await reminders()).map(({ text }) => text)).toEqual([expect.stringContaining('We have no report yet, and that is fine')]);
     await pass(5 * 24);
     expect(await reminders()).toHaveLength(1);
     await pass(3 * 24);

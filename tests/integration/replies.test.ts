@@ -66,7 +66,9 @@ describe('a text that a family sends', () => {
       { slug: 'crane-lift', l: 5, r: 4, n: null, help: null, done: 1, why: null, who: 'Nana', way: 'text', q: 0, hurt: 0 },
       { slug: 'cut-the-planks', l: null, r: null, n: null, help: null, done: 0, why: 'missing', who: 'Nana', way: 'text', q: 0, hurt: 0 },
     ]);
-    expect(await answers()).toEqual(['Yard Steps: saved. Star beams 8, Crane lift left 5 right 4, Cut the planks not today. Thank you!']);
+    expect(await answers()).toEqual([
+      'Yard Steps: Saved: Star beams 8, Crane lift left 5 right 4, Cut the planks not today. Your therapist will read your comment.',
+    ]);
   });
 
   it('twice by the same key, or the same words at once under another, makes nothing twice', async () => {
@@ -86,7 +88,7 @@ describe('a text that a family sends', () => {
     expect((await reports()).at(-1)).toMatchObject({ slug: 'crane-lift', l: 5, r: 5 });
     expect((await text('planks about 4 or so')).outcome).toBe('asked');
     expect((await text('well, some')).outcome).toBe('person');
-    expect((await answers()).at(-1)).toContain('A person will read this.');
+    expect((await answers()).at(-1)).toContain('Your therapist will read this message.');
     expect(await reports()).toHaveLength(2);
   });
 
@@ -141,9 +143,9 @@ describe('a text that a family sends', () => {
   });
 
   it('with harm in its words closes what it names, or else all, and says at once what to do', async () => {
-    expect((await text('crane 4 but his thumb is bleeding')).outcome).toBe('danger');
+    expect((await text('star beams 4. crane hurt his thumb')).outcome).toBe('danger');
     expect(await reports()).toMatchObject([{ slug: 'crane-lift', n: null, hurt: 1 }]);
-    expect((await answers()).at(-1)).toMatch(/STOP Crane lift\. .*Emergency: call 911/);
+    expect((await answers()).at(-1)).toMatch(/do not do "Crane lift" for now\. .*In an emergency, call 911/);
     expect((await text('A8 BL5R5')).outcome).toBe('person');
     expect((await text('she swallowed a bead')).outcome).toBe('danger');
     const stops = await bed.read('SELECT task_id FROM reports WHERE holds = 1');
@@ -172,14 +174,14 @@ describe('a text that a family sends', () => {
   it('“no” is about what was planned for the day', async () => {
     await text('no, fever');
     expect((await reports()).map(({ done, why }) => [done, why])).toEqual(Array(3).fill([0, 'ill']));
-    expect(await answers()).toEqual(['Yard Steps: thank you for telling us. all of it not today.']);
+    expect(await answers()).toEqual(['Yard Steps: Saved. all activities not today.']);
   });
 });
 
 describe('who wishes no more messages', () => {
   it('gets none, is told so once, and the therapist sees it; START begins again', async () => {
     expect((await text('STOP')).outcome).toBe('stopped');
-    expect((await answers()).at(-1)).toContain('no more messages to this number');
+    expect((await answers()).at(-1)).toContain('You will get no more texts at this number');
     const before = (await bed.phone(childId)).length;
     await bed.send(ines, childId, 1, SLUGS);
     expect(await bed.phone(childId)).toHaveLength(before);
@@ -196,7 +198,7 @@ describe('who wishes no more messages', () => {
     const other = await family('Marisol', [contact({ reach: '406 555 0177', language: 'es' })], 'es');
     await bed.send(ines, other, 0, SLUGS);
     expect((await text('ALTO', { from: '+14065550177' })).outcome).toBe('stopped');
-    expect((await answers(other)).at(-1)).toContain('no hay más mensajes a este número');
+    expect((await answers(other)).at(-1)).toContain('ya no recibirá mensajes en este número');
   });
 });
 
@@ -224,7 +226,7 @@ describe('whose text it is', () => {
     await text('there is blood', { from: stranger });
     await bed.runJobs();
     const told = (await bed.context.phone!.read(strangerAddressOf(stranger))).map(({ text: words }) => words);
-    expect(told).toEqual([expect.stringMatching(/^If someone is hurt or sick, call the doctor\. Emergency: call 911\. .+ 911/)]);
+    expect(told).toEqual([expect.stringMatching(/^If someone is hurt or sick, call the doctor\. In an emergency, call 911\. .+ 911/)]);
     expect(told.join()).not.toMatch(/Odalys|practice|task/i);
     bed.at(instant(bed.context.now() + 24 * 3_600_000));
     await text('he fell, blood', { from: stranger });
@@ -253,7 +255,7 @@ describe('the pretend network', () => {
       await bed.runJobs();
       bed.at(instant(bed.context.now() + 10 * 60_000));
     }
-    expect(await answers()).toEqual(['Yard Steps: saved. Star beams 8. Thank you!']);
+    expect(await answers()).toEqual(['Yard Steps: Saved. Star beams 8. Thank you!']);
   });
 
   it('that is late, brings things twice and in disorder makes the same reports', async () => {
@@ -318,7 +320,7 @@ describe('what a text service signs', () => {
 describe('letters', () => {
   it('come with the program to who answers by text, beside the link; who answers by link gets the link alone', async () => {
     expect((await bed.phone(childId))[0]!.text).toMatch(
-      /\/f\/\S+ By text: A Star beams, B Crane lift, C Cut the planks\. Tell us how it went like this: A8 BL5R5$/,
+      /\/f\/\S+ By text: A Star beams, B Crane lift, C Cut the planks\. Report like this: A8 BL5R5$/,
     );
     const other = await bed.child(ines, { calledName: 'Bram', contacts: [], familyLanguage: 'en', homeLanguages: ['en'] });
     await bed.send(ines, other, 0, SLUGS);

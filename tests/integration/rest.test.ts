@@ -45,9 +45,7 @@ describe('a practice that rests', () => {
     const before = await program();
     const day = addDays(today(), 14);
     await settle({ deed: 'paused', fromDay: day });
-    expect(await lastText()).toBe(
-      'Yard Steps: the home practice rests for a while. From when it goes on stands on your private page: LINK',
-    );
+    expect(await lastText()).toBe('Yard Steps: Home practice is paused. Your private page says when it starts again: LINK');
     expect(await program()).toMatchObject({ number: 2, resumesOn: day, endsOn: addDays(before.endsOn, 14), isEnded: false });
     const [row] = (
       await viewYard(bed.context, ines, { search: '', sort: 'name', filter: 'everyone', school: null, bySchool: false })
@@ -98,7 +96,7 @@ describe('a practice that rests', () => {
 describe('a practice that a person ended', () => {
   it('asks for nothing on any later day, thanks the family, and is begun again by a new program', async () => {
     await settle({ deed: 'ended' });
-    expect(await lastText()).toBe('Yard Steps: the home practice ends here for now. Thank you for all you did. Your private page: LINK');
+    expect(await lastText()).toBe('Yard Steps: Home practice ends here for now. Thank you for all your work. Your private page: LINK');
     expect(await program()).toMatchObject({ isEnded: true, endsOn: today() });
     for (const days of [1, 7, 14, 28]) {
       bed.passDays(days);

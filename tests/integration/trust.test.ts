@@ -131,6 +131,9 @@ describe('a session', () => {
   });
 
   it('takes the password once more for what matters, ten minutes after it was given', async () => {
+    // What concerns the whole workplace is a supervisor's.
+    expect(await refusal(setEmergencyNumber(bed.context, await actorOfToken(bed.context, (await open()).token), '112'))).toBe('notAllowed');
+    await bed.write("UPDATE people SET role = 'supervisor' WHERE id = 1", {});
     const { token } = await open();
     const now = () => actorOfToken(bed.context, token);
     await setEmergencyNumber(bed.context, await now(), '112');
@@ -149,6 +152,7 @@ describe('a session', () => {
       { person: 1, numbers: { setting: 'emergencyNumber', to: '112' } },
       { person: 1, numbers: { setting: 'emergencyNumber', to: '113' } },
     ]);
+    await bed.write("UPDATE people SET role = 'therapist' WHERE id = 1", {});
   });
 
   it('is not confirmed by guessing without end', async () => {

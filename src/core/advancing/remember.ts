@@ -1,6 +1,6 @@
 import type { CalendarDay } from '../calendar';
 import { outcomeOf, type DatedSession, type OutcomeSettings } from '../sessions';
-import { withoutUndone } from '../program/withoutUndone';
+import { withoutUndone } from '../withoutUndone';
 import type { Suggestion } from './suggestion';
 
 /** One earlier stay at a step that was stepped up to. */

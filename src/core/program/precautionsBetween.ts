@@ -3,7 +3,16 @@ import { doseAtStep, type TaskContent } from '../tasks';
 
 /** Things that come onto the skin. */
 const ON_SKIN = ['foam', 'soap', 'paint', 'glue'] as const;
-const LYING = /\blying\b/i;
+/** What the body does, by the words of the step: whichever knob moves it there. */
+const LYING =
+  /\b(?:lying|lies|lie (?:down|on|flat)|lay (?:down|on)|on (?:his|her|their|the|your|its) (?:back|belly|tummy|stomach|side)|belly (?:up|down)|on the floor on)\b/i;
+const ON_HANDS =
+  /\b(?:hands and (?:knees|feet)|on (?:his|her|their|the|both) hands|wheelbarrow|walks? on (?:the |both )?hands|bear walk|crab|crawl(?:s|ing)?|push-?up|wall push|plank)\b/i;
+
+/** The names of the levels at which a step stands. */
+function levelsAt({ knobs }: TaskContent, grade: Readonly<Partial<Record<string, number>>>): string[] {
+  return knobs.flatMap(({ knob, levels }) => levels[grade[knob] ?? -1]?.en ?? []);
+}
 
 /** What a task brings at some of its steps, 1-based, both included, that a precaution may ask about. Common practice, no source. */
 function bringsBetween(task: TaskContent, from: number, to: number): Set<PrecautionAsk> {
@@ -14,7 +23,10 @@ function bringsBetween(task: TaskContent, from: number, to: number): Set<Precaut
   const brings = new Set<PrecautionAsk>();
   if ([task.skill, ...task.otherSkills].includes('shoulderStability')) brings.add('weightOnHands');
   if (steps.some((_, index) => doseAtStep(task, from + index).heavyGrip)) brings.add('heavyGrip');
-  if (steps.some(({ grade }) => LYING.test(positions[grade.position ?? -1]?.en ?? ''))) brings.add('lyingFlat');
+  const wordsOf = ({ how, name, grade }: (typeof steps)[number]) =>
+    [how.en, name.en, positions[grade.position ?? -1]?.en ?? '', ...levelsAt(task, grade)].join('. ');
+  if (steps.some((step) => LYING.test(wordsOf(step)))) brings.add('lyingFlat');
+  if (steps.some((step) => ON_HANDS.test(wordsOf(step)))) brings.add('weightOnHands');
   if (things.some((thing) => smallnessOf(thing) !== null)) brings.add('smallThings');
   if (ON_SKIN.some((hazard) => hazards.includes(hazard))) brings.add('onSkin');
   return brings;

@@ -1,5 +1,5 @@
 import { groupBy } from '../groupBy';
-import { withoutUndone } from './withoutUndone';
+import { withoutUndone } from '../withoutUndone';
 
 /** How the children of a caseload fared at one step of a task. */
 export interface Tread {

@@ -141,10 +141,10 @@ export function smallnessOf({
   return hazards.includes('smallPart') ? 'smallPart' : null;
 }
 
-/** What is known to be in a thing, and what may be: bands and balloons are of latex unless the pack says otherwise. */
+/** What is known to be in a thing, and what may be: bands, balloons, elastic, erasers, tape and labels may be of latex unless the pack says otherwise. */
 function allergensOf({ allergens, hazards }: ThingInUse): { readonly allergen: Allergen; readonly known: boolean }[] {
   const known = new Set<Allergen>([...allergens, ...(['wheat', 'latex'] as const).filter((hazard) => hazards.includes(hazard))]);
-  const mayHaveLatex = !known.has('latex') && (hazards.includes('band') || hazards.includes('balloon'));
+  const mayHaveLatex = !known.has('latex') && (['band', 'balloon', 'mayHoldLatex'] as const).some((hazard) => hazards.includes(hazard));
   return [
     ...[...known].map((allergen) => ({ allergen, known: true })),
     ...(mayHaveLatex ? [{ allergen: 'latex' as const, known: false }] : []),
@@ -165,6 +165,7 @@ function severityOf(hazard: PlainHazard, child: ChildForSafety | null): SafetySe
     case 'foam':
     case 'soap':
     case 'paint':
+    case 'notEaten':
       return youngOrMouthing ? 'acknowledge' : 'caution';
     default:
       return 'caution';

@@ -36,6 +36,7 @@ export const SAFETY_RULES = {
   foam: { source: COMMON, supervision: 'near' },
   soap: { source: COMMON, supervision: 'near' },
   paint: { source: COMMON, supervision: 'near' },
+  notEaten: { source: COMMON, supervision: 'stays' },
   glue: { source: COMMON, supervision: 'near' },
   wetFloor: { source: COMMON, supervision: 'near' },
   breakable: { source: COMMON, supervision: 'near' },
@@ -52,7 +53,7 @@ export const SAFETY_RULES = {
 export type SafetyRuleId = keyof typeof SAFETY_RULES;
 
 /** Hazards that are judged from sizes, lists and the child's age; all others are said as they are. */
-const JUDGED = ['smallPart', 'wheat', 'latex', 'balloon'] as const satisfies readonly Hazard[];
+const JUDGED = ['smallPart', 'wheat', 'latex', 'balloon', 'mayHoldLatex'] as const satisfies readonly Hazard[];
 export type PlainHazard = Exclude<Hazard, (typeof JUDGED)[number]>;
 
 export const PLAIN_HAZARDS: readonly (PlainHazard & SafetyRuleId)[] = HAZARDS.filter(

@@ -120,7 +120,8 @@ describe('rules of safety', () => {
       expect([rule, rule in desk.safety, rule in en.safetyRules, rule in es.safetyRules]).toEqual([rule, true, true, true]);
     }
     // Small parts and allergens are judged from sizes and lists; every other hazard has its rule.
-    for (const hazard of HAZARDS) if (!['wheat', 'latex'].includes(hazard)) expect(Object.keys(SAFETY_RULES)).toContain(hazard);
+    for (const hazard of HAZARDS)
+      if (!['wheat', 'latex', 'mayHoldLatex'].includes(hazard)) expect(Object.keys(SAFETY_RULES)).toContain(hazard);
   });
 });
 
@@ -251,7 +252,7 @@ describe('what was let through before', () => {
     // The bolt itself is small at step 5; the cap of a small bottle, the pea of dough, a torn tile of 30 mm are there only at some steps.
     ['lid-works', 3, 4],
     ['rivet-maker', 4, 5],
-    ['tile-the-roof', 6, 7],
+    ['tile-the-roof', 7, 8],
     ['bolt-and-nut', 4, 5],
   ])('in the library, what comes off at %s is asked about at step %d not, at step %d it is', (slug, without, with_) => {
     const task = loadLibrary().find((each) => each.slug === slug)!;

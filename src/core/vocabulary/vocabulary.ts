@@ -60,6 +60,8 @@ export const HAZARDS = [
   'food',
   'hardPlastic',
   'pinch',
+  'notEaten',
+  'mayHoldLatex',
 ] as const;
 export type Hazard = (typeof HAZARDS)[number];
 

@@ -78,7 +78,7 @@ async function ensureLetters(sequelize: Database['sequelize']): Promise<void> {
   const rows = async (sql: string) => (await sequelize.query(sql, { type: QueryTypes.SELECT })) as Record<string, string>[];
   const [usual] = await rows('SELECT @@character_set_database AS letters, DATABASE() AS name');
   const tables = await rows(
-    "SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_TYPE = 'BASE TABLE' AND TABLE_COLLATION NOT LIKE 'utf8mb4%'",
+    "SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_TYPE = 'BASE TABLE' AND TABLE_COLLATION NOT LIKE 'utf8mb4%' AND TABLE_NAME <> 'schema_migrations'",
   );
   if (tables.length > 0)
     throw new Error(

@@ -1,7 +1,8 @@
-import { appendAudit, inTransaction, lockOpenJobs, removeJobs, takeUntoldReports } from '@/db';
+import { calendarDayInZone } from '@/core/calendar';
+import { addJobs, appendAudit, inTransaction, lockOpenJobs, removeJobs, takeUntoldReports } from '@/db';
 import { takenEntry } from '../audit/trail';
 import type { Context } from '../context';
-import { JOB_PAYLOADS, type JobKind } from './jobs';
+import { injuryEmailJob, JOB_PAYLOADS, type JobKind } from './jobs';
 
 /** Of jobs, and of reports. */
 export const MOST_AT_ONCE = 500;
@@ -15,6 +16,13 @@ export async function appendTrail(context: Context): Promise<number> {
     const jobs = await lockOpenJobs(work, 'audit' satisfies JobKind, MOST_AT_ONCE);
     const reports = await takeUntoldReports(work, MOST_AT_ONCE);
     await appendAudit(work, [...jobs.flatMap(({ payload }) => JOB_PAYLOADS.audit.parse(payload).entries), ...reports.map(takenEntry)]);
+    // A report by a link is one statement and no more: the lead's email follows from here.
+    const hurt = reports.filter(({ isHurt }) => isHurt);
+    if (hurt.length > 0)
+      await addJobs(
+        work,
+        hurt.map(({ childId, saidAt }) => injuryEmailJob(childId, calendarDayInZone(saidAt, 'UTC'), saidAt)),
+      );
     await removeJobs(
       work,
       jobs.map(({ id }) => id),

@@ -1,6 +1,5 @@
 import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf } from '@/core/child';
-import { codeLettersOf, type CodeLetters } from '@/core/replies';
 import { languageOf, type Language } from '@/core/text';
 import { childrenOf, inReading, reportLog, versionHolding, workplaceOf, type IncomingRow, type Work } from '@/db';
 import { requireChild } from '../access';

@@ -44,7 +44,13 @@ export async function takeIn(work: Work, context: Context, items: readonly ItemT
     })),
     randomUUID(),
   );
-  const hurt = new Set(stored.filter(({ safetyWord, fresh }) => safetyWord && fresh).map(({ childId }) => childId));
+  // A report by a link is one statement and no more: of it the trail tells the lead.
+  const byPerson = new Set(items.filter(({ origin }) => origin.way !== 'link').map(({ idempotencyKey }) => idempotencyKey));
+  const hurt = new Set(
+    stored
+      .filter(({ safetyWord, fresh, idempotencyKey }) => safetyWord && fresh && byPerson.has(idempotencyKey))
+      .map(({ childId }) => childId),
+  );
   const day = calendarDayInZone(saidAt, 'UTC');
   if (hurt.size > 0)
     await addJobs(

@@ -5,7 +5,7 @@ export type PipKind = Outcome | 'noWord' | 'here';
 
 /**
  * The marks of sessions, drawn once a page and used by name. Shape carries the meaning, colour only repeats it: full disc
- * reached, half disc partly, hollow ring struggled, cross refused or upset, tick done with no amount told, short bar reported not done, tiny dot no word.
+ * reached, half disc partly, hollow ring struggled, cross refused or upset, hollow square not counted (no amount, or something hurt), short bar reported not done, tiny dot no word.
  */
 export function PipSymbols() {
   return (
@@ -27,7 +27,7 @@ export function PipSymbols() {
         <path d="M-3.4 -3.4L3.4 3.4M-3.4 3.4L3.4 -3.4" stroke="var(--color-brick)" strokeWidth="1.8" />
       </symbol>
       <symbol id="pip-uncounted" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
-        <path d="M-4 0l3 3.4L4 -3.6" fill="none" stroke="var(--color-green)" strokeWidth="1.8" />
+        <rect x="-3.6" y="-3.6" width="7.2" height="7.2" fill="none" stroke="var(--color-soft)" strokeWidth="1.5" />
       </symbol>
       <symbol id="pip-noWord" width="12" height="12" viewBox="-6 -6 12 12" overflow="visible">
         <circle r="1.1" fill="var(--color-soft)" opacity="0.55" />
@@ -50,7 +50,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   struggled: 'struggled',
   refused: 'would not, or was upset',
   saidNotDone: 'reported not done',
-  uncounted: 'done, not counted',
+  uncounted: 'not counted',
 };
 
 const DAY_PIPS: Record<DayWord, PipKind | null> = {

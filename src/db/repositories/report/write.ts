@@ -97,6 +97,8 @@ export interface UntoldReport {
   readonly linkId: number;
   readonly childId: number;
   readonly saidAt: Instant;
+  /** It put its task on hold. */
+  readonly isHurt: boolean;
 }
 
 /**
@@ -115,13 +117,13 @@ export async function takeUntoldReportsOf(work: Work, childId: number): Promise<
 
 async function markTold(work: Work, which: string, replacements: Record<string, unknown>): Promise<UntoldReport[]> {
   const tables = tablesOf(work);
-  const untold = await tables.select<UntoldReport>(
-    `SELECT id, link_id AS linkId, child_id AS childId, said_at AS saidAt FROM reports IGNORE INDEX (reports_trail_due)
+  const untold = await tables.select<Omit<UntoldReport, 'isHurt'> & { isHurt: number }>(
+    `SELECT id, link_id AS linkId, child_id AS childId, said_at AS saidAt, danger IS NOT NULL AS isHurt FROM reports IGNORE INDEX (reports_trail_due)
      WHERE ${which} AND trail_due = 1 ORDER BY id FOR UPDATE SKIP LOCKED`,
     replacements,
   );
   if (untold.length) await tables.update('reports', { trail_due: null }, { id: untold.map(({ id }) => id) });
-  return untold;
+  return untold.map((row) => ({ ...row, isHurt: Boolean(row.isHurt) }));
 }
 
 const strongest = (before: Danger | null, now: Danger | null): Danger | null =>

@@ -1,2 +1,2 @@
-export { countTryOf, forgetTries } from './write';
+export { countTryOf, forgetTries, uncountTry } from './write';
 export type { Tries } from './write';

@@ -108,16 +108,16 @@ export function RoundsActs(props: Props) {
           {props.stop?.mayLift && (
             <>
               <li className="border-b border-line">
-                <PlainAct cap="F" dataKey="f" says="Lift the stop…" onClick={() => setAsking('lift')} />
+                <PlainAct cap="F" dataKey="f" says="Reopen the task…" onClick={() => setAsking('lift')} />
               </li>
               <li className="border-b border-line">
-                <PlainAct cap="K" dataKey="k" says="Keep it closed…" onClick={() => setAsking('keepClosed')} />
+                <PlainAct cap="K" dataKey="k" says="Keep on hold…" onClick={() => setAsking('keepClosed')} />
               </li>
             </>
           )}
           {(props.stop?.mayLift || props.mayTakeOut) && (
             <li className="border-b border-line">
-              <PlainAct cap="T" dataKey="t" says="Take the task out…" onClick={() => setAsking('takeOut')} />
+              <PlainAct cap="T" dataKey="t" says="Remove the task…" onClick={() => setAsking('takeOut')} />
             </li>
           )}
           {props.betweenHref && <LinkAct cap="B" says="A step between, on the bench" href={props.betweenHref} />}

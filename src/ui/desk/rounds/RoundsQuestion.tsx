@@ -9,9 +9,9 @@ const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family a
 export const SENDS = {
   write: 'Send it',
   later: 'Show it later',
-  lift: 'Lift the stop and tell the family',
-  keepClosed: 'Keep it closed',
-  takeOut: 'Take the task out',
+  lift: 'Reopen and tell the family',
+  keepClosed: 'Keep on hold',
+  takeOut: 'Remove the task',
 } as const;
 
 interface QuestionProps {

@@ -58,7 +58,7 @@ export function SettingsScreen(props: SettingsProps) {
           A family that reports pain or an injury is told right away to stop, to call the child’s doctor, and in an emergency to call this
           number.
         </p>
-        {view.mayChange ? (
+        {view.mayChangeTrust ? (
           <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
             <ActionForm action={setNumber} hidden={{}} className="mt-2">
               <span className="flex gap-3">
@@ -141,7 +141,7 @@ export function SettingsScreen(props: SettingsProps) {
           </Link>
         </p>
       </section>
-      <KeepingSection view={view} setKeeping={props.setKeeping} />
+      {view.mayChangeTrust && <KeepingSection view={view} setKeeping={props.setKeeping} />}
       <section>
         <h2 className="text-[18px]">The school year</h2>
         {view.calendar ? (

@@ -2,7 +2,7 @@ import type { Decision } from './decisionsFor';
 import { KIND_WEIGHTS } from './urgency';
 
 /** The kinds of which several children’s may be settled in one go, each by its own suggestion. */
-export const PLAIN_KINDS = ['ready', 'tooHard'] as const;
+export const PLAIN_KINDS = ['ready', 'tooHard', 'comment'] as const;
 export type PlainKind = (typeof PLAIN_KINDS)[number];
 
 /**
@@ -12,6 +12,8 @@ export type PlainKind = (typeof PLAIN_KINDS)[number];
  * @param open every open card of these children
  */
 export function plainCases(open: readonly Decision[], kind: PlainKind): Decision[] {
+  // Comments are read as a list, whatever else is open of the child: each keeps its own card.
+  if (kind === 'comment') return open.filter((decision) => decision.kind === kind);
   return open.filter(
     (decision) =>
       decision.kind === kind &&

@@ -1,3 +1,4 @@
+import { renderSVG } from 'uqr';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { plannedSpans, taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import { yardDays } from '@/core/yard';
@@ -32,6 +33,7 @@ import {
   type RecordedChange,
   type Sharing,
   type Stop,
+  type Work,
 } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -40,6 +42,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 import { isConfirmed } from '../people/sessions';
 import { stoppedTasksOf, type StoppedTask } from '../programs/stoppedTasks';
+import { standingAddress } from '../programs/viewPaper';
 import { loadDecisions } from '../rounds/loadDecisions';
 import { loggedReports, type LoggedReport } from '../reports/loggedReports';
 
@@ -59,6 +62,8 @@ export interface ChildView {
   readonly homeIsTold: boolean;
   readonly mayChange: boolean;
   readonly mayLead: boolean;
+  /** The family's open link, to be copied or shown to a phone; null where there is none, or the actor may not send it. */
+  readonly familyLink: { readonly address: string; readonly code: string } | null;
   /** True where the password was given lately: deleting and taking out are open. */
   readonly isConfirmed: boolean;
   readonly mayReadLooks: boolean;
@@ -102,6 +107,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     return {
       child,
       mayChange: may(actor, access, 'changeProgram'),
+      familyLink: may(actor, access, 'changeProgram') ? await linkWithCode(work, context, child) : null,
       mayLead: may(actor, access, 'leadChild'),
       isConfirmed: isConfirmed(context, actor),
       mayReadLooks: may(actor, access, 'readLooks'),
@@ -138,4 +144,9 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
   return view;
+}
+
+async function linkWithCode(work: Work, context: Context, child: Child): Promise<ChildView['familyLink']> {
+  const address = await standingAddress(work, context, child);
+  return address === null ? null : { address, code: renderSVG(address, { border: 2 }) };
 }

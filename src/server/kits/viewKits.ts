@@ -3,7 +3,8 @@ import { factsOf, nameOf, type Child } from '@/core/child';
 import { kitOf, preparedFor, purchaseOf, setUpByDay, sheetsFor, type KitLine, type Prepared } from '@/core/kits';
 import type { ProgramVersion } from '@/core/program';
 import type { LocalText } from '@/core/text';
-import { bagsOf, childrenOf, currentVersions, inReading, openStops, stockOf, workplaceOf, type Bag, type Work } from '@/db';
+import { bagsOf, childrenOf, currentVersions, inReading, stockOf, workplaceOf, type Bag, type Work } from '@/db';
+import { withheldTasks } from '../programs/withheld';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
@@ -95,7 +96,8 @@ export async function kitBags(work: Work, children: readonly Child[], today: Cal
   const ids = children.map(({ id }) => id);
   const versions = await currentVersions(work, ids);
   const packed = await bagsOf(work, ids);
-  const stops = await openStops(work, ids);
+  const running = children.map((child) => ({ child, version: versions.get(child.id) ?? null }));
+  const withheld = await withheldTasks(work, running, today);
   return children.flatMap((child) => {
     const version = versions.get(child.id);
     const sunday = addDays(week, 6);
@@ -103,8 +105,8 @@ export async function kitBags(work: Work, children: readonly Child[], today: Cal
     // While a practice rests nothing is asked for.
     if (version.resumesOn !== null && version.resumesOn > sunday) return [];
     const own = packed.filter(({ childId }) => childId === child.id);
-    // Something hurt at it: nothing for it goes home till a person opens it again.
-    const tasks = version.tasks.filter(({ taskId }) => !stops.some((stop) => stop.childId === child.id && stop.taskId === taskId));
+    // Something hurt at it, or a safety card about it waits: nothing for it goes home until a person has decided.
+    const tasks = version.tasks.filter(({ taskId }) => !withheld.get(child.id)!.has(taskId));
     return [kitBag(child, { ...version, tasks }, today, own, week)];
   });
 }

@@ -162,7 +162,8 @@ async function silenceWords(work: Work, context: Context, child: Child, reminder
   const open = await openToday(work, child, today);
   if (!version || !open) return null;
   const last = (await lastWords(work, [child.id])).get(child.id) ?? version.sentOn;
-  const since = [last, version.startsOn, version.sentOn].sort().at(-1)!;
+  // After a pause the days count from its end.
+  const since = [last, version.startsOn, version.sentOn, version.resumesOn ?? version.startsOn].sort().at(-1)!;
   if (daysBetween(since, today) < SILENCE_DAYS) return null;
   const tasks = open.length > 0 ? open : await askedByText(work, child.id, version, child.familyLanguage);
   const say = await replyWords(child.familyLanguage);

@@ -8,6 +8,7 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { familyAddress } from '../messages/familyAddress';
 import { familyOf } from '../reports/familyLink';
+import { withheldOf } from './withheld';
 import { hashOf } from '../secrets';
 
 /** A day earlier no zone's day begins. */
@@ -30,7 +31,9 @@ export async function practiceCalendar(
     const child = await childById(work, actor.childId);
     if (!child) throw new AppError('linkUnknown');
     const today = calendarDayInZone(now, child.timeZone);
-    const version = await versionHolding(work, child.id, today);
+    const found = await versionHolding(work, child.id, today);
+    const withheld = await withheldOf(work, child, found, today);
+    const version = found && { ...found, tasks: found.tasks.filter(({ taskId }) => !withheld.has(taskId)) };
     const { at } = (await remindersOf(work, child.id)) ?? NO_REMINDERS;
     const days = version === null ? [] : daysFromTo(version.startsOn, version.endsOn).filter((day) => tasksOn(version, day).length > 0);
     return writePracticeDays({

@@ -3,12 +3,13 @@ import type { Child } from '@/core/child';
 import { restOf, type ProgramVersion, type Rest } from '@/core/program';
 import { taskLetters } from '@/core/replies';
 import { languageOf } from '@/core/text';
-import { inTransaction, openStops, standingLinkOf, tasksByVersion, versionHolding, workplaceOf, type Work } from '@/db';
+import { inTransaction, standingLinkOf, tasksByVersion, versionHolding, workplaceOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { familyAddress, tokenOf } from '../messages/familyAddress';
+import { withheldOf } from './withheld';
 
 export interface PaperView {
   readonly child: Child;
@@ -16,7 +17,7 @@ export interface PaperView {
   /** What the family's page shows today; null where nothing was sent. */
   readonly program: ProgramVersion | null;
   readonly rest: Rest | null;
-  /** Tasks that something that hurt has closed: no paper asks for them. */
+  /** Tasks on hold, or waiting for an answer to a safety card: no paper asks for them. */
   readonly closedTaskIds: readonly number[];
   readonly emergencyNumber: string;
   /** By which letter slip and texts name each task. */
@@ -39,12 +40,13 @@ export async function viewPaper(context: Context, actor: PersonActor, childId: n
 export async function loadPaper(work: Work, context: Context, child: Child): Promise<PaperView> {
   const today = calendarDayInZone(context.now(), child.timeZone);
   const program = await versionHolding(work, child.id, today);
+  const withheld = await withheldOf(work, child, program, today);
   return {
     child,
     today,
     program,
     rest: program && restOf(program, today),
-    closedTaskIds: (await openStops(work, [child.id])).map(({ taskId }) => taskId),
+    closedTaskIds: [...withheld.onHold, ...withheld.undecided],
     emergencyNumber: (await workplaceOf(work)).emergencyNumber,
     letters: taskLetters(await tasksByVersion(work, child.id), languageOf(child.familyLanguage)),
     link: await linkFor(work, context, child),
@@ -54,6 +56,11 @@ export async function loadPaper(work: Work, context: Context, child: Child): Pro
 /** The standing link: paper makes none, and never a new one. */
 export async function linkFor(work: Work, context: Context, child: Child): Promise<string | null> {
   if (child.reportWay !== 'link') return null;
+  return standingAddress(work, context, child);
+}
+
+/** The link that is open now, whichever way the family reports: to be copied, or shown to a phone that stands beside. */
+export async function standingAddress(work: Work, context: Context, child: Child): Promise<string | null> {
   const standing = await standingLinkOf(work, child.id, context.now());
   return standing && familyAddress(context.origin, tokenOf(context.linkSecret, standing.tokenSalt));
 }

@@ -25,13 +25,18 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf } from '../secrets';
 import { bareClip, type BareClip } from '../media/bareClip';
+import { withheldOf } from '../programs/withheld';
 import { familyOf } from './familyLink';
 
 /** What a family said of a task today. */
 export type SaidToday = LogEntry;
 
 /** `fromSchool`: what the school reported, where no one at home did. */
-export type Closed = { readonly kind: 'stop'; readonly fromSchool: string | null } | { readonly kind: 'until'; readonly day: CalendarDay };
+export type Closed =
+  | { readonly kind: 'stop'; readonly fromSchool: string | null }
+  /** A safety card about it waits for the therapist's answer. */
+  | { readonly kind: 'review' }
+  | { readonly kind: 'until'; readonly day: CalendarDay };
 
 export interface FamilyTask {
   readonly task: ProgramTask;
@@ -92,6 +97,7 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const reports = ofWeek.filter(({ doneOn }) => doneOn >= today);
     const { emergencyNumber, clipDays } = await workplaceOf(work);
     const stops = await openStops(work, [child.id]);
+    const withheld = await withheldOf(work, child, version, today);
     const lifts = (await liftsOf(work, child.id)).filter(
       ({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_DAYS,
     );
@@ -107,7 +113,7 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
       timesToday: reports.filter(
         (report) => report.taskId === task.taskId && report.doneOn === today && report.done && tellsOfPractice(report),
       ).length,
-      closed: closedBy(task.taskId, stops, lifts, today),
+      closed: closedBy(task.taskId, stops, lifts, today) ?? (withheld.undecided.has(task.taskId) ? { kind: 'review' } : null),
       shown: shown.filter(({ id }) => task.choices.clips?.includes(id)).map(bareClip),
       sentBack: sentBack
         .filter(({ taskId }) => taskId === task.taskId)

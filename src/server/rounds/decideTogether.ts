@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PLAIN_KINDS, plainCases, type Decision, type PlainKind } from '@/core/rounds';
 import { nameOf } from '@/core/child';
-import { childrenOf, inTransaction, workplaceOf } from '@/db';
+import { childrenOf, inTransaction, wordsOfReports, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import { answer, type Fault } from '../answer';
@@ -19,6 +19,8 @@ export interface PlainLine {
   readonly stepCount: number;
   readonly stepName: string;
   readonly version: number;
+  /** What the family wrote; empty for cards of another kind. */
+  readonly comments: readonly string[];
 }
 
 /** The plain cases of a kind among the children whose program this person may change. */
@@ -29,18 +31,26 @@ export async function viewTogether(context: Context, actor: PersonActor, kind: P
     const { timeZone } = await workplaceOf(work);
     const { open, programs } = await loadDecisions(work, context, children, timeZone);
     const names = new Map(children.map((child) => [child.id, nameOf(child)]));
+    const written =
+      kind === 'comment'
+        ? await wordsOfReports(
+            work,
+            open.filter((each) => each.kind === kind).flatMap(({ reportIds }) => reportIds),
+          )
+        : new Map<number, string>();
     return plainCases(open, kind).map((decision): PlainLine => {
       const program = programs.get(decision.childId)!;
-      const task = program.tasks.find(({ taskId }) => taskId === decision.taskId)!;
-      const { steps } = task.content.ladder;
+      const task = program.tasks.find(({ taskId }) => taskId === decision.taskId);
+      const steps = task?.content.ladder.steps ?? [];
       return {
         decision,
         childName: names.get(decision.childId)!,
-        title: task.content.title.en,
-        step: task.step,
+        title: task?.content.title.en ?? '',
+        step: task?.step ?? 0,
         stepCount: steps.length,
-        stepName: steps[decision.suggestion!.toStep - 1]?.name.en ?? '',
+        stepName: steps[(decision.suggestion?.toStep ?? 0) - 1]?.name.en ?? '',
         version: program.number,
+        comments: decision.reportIds.flatMap((id) => written.get(id) ?? []),
       };
     });
   });
@@ -59,7 +69,7 @@ const inputSchema = z.object({
     .max(100, 'tooMany'),
 });
 
-const ANSWERS = { ready: 'up', tooHard: 'down' } as const satisfies Record<PlainKind, string>;
+const ANSWERS = { ready: 'up', tooHard: 'down', comment: 'read' } as const satisfies Record<PlainKind, string>;
 
 export interface Together {
   readonly settled: number;

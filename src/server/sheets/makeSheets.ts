@@ -6,7 +6,8 @@ import { contentFor, restOf } from '@/core/program';
 import { drawSheet, sheetSpecSchema, type SheetIssue, type SheetSpec, type SheetWords } from '@/core/sheets';
 import { mapsFor, type TaskContent } from '@/core/tasks';
 import { say, type Language, type LocalText } from '@/core/text';
-import { childById, childrenOf, inTransaction, latestTasks, openStops, versionHolding, type Work } from '@/db';
+import { childById, childrenOf, inTransaction, latestTasks, versionHolding, type Work } from '@/db';
+import { withheldOf } from '../programs/withheld';
 import { sheetPdf, type PdfSheet } from '@/formats';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -156,9 +157,10 @@ async function stepsOfToday(work: Work, context: Context, childId: number) {
   const child = (await childById(work, childId))!;
   const today = calendarDayInZone(context.now(), child.timeZone);
   const version = await versionHolding(work, childId, today);
-  const stops = await openStops(work, [childId]);
-  const rests = version === null || restOf(version, today) !== null;
-  const tasks = (rests ? [] : version.tasks).filter(({ taskId }) => !stops.some((stop) => stop.taskId === taskId));
+  const withheld = await withheldOf(work, child, version, today);
+  // A program whose last day has passed asks for nothing, and neither does one that is paused.
+  const rests = version === null || version.endsOn < today || restOf(version, today) !== null;
+  const tasks = (rests ? [] : version.tasks).filter(({ taskId }) => !withheld.has(taskId));
   const steps = tasks.flatMap(({ content, step }) => {
     const spec = content.ladder.steps[step - 1]?.sheet;
     return spec ? [{ content, step, spec }] : [];

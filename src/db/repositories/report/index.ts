@@ -11,6 +11,7 @@ export {
   sessionsSince,
   timedSessions,
   unreadReports,
+  wordsOfReports,
 } from './read';
 export type { LogEntry, ReportBefore, SessionRow, TimedSession, UnreadReport } from './read';
 export { addReports, correctReport, wordsOfHarm, markRead, takeUntoldReports, takeUntoldReportsOf, unmarkRead } from './write';

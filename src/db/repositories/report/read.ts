@@ -266,6 +266,15 @@ export async function unreadReports(work: Work, childIds: readonly number[]): Pr
   return rows.map((row) => ({ ...row, isQuestion: Boolean(row.isQuestion) }));
 }
 
+/** What was written in these reports, by their id. */
+export async function wordsOfReports(work: Work, reportIds: readonly number[]): Promise<ReadonlyMap<number, string>> {
+  if (reportIds.length === 0) return new Map();
+  const rows = await tablesOf(work).select<{ id: number; words: string }>('SELECT id, words FROM reports WHERE id IN (:reportIds)', {
+    reportIds,
+  });
+  return new Map(rows.map(({ id, words }) => [id, words]));
+}
+
 /** Which of these keys belong to reports that are there. */
 export async function knownReportKeys(work: Work, keys: readonly string[]): Promise<ReadonlySet<string>> {
   if (keys.length === 0) return new Set();

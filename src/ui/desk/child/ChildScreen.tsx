@@ -12,6 +12,7 @@ import { safetyWords } from '../parts/taskWords';
 import { roundsAddress } from '../rounds/roundsAddress';
 import { decisionTitle } from '../rounds/suggestionWords';
 import { ChildFolds } from './ChildFolds';
+import { FamilyLink } from './FamilyLink.client';
 import { GoalsAndTasks } from './GoalsAndTasks';
 import type { ChangeHome } from './HomeAndSettings.client';
 
@@ -97,6 +98,9 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
         </div>
         <aside className="space-y-8 text-[14px]">
           <Waiting view={view} />
+          {view.mayChange && (
+            <FamilyLink link={view.familyLink} name={child.calledName} hasContact={child.contacts.some(({ reach }) => reach !== '')} />
+          )}
           <ChildFolds view={view} acts={acts} />
         </aside>
       </div>
@@ -149,11 +153,17 @@ function Alarms({ view }: { view: ChildView }) {
   );
 }
 
-function Waiting({ view: { waiting, program } }: { view: ChildView }) {
+function Waiting({ view }: { view: ChildView }) {
+  const { waiting, program } = view;
   const count = ['Nothing waits', 'One thing waits', 'Two things wait', 'Three things wait', 'Four things wait'];
   return (
     <section>
-      <h2 className="border-b border-ink pb-1 text-[18px]">{count[waiting.length] ?? `${waiting.length} things wait`} for you</h2>
+      <h2 className="border-b border-ink pb-1 text-[18px]">
+        {waiting.length === 0 && view.stops.length > 0
+          ? 'An injury report is open: on hold, and nothing else waits'
+          : (count[waiting.length] ?? `${waiting.length} things wait`)}{' '}
+        for you
+      </h2>
       <ul>
         {waiting.map((decision) => {
           const task = program?.tasks.find(({ taskId }) => taskId === decision.taskId) ?? null;

@@ -6,8 +6,15 @@ import { HeadRow } from '../parts/HeadRow';
 import { ruleCounted } from '../parts/ruleWords';
 import { roundsAddress } from './roundsAddress';
 
-const TITLES = { ready: 'Step up together', tooHard: 'Step down together' } as const satisfies Record<PlainKind, string>;
-const ACTS = { ready: 'Step up the checked ones', tooHard: 'Step down the checked ones' } as const satisfies Record<PlainKind, string>;
+const TITLES = { ready: 'Step up together', tooHard: 'Step down together', comment: 'Comments to read' } as const satisfies Record<
+  PlainKind,
+  string
+>;
+const ACTS = {
+  ready: 'Step up the checked ones',
+  tooHard: 'Step down the checked ones',
+  comment: 'Mark the checked ones as read',
+} as const satisfies Record<PlainKind, string>;
 
 interface Props {
   readonly kind: PlainKind;
@@ -23,12 +30,16 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
     <div className="max-w-[980px]">
       <h1 className="text-[24px]">{TITLES[kind]}</h1>
       <p className="mt-1 text-soft">
-        Only plain cases stand here: the rule’s own move, never tried before, no refusal among its sessions, and nothing more pressing open
-        of the child. All others stay in Rounds.{' '}
-        {PLAIN_KINDS.filter((other) => other !== kind).map((other) => (
-          <Link key={other} href={`/rounds/together?kind=${other}`} prefetch={false} className="link">
-            {TITLES[other]}
-          </Link>
+        {kind === 'comment'
+          ? 'What families wrote beside their reports. Nothing here was found to tell of an injury: please read each line.'
+          : 'Only plain cases are listed: the rule’s own move, never tried before, help recorded every time, and nothing more pressing open for the student. All others stay in Rounds.'}{' '}
+        {PLAIN_KINDS.filter((other) => other !== kind).map((other, index) => (
+          <span key={other}>
+            {index > 0 && ' · '}
+            <Link href={`/rounds/together?kind=${other}`} prefetch={false} className="link">
+              {TITLES[other]}
+            </Link>
+          </span>
         ))}
         {' · '}
         <Link href="/rounds" prefetch={false} className="link" data-key="b" data-key-says="Back to Rounds">
@@ -37,7 +48,10 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
       </p>
       {settled > 0 && (
         <p role="status" className="mt-3 border-l-4 border-green bg-green-tint px-3 py-1.5">
-          {settled} settled. Each waits in the post as any other, and can be taken back in Rounds.
+          {settled} settled.{' '}
+          {kind === 'comment'
+            ? 'Undo brings each back in Rounds.'
+            : 'Each waits in the post as any other, and can be taken back in Rounds.'}
         </p>
       )}
       {lines.length === 0 ? (
@@ -45,9 +59,11 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
       ) : (
         <ActionForm action={decide} hidden={{ kind }} className="mt-4">
           <table className="w-full border-collapse">
-            <HeadRow heads={['', 'child', 'task', 'step', 'what the rule counted', '']} />
+            <HeadRow
+              heads={kind === 'comment' ? ['', 'student', 'comment', ''] : ['', 'child', 'task', 'step', 'what the rule counted', '']}
+            />
             <tbody>
-              {lines.map(({ decision, childName, title, step, stepName, version }) => (
+              {lines.map(({ decision, childName, title, step, stepName, version, comments }) => (
                 <tr key={decision.key}>
                   <td className="cell">
                     <input
@@ -60,11 +76,23 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
                     />
                   </td>
                   <td className="cell font-semibold whitespace-nowrap">{childName}</td>
-                  <td className="cell whitespace-nowrap">{title}</td>
-                  <td className="cell">
-                    {step} → {decision.suggestion!.toStep}, {stepName}
-                  </td>
-                  <td className="cell text-soft">{ruleCounted(decision.suggestion!)}</td>
+                  {kind === 'comment' ? (
+                    <td className="cell" dir="auto">
+                      {comments.map((words, index) => (
+                        <q key={index} className="block">
+                          {words}
+                        </q>
+                      ))}
+                    </td>
+                  ) : (
+                    <>
+                      <td className="cell whitespace-nowrap">{title}</td>
+                      <td className="cell">
+                        {step} → {decision.suggestion?.toStep}, {stepName}
+                      </td>
+                      <td className="cell text-soft">{decision.suggestion && ruleCounted(decision.suggestion)}</td>
+                    </>
+                  )}
                   <td className="cell whitespace-nowrap">
                     <Link href={roundsAddress(decision.key, null)} prefetch={false} className="link">
                       card<span className="sr-only"> of {childName}</span>

@@ -19,6 +19,13 @@ export function ClosedTask({
   children: React.ReactNode;
 }) {
   const { t, language } = words;
+  if (closed.kind === 'review') {
+    return (
+      <p className="watch mt-3">
+        <strong>{t('closedTitle', { task })}.</strong> {t('closedReview')}
+      </p>
+    );
+  }
   if (closed.kind === 'until') {
     return (
       <p className="watch mt-3">

@@ -56,13 +56,13 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await page.getByLabel('Minutes a day').fill('12');
   await page.keyboard.press('Control+Enter');
   await expect(page).toHaveURL(new RegExp(`/children/${child}$`));
-  await expect(page.getByText('Cut the planks: no longer safe.')).toBeVisible();
+  await expect(page.getByText('Cut the planks: no longer safe for this student.')).toBeVisible();
   await page.goto('/rounds');
   await page
     .getByRole('link', { name: /Bastian N\.: no longer safe/ })
     .first()
     .click();
-  await expect(page.getByRole('heading', { name: 'Not for this child any more' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No longer safe for this student' })).toBeVisible();
   await page.keyboard.press('t');
   await page.getByLabel('Why?').fill('no scissors at home');
   await page.keyboard.press('Control+Enter');

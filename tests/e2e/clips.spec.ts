@@ -219,15 +219,15 @@ test('a family shows how it goes: told first, refused with words, seen in Rounds
   await ask("UPDATE version_tasks SET choices = JSON_SET(choices, '$.asksBack', TRUE) WHERE id = ?", [taskId]);
   const phone = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await phone.goto(`${link}/show-back/${taskId}?lang=en`);
-  await expect(phone.getByText(/It is deleted on its own after 30 days/)).toBeVisible();
+  await expect(phone.getByText(/It is deleted automatically after 30 days/)).toBeVisible();
   expect(await axeFinds(phone)).toEqual([]);
   await phone.getByLabel(/Clip or picture/).setInputFiles({ name: 'x.mp4', mimeType: 'video/mp4', buffer: Buffer.from('none') });
-  await phone.getByLabel(/Everybody who can be seen/).check();
+  await phone.getByLabel(/Everyone who can be seen/).check();
   await phone.getByRole('button', { name: 'Send it' }).click();
   await expect(phone.getByRole('alert')).toContainText('no clip or picture that can be read');
   await phone.getByRole('link', { name: 'Try again' }).click();
   await phone.getByLabel(/Clip or picture/).setInputFiles(fixture('tone.webm'));
-  await phone.getByLabel(/Everybody who can be seen/).check();
+  await phone.getByLabel(/Everyone who can be seen/).check();
   await phone.getByRole('button', { name: 'Send it' }).click();
   await expect(phone.getByRole('status')).toHaveText('It is there. Thank you.');
   await signIn(page);

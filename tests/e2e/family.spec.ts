@@ -191,7 +191,7 @@ test.describe('with scripts on', () => {
     await page.locator('input[inputmode=numeric]').first().fill('3');
     await context.setOffline(true);
     await sendReport(page);
-    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is kept on this phone');
+    await expect(page.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is saved on this phone');
     // In the outbox, and only there: kept twice it would be told twice.
     expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('yard-draft')))).toEqual([]);
     expect(await reportCount('Silas Y.')).toBe(before);

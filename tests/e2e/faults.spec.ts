@@ -100,7 +100,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await sendReport(plain);
   await expect(plain.getByRole('alert').first()).toContainText('What you wrote is kept on this page.');
   await sendReport(scripted);
-  await expect(scripted.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is kept on this phone');
+  await expect(scripted.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is saved on this phone');
   await expect.poll(() => Date.now() - awayFrom, { timeout: 15_000 }).toBeGreaterThan(10_000);
   await tell('start database');
 

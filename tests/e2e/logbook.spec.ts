@@ -87,9 +87,9 @@ test('what can mean two things is told while it is typed, and nothing is saved t
   await box.fill('Z5R5 S');
   await expect(page.getByText('left 5 right 5, none')).toBeVisible();
   await page.getByLabel('Words on the slip').fill('sangre en el dedo');
-  await expect(page.getByText('Is anybody hurt now? Call first.')).toBeVisible();
+  await expect(page.getByText('If anyone is hurt now, call 911 first.')).toBeVisible();
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText('Words of harm closed the task')).toBeVisible();
+  await expect(page.getByText('so the task is on hold')).toBeVisible();
   await page.goto('/rounds');
   await expect(page.getByRole('link', { name: 'Odalys V.: injury report' })).toBeVisible();
 });

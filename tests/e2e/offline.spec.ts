@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from 'node:crypto';
 import type { BrowserContext, Page } from '@playwright/test';
 import { expect, test, ask, beginAnew, linkOf, openTask, reportCount, sendReport, served, toCount } from './yard';
 
@@ -22,7 +23,7 @@ const keepOne = async (page: Page, context: BrowserContext, child: string, count
   await page.locator('.screen.shown [data-field]').first().fill(count);
   await context.setOffline(true);
   await sendReport(page);
-  await expect(page.getByText('It is kept on this phone').first()).toBeVisible();
+  await expect(page.getByText('It is saved on this phone').first()).toBeVisible();
 };
 
 test.describe('pages kept on the phone', () => {
@@ -60,7 +61,7 @@ test.describe('pages kept on the phone', () => {
     await openTask(page);
     await page.locator('input[inputmode=numeric]').first().fill('3');
     await sendReport(page);
-    await expect(page.getByText('It is kept on this phone').first()).toBeVisible();
+    await expect(page.getByText('It is saved on this phone').first()).toBeVisible();
     const before = await reportCount('Silas Y.');
     await context.setOffline(false);
     await page.goto(linkOf('Silas Y.'));
@@ -107,7 +108,7 @@ test.describe('pages kept on the phone', () => {
     await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThan(1);
     await openTask(page);
     await page.getByRole('link', { name: 'Something hurt' }).first().click();
-    await expect(page.getByText('This task is closed now.')).toBeVisible();
+    await expect(page.getByText('Sent. This activity is on hold.')).toBeVisible();
     const before = new URL(page.url()).pathname;
     const isClosed = async (path: string) => {
       const cache = await caches.open(`yard-pages:${path.split('/').slice(0, 3).join('/')}`);
@@ -118,7 +119,7 @@ test.describe('pages kept on the phone', () => {
     await expect.poll(() => page.evaluate(isClosed, before)).toBe(true);
     await context.setOffline(true);
     await page.goto(`${served().url}${before}?lang=en&step=2`);
-    await expect(page.getByRole('heading', { name: / is closed/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: / is on hold/ })).toBeVisible();
     await expect(page.locator('input[inputmode=numeric]')).toHaveCount(0);
   });
 
@@ -219,6 +220,85 @@ test.describe('what waits on the phone', () => {
     await expect(page.getByText('This was not taken in: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
     expect(await reportCount('Silas Y.')).toBe(0);
     await ask('UPDATE family_links SET revoked_at = NULL WHERE child_id = ? ORDER BY id DESC LIMIT 1', [id]);
+  });
+
+  test('two practices without network are two reports, and today shows that the first is kept', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await keepOne(page, context, 'Silas Y.', '3');
+    await context.setOffline(false);
+    await context.route('**/report', (route) => route.abort());
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect(page.getByRole('listitem').getByText('Saved on this phone')).toBeVisible();
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('2');
+    await sendReport(page);
+    await expect(page.getByText('It is saved on this phone').first()).toBeVisible();
+    await context.unroute('**/report');
+    await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(2);
+  });
+
+  test('with full stores and no network it says that nothing was saved, and sends once there is one', async ({ page, context }) => {
+    await beginAnew('Silas Y.');
+    await page.addInitScript(() => {
+      const full = () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      };
+      Storage.prototype.setItem = full;
+      IDBFactory.prototype.open = full;
+    });
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('2');
+    await context.setOffline(true);
+    await sendReport(page);
+    await expect(page.getByText('NOT saved: this phone has no room.').first()).toBeVisible();
+    await context.setOffline(false);
+    await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(1);
+  });
+
+  test('a report of a closed link is offered at the next link of the same child, and sent there', async ({ page, context }) => {
+    const id = await beginAnew('Silas Y.');
+    await keepOne(page, context, 'Silas Y.', '3');
+    await ask('UPDATE family_links SET revoked_at = NOW() WHERE child_id = ?', [id]);
+    await context.setOffline(false);
+    await expect(page.getByText('This was not taken in: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
+    const token = randomBytes(24).toString('base64url');
+    const hash = createHash('sha256').update(token).digest('hex');
+    await ask(
+      'INSERT INTO family_links (child_id, token_hash, token_salt, created_by, created_at, expires_at) SELECT child_id, ?, ?, created_by, created_at, expires_at FROM family_links WHERE child_id = ? ORDER BY id LIMIT 1',
+      [hash, randomBytes(16).toString('hex'), id],
+    );
+    await page.goto(`${served().url}/f/${token}?lang=en`);
+    await expect(page.getByText('A report from an earlier link was not sent')).toBeVisible();
+    await page.getByRole('button', { name: 'Send it now' }).click();
+    await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(1);
+    await ask('UPDATE family_links SET revoked_at = NULL WHERE child_id = ? ORDER BY id LIMIT 1', [id]);
+  });
+
+  test('what was counted last night is offered as last night’s', async ({ page }) => {
+    await beginAnew('Silas Y.');
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await openTask(page);
+    await page.locator('.screen.shown [data-field]').first().fill('4');
+    await page.evaluate(() => {
+      for (const key of Object.keys(localStorage).filter((each) => each.startsWith('yard-draft'))) {
+        const draft = JSON.parse(localStorage.getItem(key)!) as { day: string };
+        const day = new Date(Date.parse(`${draft.day}T12:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
+        localStorage.setItem(key, JSON.stringify({ ...draft, day }));
+      }
+      // The page that is left keeps what it knows: it must not write today's day over it.
+      Storage.prototype.setItem = () => {};
+    });
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await page.getByRole('listitem').getByRole('link').first().click();
+    await expect(page.getByText('what you counted or wrote is still here')).toBeVisible();
+    await page.getByRole('button', { name: 'Finish it for that day' }).click();
+    await sendReport(page);
+    await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(1);
+    const [told] = await ask<{ ago: number }>('SELECT DATEDIFF(DATE(said_at), done_on) AS ago FROM reports WHERE child_id = ?', [
+      (await ask<{ id: number }>("SELECT id FROM children WHERE called_name = 'Silas'"))[0]!.id,
+    ]);
+    expect(Number(told!.ago)).toBeGreaterThanOrEqual(1);
   });
 });
 

@@ -1,7 +1,7 @@
 import { keepPages, whenKept } from '../offline/keptPages';
 import { hurtForm } from './hurt';
 import { watchOutbox } from './outbox';
-import { all, filled, one, pageData, type PageData } from './page';
+import { all, filled, one, pageData, serverNow, type PageData } from './page';
 import { reportForm } from './report';
 import { shownClips } from './shown';
 import { along, countAlong, readAloud, WAYS_ALONG } from './speak';
@@ -17,6 +17,8 @@ function begin(): void {
   forgetSaid();
   const page = pageData();
   root.classList.add('scripted');
+  // How far this phone's clock is off is learned while the page is fresh.
+  serverNow(page);
   watchOutbox(page);
   reportForm(page);
   void hurtForm(page);

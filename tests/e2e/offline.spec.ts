@@ -265,7 +265,7 @@ test.describe('what waits on the phone', () => {
     const token = randomBytes(24).toString('base64url');
     const hash = createHash('sha256').update(token).digest('hex');
     await ask(
-      'INSERT INTO family_links (child_id, token_hash, token_salt, created_by, created_at, expires_at) SELECT child_id, ?, ?, created_by, created_at, expires_at FROM family_links WHERE child_id = ? ORDER BY id LIMIT 1',
+      'INSERT INTO family_links (child_id, token_hash, token_salt, created_at, expires_at) SELECT child_id, ?, ?, created_at, expires_at FROM family_links WHERE child_id = ? ORDER BY id LIMIT 1',
       [hash, randomBytes(16).toString('hex'), id],
     );
     await page.goto(`${served().url}/f/${token}?lang=en`);

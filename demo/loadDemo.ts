@@ -272,7 +272,8 @@ async function goRound(
   const chance = chanceOf('round', day);
   for (const { childId, key, kind, suggestion } of open) {
     // Texts that nobody could read for sure were read then.
-    if (kind === 'text' || kind === 'comment') await decide(context, therapist, { childId, key, answer: 'read', expectedVersion: versions.get(childId)! });
+    if (kind === 'text' || kind === 'comment')
+      await decide(context, therapist, { childId, key, answer: 'read', expectedVersion: versions.get(childId)! });
     if (suggestion?.move !== 'up' && suggestion?.move !== 'down') continue;
     if (chance() < WAITS && day < addDays(today, -14)) continue;
     const expectedVersion = versions.get(childId)!;

@@ -151,7 +151,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await expect(asked('Calla I.')).toHaveCount(0);
 
   await page.goto('/post');
-  await expect(page.getByRole('cell', { name: /there is a word for you|le dejó un mensaje/ }).first()).toBeVisible();
+  await expect(page.getByRole('cell', { name: /There is a message from the therapist|le dejó un mensaje/ }).first()).toBeVisible();
   await expect(page.getByText('Please rest the thumb')).toHaveCount(0);
 });
 

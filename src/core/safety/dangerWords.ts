@@ -100,7 +100,8 @@ function isOf(words: string, language: DangerPatterns): boolean {
 
 /** A body part beside a word that no practice needs: "arm just hangs there". */
 function unusual(words: string, language: DangerPatterns): string[] {
-  const { part, tool, calm } = language;
+  const { part, tool, asks, calm } = language;
+  if (asks.test(words)) return [];
   const found = part.exec(words);
   if (!found || tool.test(words.slice(0, found.index)) || !isOf(words, language)) return [];
   const strange = words

@@ -33,6 +33,8 @@ export interface DangerLexicon {
   readonly adult: readonly string[];
   /** Somebody else than the adult stands in the clause. */
   readonly child: string;
+  /** With these a question begins, in which a body part beside any word is no sign. */
+  readonly asks: string;
   /** What is said of practice: beside a body part that no tool word governs, any other word is worth a look. */
   readonly calm: string;
   /** Tears, fear and refusal: no harm by themselves, and nothing to thank for. */
@@ -60,6 +62,7 @@ export interface DangerPatterns {
   readonly part: RegExp;
   /** Ends with a word for a tool, and at most three behind it. */
   readonly tool: RegExp;
+  readonly asks: RegExp;
   readonly calm: RegExp;
 }
 
@@ -85,6 +88,7 @@ export function patternsOf(lexicon: DangerLexicon): DangerPatterns {
     distress: all(lexicon.distress),
     part: new RegExp(` ${oneOf(lexicon.classes.part!, lexicon)}(?= )`),
     tool: new RegExp(` ${oneOf(lexicon.tool, lexicon)}(?: (?!${oneOf(lexicon.into, lexicon)} )[^ ]+){0,3}$`),
+    asks: new RegExp(`^ ${oneOf(lexicon.asks, lexicon)} `),
     calm: new RegExp(`^(?:\\d+|~|${oneOf([lexicon.calm, lexicon.classes.part, lexicon.block, lexicon.link].join(' '), lexicon)})$`),
   };
 }

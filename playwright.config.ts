@@ -42,7 +42,8 @@ export default defineConfig({
     webServer: {
       command: `node --import tsx scripts/serveForTests.ts .data/e2e ${port} .data/e2e-seed load`,
       url: `http://127.0.0.1:${port}/api/health`,
-      timeout: 120_000,
+      // The demo is loaded first, beside other checks on a busy machine.
+      timeout: 300_000,
       gracefulShutdown: { signal: 'SIGTERM', timeout: 30_000 },
     },
   }),

@@ -40,6 +40,8 @@ describe('drawings of a good one', () => {
 
   it('stand in the library where they are looked at: scissors, folds, tears, glue, the writing hand', () => {
     const library = loadLibrary();
+    // Their drawing showed another thing than the step does, and was taken away.
+    const undrawn = new Set(['frame-the-plan', 'under-the-truck', 'load-the-lorry']);
     for (const [skill, picture] of [
       ['scissors', 'thumbUpScissors'],
       ['folding', 'cornersMatched'],
@@ -50,7 +52,7 @@ describe('drawings of a good one', () => {
       ['wristExtension', 'wristBack'],
       ['crossingMidline', 'acrossMiddle'],
     ] as const)
-      for (const task of library.filter((each) => each.skill === skill))
+      for (const task of library.filter((each) => each.skill === skill && !undrawn.has(each.slug)))
         expect([task.slug, task.pictures?.map((each) => each.picture).includes(picture)]).toEqual([task.slug, true]);
     for (const { slug, pictures = [], ladder } of library)
       for (const { steps } of pictures)

@@ -15,6 +15,7 @@ import {
   handOversOf,
   homeAnswerOf,
   inReading,
+  inTransaction,
   latestTasks,
   linksOf,
   messagesOf,
@@ -33,7 +34,6 @@ import {
   type RecordedChange,
   type Sharing,
   type Stop,
-  type Work,
 } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -85,7 +85,7 @@ const LOG_LENGTH = 60;
 
 /** One child: who this is, what they are on, how it is going, and who changed what. */
 export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
-  const view = await inReading(context.db, async (work): Promise<ChildView> => {
+  const view = await inReading(context.db, async (work): Promise<Omit<ChildView, 'familyLink'>> => {
     const { child, access } = await requireChild(work, actor, childId, 'readChild');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const days = yardDays(today);
@@ -107,7 +107,6 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     return {
       child,
       mayChange: may(actor, access, 'changeProgram'),
-      familyLink: may(actor, access, 'changeProgram') ? await linkWithCode(work, context, child) : null,
       mayLead: may(actor, access, 'leadChild'),
       isConfirmed: isConfirmed(context, actor),
       mayReadLooks: may(actor, access, 'readLooks'),
@@ -143,10 +142,11 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     };
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
-  return view;
+  return { ...view, familyLink: view.mayChange ? await linkWithCode(context, view.child) : null };
 }
 
-async function linkWithCode(work: Work, context: Context, child: Child): Promise<ChildView['familyLink']> {
-  const address = await standingAddress(work, context, child);
+/** In a transaction of its own: which link stands is asked with a lock, as everywhere it is handed out. */
+async function linkWithCode(context: Context, child: Child): Promise<ChildView['familyLink']> {
+  const address = await inTransaction(context.db, (work) => standingAddress(work, context, child));
   return address === null ? null : { address, code: renderSVG(address, { border: 2 }) };
 }

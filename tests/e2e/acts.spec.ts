@@ -130,7 +130,15 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   copyTaskAction: () => ({ args: ['crane-lift', 'A task'] }),
 };
 /** Of these a therapist who is no supervisor has no part either. */
-const FOR_SUPERVISORS = ['signInRulesAction', 'takeFactorOffOfAction', 'makeKeyAction', 'takeKeyBackAction'];
+const FOR_SUPERVISORS = [
+  'signInRulesAction',
+  'emergencyNumberAction',
+  'keepingAction',
+  'inviteAction',
+  'takeFactorOffOfAction',
+  'makeKeyAction',
+  'takeKeyBackAction',
+];
 
 /** Acts on one’s own account, or read alone; what they do to others is in the tests of trust and of the library. */
 const ONES_OWN = [

@@ -54,7 +54,7 @@ test('a teacher’s link prints and passes a question on, and shows nothing of h
   expect(paper.headers()['content-type']).toBe('application/pdf');
   await teacher.getByLabel('A question or a word for the therapist').fill('Could the class have the same tongs?');
   await teacher.getByRole('button', { name: 'Pass it on' }).click();
-  await expect(teacher.getByRole('status')).toContainText('Passed on.');
+  await expect(teacher.getByRole('status')).toContainText('Sent. Messages are read on school days only.');
   await expect(async () => {
     await page.goto('/post');
     await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('Could the class have the same tongs?', {

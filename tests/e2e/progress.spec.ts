@@ -68,13 +68,13 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await page.keyboard.press('c');
   await expect(page.getByText('(copied)')).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied).toContain(`${name} stood at`);
+  expect(copied).toContain(`${name} `);
   expect(copied).toMatch(new RegExp(`${name} fetches the bolt box alone\\.$`));
   // The reports behind a figure are a link away.
   await page.reload();
   await page
     .locator('details > summary')
-    .filter({ hasText: /^At home the family told/ })
+    .filter({ hasText: /^The family reported/ })
     .click();
   const behind = page.getByText(/^The reports behind it/);
   await expect(behind.getByRole('link').first()).toBeVisible();

@@ -52,7 +52,7 @@ test.describe('links of a family', () => {
 
 test.describe('settings', () => {
   test('the number that families are told to call', async ({ page, browser }) => {
-    await signIn(page);
+    await signIn(page, 'supervisor');
     await page.goto('/settings');
     await page.getByLabel('Emergency number').fill('call mum');
     await page.getByRole('button', { name: 'Save', exact: true }).first().click();

@@ -195,11 +195,13 @@ describe('the rules of a workplace', () => {
     expect(await bed.read("SELECT id FROM audit WHERE action = 'settings.changed'")).toHaveLength(3);
   });
 
-  it('that say how people sign in are a supervisor’s to take; a broken pack changes nothing', async () => {
+  it('that say how people sign in or how long records are kept are a supervisor’s to take; a broken pack changes nothing', async () => {
     const text = await policyForFile(bed.context, ines);
     expect(await previewPolicy(bed.context, ines, text)).toMatchObject({ ok: true, mayTake: false });
     expect(await refusal(takePolicy(bed.context, ines, text))).toBe('notAllowed');
-    const { signIn: _, ...rest } = (JSON.parse(text) as { policy: object & { signIn: unknown } }).policy;
+    const { signIn, keeping, ...rest } = (JSON.parse(text) as { policy: Record<string, object> }).policy;
+    for (const part of [{ signIn }, { keeping }])
+      expect(await refusal(takePolicy(bed.context, ines, JSON.stringify({ ...JSON.parse(text), policy: part })))).toBe('notAllowed');
     const pack = {
       format: 'yard-steps-policy-pack',
       version: 1,

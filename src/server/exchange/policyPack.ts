@@ -52,8 +52,11 @@ export async function previewPolicy(context: Context, actor: PersonActor, text: 
   return { ok: true, name, differences, mayTake: actsFor(policy).every((act) => may(actor, null, act)) };
 }
 
-/** How people sign in is a supervisor's to say. */
-const actsFor = (policy: Policy): WorkplaceAct[] => ['changeWorkplace', ...(policy.signIn ? (['changeTrust'] as const) : [])];
+/** How people sign in and how long records are kept is a supervisor's to say. */
+const actsFor = (policy: Policy): WorkplaceAct[] => [
+  'changeWorkplace',
+  ...(policy.signIn || policy.keeping ? (['changeTrust'] as const) : []),
+];
 
 /** Takes a pack's rules over, all of them or none. @throws AppError notAllowed, confirmNeeded, invalid */
 export async function takePolicy(context: Context, actor: PersonActor, text: string): Promise<void> {

@@ -35,6 +35,9 @@ export function elsewhere({ code }: Fault): void {
 export async function screen(render: Job<React.ReactNode>): Promise<React.ReactNode> {
   const given = await answered(async (actor, context) => (
     <>
+      <a href="#main" className="absolute -top-20 left-2 bg-sheet p-2 focus:top-2">
+        To the content
+      </a>
       <OpenInjuries count={await openInjuries(context, actor)} />
       {await render(actor, context)}
     </>

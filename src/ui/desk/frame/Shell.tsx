@@ -40,9 +40,6 @@ export function Shell({ here, actor, children }: { here: string; actor: Who; chi
   return (
     <>
       <PipSymbols />
-      <a href="#main" className="absolute -top-20 left-2 bg-sheet p-2 focus:top-2">
-        To the content
-      </a>
       <header className="border-b border-line print:hidden">
         <div className="mx-auto flex min-h-10 max-w-[1400px] flex-wrap items-center gap-x-6 px-[22px]">
           <span className="flex items-center gap-2 font-title text-[17px] font-bold">

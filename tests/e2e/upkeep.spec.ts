@@ -101,7 +101,7 @@ test.describe('deleting a child', () => {
     await page.goto(`/children/${child}`);
     await page.keyboard.press('o');
     await page.getByText('Delete this child…').click();
-    await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps/)).toBeVisible();
+    await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps an ID number/)).toBeVisible();
     await page.getByLabel(/To go on, write/).fill('marisol');
     await page.getByRole('button', { name: 'Delete for good' }).click();
     await expect(page.getByRole('alert').first()).toContainText('The name is not the same.');

@@ -40,7 +40,7 @@ function logOf(child: number): ChildLog {
         effort: chance() < 0.05 ? 'tooHard' : 'right',
         stopReason: null,
         safetyWord: false,
-        mistake: false,
+        isHarm: false,
         holds: false,
       });
     }

@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { inTransaction, migrationNames, MIGRATIONS, migrator, openDatabase } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
-import { BrokenBackup, makeBackup, restoreBackup } from '@/outside/backup';
+import { BrokenBackup, knownBackupKey, makeBackup, restoreBackup, UNVERIFIED } from '@/outside/backup';
 import { runningUrl, startMariaDb } from '../mariadb';
 import { isAlive } from '../processes';
 import { say } from '../say';
@@ -33,7 +33,7 @@ export async function backup(words: readonly string[]): Promise<number> {
       onProgress: (what) => say(`Writing ${what}…`),
     });
     say(
-      `${file}: ${(bytes / 1_000_000).toFixed(1)} MB. ${passphraseOf(words) === null ? 'It is not encrypted: keep it where nobody else reads.' : 'It is encrypted: without the passphrase nobody reads it.'}`,
+      `${file}: ${(bytes / 1_000_000).toFixed(1)} MB. ${passphraseOf(words) === null ? `It is not encrypted: keep it where no one else can read it. To restore it on another machine, keep a copy of ${path.join(dataFolder, 'backup-key')} in another place.` : 'It is encrypted: without the passphrase nobody reads it.'}`,
     );
     return 0;
   } finally {
@@ -41,7 +41,7 @@ export async function backup(words: readonly string[]): Promise<number> {
   }
 }
 
-/** A backup into an empty database and its data folder. `restore FILE [--config FILE | --data FOLDER] [--passphrase-file FILE]` */
+/** A backup into an empty database and its data folder. `restore FILE [--config FILE | --data FOLDER] [--passphrase-file FILE | --key-file FILE | --unverified]` */
 export async function restore(words: readonly string[]): Promise<number> {
   const file = fileOf(words, 'restore');
   const { dataFolder, databaseUrl, close } = await placeOf(words);
@@ -55,6 +55,7 @@ export async function restore(words: readonly string[]): Promise<number> {
       dataFolder,
       knownMigrations: MIGRATIONS.map(({ name }) => name),
       passphrase: passphraseOf(words),
+      key: words.includes('--unverified') ? UNVERIFIED : (secretOf(words, '--key-file') ?? knownBackupKey(dataFolder)),
       replay: replayOf(words),
       onProgress: (what) => say(`Restoring: ${what}…`),
     }).catch((error: unknown) => {
@@ -75,6 +76,10 @@ const BROKEN: Record<BrokenBackup['code'], string> = {
   noBackup: 'This file is no backup of Yard Steps. Nothing was changed.',
   passphraseNeeded: 'This backup is encrypted. Name the file of its passphrase: --passphrase-file FILE. Nothing was changed.',
   brokenOrOtherPassphrase: 'This backup can’t be read: the passphrase is another one, or the file is damaged. Nothing was changed.',
+  keyNeeded:
+    'This backup is not encrypted, so only the key of the installation that made it shows that no one changed it. Name a copy of its backup-key: --key-file FILE. If the key is lost, and no one else could write to the file, use --unverified. Nothing was changed.',
+  brokenOrOtherKey:
+    'This backup was made by another installation, was changed, or is damaged. Name the backup-key of the installation that made it: --key-file FILE. Nothing was changed.',
   broken: 'This backup is damaged: what it holds is not what was written. Take another one. Nothing was changed.',
 };
 
@@ -91,12 +96,14 @@ function replayOf(words: readonly string[]): { folder: string; until: string | n
   return folder === null ? null : { folder, until };
 }
 
-function passphraseOf(words: readonly string[]): string | null {
-  const file = wordAfter(words, '--passphrase-file');
+const passphraseOf = (words: readonly string[]) => secretOf(words, '--passphrase-file');
+
+function secretOf(words: readonly string[], name: string): string | null {
+  const file = wordAfter(words, name);
   if (file === null) return null;
-  const passphrase = readFileSync(file, 'utf8').trim();
-  if (passphrase === '') throw new Error(`${file} is empty: write the passphrase into it.`);
-  return passphrase;
+  const secret = readFileSync(file, 'utf8').trim();
+  if (secret === '') throw new Error(`${file} is empty: write the secret into it.`);
+  return secret;
 }
 
 /** The data folder and its database: the one that is being served, the one that the settings name, or its own, started for this. */

@@ -64,6 +64,7 @@ function environmentOf({
   languages,
   secondFactor,
   allowedHosts,
+  metrics,
 }: Settings): Record<string, string> {
   return {
     YARD_TRUST_PROXY: trustProxy.join(','),
@@ -72,6 +73,7 @@ function environmentOf({
     ...(mail && { YARD_MAIL_SERVER: mail.server, YARD_MAIL_FROM: mail.from }),
     YARD_SECOND_FACTOR: secondFactor,
     YARD_ALLOWED_HOSTS: allowedHosts.join(','),
+    ...(metrics && { YARD_METRICS_HOST: metrics.host, YARD_METRICS_PORT: String(metrics.port) }),
     ...(timeZone && { YARD_TIME_ZONE: timeZone }),
     ...(languages && { YARD_LANGUAGES: languages.join(',') }),
     ...(backup && { YARD_BACKUP_FOLDER: path.resolve(backup.folder), YARD_BACKUP_KEEP: String(backup.keep) }),

@@ -8,6 +8,8 @@ import { STATUS_OF } from '@/server/errors';
 import { actorOfToken } from '@/server/people/sessions';
 import { openInjuries } from '@/server/rounds/openInjuries';
 import { OpenInjuries } from '@/ui/desk/frame/OpenInjuries.client';
+import { SystemStrip } from '@/ui/desk/frame/SystemStrip';
+import { failingParts, systemState } from '@/server/upkeep/systemState';
 import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
 import { sessionToken } from './session';
 
@@ -39,6 +41,7 @@ export async function screen(render: Job<React.ReactNode>): Promise<React.ReactN
         To the content
       </a>
       <OpenInjuries count={await openInjuries(context, actor)} />
+      {actor.role === 'supervisor' && (await systemStrip(context))}
       {await render(actor, context)}
     </>
   ));
@@ -47,6 +50,11 @@ export async function screen(render: Job<React.ReactNode>): Promise<React.ReactN
   if (given.fault.code === 'notFound') notFound();
   setAnswerStatus(STATUS_OF[given.fault.code]);
   return <Trouble fault={given.fault} />;
+}
+
+async function systemStrip(context: Context): Promise<React.ReactNode> {
+  const state = await systemState(context);
+  return <SystemStrip state={state} failing={failingParts(state)} />;
 }
 
 /** A therapist's act: the same for server actions, giving the fault back to the form. */

@@ -33,6 +33,7 @@ export * from './repositories/progress';
 export * from './repositories/plan';
 export * from './repositories/kit';
 export * from './repositories/stop';
+export * from './repositories/system';
 export * from './repositories/task';
 export * from './repositories/teacher';
 export * from './repositories/tries';

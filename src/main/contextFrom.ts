@@ -1,5 +1,4 @@
-import { randomBytes } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { instant } from '@/core/calendar';
 import { LANGUAGES } from '@/core/text';
@@ -13,6 +12,7 @@ import { HttpTexts } from '@/outside/httpTexts';
 import { Mail } from '@/outside/mail';
 import { MailCatcher } from '@/outside/mailCatcher';
 import { PretendPhone } from '@/outside/pretendPhone';
+import { secretIn } from '@/outside/secretFile';
 import { createContext, type Context } from '@/server/context';
 import type { House } from '@/server/house';
 import type { Clock } from '@/server/ports';
@@ -113,14 +113,7 @@ export function clockFrom(environment: NodeJS.ProcessEnv): Clock {
   return () => instant(Date.now() + shift);
 }
 
-/** The secret that links are made with, the same for all processes of a data folder. Made once, by whichever comes first. */
+/** The secret that links are made with. */
 export function linkSecretIn(dataFolder: string): string {
-  const file = path.join(dataFolder, 'link-secret');
-  mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
-  try {
-    writeFileSync(file, randomBytes(32).toString('hex'), { flag: 'wx', mode: 0o600 });
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
-  }
-  return readFileSync(file, 'utf8');
+  return secretIn(dataFolder, 'link-secret');
 }

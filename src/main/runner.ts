@@ -18,11 +18,15 @@ await keepRunning(context, {
   lanes: LANES,
   stop: stopping.signal,
   wait: (milliseconds) => pause(milliseconds, undefined, { signal: stopping.signal }).catch(() => {}),
-  onFault: (error) =>
+  onFault: (error, job) => {
+    const cause = error instanceof Error ? `${error.name} ${error.message}` : String(error);
+    if (!job) return log.warn({ cause }, 'a job could not be looked for or settled');
+    const { kind, attempts } = job;
     log.warn(
-      { cause: error instanceof Error ? `${error.name} ${error.message}` : String(error) },
-      'a job could not be looked for or settled',
-    ),
+      { kind, attempts, cause },
+      kind === 'backup' ? 'the daily backup failed; it is tried again' : 'a job failed; it is tried again',
+    );
+  },
 });
 await context.db.close();
 if (context.owner !== context.db) await context.owner.close();

@@ -34,6 +34,11 @@ const settingsSchema = z.strictObject({
     .default([]),
   /** Web processes on one port. */
   processes: z.number().int().min(1).max(64).default(1),
+  /** Where Prometheus reads figures; nothing is served where it is null. */
+  metrics: z
+    .strictObject({ host: z.string().min(1).default('127.0.0.1'), port })
+    .nullable()
+    .default(null),
   /** What sends texts; the pretend phone where it is null. */
   texts: z
     .strictObject({

@@ -18,6 +18,8 @@ import { Ending } from './ending';
 import { headersFor } from './headers';
 import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
+import { metricsAddress, serveMetrics, WebMetrics } from './metrics';
+import { AtOnce, bodyOf, wholeRequest } from './wholeRequest';
 
 /**
  * The production server: Next, and in front of it what every request passes: whose name was asked for, how large it may be, the headers, and
@@ -86,10 +88,16 @@ const lanes = {
   // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
   clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS, undefined, LONGEST_CLIP_MILLISECONDS),
   // Each is held whole while it is read.
-  clipIn: new Lanes(() => 3, 20, 60_000, undefined, LONGEST_CLIP_MILLISECONDS),
+  clipIn: new Lanes(() => 6, 20, 60_000, undefined, LONGEST_CLIP_MILLISECONDS),
 };
+const metricsAt = metricsAddress(process.env);
+const metrics = metricsAt && new WebMetrics(context, lanes);
 const MOST_CONNECTIONS = 4_000;
 const FILES = /^\/(?:_next\/static|plan|lab|visit)\/[\w./-]+\.(?:js|css|wasm|woff2?|svg|png|map)(?:\?|$)/;
+
+/** Clips that one address sends at once: a school behind one address still leaves places to others. Our own choice. */
+const clipSenders = new AtOnce(2);
+const BUSY = 'Many people are using Yard Steps right now. Please try again in a moment.';
 
 /** A page's form is sent in no time; a clip from a phone on a slow line takes minutes. */
 const SENDING_MILLISECONDS = 60_000;
@@ -111,6 +119,10 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   if (busy.has(socket)) return void socket.destroy();
   busy.add(socket);
   response.once('finish', () => busy.delete(socket));
+  if (metrics) {
+    const startedAt = performance.now();
+    response.once('close', () => metrics.answered(nameOfLane(request), response.statusCode, (performance.now() - startedAt) / 1_000));
+  }
   // A path that means another one than it says would pass by the lanes.
   if (!isPlainPath(address)) return sayPlainly(response, 400, 'This address is not written as addresses are.', request);
   const token = FAMILY.exec(address)?.[1];
@@ -149,12 +161,23 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     return answerPage(request, response);
   }
   response.setHeader('Cache-Control', 'no-store');
+  const client = request.headers[CLIENT_HEADER];
+  if (isClip) {
+    if (!clipSenders.enter(client)) return sayPlainly(response, 503, BUSY, request);
+    response.once('close', () => clipSenders.leave(client));
+    endSlow(request, response);
+  } else if (request.method === 'POST') {
+    const whole = await wholeRequest(request, client);
+    if (whole === 'gone' || response.headersSent) return;
+    if (whole === 'turned away') return sayPlainly(response, 503, BUSY, request);
+    request = whole;
+  }
   const lane = lanes[laneOf(request, isFamily)];
   const room = await lane.hold(response);
   if (room === 'gone') return;
   if (room === 'turned away') {
     response.setHeader('Retry-After', String(AGAIN_SECONDS));
-    if (!wantsPage(request)) return sayPlainly(response, 503, 'Many people are here at once. Please try again in a moment.', request);
+    if (!wantsPage(request)) return sayPlainly(response, 503, BUSY, request);
     response
       .writeHead(503, { 'content-type': 'text/html; charset=utf-8' })
       .end(await busyPage(String(request.headers['accept-language'] ?? '')));
@@ -177,6 +200,15 @@ function isPlainPath(address: string): boolean {
   );
 }
 
+/** For the figures: what has no lane is told by what it is. */
+function nameOfLane(request: IncomingMessage): string {
+  const { url = '/', method } = request;
+  if (method === 'POST' && INTAKE.test(url)) return 'reports';
+  if (FILES.test(url) || url.startsWith('/f/made/')) return 'files';
+  if (url.startsWith('/api/')) return 'api';
+  return laneOf(request, FAMILY.test(url) || url.startsWith('/t/'));
+}
+
 function laneOf({ method, url = '/' }: IncomingMessage, isFamily: boolean): keyof typeof lanes {
   if (TAKES_CLIP.test(url)) return 'clipIn';
   if (GIVES_CLIP.test(url)) return 'clipOut';
@@ -196,6 +228,21 @@ function endUnsent(request: IncomingMessage, response: ServerResponse): void {
     if (!request.complete) request.destroy();
   }, SENDING_MILLISECONDS).unref();
   response.once('close', () => clearTimeout(timer));
+}
+
+/** Slower than any line that could send a whole clip in its time. Our own choice. */
+const SLOWEST_BYTES_A_SECOND = 10_000;
+const FIRST_LOOK_MILLISECONDS = 20_000;
+
+/** Who sends a clip so slowly that it cannot end in time gives its place to others. */
+function endSlow(request: IncomingMessage, response: ServerResponse): void {
+  const startedAt = Date.now();
+  const before = request.socket.bytesRead;
+  const timer = setInterval(() => {
+    const seconds = (Date.now() - startedAt) / 1_000;
+    if (!request.complete && request.socket.bytesRead - before < seconds * SLOWEST_BYTES_A_SECOND) request.destroy();
+  }, FIRST_LOOK_MILLISECONDS).unref();
+  response.once('close', () => clearInterval(timer));
 }
 
 /** Where the database is away nobody is refused for it: the page says so. */
@@ -251,22 +298,10 @@ async function takeIn(token: string, request: IncomingMessage, response: ServerR
     reportsComingIn -= 1;
     desk.admit();
   });
-  const raw = Object.fromEntries(new URLSearchParams(await bodyOf(request)));
+  const raw = Object.fromEntries(new URLSearchParams((await bodyOf(request)).toString('utf8')));
   const { status, headers, body } = await reportAnswer(context, token, raw, request.headers.accept?.includes('application/json') ?? false);
   const own = headersFor({ scripts: 'none', isSecure, isFamily: true });
   response.writeHead(status, { ...own, 'cache-control': 'no-store', ...headers, 'content-length': Buffer.byteLength(body) }).end(body);
-}
-
-/** The body as text; one that broke off is an error. */
-function bodyOf(request: IncomingMessage): Promise<string> {
-  return new Promise((resolve, reject) => {
-    let text = '';
-    request.setEncoding('utf8');
-    request.on('data', (chunk: string) => (text += chunk));
-    request.on('end', () => resolve(text));
-    request.on('error', reject);
-    request.on('close', () => reject(new Error('The sender went away')));
-  });
 }
 
 /** So long a request that is under way may take after the server was asked to end. */
@@ -275,6 +310,7 @@ const GRACE_MILLISECONDS = 8_000;
 // A proxy keeps its connections open for a minute: ours are open for longer, so that none closes under a request.
 server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
+if (metricsAt) serveMetrics(metricsAt);
 // What draws them takes a while to be loaded: till then the frame answers for them.
 let familyPages: typeof import('./familyPages') | null = null;
 void import('./familyPages').then((loaded) => (familyPages = loaded));

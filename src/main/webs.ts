@@ -1,5 +1,6 @@
 import cluster from 'node:cluster';
 import path from 'node:path';
+import { metricsAddress, serveMetrics } from './metrics';
 
 /**
  * Several web processes on one port, each whole: nothing that one remembers is needed by another. One that ends by itself is
@@ -16,7 +17,10 @@ const fork = () => startedAt.set(cluster.fork().id, Date.now());
 
 cluster.setupPrimary({ exec: path.join(import.meta.dirname, 'web.ts'), args: [port!], execArgv: ['--import', 'tsx'] });
 for (let started = 0; started < Number(count); started += 1) fork();
-cluster.on('exit', (worker, code) => {
+const metricsAt = metricsAddress(process.env);
+if (metricsAt) serveMetrics(metricsAt);
+cluster.on('exit', (worker, code, signal) => {
+  if (!isEnding) console.error(`A web process ended (${signal ?? `code ${code}`}); another one is started.`);
   endedAtOnce = Date.now() - (startedAt.get(worker.id) ?? 0) < AT_ONCE_MILLISECONDS ? endedAtOnce + 1 : 0;
   startedAt.delete(worker.id);
   if (!isEnding && endedAtOnce >= MOST_AT_ONCE) {

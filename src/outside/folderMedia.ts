@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat, statfs } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import type { MediaStore } from '@/server/ports';
@@ -53,6 +53,12 @@ export class FolderMedia implements MediaStore {
     const folder = path.dirname(this.placeOf(name));
     const halves = (await readdir(folder).catch(() => [])).filter((file) => file.startsWith(`${name}.`));
     for (const half of halves) await rm(path.join(folder, half), { force: true });
+  }
+
+  async freeBytes(): Promise<number> {
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const { bavail, bsize } = await statfs(this.folder);
+    return bavail * bsize;
   }
 
   /** @throws Error for what is no name of ours: nothing outside of the folder is ever reached */

@@ -55,6 +55,8 @@ export interface MediaStore {
   drop(name: string): Promise<void>;
   /** Takes away what a crash left of a file that was being written; the file itself stays. */
   dropHalves(name: string): Promise<void>;
+  /** How many bytes are free where files are kept. */
+  freeBytes(): Promise<number>;
 }
 
 export interface FormsWish extends Pick<ReadClip, 'type' | 'fromSeconds' | 'seconds'> {

@@ -18,7 +18,8 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
   chmodSync(folder, 0o711);
   const config = path.join(folder, 'yard.config.json');
   const port = await freePort();
-  const settings = { listen: { port }, dataFolder: path.join(folder, 'data') };
+  const metricsPort = await freePort();
+  const settings = { listen: { port }, dataFolder: path.join(folder, 'data'), metrics: { port: metricsPort } };
   writeFileSync(config, JSON.stringify({ ...settings, colour: 'green' }));
   const refused = serve(config);
   expect(await refused.ended).toBe(1);
@@ -70,6 +71,13 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
     await colleague.getByRole('button', { name: 'Begin' }).click();
     await expect(colleague).toHaveURL(/\/yard$/);
+
+    // Prometheus reads figures at a port of its own, with no student and no token among them.
+    const figures = await (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
+    expect(figures).toContain('yard_database_up 1');
+    expect(Number(/^yard_worker_silent_seconds (\S+)$/m.exec(figures)![1])).toBeLessThan(60);
+    expect(figures).toMatch(/^yard_request_seconds_count\{lane="acts",status="[23]xx"\} \d+$/m);
+    expect(figures).not.toMatch(/Ines|Teodor|tarrowhill|\/f\/|set-up/);
 
     // A port that is taken is an error; a database that people work in is not the demo's to throw away.
     writeFileSync(path.join(folder, 'other.json'), JSON.stringify({ ...settings, dataFolder: path.join(folder, 'other') }));

@@ -433,6 +433,20 @@ describe('signing in', () => {
       expect(await refusal(actorOfToken(bed.context, made))).toBe('signInNeeded');
   });
 
+  it('counts wrong sign-ins against an address, and never right ones', async () => {
+    const address = '203.0.113.7';
+    for (let count = 0; count < 3; count += 1) await signIn(bed.context, { email, password, address });
+    const tries = () =>
+      bed.read("SELECT try_key AS `key`, tries FROM sign_in_tries WHERE try_key LIKE 'place:%' OR try_key = 'all' ORDER BY 1");
+    expect(await tries()).toEqual([
+      { key: 'all', tries: 0 },
+      { key: `place:${address}`, tries: 0 },
+    ]);
+    expect(await refusal(signIn(bed.context, { email, password: 'wrong', address }))).toBe('signInFailed');
+    await signIn(bed.context, { email, password, address });
+    expect((await tries()).map((row) => (row as { tries: number }).tries)).toEqual([1, 1]);
+  });
+
   it('answers the same for a wrong password and an unknown address, and slows down after eight tries', async () => {
     expect(await refusal(signIn(bed.context, { email: 'nobody@tarrowhill.example', password }))).toBe('signInFailed');
     const answers: string[] = [];

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { addJobs, inTransaction, migrationNames, MIGRATIONS, openDatabase } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
-import { DailyBackups, makeBackup, restoreBackup } from '@/outside/backup';
+import { DailyBackups, knownBackupKey, makeBackup, restoreBackup, UNVERIFIED, type Secrets } from '@/outside/backup';
+import { writeContainer } from '@/outside/backup/container';
 import type { PersonActor } from '@/server/actor';
 import { backupJob } from '@/server/jobs/jobs';
 import { runDue } from '@/server/jobs/runDue';
@@ -38,13 +39,18 @@ const make = async (file: string, passphrase: string | null = null) =>
     writtenAt: '2026-11-26T12:00:00.000Z',
     onProgress: () => {},
   });
-const restore = (file: string, url: string, change: { passphrase?: string; knownMigrations?: readonly string[] } = {}) =>
+const restore = (
+  file: string,
+  url: string,
+  change: { passphrase?: string; key?: Secrets['key']; knownMigrations?: readonly string[] } = {},
+) =>
   restoreBackup({
     file: at(file),
     database: dumpAddressOf(url),
     dataFolder: at('restored'),
     knownMigrations: change.knownMigrations ?? known,
     passphrase: change.passphrase ?? null,
+    key: change.key === undefined ? knownBackupKey(at('data')) : change.key,
     onProgress: () => {},
   });
 const refusalOf = (job: Promise<unknown>) =>
@@ -129,7 +135,7 @@ describe('a backup', () => {
       writeFileSync(at(name), spoil(readFileSync(at(name))));
       const url = await newDatabaseUrl();
       expect(await refusalOf(restore(name, url, passphrase === null ? {} : { passphrase }))).toMatch(
-        /^(noBackup|broken|brokenOrOtherPassphrase)$/,
+        /^(noBackup|brokenOrOtherKey|brokenOrOtherPassphrase)$/,
       );
       expect(await rowsIn(url)).toEqual({});
       expect(readdirSync(at('restored'))).toEqual([]);
@@ -142,6 +148,21 @@ describe('a backup', () => {
     const url = await newDatabaseUrl();
     expect(await refusalOf(restore('locked.backup', url))).toBe('passphraseNeeded');
     expect(await refusalOf(restore('locked.backup', url, { passphrase: 'a plank and a pag' }))).toBe('brokenOrOtherPassphrase');
+  });
+
+  it('is taken by the key of the installation that made it, so that no forged one is', async () => {
+    await make('plain.backup');
+    const url = await newDatabaseUrl();
+    expect(await refusalOf(restore('plain.backup', url, { key: null }))).toBe('keyNeeded');
+    mkdirSync(at('forged'));
+    writeFileSync(at('forged/database.sql'), `\\! touch ${at('owned')}\n`);
+    await writeContainer(at('forged.backup'), at('forged'), { passphrase: null, key: 'a key of the forger' });
+    expect(await refusalOf(restore('forged.backup', url))).toBe('brokenOrOtherKey');
+    expect(await rowsIn(url)).toEqual({});
+    // Where the key is lost a person may take it unverified: damage is found still.
+    await restore('plain.backup', url, { key: UNVERIFIED });
+    expect(await rowsIn(url)).toEqual(await rowsIn(bed.databaseUrl));
+    expect(readdirSync(folder)).not.toContain('owned');
   });
 
   it('of a newer program, or onto what is there, is refused; an older one is taken', async () => {

@@ -36,6 +36,8 @@ beforeAll(async () => {
   await bed.report(childId, { done: 'no', notDone: 'time', left: '', right: '', help: '', effort: '' });
   bed.passDays(1);
   await bed.report(childId, { left: '', right: '', help: 'alone' });
+  bed.passDays(1);
+  await bed.report(childId, { left: '4', right: '4', hurt: 'on', words: 'The tongs pinched her finger' });
   await measure(bed.context, ines, {
     childId,
     entryKey: crypto.randomUUID(),
@@ -122,14 +124,24 @@ describe('a child’s record as FHIR R4', () => {
   it('tells what caregivers reported from what the therapist measured, and nothing told from nothing done', () => {
     const observations = ofType('Observation');
     const by = (code: string) => observations.filter(({ method }) => method!.coding![0]!.code === code);
-    expect(by('caregiver-reported')).toHaveLength(3);
+    expect(by('caregiver-reported')).toHaveLength(4);
     expect(by('therapist-measured').map(({ valueQuantity }) => valueQuantity!.value)).toEqual([4]);
     const missing = by('caregiver-reported').map(({ dataAbsentReason }) => dataAbsentReason?.coding![0]!.code ?? null);
-    expect(missing.sort()).toEqual(['asked-unknown', 'not-performed', null].sort());
+    expect(missing.sort()).toEqual(['asked-unknown', 'not-performed', 'not-performed', null].sort());
     const told = by('caregiver-reported').find(({ valueQuantity }) => valueQuantity)!;
     expect(told.component!.flatMap(({ code }) => code!.coding?.map((each) => each.code) ?? [])).toEqual(
       expect.arrayContaining(['7771000', '24028007']),
     );
+  });
+
+  it('carries an injury with its words, and no value of practice', () => {
+    const hurt = ofType('Observation').filter((each) => each.component?.some(({ code }) => code.coding?.[0]?.code === 'injury'));
+    expect(hurt).toHaveLength(1);
+    expect(hurt[0]).toMatchObject({ note: [{ text: 'The tongs pinched her finger' }], dataAbsentReason: expect.anything() });
+    expect(hurt[0]!.component!.find(({ code }) => code.coding?.[0]?.code === 'injury')!.valueCodeableConcept!.coding![0]!.code).toBe(
+      'told',
+    );
+    expect(hurt[0]).not.toHaveProperty('valueQuantity');
   });
 
   it('holds no more of the child than its called name and initial: no birthday, no school, no contact', async () => {

@@ -98,6 +98,18 @@ describe('tables of the children whom somebody leads', () => {
     expect(await rows('roster')).toMatchObject([{ likes: '=cranes', bornOn: '2021-08-12', mouthsThings: false }]);
   });
 
+  it('carry the injury flag with its words, and by key the flag without them', async () => {
+    await bed.report(childId, { idempotencyKey: randomUUID(), hurt: 'on', words: 'The tongs pinched her finger' });
+    const read = readOpenCsv(OPEN_TABLES.reports, (await tableForFile(bed.context, ines, { table: 'reports' })).text);
+    const rows = read.ok ? read.rows : [];
+    expect(rows.at(-1)).toMatchObject({ injury: 'told', mistake: false, onHold: true, words: 'The tongs pinched her finger' });
+    expect(rows[0]).toMatchObject({ injury: null, mistake: false, onHold: false });
+    const { key } = await makeApiKey(bed.context, supervisor, { name: 'Board report', days: 30 });
+    const byKey = (await readByKey(bed.context, key, 'reports', {})).rows.at(-1)!;
+    expect(byKey).toMatchObject({ injury: 'told', onHold: true });
+    expect(byKey).not.toHaveProperty('words');
+  });
+
   it('are of nobody else’s children, and ask for the password', async () => {
     const other = await bed.person('Bram Oduya');
     await bed.share(childId, other, 'shared');

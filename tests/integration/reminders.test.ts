@@ -112,7 +112,12 @@ describe('reminders', () => {
       "SELECT words, JSON_VALUE(reach, '$.at') AS reach FROM messages WHERE child_id = :childId AND kind = 'reminder'",
       { childId },
     );
-    expect(told).toEqual([{ words: expect.stringMatching(/^Yard Steps, Wren: time for practice/), reach: 'opa@example.org' }]);
+    expect(told).toEqual([
+      {
+        words: expect.stringMatching(/^Yard Steps, Wren: A reminder to practice if today works for you\. A Star beams, B Crane lift\. /),
+        reach: 'opa@example.org',
+      },
+    ]);
     // By e-mail no quiet hours were asked for: it came at nine, not in the morning.
     expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toContain('21');
     expect(await refusal(tellReminders(bed.context, token, { ...wish, way: 'pigeon' }))).toBe('invalid');

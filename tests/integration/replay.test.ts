@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { MIGRATIONS, migrator, openDatabase, type Database } from '@/db';
 import { dumpAddressOf } from '@/main/contextFrom';
-import { makeBackup, restoreBackup } from '@/outside/backup';
+import { knownBackupKey, makeBackup, restoreBackup } from '@/outside/backup';
 import { startMariaDb, type PrivateMariaDb } from '../../scripts/mariadb';
 import { rowsOf, runSql } from '../../scripts/sql';
 
@@ -64,6 +64,7 @@ const restored = async (until: string | null, log = at('log')) => {
       dataFolder: path.join(place, 'data'),
       knownMigrations: names,
       passphrase: null,
+      key: knownBackupKey(at('data')),
       replay: { folder: log, until },
       onProgress: () => {},
     });

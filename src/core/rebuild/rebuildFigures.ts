@@ -8,8 +8,8 @@ import { outcomeOf, OUTCOMES, type DatedSession, type Outcome, type OutcomeSetti
 /** A report as the log keeps it. */
 export interface LoggedSession extends DatedSession {
   readonly taskId: number;
-  /** A touch that was at once said to be a slip: no practice, though it is word. */
-  readonly mistake: boolean;
+  /** Pain or an injury was reported, or pressed by mistake: no practice, though it is a report. */
+  readonly isHarm: boolean;
   /** It closes its task till a person lifts it. */
   readonly holds: boolean;
 }
@@ -57,7 +57,7 @@ export interface ChildFigures {
  * @param days the days over which practice is told
  */
 export function rebuildFigures(log: ChildLog, days: readonly CalendarDay[], today: CalendarDay): ChildFigures {
-  const sessions = log.sessions.filter(({ mistake }) => !mistake);
+  const sessions = log.sessions.filter(({ isHarm }) => !isHarm);
   const first = days[0]!;
   const ofTask = groupBy(sessions, ({ taskId }) => taskId);
   const changesOf = groupBy(log.changes, ({ taskId }) => taskId);
@@ -73,7 +73,8 @@ export function rebuildFigures(log: ChildLog, days: readonly CalendarDay[], toda
     tasks: log.tasks.map((task): TaskFigures => {
       const own = ofTask.get(task.taskId) ?? [];
       const changes = changesOf.get(task.taskId) ?? [];
-      const holding = own.filter(({ holds }) => holds).map(({ reportId }) => reportId);
+      // A press by mistake is no practice, and keeps its task on hold until a person opens it.
+      const holding = log.sessions.filter(({ taskId, holds }) => holds && taskId === task.taskId).map(({ reportId }) => reportId);
       const standing = {
         sessions: own.filter((each) => each.step === task.step && each.versionNumber >= task.stepSinceVersion && each.doneOn >= since),
         currentStep: task.step,

@@ -29,6 +29,7 @@ import { clips } from './0029-clips';
 import { apiKeys } from './0031-api-keys';
 import { evidenceIndex } from './0032-evidence-index';
 import { comments } from './0033-comments';
+import { systemMarks } from './0034-system-marks';
 import { ruleReason } from './0030-rule-reason';
 import { measurements } from './0022-measurements';
 import { rules } from './0021-rules';
@@ -71,6 +72,7 @@ export const MIGRATIONS: readonly Migration[] = [
   apiKeys,
   evidenceIndex,
   comments,
+  systemMarks,
 ];
 
 /** Families write in every alphabet: a database whose usual letters are others refuses their reports. It is set right before the first table, or refused with words. */

@@ -299,6 +299,7 @@ const COLUMNS = {
   audit_head: { chain_hash: STRING, row_count: BIGINT },
   audit_groups: { children_hash: STRING },
   audit_group_children: { group_id: BIGINT, child_id: BIGINT },
+  system_marks: { name: STRING, marked_at: moment },
   jobs: {
     kind: STRING,
     job_key: STRING,
@@ -369,6 +370,7 @@ const WITHOUT_OWN_ID: readonly TableName[] = [
   'kit_stock',
   'media',
   'stopped_numbers',
+  'system_marks',
 ];
 
 /** All columns of a table but those that the database reckons by itself, the id first, as they are typed. */

@@ -1,7 +1,16 @@
 import type { TableName } from '../models/tables';
 
 /** What stays here when everything leaves: what opens doors, and what is only of the running program. */
-type LeftOut = 'sign_ins' | 'known_devices' | 'recovery_codes' | 'password_links' | 'invitations' | 'sign_in_tries' | 'api_keys' | 'jobs';
+type LeftOut =
+  | 'sign_ins'
+  | 'known_devices'
+  | 'recovery_codes'
+  | 'password_links'
+  | 'invitations'
+  | 'sign_in_tries'
+  | 'api_keys'
+  | 'jobs'
+  | 'system_marks';
 export type WholeTable = Exclude<TableName, LeftOut>;
 
 /** Columns that stay here. Where everything comes back the database's own nothing stands in their place, or the hash of what nobody knows. */

@@ -1,4 +1,5 @@
 import type { CodeableConcept, CodeSystem } from '@medplum/fhirtypes';
+import { DANGERS, type Danger } from '@/core/safety';
 import { HELP_LEVELS, type HelpLevel } from '@/core/sessions';
 
 /** Where our own codes are named. The address names them; nothing has to be found there, since the bundle carries them. */
@@ -17,6 +18,15 @@ const HELP_WORDS: Readonly<Record<HelpLevel, string>> = {
   pointed: 'pointed out',
   words: 'told in words',
   alone: 'without help',
+};
+
+/** “Something hurt” was pressed, and said later to be a mistake: it stays on the record as that. */
+export const MISTAKE = 'by-mistake';
+const INJURY_WORDS: Readonly<Record<Danger | typeof MISTAKE, string>> = {
+  pressed: '“Something hurt” was pressed, and nothing more was written',
+  told: '“Something hurt” was pressed, and described',
+  words: 'a possible injury: the words were read as one, or could not be read',
+  [MISTAKE]: '“Something hurt” was pressed by mistake, as the caregiver said later',
 };
 
 const OWN = {
@@ -40,7 +50,12 @@ const OWN = {
       ['effort', 'how it felt'],
       ['left-hand', 'with the left hand'],
       ['right-hand', 'with the right hand'],
+      ['injury', 'pain or an injury was reported'],
     ] as const,
+  },
+  injury: {
+    title: 'How pain or an injury was reported',
+    concepts: ([...DANGERS, MISTAKE] as const).map((danger) => [danger, INJURY_WORDS[danger]] as const),
   },
 } as const;
 type OwnSystem = keyof typeof OWN;

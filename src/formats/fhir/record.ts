@@ -2,6 +2,7 @@ import type { CalendarDay, Instant } from '@/core/calendar';
 import type { Child } from '@/core/child';
 import type { GoalContent } from '@/core/goals';
 import type { ProgramVersion } from '@/core/program';
+import type { Danger } from '@/core/safety';
 import type { DatedSession, HelpLevel, ReportWay } from '@/core/sessions';
 
 /** What is written of a child as FHIR: what the export knows of it, and no more than that asks for. */
@@ -24,6 +25,9 @@ export interface FhirRecord {
     readonly right: number | null;
     readonly way: ReportWay;
     readonly saidBy: string;
+    readonly words: string;
+    readonly danger: Danger | null;
+    readonly mistake: boolean;
   })[];
   readonly measurements: readonly {
     readonly id: number;

@@ -15,7 +15,7 @@ import type {
 import { nameOf } from '@/core/child';
 import { doseAt, reckonDose } from '@/core/dose';
 import type { ProgramTask } from '@/core/program';
-import { absent, EXTENSIONS, ownCode, ownCodeSystems, planUrl, SIDES } from './codes';
+import { absent, EXTENSIONS, MISTAKE, ownCode, ownCodeSystems, planUrl, SIDES } from './codes';
 import type { FhirRecord } from './record';
 
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
@@ -124,7 +124,7 @@ function goalOf({ id, content, criterion, closedOn, closedWhy }: FhirRecord['goa
 
 /** What a caregiver reported: never mixed with what the therapist saw. */
 function sessionOf(session: FhirRecord['sessions'][number], subject: Reference<Patient>): Observation {
-  const { reportId, doneOn, done, amount, target, help, effort, step, left, right, way, saidBy } = session;
+  const { reportId, doneOn, done, amount, target, help, effort, step, left, right, way, saidBy, words, danger, mistake } = session;
   const value = (name: 'good-repetitions' | 'step' | 'effort', rest: Partial<ObservationComponent>): ObservationComponent => ({
     code: ownCode('what', name),
     ...rest,
@@ -143,7 +143,9 @@ function sessionOf(session: FhirRecord['sessions'][number], subject: Reference<P
     effectiveDateTime: doneOn,
     method: ownCode('observed-by', isMeasured ? 'therapist-measured' : 'caregiver-reported'),
     ...(saidBy && { performer: [{ display: saidBy }] }),
-    ...(!done
+    ...(words && { note: [{ text: words }] }),
+    // Harm is no practice: such a report has no value of its own.
+    ...(!done || danger
       ? { dataAbsentReason: absent('not-performed') }
       : amount === null
         ? { dataAbsentReason: absent('asked-unknown') }
@@ -155,6 +157,7 @@ function sessionOf(session: FhirRecord['sessions'][number], subject: Reference<P
       ...(right !== null ? [side('right', right)] : []),
       ...(help ? [{ code: { text: 'help' }, valueCodeableConcept: ownCode('help-level', help) }] : []),
       ...(effort ? [value('effort', { valueString: effort })] : []),
+      ...(danger ? [{ code: ownCode('what', 'injury'), valueCodeableConcept: ownCode('injury', mistake ? MISTAKE : danger) }] : []),
     ],
   };
 }

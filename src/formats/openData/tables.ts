@@ -1,5 +1,6 @@
 import { FAMILY_WAYS } from '@/core/child';
 import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS } from '@/core/sessions';
+import { DANGERS } from '@/core/safety';
 import { SKILLS } from '@/core/vocabulary';
 import type { OpenColumn, OpenKind, OpenTable } from './column';
 
@@ -35,6 +36,9 @@ const reports: OpenTable = {
     column('help', 'Help', HELP_LEVELS, 'the help with which it was done, from most to none', 'empty'),
     column('effort', 'Felt', EFFORTS, 'how it felt to the child, as the caregiver saw it', 'empty'),
     column('stopReason', 'Reason', STOP_REASONS, 'why it stopped, or was not done', 'empty'),
+    column('injury', 'Injury report', DANGERS, 'how an injury was reported; empty where none was', 'empty'),
+    column('mistake', 'Pressed by mistake', 'yes or no', 'whether the family said later that “Something hurt” was pressed by mistake'),
+    column('onHold', 'On hold', 'yes or no', 'whether this report keeps the activity on hold'),
     column('words', 'Words', 'text', 'what was written beside it, as it was written', 'empty personal'),
     column('saidBy', 'Said by', 'text', 'who said it', 'empty personal'),
     column('way', 'Way', REPORT_WAYS, 'by which way it came'),

@@ -6,7 +6,8 @@ import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
 import { logAfter, playOn, type ReplayWish } from './replay';
-import { BrokenBackup, filesIn, readContainer, writeContainer } from './container';
+import { backupKeyIn } from './backupKey';
+import { BrokenBackup, filesIn, readContainer, writeContainer, type Secrets } from './container';
 
 /** Where a database is, and by whom it is asked. */
 export interface DumpAddress {
@@ -71,7 +72,7 @@ export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
     const manifest: Manifest = { format: FORMAT, writtenAt: wish.writtenAt, migrations: [...wish.migrations], files: await sumsOf(folder) };
     await writeFile(path.join(folder, 'manifest.json'), JSON.stringify(manifest, null, 1), { mode: 0o600 });
     onProgress(wish.passphrase === null ? 'one file' : 'one encrypted file');
-    await writeContainer(file, folder, wish.passphrase);
+    await writeContainer(file, folder, { passphrase: wish.passphrase, key: backupKeyIn(dataFolder) });
     return { bytes: (await stat(file)).size };
   } finally {
     await rm(folder, { recursive: true, force: true });
@@ -81,6 +82,8 @@ export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
 export interface RestoreWish extends Omit<BackupWish, 'writtenAt' | 'migrations'> {
   /** What the server wrote after the backup, from its binary log; null to end with the backup. */
   readonly replay?: ReplayWish | null;
+  /** By which a file that is not encrypted is told from a forged one. */
+  readonly key: Secrets['key'];
   /** Every step that this program knows: a backup that has gone further is of a newer one. */
   readonly knownMigrations: readonly string[];
 }
@@ -97,7 +100,7 @@ export async function restoreBackup(wish: RestoreWish): Promise<{ writtenAt: str
   const folder = await mkdtemp(path.join(dataFolder, '.restore-'));
   try {
     onProgress('looking at the file');
-    await readContainer(file, folder, wish.passphrase);
+    await readContainer(file, folder, wish);
     const manifest = await checkedManifest(folder);
     refuseNewer(manifest, wish.knownMigrations);
     if ((await ask(database, 'SHOW TABLES')).trim() !== '')

@@ -1,4 +1,4 @@
-import { createCipheriv, createDecipheriv, createHash, randomBytes, scryptSync } from 'node:crypto';
+import { createCipheriv, createDecipheriv, createHmac, randomBytes, scryptSync, timingSafeEqual } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
@@ -21,23 +21,33 @@ const SAFE_NAME = /^[A-Za-z0-9][A-Za-z0-9._-]*(\/[A-Za-z0-9][A-Za-z0-9._-]*)*$/;
 
 /** Why a backup's file is not taken; what it holds was touched nowhere. */
 export class BrokenBackup extends Error {
-  constructor(readonly code: 'noBackup' | 'passphraseNeeded' | 'brokenOrOtherPassphrase' | 'broken') {
+  constructor(readonly code: 'noBackup' | 'passphraseNeeded' | 'brokenOrOtherPassphrase' | 'keyNeeded' | 'brokenOrOtherKey' | 'broken') {
     super(code);
     this.name = 'BrokenBackup';
   }
 }
 
+/** For a backup whose key is lost, from a place that nobody else can write to: it is checked for damage, not for who wrote it. */
+export const UNVERIFIED = Symbol('unverified');
+
+export interface Secrets {
+  /** Encrypts; null where the file is not encrypted. */
+  readonly passphrase: string | null;
+  /** Tells a file of this installation from one that somebody else wrote; null where nobody knows it. */
+  readonly key: string | typeof UNVERIFIED | null;
+}
+
 const keyOf = (passphrase: string, salt: Buffer) => scryptSync(passphrase.normalize('NFC'), salt, KEY_BYTES, SCRYPT);
 
 /**
- * Packs a folder into one file: a compressed tar, and behind it its SHA-256 or, with a passphrase, AES-256-GCM's tag. The file is
- * there whole or not at all.
+ * Packs a folder into one file: a compressed tar, and behind it HMAC-SHA-256 by the installation's key or, with a passphrase, AES-256-GCM's
+ * tag. The file is there whole or not at all.
  */
-export async function writeContainer(file: string, folder: string, passphrase: string | null): Promise<void> {
+export async function writeContainer(file: string, folder: string, { passphrase, key }: Secrets & { key: string }): Promise<void> {
   const salt = randomBytes(SALT_BYTES);
   const iv = randomBytes(IV_BYTES);
   const cipher = passphrase === null ? null : createCipheriv('aes-256-gcm', keyOf(passphrase, salt), iv);
-  const sum = createHash('sha256');
+  const sum = createHmac('sha256', key);
   const seal = async function* (source: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
     yield Buffer.concat([MAGIC, Buffer.from([cipher ? ENCRYPTED : PLAIN]), ...(cipher ? [salt, iv] : [])]);
     for await (const chunk of source) {
@@ -82,7 +92,7 @@ async function syncToDisk(file: string): Promise<void> {
  * Unpacks a file into an empty folder. Nothing of it may be trusted before this has ended well.
  * @throws BrokenBackup
  */
-export async function readContainer(file: string, folder: string, passphrase: string | null): Promise<void> {
+export async function readContainer(file: string, folder: string, { passphrase, key }: Secrets): Promise<void> {
   const { size } = await stat(file);
   const handle = await open(file, 'r');
   const head = Buffer.alloc(MAGIC.length + 1 + SALT_BYTES + IV_BYTES);
@@ -95,25 +105,27 @@ export async function readContainer(file: string, folder: string, passphrase: st
   await handle.close();
   if (!head.subarray(0, MAGIC.length).equals(MAGIC) || size <= start + tailBytes) throw new BrokenBackup('noBackup');
   if (isEncrypted && passphrase === null) throw new BrokenBackup('passphraseNeeded');
+  if (!isEncrypted && key === null) throw new BrokenBackup('keyNeeded');
   const salt = head.subarray(MAGIC.length + 1, MAGIC.length + 1 + SALT_BYTES);
   const decipher = isEncrypted
     ? createDecipheriv('aes-256-gcm', keyOf(passphrase!, salt), head.subarray(MAGIC.length + 1 + SALT_BYTES))
     : null;
   decipher?.setAuthTag(tail.subarray(0, TAG_BYTES));
-  const sum = createHash('sha256');
+  const isUnverified = key === UNVERIFIED;
+  const sum = createHmac('sha256', isUnverified ? '' : (key ?? ''));
   const unseal = async function* (source: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
     for await (const chunk of source) {
       if (!decipher) sum.update(chunk);
       yield decipher ? decipher.update(chunk) : chunk;
     }
     if (decipher) yield decipher.final();
-    else if (!sum.digest().equals(tail)) throw new BrokenBackup('broken');
+    else if (!isUnverified && !timingSafeEqual(sum.digest(), tail)) throw new BrokenBackup('brokenOrOtherKey');
   };
   try {
     await pipeline(createReadStream(file, { start, end: size - tailBytes - 1 }), unseal, createGunzip(), unpackInto(folder));
   } catch (error) {
     if (error instanceof BrokenBackup) throw error;
-    throw new BrokenBackup(isEncrypted ? 'brokenOrOtherPassphrase' : 'broken');
+    throw new BrokenBackup(isEncrypted ? 'brokenOrOtherPassphrase' : 'brokenOrOtherKey');
   }
 }
 

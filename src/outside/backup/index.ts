@@ -1,4 +1,6 @@
 export { makeBackup, restoreBackup } from './backup';
 export type { DumpAddress } from './backup';
-export { BrokenBackup } from './container';
+export { knownBackupKey } from './backupKey';
+export { BrokenBackup, UNVERIFIED } from './container';
+export type { Secrets } from './container';
 export { DailyBackups } from './dailyBackups';

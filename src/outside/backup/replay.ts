@@ -67,6 +67,6 @@ export async function playOn(database: DumpAddress, { files, position, until }: 
     reader.once('error', reject);
     reader.once('close', (code) => (code === 0 ? resolve() : reject(new Error(`mariadb-binlog stopped: ${said.trim().slice(-400)}`))));
   });
-  const client = start('mariadb', database, ['--binary-mode', database.database]);
+  const client = start('mariadb', database, ['--binary-mode', '--sandbox', database.database]);
   await Promise.all([pipeline(reader.stdout, client.process.stdin), read, client.ended]);
 }

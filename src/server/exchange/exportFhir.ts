@@ -23,7 +23,7 @@ export async function exportFhir(
     child: all.child,
     goals: all.goals.map((goal) => ({ ...goal, criterion: criterionOf(goal.content) })),
     program: all.programs.at(-1) ?? null,
-    sessions: all.reports.filter(({ mistake }) => !mistake),
+    sessions: all.reports,
     measurements: all.measurements,
     messages: all.messages,
     changes: all.gradeChanges,

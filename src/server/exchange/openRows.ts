@@ -43,11 +43,13 @@ const one = ({ id }: { readonly id: number }, row: OpenRow) => ({ id, rows: [row
 const orNull = (text: string) => (text === '' ? null : text);
 const iso = (moment: number | null) => (moment === null ? null : new Date(moment).toISOString());
 
-function reportRow({ calledName, initial, done, words, saidBy, saidAt, ...row }: OpenReport): OpenRow {
+function reportRow({ calledName, initial, done, mistake, onHold, words, saidBy, saidAt, ...row }: OpenReport): OpenRow {
   return {
     ...row,
     child: nameOf({ calledName, initial }),
     done: done === 1,
+    mistake: mistake === 1,
+    onHold: onHold === 1,
     words: orNull(words),
     saidBy: orNull(saidBy),
     saidAt: iso(saidAt),

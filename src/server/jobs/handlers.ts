@@ -1,4 +1,4 @@
-import { inTransaction, migrationNames, openStops, personById, sharingOf, workplaceOf, type Work } from '@/db';
+import { inTransaction, markSystem, migrationNames, openStops, personById, sharingOf, workplaceOf, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
 import { makePasswordLink } from '../people/forgotten';
@@ -98,7 +98,7 @@ export const HANDLERS = {
   backup: {
     prepare: async (context, { day }) => context.backups && { day, migrations: await inTransaction(context.db, migrationNames) },
     act: (context, { day, migrations }: { day: string; migrations: readonly string[] }) => context.backups!.make(day, migrations),
-    settle: nothing,
+    settle: (work, context) => markSystem(work, 'backup', context.now()),
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'backup'>, { day: string; migrations: readonly string[] }>,
   clipForms: clipFormsHandler,

@@ -1,10 +1,10 @@
 import { calendarDayInZone } from '@/core/calendar';
-import { addJobs, inTransaction, workplaceOf } from '@/db';
+import { addJobs, inTransaction, markSystem, workplaceOf } from '@/db';
 import type { Context } from '../context';
 import { planReminders } from '../messages/reminders';
 import { appendTrail, MOST_AT_ONCE } from './appendTrail';
 import { backupJob, tidyJob } from './jobs';
-import { runNext } from './runDue';
+import { runNext, type OnFault } from './runDue';
 
 export interface RunningWish {
   /** Names this runner among others. */
@@ -14,21 +14,26 @@ export interface RunningWish {
   /** Once it is aborted, what is under way is ended and nothing more begun. */
   readonly stop: AbortSignal;
   readonly wait: (milliseconds: number) => Promise<void>;
-  /** The database is away, say: told, and tried again. */
-  readonly onFault: (error: unknown) => void;
+  readonly onFault: OnFault;
 }
 
 const IDLE_MILLISECONDS = 250;
 const FAULT_MILLISECONDS = 1_000;
 const TIDY_EVERY_MILLISECONDS = 3_600_000;
+const MARK_EVERY_MILLISECONDS = 10_000;
 
 /** Looks for jobs and does them, until it is stopped. */
 export async function keepRunning(context: Context, wish: RunningWish): Promise<void> {
   const lanes = Array.from({ length: wish.lanes }, (_, index) =>
-    lane(wish, async () => (await runNext(context, `${wish.worker}-${index}`)) !== null),
+    lane(wish, async () => (await runNext(context, `${wish.worker}-${index}`, wish.onFault)) !== null),
   );
   let tidied = -Infinity;
+  let marked = -Infinity;
   const trail = lane(wish, async () => {
+    if (context.now() - marked > MARK_EVERY_MILLISECONDS) {
+      await inTransaction(context.db, (work) => markSystem(work, 'worker', context.now()));
+      marked = context.now();
+    }
     if (context.now() - tidied > TIDY_EVERY_MILLISECONDS) {
       await planDay(context);
       tidied = context.now();

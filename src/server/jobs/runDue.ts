@@ -8,12 +8,15 @@ import { settle, settleFailed } from './settle';
 
 const KINDS = Object.keys(HANDLERS) as LeasedKind[];
 
+/** Called with each error, and with the job that failed, where it was one. */
+export type OnFault = (error: unknown, job?: { readonly kind: string; readonly attempts: number }) => void;
+
 export type JobEnd = 'done' | 'putOff' | 'givenUp';
 
 /** Does the next due job, if there is one. A failed act is no error here: it is put off, and given up in the end. */
-export async function runNext(context: Context, worker: string): Promise<JobEnd | null> {
+export async function runNext(context: Context, worker: string, onFault: OnFault = () => {}): Promise<JobEnd | null> {
   const job = await claim(context, worker, KINDS);
-  return job && run(context, job);
+  return job && run(context, job, onFault);
 }
 
 /** Does all that is due now, one after the other, and appends the trail. Gives back how many jobs that were. */
@@ -23,7 +26,7 @@ export async function runDue(context: Context, worker: string): Promise<number> 
   return count;
 }
 
-async function run(context: Context, job: ClaimedJob): Promise<JobEnd> {
+async function run(context: Context, job: ClaimedJob, onFault: OnFault): Promise<JobEnd> {
   const kind = job.kind as LeasedKind;
   const handler = HANDLERS[kind] as JobHandler<unknown, unknown> | undefined;
   const nothing = async (_work: Work) => {};
@@ -37,6 +40,7 @@ async function run(context: Context, job: ClaimedJob): Promise<JobEnd> {
     }
     await handler.act(context, ready);
   } catch (error) {
+    onFault(error, job);
     return settleFailed(context, job, error, (work) => handler.giveUp(work, context, payload));
   }
   await settle(context, job, (work) => handler.settle(work, context, payload));

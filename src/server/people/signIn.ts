@@ -101,7 +101,7 @@ async function open(
   const expiresAt = instantAfterDays(createdAt, signInDays);
   const needsFactor = person.factorAt !== null || factorRequired || context.house.factorRequired;
   await forgetTriesAt(work, of);
-  await uncountFrom(work, address, isKnown);
+  await uncountFrom(work, address, isKnown, createdAt);
   await addSignIn(work, { personId: person.id, tokenHash: hashOf(token), device, address, createdAt, expiresAt, needsFactor });
   await revokeOldestSignIns(work, person.id, MOST_OPEN_SESSIONS, createdAt);
   await keepDevice(work, person.id, hashOf(deviceToken), createdAt);

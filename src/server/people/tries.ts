@@ -1,3 +1,4 @@
+import type { Instant } from '@/core/calendar';
 import { countTryOf, forgetTries, inTransaction, uncountTry, type Work } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -43,10 +44,10 @@ export async function countFrom(context: Context, address: string, isKnownDevice
 }
 
 /** A right one is no try at guessing: it is taken off again, so that a whole school may sign in from one address. */
-export async function uncountFrom(work: Work, address: string, isKnownDevice: boolean): Promise<void> {
+export async function uncountFrom(work: Work, address: string, isKnownDevice: boolean, at: Instant): Promise<void> {
   if (isKnownDevice) return;
-  if (address !== '') await uncountTry(work, placeKey(address));
-  await uncountTry(work, 'all');
+  if (address !== '') await uncountTry(work, placeKey(address), at);
+  await uncountTry(work, 'all', at);
 }
 
 /** A network of IPv6 is one place: each device there has addresses without number. */

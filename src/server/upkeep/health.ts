@@ -1,17 +1,21 @@
 import { countMigrations, inTransaction } from '@/db';
 import type { Context } from '../context';
+import { systemState, type SystemState } from './systemState';
 
 export interface Health {
   readonly app: 'up';
   readonly database: 'up' | 'away';
   readonly migrations: number | null;
+  /** What runs beside the pages; null where the database is away. */
+  readonly parts: SystemState | null;
 }
 
-/** Whether the application and its database answer. */
+/** Whether the application and its database answer, and what of the rest needs a person. */
 export async function healthOf(context: Context): Promise<Health> {
   try {
-    return { app: 'up', database: 'up', migrations: await inTransaction(context.db, countMigrations) };
+    const migrations = await inTransaction(context.db, countMigrations);
+    return { app: 'up', database: 'up', migrations, parts: await systemState(context) };
   } catch {
-    return { app: 'up', database: 'away', migrations: null };
+    return { app: 'up', database: 'away', migrations: null, parts: null };
   }
 }

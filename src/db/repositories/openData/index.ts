@@ -41,6 +41,9 @@ export interface OpenReport extends OfChild {
   readonly help: string | null;
   readonly effort: string | null;
   readonly stopReason: string | null;
+  readonly injury: string | null;
+  readonly mistake: number;
+  readonly onHold: number | null;
   readonly words: string;
   readonly saidBy: string;
   readonly way: string;
@@ -53,7 +56,7 @@ export async function openReports(work: Work, wish: OpenWish): Promise<OpenRepor
     work,
     wish,
     `r.id, ${OF_CHILD}, JSON_VALUE(v.content, '$.title.en') AS task, t.slug, r.step, r.done_on AS doneOn, r.done, CAST(r.amount AS DOUBLE) AS amount, r.left_count AS \`left\`,
-     r.right_count AS \`right\`, r.minutes, r.help, r.effort, r.stop_reason AS stopReason, r.words, r.said_by AS saidBy, r.way, r.said_at AS saidAt`,
+     r.right_count AS \`right\`, r.minutes, r.help, r.effort, r.stop_reason AS stopReason, r.danger AS injury, r.mistake, r.holds AS onHold, r.words, r.said_by AS saidBy, r.way, r.said_at AS saidAt`,
     `FROM reports r JOIN children c ON c.id = r.child_id ${SCHOOL} JOIN tasks t ON t.id = r.task_id
      JOIN version_tasks p ON p.id = r.version_task_id JOIN task_versions v ON v.id = p.task_version_id WHERE r.way <> 'measured'`,
     'r.id',

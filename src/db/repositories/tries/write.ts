@@ -25,8 +25,10 @@ export async function forgetTries(work: Work, key: string): Promise<void> {
 }
 
 /** Takes one try off again: it was a right one. */
-export async function uncountTry(work: Work, key: string): Promise<void> {
-  await tablesOf(work)
-    .select('UPDATE sign_in_tries SET tries = GREATEST(tries, 1) - 1 WHERE try_key = :key RETURNING tries', { key })
-    .catch(() => []);
+export async function uncountTry(work: Work, key: string, at: Instant): Promise<void> {
+  await tablesOf(work).select(
+    `INSERT INTO sign_in_tries (try_key, tries, ends_at) VALUES (:key, 0, :now)
+     ON DUPLICATE KEY UPDATE tries = GREATEST(tries, 1) - 1 RETURNING tries`,
+    { key, now: momentText(at) },
+  );
 }

@@ -1,0 +1,3 @@
+export { dueJobs, newestBackupJob, systemMarks } from './read';
+export type { DueJobs, SystemMark } from './read';
+export { markSystem } from './write';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { ask, beginAnew, childIdOf, expect, linkOf, newPage, signIn, test } from './yard';
 
-test('a list with faults: said row by row, mended, taken in as a whole, and again without doubles', async ({ page }) => {
+test('a list with faults: said row by row, mended, added, and again without doubles', async ({ page }) => {
   await signIn(page);
   await page.goto('/caseload');
   const list = page.getByLabel('The list');
@@ -12,10 +12,13 @@ test('a list with faults: said row by row, mended, taken in as a whole, and agai
   await page.getByLabel(/^Kid/).selectOption('name');
   await expect(page.getByRole('row', { name: /^1/ })).toContainText('“sinister”: write left, right or not settled');
   await expect(page.getByRole('row', { name: /^2/ })).toContainText('school is missing');
-  const take = page.getByRole('button', { name: /^Take in/ });
+  const take = page.getByRole('button', { name: /^Add \d/ });
   await expect(take).toBeDisabled();
   await page.getByLabel('School, for rows that name none').fill('Fold Lane School');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
+  await expect(page.getByRole('row', { name: /^2/ })).toContainText('answer above for all rows that do not say');
+  await page.getByLabel('Scissors, for rows that do not say').selectOption('no');
+  await page.getByLabel('Puts things in the mouth, for rows that do not say').selectOption('no');
   await expect(page.getByRole('row', { name: /^2/ })).toContainText('2019-06-05');
   const mended = (await list.inputValue()).replace('sinister', 'left');
   await list.fill(mended);
@@ -23,13 +26,19 @@ test('a list with faults: said row by row, mended, taken in as a whole, and agai
   // How the column was matched is gone with the list; how it is kept is shown once it was taken in.
   await page.getByLabel(/^Kid/).selectOption('name');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
-  await page.getByRole('button', { name: 'Take in 2 children' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'on your caseload now' })).toContainText('2 children are on your caseload now');
+  await page.getByLabel('Scissors, for rows that do not say').selectOption('no');
+  await page.getByLabel('Puts things in the mouth, for rows that do not say').selectOption('no');
+  await page.getByRole('button', { name: 'Add 2 students' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'added to your caseload' })).toContainText(
+    '2 students were added to your caseload.',
+  );
   await list.fill(mended);
   await page.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.getByLabel(/^Kid/)).toHaveValue('name');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
-  await expect(page.getByText('2 of 2 are there already.')).toBeVisible();
+  await page.getByLabel('Scissors, for rows that do not say').selectOption('no');
+  await page.getByLabel('Puts things in the mouth, for rows that do not say').selectOption('no');
+  await expect(page.getByText('2 of 2 are on your caseload already.')).toBeVisible();
   await ask("DELETE FROM children WHERE called_name IN ('Brom', 'Fenn')");
 });
 

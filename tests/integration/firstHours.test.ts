@@ -161,28 +161,50 @@ describe('a goal', () => {
 
 describe('a list', () => {
   const text = 'First name,Last name,DOB,School\nBram,Tull,3/14/2020,Slateway Primary\nFfion,Ames,11/2/2019,Slateway Primary';
+  const answers = {
+    scissorsAllowed: false,
+    mouthsThings: false,
+    schools: { 'Slateway Primary': 'Slateway Primary', 'Fold Lane School': 'Fold Lane School' },
+  };
+
+  it('asks what rows do not say and safety hangs on, and which school an unknown name is; nothing is added before', async () => {
+    const found = await previewRoster(bed.context, ines, { text: text.replaceAll('Slateway Primary', 'Slateway Prim.') });
+    expect(found).toMatchObject({
+      ok: true,
+      unknownSchools: ['Slateway Prim.'],
+      asks: { scissorsAllowed: null, mouthsThings: null },
+      rows: [{ record: null }, { record: null }],
+    });
+    expect(await refusal(takeRoster(bed.context, ines, { text }))).toBe('invalid');
+    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
+  });
 
   it('is looked at, then taken in as a whole, and again without doubles', async () => {
-    const found = await previewRoster(bed.context, ines, { text });
+    const found = await previewRoster(bed.context, ines, { ...answers, text });
     expect(found).toMatchObject({ ok: true, dateOrder: 'monthFirst', rows: [{ isThere: false }, { isThere: false }] });
     expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
-    expect(await takeRoster(bed.context, ines, { text })).toEqual({ added: 2, there: 0 });
-    expect(await takeRoster(bed.context, ines, { text: `${text}\nPer,Holt,1/9/2021,Fold Lane School` })).toEqual({ added: 1, there: 2 });
+    expect(await takeRoster(bed.context, ines, { ...answers, text })).toEqual({ added: 2, there: 0, leftOut: 0 });
+    expect(await takeRoster(bed.context, ines, { ...answers, text: `${text}\nPer,Holt,1/9/2021,Fold Lane School` })).toEqual({
+      added: 1,
+      there: 2,
+      leftOut: 0,
+    });
     expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(3);
   });
 
-  it('with one row in the way brings nobody', async () => {
-    expect(await refusal(takeRoster(bed.context, ines, { text: `${text}\nPer,Holt,soon,Fold Lane School` }))).toBe('invalid');
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
+  it('leaves out a row that something is wrong with, says so, and adds the others', async () => {
+    const wrong = `${text}\nPer,Holt,soon,Fold Lane School\nPer,Holt,5/5/1918,Fold Lane School`;
+    expect(await takeRoster(bed.context, ines, { ...answers, text: wrong })).toEqual({ added: 2, there: 0, leftOut: 2 });
+    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(2);
   });
 
   it('asks how its dates begin where both can be, and remembers how its columns were matched', async () => {
     const odd = 'Kid,Tag,Wo\nTull Bram,3/4/2020,Slateway Primary';
     const columns = ['name', 'bornOn', 'school'];
-    const found = await previewRoster(bed.context, ines, { text: odd, columns });
+    const found = await previewRoster(bed.context, ines, { ...answers, text: odd, columns });
     expect(found).toMatchObject({ ok: true, dateOrder: null });
-    expect(await refusal(takeRoster(bed.context, ines, { text: odd, columns }))).toBe('invalid');
-    await takeRoster(bed.context, ines, { text: odd, columns, dateOrder: 'dayFirst' });
+    expect(await refusal(takeRoster(bed.context, ines, { ...answers, text: odd, columns }))).toBe('invalid');
+    await takeRoster(bed.context, ines, { ...answers, text: odd, columns, dateOrder: 'dayFirst' });
     expect(await previewRoster(bed.context, ines, { text: odd })).toMatchObject({ ok: true, columns });
     expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(1);
   });

@@ -114,7 +114,13 @@ it('a roster that left is understood by the list of Caseload', () => {
   const read = readTable(writeOpenCsv(OPEN_TABLES.roster, [child]), 10);
   if (!read.ok) throw new Error(read.fault.code);
   const columns = matchColumns(read.table.headings, USUAL_ROSTER_HEADINGS);
-  const [row] = readRoster(read.table, { columns, dateOrder: 'monthFirst', school: '' });
+  const [row] = readRoster(read.table, {
+    columns,
+    dateOrder: 'monthFirst',
+    school: '',
+    schools: new Map([['millbeck early years', 'Millbeck Early Years']]),
+    usual: { scissorsAllowed: null, mouthsThings: null },
+  });
   const { childId: _, school, allergies, ...facts } = child;
   expect(row).toMatchObject({ school, record: { ...facts, allergies: [allergies] }, findings: [] });
 });

@@ -17,7 +17,15 @@ export interface RosterFinding {
     | 'notAWay'
     | 'notAnInitial'
     | 'tooMuch'
-    | 'twiceInList';
+    | 'twiceInList'
+    /** It has fewer cells than there are headings: which are missing cannot be known. */
+    | 'shortRow'
+    /** Letters were lost where the file was read in another encoding. */
+    | 'unreadable'
+    | 'notAName'
+    | 'unknownSchool'
+    /** Safety hangs on it, so there is no usual answer. */
+    | 'mustSay';
   readonly cell: string;
 }
 
@@ -35,11 +43,19 @@ export interface RosterMatching {
   readonly dateOrder: DateOrder;
   /** For rows that name no school. */
   readonly school: string;
+  /** By the plain form of a cell, the school that it names. */
+  readonly schools: ReadonlyMap<string, string>;
+  /** For rows that do not say; null while a person was not asked. */
+  readonly usual: Readonly<Record<'scissorsAllowed' | 'mouthsThings', boolean | null>>;
 }
 
 const YES = ['yes', 'y', 'true', '1', 'x', 'allowed', 'si'];
 const NO = ['no', 'n', 'false', '0', '', 'not allowed', 'none', '-'];
-const HANDS: Readonly<Record<string, ChildRecord['hand']>> = {
+const HANDS: Readonly<Record<string, ChildRecord['hand'] | 'leansLeft' | 'leansRight'>> = {
+  'probably left': 'leansLeft',
+  'probably right': 'leansRight',
+  'mostly left': 'leansLeft',
+  'mostly right': 'leansRight',
   left: 'left',
   l: 'left',
   right: 'right',
@@ -52,27 +68,35 @@ const HANDS: Readonly<Record<string, ChildRecord['hand']>> = {
   '?': 'unsettled',
   '': 'unsettled',
 };
-const LANGUAGES: Readonly<Record<string, string>> = {
-  english: 'en',
-  spanish: 'es',
-  espanol: 'es',
-  vietnamese: 'vi',
-  arabic: 'ar',
-  portuguese: 'pt',
-  french: 'fr',
-  chinese: 'zh',
-  russian: 'ru',
-  somali: 'so',
-  tagalog: 'tl',
-  ukrainian: 'uk',
-};
+/** Languages by their English names, as the Unicode CLDR has them, and by their own where lists often use those. */
+const LANGUAGES: ReadonlyMap<string, string> = (() => {
+  const names = new Intl.DisplayNames(['en'], { type: 'language', fallback: 'none' });
+  const letters = [...'abcdefghijklmnopqrstuvwxyz'];
+  const codes = letters.flatMap((first) => letters.map((second) => first + second));
+  return new Map([
+    ...codes.flatMap((code) => {
+      const name = names.of(code);
+      return name === undefined ? [] : [[plain(name), code] as const];
+    }),
+    ['espanol', 'es'],
+    ['tagalog', 'tl'],
+    ['mandarin', 'zh'],
+    ['cantonese', 'zh'],
+    ['creole', 'ht'],
+  ]);
+})();
 const WAYS = { text: 'text', sms: 'text', link: 'link', web: 'link', paper: 'paper', bag: 'paper', call: 'call', phone: 'call' } as const;
 
 /** Each row of a list as a child, or what stands in its way. A cell that is not understood is a finding, never a guess. */
-export function readRoster({ rows }: PastedTable, { columns, dateOrder, school }: RosterMatching): RosterRow[] {
+export function readRoster({ headings, rows }: PastedTable, matching: RosterMatching): RosterRow[] {
   const seen = new Set<string>();
   return rows.map((cells, index) => {
-    const row = readRow(index + 1, (fact) => cellOf(cells, columns, fact), dateOrder, school);
+    const number = index + 1;
+    if (cells.length < headings.length) {
+      const cell = `${cells.length} of ${headings.length}`;
+      return { number, record: null, school: '', findings: [{ fact: 'name', code: 'shortRow', cell }] };
+    }
+    const row = readRow(number, (fact) => cellOf(cells, matching.columns, fact), matching);
     if (!row.record) return row;
     const who = `${plain(row.record.calledName)} ${plain(row.record.initial)} ${row.record.bornOn}`;
     if (seen.has(who))
@@ -82,7 +106,7 @@ export function readRoster({ rows }: PastedTable, { columns, dateOrder, school }
   });
 }
 
-function readRow(number: number, cell: (fact: RosterFact) => string | null, order: DateOrder, usualSchool: string): RosterRow {
+function readRow(number: number, cell: (fact: RosterFact) => string | null, matching: RosterMatching): RosterRow {
   const findings: RosterFinding[] = [];
   const miss = (fact: RosterFact, code: RosterFinding['code']) => void findings.push({ fact, code, cell: (cell(fact) ?? '').slice(0, 60) });
   const take = <Value>(fact: RosterFact, code: RosterFinding['code'], usual: Value, read: (text: string) => Value | undefined): Value => {
@@ -96,27 +120,39 @@ function readRow(number: number, cell: (fact: RosterFact) => string | null, orde
     take(fact, 'notYesOrNo', usual, (text) =>
       plain(text) === '' ? usual : YES.includes(plain(text)) ? true : NO.includes(plain(text)) ? false : undefined,
     );
+  const mustSay = (fact: 'scissorsAllowed' | 'mouthsThings') => {
+    const usual = matching.usual[fact];
+    if (plain(cell(fact) ?? '') === '' && usual === null) miss(fact, 'mustSay');
+    return yesOrNo(fact, usual ?? false);
+  };
   const who = nameIn(cell);
   if (who.calledName === '') miss(cell('calledName') === null ? 'name' : 'calledName', 'missing');
   else if (who.initial === '') miss(cell('initial') === null ? 'name' : 'initial', 'notAnInitial');
-  const school = cell('school') || usualSchool;
-  if (school === '') miss('school', 'missing');
-  const bornOn = readDate(cell('bornOn') ?? '', order);
+  else if (/\uFFFD/.test(`${cell('name')}${cell('calledName')}${cell('initial')}`))
+    miss(cell('calledName') === null ? 'name' : 'calledName', 'unreadable');
+  else if (!NAME.test(who.calledName)) miss(cell('calledName') === null ? 'name' : 'calledName', 'notAName');
+  const named = cell('school') || matching.school;
+  const school = matching.schools.get(plain(named)) ?? named;
+  if (named === '') miss('school', 'missing');
+  else if (!matching.schools.has(plain(named))) miss('school', 'unknownSchool');
+  const bornOn = readDate(cell('bornOn') ?? '', matching.dateOrder);
   if (!bornOn) miss('bornOn', cell('bornOn') ? 'notADate' : 'missing');
   const language = take('familyLanguage', 'notALanguage', 'en', (text) =>
-    text === '' ? 'en' : (LANGUAGES[plain(text)] ?? (/^[a-z]{2}$/.test(plain(text)) ? plain(text) : undefined)),
+    text === '' ? 'en' : (LANGUAGES.get(plain(text)) ?? (/^[a-z]{2}$/.test(plain(text)) ? plain(text) : undefined)),
   );
+  const hand = take('hand', 'notAHand', 'unsettled' as const, (text) => HANDS[plain(text).replace(/[ -]hand(ed)?$/, '')]);
   const told = {
     ...EMPTY_RECORD,
     ...who,
     bornOn: bornOn ?? '',
-    hand: take('hand', 'notAHand', 'unsettled' as const, (text) => HANDS[plain(text).replace(/ hand(ed)?$/, '')]),
+    hand: hand === 'leansLeft' || hand === 'leansRight' ? ('unsettled' as const) : hand,
+    leaningHand: hand === 'leansLeft' ? ('left' as const) : hand === 'leansRight' ? ('right' as const) : null,
     minutesPerDay: take('minutesPerDay', 'notMinutes', EMPTY_RECORD.minutesPerDay as number, (text) => minutesIn(text)),
     familyLanguage: language,
     homeLanguages: [language],
     allergies: listIn(cell('allergies') ?? ''),
-    mouthsThings: yesOrNo('mouthsThings', false),
-    scissorsAllowed: yesOrNo('scissorsAllowed', true),
+    mouthsThings: mustSay('mouthsThings'),
+    scissorsAllowed: mustSay('scissorsAllowed'),
     hasPrinter: yesOrNo('hasPrinter', false),
     reportWay: take('reportWay', 'notAWay', 'link' as const, (text) =>
       text === '' ? 'link' : FAMILY_WAYS.find((way) => way === WAYS[plain(text) as 'sms']),
@@ -148,6 +184,8 @@ function nameIn(cell: (fact: RosterFact) => string | null): { calledName: string
   return { calledName: parts.slice(0, -1).join(' ') || (parts[0] ?? ''), initial: parts.length > 1 ? initialOf(parts.at(-1)!) : '' };
 }
 
+/** Letters, with the marks that names have between them; what a formula or a test file begins with is none. */
+const NAME = /^[\p{L}\p{M}ʻ‘’'][\p{L}\p{M}ʻ‘’'. -]*$/u;
 const initialOf = (name: string) => (/\p{L}/u.exec(name.normalize('NFC'))?.[0] ?? '').toUpperCase();
 const listIn = (cell: string) => [
   ...new Set(

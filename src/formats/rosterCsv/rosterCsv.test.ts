@@ -10,9 +10,12 @@ const table = (text: string) => {
   if (!read.ok) throw new Error(read.fault.code);
   return read.table;
 };
-const rows = (text: string, dateOrder: 'monthFirst' | 'dayFirst' = 'monthFirst', school = '') => {
+const SCHOOLS = new Map(['Fold Lane School', 'Millbeck Early Years', 'A'].map((name) => [name.toLowerCase(), name]));
+const SAFE = { scissorsAllowed: false, mouthsThings: false };
+type Matching = Parameters<typeof readRoster>[1];
+const rows = (text: string, dateOrder: 'monthFirst' | 'dayFirst' = 'monthFirst', school = '', usual: Matching['usual'] = SAFE) => {
   const list = table(text);
-  return readRoster(list, { columns: matchColumns(list.headings, new Map()), dateOrder, school });
+  return readRoster(list, { columns: matchColumns(list.headings, new Map()), dateOrder, school, schools: SCHOOLS, usual });
 };
 
 describe('a list of children', () => {
@@ -72,6 +75,47 @@ describe('a list of children', () => {
       '',
       'calledName twiceInList',
     ]);
+  });
+
+  const HEAD = 'First name,Last name,DOB (MM/DD/YYYY),School,Scissors,Mouths things';
+  const codes = (line: string, usual?: Matching['usual']) =>
+    rows(`${HEAD}\n${line}`, 'monthFirst', '', usual).map(({ findings }) => findings.map(({ fact, code }) => `${fact} ${code}`).join());
+
+  it('asks where safety hangs on an answer, and takes the one that a person gave for rows that do not say', () => {
+    const silent = 'Odalys,V,9/20/2021,Fold Lane School,,';
+    expect(codes(silent, { scissorsAllowed: null, mouthsThings: null })).toEqual(['mouthsThings mustSay,scissorsAllowed mustSay']);
+    const [row] = rows(`${HEAD}\n${silent}`, 'monthFirst', '', { scissorsAllowed: false, mouthsThings: true });
+    expect(row!.record).toMatchObject({ scissorsAllowed: false, mouthsThings: true });
+    // What a row says counts, whatever was answered for the others.
+    const [said] = rows(`${HEAD}\nOdalys,V,9/20/2021,Fold Lane School,yes,no`, 'monthFirst', '', {
+      scissorsAllowed: false,
+      mouthsThings: true,
+    });
+    expect(said!.record).toMatchObject({ scissorsAllowed: true, mouthsThings: false });
+  });
+
+  it.each([
+    ['Odalys,V,9/20/2021,Fold Lane School', 'name shortRow'],
+    ['Zo\uFFFD,V,9/20/2021,Fold Lane School,no,no', 'calledName unreadable'],
+    ['=Zoé,V,9/20/2021,Fold Lane School,no,no', 'calledName notAName'],
+    ['Zo\u0000,V,9/20/2021,Fold Lane School,no,no', 'calledName notAName'],
+    ['Odalys,V,9/20/2021,Fold Lane / A,no,no', 'school unknownSchool'],
+    ['Odalys,V,4.3.2019,A,no,no', 'bornOn notADate'],
+    ['Zoë-Anne,V,9/20/2021,fold lane school,no,no', ''],
+    ['O’Dell,V,20.9.2021,A,no,no', 'bornOn notADate'],
+  ])('%j: %s', (line, says) => {
+    expect(codes(line)).toEqual([says]);
+  });
+
+  it('knows every language by its English name, and a hand that is only probable', () => {
+    const of = (language: string, hand: string) =>
+      rows(`First name,Last name,DOB,School,Language,Hand\nOdalys,V,2021-09-20,A,${language},${hand}`)[0]!.record;
+    expect(of('Haitian Creole', 'probably left')).toMatchObject({ familyLanguage: 'ht', hand: 'unsettled', leaningHand: 'left' });
+    expect(of('Tagalog', 'right-handed')).toMatchObject({ familyLanguage: 'tl', hand: 'right', leaningHand: null });
+  });
+
+  it('with a quotation mark that never closes says in which row, instead of losing the rows after it', () => {
+    expect(readTable('Name,DOB\nA,1\n"B,2\nC,3', 10)).toEqual({ ok: false, fault: { code: 'openQuote', row: 2 } });
   });
 
   it('matches its columns as they were matched before', () => {

@@ -17,9 +17,14 @@ export function matchColumns<Fact extends string>(
   });
 }
 
-/** By what a heading is remembered. @example headingKey(' Date of  Birth: ') // 'date of birth' */
+/** By what a heading is remembered; what stands in brackets only explains it. @example headingKey(' Date of  Birth (MM/DD/YYYY): ') // 'date of birth' */
 function headingKey(heading: string): string {
-  return plain(heading).replace(/\s+/g, ' ').replace(/:$/, '').trim().slice(0, 120);
+  return plain(heading)
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(/\s+/g, ' ')
+    .replace(/\s*:\s*$/, '')
+    .trim()
+    .slice(0, 120);
 }
 
 /** What of a list is remembered for the next one: the fact of each heading that tells one. */

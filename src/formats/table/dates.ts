@@ -36,7 +36,8 @@ export function dateOrderOf(texts: readonly string[]): DateOrder | 'anyWay' | nu
 
 /**
  * A date in one of the usual ways: 2021-08-12, 8/12/2021, 12.8.21, 12 Aug 2021, August 12, 2021. Null where it is none.
- * A year of two digits is of this century.
+ * A year of two digits is of this century. Dots are mostly written day first (common practice, no source): among months first,
+ * 4.3.2021 is told by neither.
  */
 export function readDate(text: string, order: DateOrder): CalendarDay | null {
   const told = text.trim().replace(/\s+/g, ' ');
@@ -44,6 +45,8 @@ export function readDate(text: string, order: DateOrder): CalendarDay | null {
   if (yearFirst) return dayOf(yearFirst[1]!, yearFirst[2]!, yearFirst[3]!);
   const numbers = NUMBERS.exec(told);
   if (numbers) {
+    const [first, second] = [Number(numbers[1]), Number(numbers[2])];
+    if (order === 'monthFirst' && told.includes('.') && first !== second && first <= 12 && second <= 12) return null;
     const [month, day] = order === 'monthFirst' ? [numbers[1]!, numbers[2]!] : [numbers[2]!, numbers[1]!];
     const year = numbers[3]!;
     return dayOf(year.length === 2 ? `20${year}` : year, month, day);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { plain } from '@/core/text';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { DATE_ORDERS, ROSTER_FACTS, type DateOrder, type RosterFact } from '@/core/child';
 import {
@@ -18,7 +19,7 @@ import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { invalid, parseInput } from '../parseInput';
-import { takeOn } from './writeRecord';
+import { isStudentsBirthday, takeOn } from './writeRecord';
 
 const wishSchema = z.object({
   text: z.string().max(600_000),
@@ -27,6 +28,11 @@ const wishSchema = z.object({
   dateOrder: z.enum(DATE_ORDERS).optional(),
   /** For rows that name no school. */
   school: z.string().trim().max(80).default(''),
+  /** For names that no school here has: which school each is, or the same name for a new one. */
+  schools: z.record(z.string().max(200), z.string().trim().min(1).max(80)).default({}),
+  /** For rows that do not say. */
+  scissorsAllowed: z.boolean().nullable().default(null),
+  mouthsThings: z.boolean().nullable().default(null),
 });
 
 export interface RosterPreviewRow extends RosterRow {
@@ -44,6 +50,10 @@ export type RosterPreview =
       readonly dateOrder: DateOrder | null;
       readonly rows: readonly RosterPreviewRow[];
       readonly schools: readonly string[];
+      /** Names in the list that no school here has, and that nobody answered for. */
+      readonly unknownSchools: readonly string[];
+      /** What rows do not say, with what was answered for them; null while nobody has answered. */
+      readonly asks: Readonly<Partial<Record<'scissorsAllowed' | 'mouthsThings', boolean | null>>>;
     };
 
 /** What a list would bring: each row's child, or what stands in its way. Nothing is written. @throws AppError notAllowed, invalid */
@@ -65,29 +75,48 @@ async function preview(work: Work, context: Context, actor: PersonActor, wish: z
   const births = cells.map((row) => row[matched.indexOf('bornOn')] ?? '');
   const told = matched.includes('bornOn') ? dateOrderOf(births) : 'anyWay';
   const dateOrder = told === 'anyWay' ? (wish.dateOrder ?? 'monthFirst') : (told ?? wish.dateOrder ?? null);
-  const base = { ok: true, headings, columns: matched, dateOrder, schools } as const;
   const { timeZone } = await workplaceOf(work);
   const today = calendarDayInZone(context.now(), timeZone);
   const rows: RosterPreviewRow[] = [];
-  for (const row of readRoster(read.table, { columns: matched, dateOrder: dateOrder ?? 'monthFirst', school: wish.school })) {
+  const named = new Map(
+    [...Object.entries(wish.schools), ...schools.map((name) => [name, name] as const)].map(([cell, name]) => [plain(cell), name]),
+  );
+  const { scissorsAllowed, mouthsThings } = wish;
+  const usual = { scissorsAllowed, mouthsThings };
+  for (const row of readRoster(read.table, {
+    columns: matched,
+    dateOrder: dateOrder ?? 'monthFirst',
+    school: wish.school,
+    schools: named,
+    usual,
+  })) {
     const judged = unborn(row, today) ?? row;
     const isThere = judged.record !== null && (await sameChildOf(work, actor.personId, judged.record)) !== null;
     rows.push({ ...judged, isThere });
   }
-  return { ...base, rows };
+  const unknownSchools = [
+    ...new Set(rows.filter(({ findings }) => findings.some(({ code }) => code === 'unknownSchool')).map(({ school }) => school)),
+  ];
+  const isSilent = (fact: RosterFact) => cells.some((row) => (row[matched.indexOf(fact)] ?? '') === '');
+  const asks = { ...(isSilent('scissorsAllowed') && { scissorsAllowed }), ...(isSilent('mouthsThings') && { mouthsThings }) };
+  return { ok: true, headings, columns: matched, dateOrder, schools, unknownSchools, asks, rows };
 }
 
 function unborn(row: RosterRow, today: CalendarDay): RosterRow | null {
-  if (!row.record || row.record.bornOn < today) return null;
+  if (!row.record || isStudentsBirthday(row.record.bornOn, today)) return null;
   return { ...row, record: null, findings: [{ fact: 'bornOn', code: 'notADate', cell: row.record.bornOn }] };
 }
 
 /**
- * Takes a list in: all of its new children, or none where any row stands in the way. Children that are there already stay as they
- * are, so that a list can be taken in again. How its columns were matched is remembered.
+ * Takes the new students of a list in. Rows that something is wrong with are left out, and told; students that are there already stay as
+ * they are, so that a corrected list can be taken in again. How its columns were matched is remembered.
  * @throws AppError notAllowed, invalid
  */
-export async function takeRoster(context: Context, actor: PersonActor, raw: unknown): Promise<{ added: number; there: number }> {
+export async function takeRoster(
+  context: Context,
+  actor: PersonActor,
+  raw: unknown,
+): Promise<{ added: number; there: number; leftOut: number }> {
   requireMay(actor, 'addChildren');
   const wish = parseInput(wishSchema, raw);
   return inTransaction(context.db, async (work) => {
@@ -95,11 +124,13 @@ export async function takeRoster(context: Context, actor: PersonActor, raw: unkn
     if (!found.ok) throw invalid({ path: 'text', code: found.fault.code });
     if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });
     const wrong = found.rows.filter(({ record }) => record === null);
-    if (wrong.length > 0) throw invalid(...wrong.map(({ number }) => ({ path: `rows.${number}`, code: 'rowStandsInTheWay' })));
+    if (wrong.length === found.rows.length)
+      throw invalid(...wrong.map(({ number }) => ({ path: `rows.${number}`, code: 'rowStandsInTheWay' })));
     await keepListColumns(work, actor.personId, 'children', matchedHeadings(found.headings, found.columns));
-    const fresh = found.rows.filter(({ isThere }) => !isThere);
+    const known = found.rows.filter(({ record }) => record !== null);
+    const fresh = known.filter(({ isThere }) => !isThere);
     for (const { record, school } of fresh) await takeOn(work, context, actor, record!, school);
-    return { added: fresh.length, there: found.rows.length - fresh.length };
+    return { added: fresh.length, there: known.length - fresh.length, leftOut: wrong.length };
   });
 }
 

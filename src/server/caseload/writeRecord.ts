@@ -99,9 +99,13 @@ export async function writeRecord(
   return { changes, stopped: program ? stoppedTasksOf(after, program, today) : [] };
 }
 
-function refuseUnborn(record: ChildRecord, today: CalendarDay): void {
-  const years = Number(today.slice(0, 4)) - Number(record.bornOn.slice(0, 4));
-  if (record.bornOn >= today || years > OLDEST) throw invalid({ path: 'record.bornOn', code: 'notAChildsBirthday' });
+function refuseUnborn({ bornOn }: ChildRecord, today: CalendarDay): void {
+  if (!isStudentsBirthday(bornOn, today)) throw invalid({ path: 'record.bornOn', code: 'notAChildsBirthday' });
+}
+
+/** False for a day that is still to come, and for one on which no student of today was born. */
+export function isStudentsBirthday(bornOn: CalendarDay, today: CalendarDay): boolean {
+  return bornOn < today && Number(today.slice(0, 4)) - Number(bornOn.slice(0, 4)) <= OLDEST;
 }
 
 /** Schools serve until 21 (IDEA, from memory); whoever was born earlier is a slip of the pen. */

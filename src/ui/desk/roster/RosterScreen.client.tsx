@@ -15,8 +15,13 @@ export interface RosterWish {
   readonly columns?: (RosterFact | null)[];
   readonly dateOrder?: DateOrder;
   readonly school?: string;
+  readonly schools?: Record<string, string>;
+  readonly scissorsAllowed?: boolean | null;
+  readonly mouthsThings?: boolean | null;
 }
-export type Taken = { readonly ok: true; readonly added: number; readonly there: number } | { readonly ok: false; readonly fault: string };
+export type Taken =
+  | { readonly ok: true; readonly added: number; readonly there: number; readonly leftOut: number }
+  | { readonly ok: false; readonly fault: string };
 
 interface Props {
   readonly preview: (wish: RosterWish) => Promise<RosterPreview | { readonly words: string }>;
@@ -24,6 +29,7 @@ interface Props {
 }
 
 type Found = Extract<RosterPreview, { ok: true }>;
+type Chosen = Omit<RosterWish, 'text' | 'school'>;
 
 /** A caseload from a list: pasted or of a file, looked at row by row, then taken in as a whole. */
 export function RosterScreen({ preview, take }: Props) {
@@ -34,12 +40,11 @@ export function RosterScreen({ preview, take }: Props) {
   const [taken, setTaken] = useState<Extract<Taken, { ok: true }> | null>(null);
   const [isWorking, start] = useTransition();
   // What a person chose counts at once, also while an earlier look is still under way.
-  const chosen = useRef<Pick<RosterWish, 'columns' | 'dateOrder'>>({});
-  const look = (text: string, change: Pick<RosterWish, 'columns' | 'dateOrder'> = {}) => {
+  const chosen = useRef<Chosen>({});
+  const look = (text: string, change: Chosen = {}) => {
     chosen.current = { ...chosen.current, ...change };
     start(async () => {
       setFault(null);
-      setTaken(null);
       const read = await preview({ ...chosen.current, text, school });
       if ('words' in read) return setFault(read.words);
       if (read.ok) {
@@ -50,10 +55,12 @@ export function RosterScreen({ preview, take }: Props) {
       setFault(tableFaultWords(read.fault));
     });
   };
+  const isSchool = (cell: string, school: string) => look(text, { schools: { ...chosen.current.schools, [cell]: school } });
   /** Another list: what was chosen for the one before holds no more, unless its headings are the same. */
   const anew = (list: string) => {
     if (list.split('\n')[0] !== text.split('\n')[0]) chosen.current = {};
     setText(list);
+    setTaken(null);
     setFound(null);
   };
   const wrong = found?.rows.filter(({ record }) => record === null).length ?? 0;
@@ -63,6 +70,7 @@ export function RosterScreen({ preview, take }: Props) {
       const answer = await take({ ...chosen.current, text, school });
       if (!answer.ok) return setFault(answer.fault);
       setTaken(answer);
+      if (answer.leftOut > 0) return look(text);
       setFound(null);
       setText('');
     });
@@ -80,8 +88,10 @@ export function RosterScreen({ preview, take }: Props) {
       {fault && <FaultNote className="mt-3 max-w-[760px]">{fault}</FaultNote>}
       {taken && (
         <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
-          {taken.added} {taken.added === 1 ? 'child is' : 'children are'} on your caseload now
-          {taken.there > 0 && `; ${taken.there} stood there already and ${taken.there === 1 ? 'was' : 'were'} left as they are`}.{' '}
+          {taken.added} {taken.added === 1 ? 'student was' : 'students were'} added to your caseload.
+          {taken.there > 0 && ` ${taken.there} ${taken.there === 1 ? 'was' : 'were'} there already and did not change.`}
+          {taken.leftOut > 0 &&
+            ` ${taken.leftOut} ${taken.leftOut === 1 ? 'row was' : 'rows were'} left out: correct them and add the list again.`}{' '}
           <Link className="link" href="/yard">
             To the yard
           </Link>
@@ -105,27 +115,75 @@ export function RosterScreen({ preview, take }: Props) {
                 ))}
               </datalist>
             </FormField>
+            {found.asks.scissorsAllowed !== undefined && (
+              <YesOrNo
+                label="Scissors, for rows that do not say"
+                says={{ yes: 'Allowed, with an adult', no: 'Not allowed' }}
+                value={found.asks.scissorsAllowed}
+                choose={(scissorsAllowed) => look(text, { scissorsAllowed })}
+              />
+            )}
+            {found.asks.mouthsThings !== undefined && (
+              <YesOrNo
+                label="Puts things in the mouth, for rows that do not say"
+                says={{ yes: 'Yes', no: 'No' }}
+                value={found.asks.mouthsThings}
+                choose={(mouthsThings) => look(text, { mouthsThings })}
+              />
+            )}
+            {found.unknownSchools.map((name) => (
+              <FormField key={name} label={`Which school is “${name}”?`}>
+                <select value="" onChange={(event) => isSchool(name, event.target.value)} className="field">
+                  <option value="">Choose</option>
+                  <option value={name}>A new school: {name}</option>
+                  {found.schools.map((each) => (
+                    <option key={each} value={each}>
+                      {each}
+                    </option>
+                  ))}
+                </select>
+              </FormField>
+            ))}
           </div>
           <RosterTable found={found} match={(columns) => look(text, { columns })} />
           <p className="mt-3 flex flex-wrap items-center gap-4">
-            <button
-              type="button"
-              className="act act-main"
-              disabled={isWorking || wrong > 0 || found.dateOrder === null || fresh === 0}
-              onClick={takeIn}
-            >
-              Take in {fresh} {fresh === 1 ? 'child' : 'children'}
+            <button type="button" className="act act-main" disabled={isWorking || found.dateOrder === null || fresh === 0} onClick={takeIn}>
+              Add {fresh} {fresh === 1 ? 'student' : 'students'}
             </button>
             <span className={wrong > 0 || found.dateOrder === null ? 'font-semibold text-brick' : 'text-soft'}>
               {found.dateOrder === null
-                ? 'Say first how the dates begin.'
+                ? 'First choose how the dates begin.'
                 : wrong > 0
-                  ? `${wrong} ${wrong === 1 ? 'row stands' : 'rows stand'} in the way: fix them in the list above, or match the columns. All are taken in, or none.`
-                  : `${found.rows.length - fresh} of ${found.rows.length} are there already.`}
+                  ? `${wrong} of ${found.rows.length} rows need a correction. They are left out until you correct them.`
+                  : `${found.rows.length - fresh} of ${found.rows.length} are on your caseload already.`}
             </span>
           </p>
         </>
       )}
     </>
+  );
+}
+
+interface YesOrNoProps {
+  readonly label: string;
+  readonly says: Readonly<Record<'yes' | 'no', string>>;
+  readonly value: boolean | null;
+  readonly choose: (value: boolean | null) => void;
+}
+
+/** A question of safety: nothing is chosen until a person has. */
+function YesOrNo({ label, says, value, choose }: YesOrNoProps) {
+  return (
+    <FormField label={label}>
+      <select
+        value={value === null ? '' : value ? 'yes' : 'no'}
+        onChange={(event) => choose(event.target.value === '' ? null : event.target.value === 'yes')}
+        className="field"
+      >
+        <option value="">Choose</option>
+        <option value="yes">{says.yes}</option>
+        <option value="no">{says.no}</option>
+      </select>
+    </FormField>
   );
 }

@@ -196,7 +196,11 @@ const doors: Door[] = [
     'change',
   ],
   ['measuring/measure', (actor, { childId }) => takeBack(bed.context, actor, childId, 1), 'change'],
-  ['logbook/viewEntry', (actor, { childId }) => viewEntry(bed.context, actor, { childId, monday: null }), 'settle'],
+  [
+    'logbook/viewEntry',
+    (actor, { childId }) => viewEntry(bed.context, actor, { childId, monday: null, isPaper: true, log: null }),
+    'settle',
+  ],
   [
     'logbook/enterSlip',
     (actor, { childId }) =>

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { addDays, calendarDayInZone, mondayOf } from '@/core/calendar';
+import { addDays, calendarDayInZone, mondayOf, weekdayOf } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
 import { enterSlip } from '@/server/logbook/enterSlip';
 import { viewEntry } from '@/server/logbook/viewEntry';
@@ -25,7 +25,8 @@ beforeEach(async () => {
 afterEach(() => bed.close());
 
 const today = () => calendarDayInZone(bed.context.now(), ZONE);
-const sheet = async (actor = pim, monday = mondayOf(today())) => (await viewEntry(bed.context, actor, { childId, monday })).sheet!;
+const sheet = async (actor = pim, monday = mondayOf(today()), log: number | null = null) =>
+  (await viewEntry(bed.context, actor, { childId, monday, isPaper: true, log })).sheet!;
 const row = async (slug: 'star' | 'crane') => (await sheet()).rows.find(({ titles }) => titles[0]!.toLowerCase().startsWith(slug))!;
 const slip = async (texts: readonly (readonly ['star' | 'crane', number, string])[], change: Record<string, unknown> = {}) => ({
   childId,
@@ -194,10 +195,34 @@ describe('a slip that is typed in', () => {
     expect((await stored()).map(({ step, l }) => `${String(step)}:${String(l)}`)).toEqual(['3:1', '3:5', '3:5', '3:5', '4:4']);
   });
 
+  it('on paper is the log that was printed: its days, its tasks and its steps, whatever was sent meanwhile', async () => {
+    await bed.write("UPDATE version_tasks SET weekdays = '[1,2,3,4,5]'");
+    const printedOn = (number: number, daysAgo: number) =>
+      bed.write('UPDATE program_versions SET printed_at = :at WHERE number = :number', {
+        number,
+        at: new Date(bed.context.now() - daysAgo * 86_400_000).toISOString().slice(0, 23).replace('T', ' '),
+      });
+    await printedOn(1, 8);
+    await bed.send(ines, childId, 1, ['star-beams']);
+    await printedOn(2, 0);
+    bed.passDays(1);
+    const typed = await sheet();
+    expect([typed.log, typed.logs.map(({ number }) => number)]).toEqual([1, [2, 1]]);
+    expect(typed.rows.map(({ titles }) => titles[0])).toEqual(['Star beams', 'Crane lift']);
+    for (const { days } of typed.rows) expect(days.every((day) => weekdayOf(day) <= 5)).toBe(true);
+    expect((await sheet(pim, mondayOf(today()), 2)).rows.map(({ titles }) => titles[0])).toEqual(['Star beams']);
+    // The crane was taken out of the program; on the paper it still stood.
+    const crane = typed.rows.find(({ titles }) => titles[0] === 'Crane lift')!;
+    const box = { taskId: crane.taskId, doneOn: crane.days.at(-1)!, text: 'L4R4' };
+    expect(await refusal(enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box], log: 2 }))).toBe('invalid');
+    await enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box], log: 1 });
+    expect((await stored()).at(-1)).toMatchObject({ slug: 'crane-lift', l: 4, step: 3 });
+  });
+
   it('is nobody’s to type who has no part in the child', async () => {
     const stranger = await bed.person('Marit Oyelaran-Voss');
     expect(await refusal(enterSlip(bed.context, stranger, await slip([['star', 0, '8']])))).toBe('notFound');
-    expect(await refusal(viewEntry(bed.context, stranger, { childId, monday: null }))).toBe('notFound');
+    expect(await refusal(viewEntry(bed.context, stranger, { childId, monday: null, isPaper: true, log: null }))).toBe('notFound');
     expect((await viewLogbook(bed.context, stranger, wish())).lines).toEqual([]);
   });
 });

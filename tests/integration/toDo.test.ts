@@ -56,7 +56,7 @@ describe('an assistant’s to-do', () => {
     expect(await toDo()).toMatchObject({ slips: [{ childId, name: 'Odalys V.' }], texts: 0, hurt: [] });
     await receiveText(bed.context, { serviceKey: 'a', from: addressOf(childId), text: 'what was it again' });
     const today = calendarDayInZone(bed.context.now(), ZONE);
-    const { sheet } = await viewEntry(bed.context, pim, { childId, monday: mondayOf(today) });
+    const { sheet } = await viewEntry(bed.context, pim, { childId, monday: mondayOf(today), isPaper: true, log: null });
     const box = { taskId: sheet!.rows[0]!.taskId, doneOn: addDays(today, -1), text: '4' };
     const slip = { childId, entryId: '0193c000-0000-4000-8000-000000000001', way: 'paper', words: 'her thumb is swollen', boxes: [box] };
     await enterSlip(bed.context, pim, slip);

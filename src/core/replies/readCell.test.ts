@@ -38,6 +38,14 @@ describe('a box of a slip', () => {
     // More than asked: plain for who reads the paper.
     ['11', beams, 'en', { amount: 11 }],
     ['L7R6 N', crane, 'en', { left: 7, right: 6, help: 'alone' }],
+    ['90 s', tower, 'en', { amount: 1.5, help: null }],
+    ['1:30', tower, 'en', { amount: 1.5 }],
+    ['1½', tower, 'en', { amount: 1.5 }],
+    ['½ N', tower, 'en', { amount: 0.5, help: 'alone' }],
+    ['2 S', tower, 'en', { amount: 2, help: 'shown' }],
+    ['5+3', beams, 'en', { amount: 8 }],
+    ['33!', beams, 'en', { amount: 33 }],
+    ['0! T', beams, 'en', { amount: 0, effort: 'tooHard' }],
   ] as const)('%s', (text, task, language, read) => {
     expect(readCell(text, task, day, language)).toMatchObject({ kind: 'read', item: { taskId: task.taskId, doneOn: day, ...read } });
   });
@@ -51,6 +59,12 @@ describe('a box of a slip', () => {
     ['8 B7', beams, { code: 'cellUnclear' }],
     ['STOP', beams, { code: 'cellUnclear' }],
     ['8 bleeding', beams, { code: 'cellDanger' }],
+    ['TOTAL 24', beams, { code: 'cellTotal' }],
+    ['45 s', tower, { code: 'cellNotHalf' }],
+    ['33', beams, { code: 'cellSure', given: 33, asked: 8 }],
+    ['20', tower, { code: 'cellSure', given: 20, asked: 2 }],
+    ['0', beams, { code: 'cellSure', given: 0, asked: 8 }],
+    ['✓✓', beams, { code: 'cellUnclear' }],
   ] as const)('%s is taken for nothing, and says why', (text, task, issue) => {
     expect(readCell(text, task, day, 'en')).toEqual({ kind: 'issue', issue });
   });

@@ -31,6 +31,8 @@ const inputSchema = z.object({
   /** What stands on the slip in words, or was said; of the last day that was told of. */
   words: z.string().trim().max(2000).default(''),
   isQuestion: z.boolean().default(false),
+  /** The printed version that was filled in; null for what came by another way. */
+  log: z.coerce.number().int().positive().nullable().default(null),
   boxes: z
     .array(z.object({ taskId: z.coerce.number().int().positive(), doneOn: day, text: z.string().max(40) }))
     .min(1, 'empty')
@@ -69,12 +71,12 @@ export async function enterSlip(context: Context, actor: PersonActor, raw: unkno
 
 /** @throws AppError invalid with every issue of every box */
 async function itemsOf(work: Work, input: Input, familyLanguage: string, today: CalendarDay, enteredBy: number): Promise<ItemToTake[]> {
-  const { childId, entryId, way, saidBy, words, isQuestion } = input;
+  const { childId, entryId, way, saidBy, words, isQuestion, log } = input;
   const boxes = [...input.boxes].filter(({ text }) => text.trim() !== '').sort((one, other) => (one.doneOn < other.doneOn ? -1 : 1));
   if (boxes.length === 0) throw new AppError('invalid', { issues: [{ path: 'boxes', code: 'empty' }] });
   // A slip has the letters of the family's own language; who types a call in uses those of the desk.
   const language = way === 'paper' ? languageOf(familyLanguage) : BASE_LANGUAGE;
-  const week = await weekOf(work, childId, familyLanguage, [...new Set(boxes.map(({ doneOn }) => doneOn))]);
+  const week = await weekOf(work, childId, familyLanguage, [...new Set(boxes.map(({ doneOn }) => doneOn))], way === 'paper' ? log : null);
   const keys = new Map(boxes.map((box) => [box, keyOf(`${entryId} ${childId} ${box.taskId} ${box.doneOn}`)]));
   const own = await knownReportKeys(work, [...keys.values()]);
   const told = (await reportLog(work, childId, { since: boxes[0]!.doneOn, most: 500 })).map(({ taskId, doneOn }) => `${taskId}:${doneOn}`);

@@ -1,7 +1,18 @@
-import { addDays, calendarDayInZone, mondayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, mondayOf, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf } from '@/core/child';
 import { languageOf, type Language } from '@/core/text';
-import { childrenOf, inReading, reportLog, versionHolding, workplaceOf, type IncomingRow, type Work } from '@/db';
+import {
+  childrenOf,
+  inReading,
+  printedLogs,
+  reportLog,
+  versionHolding,
+  versionOf,
+  workplaceOf,
+  type IncomingRow,
+  type PrintedLog,
+  type Work,
+} from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
@@ -27,6 +38,10 @@ export interface EntrySheet {
   /** Texts of the family that wait for a person, oldest first. */
   readonly texts: readonly IncomingRow[];
   readonly emergencyNumber: string;
+  /** The printed logs that this week may have been filled in on, newest first. */
+  readonly logs: readonly PrintedLog[];
+  /** The number of the log that is typed: its tasks, steps and days. Null where each day is typed by the version of that day. */
+  readonly log: number | null;
 }
 
 export interface EntryView {
@@ -41,16 +56,22 @@ export interface EntryView {
 /** Reports are typed in for as many days back as a family may tell of. */
 export const ENTRY_DAYS_BACK = 60;
 
-/** What was asked on each day of a week: the tasks of the versions that held, each row of its latest. */
+/**
+ * What was asked on each day: the tasks of the version that was in force on it. A paper log counts for the version that was printed,
+ * whatever was sent meanwhile.
+ * @param log the number of the printed version; null for a report that came by another way
+ */
 export async function weekOf(
   work: Work,
   childId: number,
   language: string,
   days: readonly CalendarDay[],
+  log: number | null,
 ): Promise<Map<CalendarDay, readonly AskedByText[]>> {
   const asked = new Map<CalendarDay, readonly AskedByText[]>();
+  const printed = log === null ? null : await versionOf(work, childId, log);
   for (const day of days) {
-    const version = await versionHolding(work, childId, day);
+    const version = printed ?? (await versionHolding(work, childId, day));
     asked.set(day, version && version.startsOn <= day ? await askedByText(work, childId, version, language) : []);
   }
   return asked;
@@ -60,7 +81,7 @@ export async function weekOf(
 export async function viewEntry(
   context: Context,
   actor: PersonActor,
-  wish: { readonly childId: number | null; readonly monday: CalendarDay | null },
+  wish: { readonly childId: number | null; readonly monday: CalendarDay | null; readonly isPaper: boolean; readonly log: number | null },
 ): Promise<EntryView> {
   const view = await inReading(context.db, async (work) => {
     const { timeZone } = await workplaceOf(work);
@@ -71,27 +92,37 @@ export async function viewEntry(
       name: nameOf(child),
       isPaper: child.reportWay === 'paper',
     }));
-    const sheet = wish.childId === null ? null : await sheetOf(work, context, actor, wish.childId, monday, today);
+    const sheet = wish.childId === null ? null : await sheetOf(work, context, actor, { ...wish, childId: wish.childId, monday, today });
     return { today, timeZone, monday, children, sheet };
   });
   if (view.sheet) await context.looks.note(entryOf(actor, context.now(), [view.sheet.childId], 'child.viewed'));
   return view;
 }
 
-async function sheetOf(
-  work: Work,
-  context: Context,
-  actor: PersonActor,
-  childId: number,
-  monday: CalendarDay,
-  today: CalendarDay,
-): Promise<EntrySheet> {
+interface SheetWish {
+  readonly childId: number;
+  readonly monday: CalendarDay;
+  readonly today: CalendarDay;
+  readonly isPaper: boolean;
+  readonly log: number | null;
+}
+
+async function sheetOf(work: Work, context: Context, actor: PersonActor, wish: SheetWish): Promise<EntrySheet> {
+  const { childId, monday, today, isPaper } = wish;
   const { child } = await requireChild(work, actor, childId, 'settleDecision');
-  const days = [0, 1, 2, 3, 4, 5, 6].map((count) => addDays(monday, count)).filter((day) => day <= today);
-  const week = await weekOf(work, childId, child.familyLanguage, days);
+  const logs = isPaper ? await printedLogs(work, childId) : [];
+  const log = logs.find(({ number }) => number === wish.log)?.number ?? logAtHome(logs, monday, child.timeZone);
+  const past = [0, 1, 2, 3, 4, 5, 6].map((count) => addDays(monday, count)).filter((day) => day <= today);
+  const week = await weekOf(work, childId, child.familyLanguage, past, log);
+  // The printed log has boxes on the days of its tasks alone.
+  const isBox = (day: CalendarDay, task: AskedByText) => log === null || task.weekdays.includes(weekdayOf(day));
   const rows = new Map<number, EntryRow>();
   for (const [day, tasks] of week)
-    for (const task of tasks) rows.set(task.taskId, { ...task, days: [...(rows.get(task.taskId)?.days ?? []), day] });
+    for (const task of tasks) {
+      const before = rows.get(task.taskId)?.days ?? [];
+      rows.set(task.taskId, { ...task, days: isBox(day, task) ? [...before, day] : before });
+    }
+  const days = past.filter((day) => log === null || [...rows.values()].some((row) => row.days.includes(day)));
   const known = (await reportLog(work, childId, { since: monday, most: 300 })).filter(({ doneOn }) => doneOn <= addDays(monday, 6));
   const texts = await textsWaiting(work, context, [childId]);
   const language = languageOf(child.familyLanguage);
@@ -104,5 +135,13 @@ async function sheetOf(
     known: await loggedReports(work, known),
     texts,
     emergencyNumber: (await workplaceOf(work)).emergencyNumber,
+    logs,
+    log,
   };
+}
+
+/** The log that lay at home in a week: the newest that was printed before it began, else the first one that was printed at all. */
+function logAtHome(logs: readonly PrintedLog[], monday: CalendarDay, timeZone: string): number | null {
+  const before = logs.find(({ printedAt }) => calendarDayInZone(printedAt, timeZone) < monday);
+  return (before ?? logs.at(-1))?.number ?? null;
 }

@@ -7,11 +7,12 @@ export {
   versionOf,
   versionOfDecision,
   tasksByVersion,
+  printedLogs,
   unprintedOf,
   skinChanges,
   tasksGivenSince,
   versionsSince,
 } from './read';
-export type { ChangeCause, ChangeOfDecision, GivenTask, RecordedChange } from './read';
+export type { ChangeCause, ChangeOfDecision, GivenTask, PrintedLog, RecordedChange } from './read';
 export { addGradeChange, addVersion, dropDraft, lockProgram, markPrinted, saveDraft } from './write';
 export type { NewGradeChange, NewVersion } from './write';

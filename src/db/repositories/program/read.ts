@@ -265,6 +265,20 @@ export async function draftOf(work: Work, childId: number): Promise<{ content: u
   return row ?? null;
 }
 
+export interface PrintedLog {
+  readonly number: number;
+  readonly printedAt: Instant;
+}
+
+/** The versions of a child's program that went home on paper, newest first. */
+export async function printedLogs(work: Work, childId: number): Promise<PrintedLog[]> {
+  return tablesOf(work).select(
+    `SELECT v.number, v.printed_at AS printedAt FROM program_versions v JOIN programs p ON p.id = v.program_id
+     WHERE p.child_id = :childId AND v.printed_at IS NOT NULL ORDER BY v.number DESC`,
+    { childId },
+  );
+}
+
 /** Of these children those whose newest version was never printed, or asks on paper for a task that was closed since; and that asks for something still. */
 export async function unprintedOf(work: Work, childIds: readonly number[], today: CalendarDay): Promise<number[]> {
   if (childIds.length === 0) return [];

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { childFor } from './entry';
+import { childFor, logIn } from './entry';
 
 interface Props {
   readonly people: readonly { readonly id: number; readonly name: string }[];
@@ -19,11 +19,12 @@ export function ChildPick({ people, week, way, chosen }: Props) {
   const router = useRouter();
   const go = () => {
     const id = childFor(text, people);
+    const log = logIn(text);
     if (id === null)
       return setFault(
         text.trim() === '' ? 'Write a name.' : 'No one child of yours fits. Write more of the name, or the code on the slip.',
       );
-    router.push(`/logbook/enter?${new URLSearchParams({ child: String(id), week, way })}`);
+    router.push(`/logbook/enter?${new URLSearchParams({ child: String(id), week, way, ...(log && { log }) })}`);
   };
   return (
     <form

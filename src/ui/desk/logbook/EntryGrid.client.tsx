@@ -61,6 +61,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
         words: slipWords,
         isQuestion: fields.get('isQuestion') === 'on',
         boxes: filled.map(({ row, day }) => ({ taskId: row.taskId, doneOn: day, text: boxes[placeOf(row.taskId, day)]! })),
+        log: sheet.log,
         textId: fields.get('settles') === 'on' ? (sheet.texts.at(-1)?.id ?? null) : null,
       });
       if (!taken.ok) {

@@ -9,6 +9,9 @@ import { ChildPick } from './ChildPick.client';
 import { EntryGrid } from './EntryGrid.client';
 import { ENTRY_WAYS, type EnterSlip } from './entry';
 
+/** Older ones are found by their code. */
+const LOGS_SHOWN = 3;
+
 interface Props {
   readonly view: EntryView;
   readonly way: string;
@@ -66,6 +69,24 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
             </span>
           ))}
         </p>
+        {sheet && sheet.logs.length > 0 && (
+          <p className="text-soft">
+            printed log{' '}
+            {sheet.logs.slice(0, LOGS_SHOWN).map(({ number, printedAt }, index) => (
+              <span key={number}>
+                {index > 0 && ' · '}
+                <Link
+                  href={`${weekAt(monday)}&log=${number}`}
+                  prefetch={false}
+                  aria-current={number === sheet.log ? 'true' : undefined}
+                  className="link aria-[current]:font-bold aria-[current]:text-ink"
+                >
+                  {sheet.childId}-{number}, printed {momentIn(printedAt, view.timeZone)}
+                </Link>
+              </span>
+            ))}
+          </p>
+        )}
         <Link href="/logbook" prefetch={false} className="link ml-auto" data-key="b" data-key-says="Back to the Logbook">
           back to the Logbook
         </Link>
@@ -87,7 +108,7 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
         </p>
       ) : (
         <div className="mt-4 grid grid-cols-1 gap-6 min-[1100px]:grid-cols-[minmax(0,1fr)_280px]">
-          <EntryGrid key={`${sheet.childId} ${monday} ${way}`} sheet={sheet} way={way} monday={monday} enterSlip={enterSlip} />
+          <EntryGrid key={`${sheet.childId} ${monday} ${way} ${sheet.log}`} sheet={sheet} way={way} monday={monday} enterSlip={enterSlip} />
           <aside className="text-[14px]">
             {sheet.texts.map(({ id, text, saidBy, receivedAt }) => (
               <blockquote key={id} className="mb-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">
@@ -120,7 +141,10 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
                   .map(([letter, reason]) => `${letter} ${words(`stops.${reason}`)}`)
                   .join(', ')}
               </li>
-              <li>+ done, amount not told</li>
+              <li>+ done, not counted</li>
+              <li>minutes: 1.5, 1:30, or 90 s</li>
+              <li>5+3: counted by two adults on one day</li>
+              <li>33!: far from what was asked, and the log says so</li>
             </ul>
           </aside>
         </div>

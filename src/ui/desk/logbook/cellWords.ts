@@ -7,7 +7,11 @@ export function cellWords(reading: CellReading, letters: CodeLetters): string {
   if (reading.kind === 'issue') {
     const { issue } = reading;
     if (issue.code === 'sideOrAll') return `each side or both? ${letters.left}${issue.given}${letters.right}${issue.given}`;
-    return issue.code === 'cellDanger' ? 'harm: write it under the words' : 'not understood';
+    if (issue.code === 'cellSure')
+      return issue.given === 0
+        ? 'tried, none done? type 0! · not done? type X'
+        : `${issue.given} of ${issue.asked}? if so, type ${issue.given}!`;
+    return BOX_ISSUES[issue.code];
   }
   const { done, left, right, amount, minutes, help, effort, stopReason } = reading.item;
   if (!done) return ['not done', ...(stopReason ? [words(`stops.${stopReason}`)] : [])].join(', ');
@@ -24,3 +28,10 @@ export function cellWords(reading: CellReading, letters: CodeLetters): string {
     ...(reading.isMore ? ['more than asked'] : []),
   ].join(', ');
 }
+
+const BOX_ISSUES = {
+  cellUnclear: 'not understood',
+  cellDanger: 'pain or injury: type it in the comment',
+  cellTotal: 'a total: type each day',
+  cellNotHalf: 'minutes in halves: 0.5, 1, 1.5',
+} as const;

@@ -11,6 +11,8 @@ export interface SlipTyped {
   readonly isQuestion: boolean;
   readonly boxes: readonly { readonly taskId: number; readonly doneOn: string; readonly text: string }[];
   readonly textId: number | null;
+  /** The number of the printed log; null for what came by another way. */
+  readonly log: number | null;
 }
 
 export type SlipTaken =
@@ -23,7 +25,12 @@ export type EnterSlip = (slip: SlipTyped) => Promise<SlipTaken>;
 export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const;
 export type EntryWay = (typeof ENTRY_WAYS)[number];
 
-/** A slip’s own code is “child-version”; a name finds its child by its beginning. Null where nothing or more than one fits. */
+/** The number of the printed log in its code, “student-log”; null where there is none. */
+export function logIn(text: string): string | null {
+  return /^\d+-(\d+)$/.exec(text.trim())?.[1] ?? null;
+}
+
+/** The code of a printed log begins with its student; a name finds its student by its beginning. Null where nothing or more than one fits. */
 export function childFor(text: string, children: readonly { readonly id: number; readonly name: string }[]): number | null {
   const wanted = text.trim().toLowerCase();
   const code = /^(\d+)(?:-\d+)?$/.exec(wanted);

@@ -104,6 +104,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   takeRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
   newChildAction: () => ({ args: [{ record, school: 'Tarrow Hill' }] }),
   emergencyNumberAction: form({ emergencyNumber: '900' }),
+  injuryEmailAction: form({ injuryEmail: 'on' }),
   postMinutesAction: form({ postMinutes: '9' }),
   languagesAction: form({ languages: 'en' }),
   setNetworkAction: form({ fails: '0', delaySeconds: '0' }),
@@ -133,6 +134,7 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
 const FOR_SUPERVISORS = [
   'signInRulesAction',
   'emergencyNumberAction',
+  'injuryEmailAction',
   'keepingAction',
   'inviteAction',
   'takeFactorOffOfAction',

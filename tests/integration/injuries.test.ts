@@ -1,10 +1,14 @@
 import { instant } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
+import { handOver } from '@/server/caseload/moveChild';
+import { viewChild } from '@/server/caseload/viewChild';
+import { personAddressOf } from '@/server/ports';
 import { decide } from '@/server/rounds/decide';
 import { openInjuries } from '@/server/rounds/openInjuries';
 import { undoDecision } from '@/server/rounds/undoDecision';
 import { viewRounds } from '@/server/rounds/viewRounds';
 import { receiveText } from '@/server/replies/receiveText';
+import { setInjuryEmail } from '@/server/settings/workplace';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -155,6 +159,44 @@ describe('an injury', () => {
       key: `injuryEmail:${childId}:%`,
     });
     expect(mails).toHaveLength(1);
+  });
+
+  it('is announced by email to who leads the student from now on, and carried with it', async () => {
+    const marit = await bed.person('Marit Oyelaran-Voss');
+    await bed.report(childId, hurt);
+    await bed.runJobs();
+    await handOver(bed.context, ines, { childIds: [childId], to: marit.personId, note: '', staysSharing: false });
+    await bed.runJobs();
+    const told = (await bed.context.phone!.read(personAddressOf(marit.personId))).map(({ text: words }) => words);
+    expect(told).toEqual([expect.stringMatching(/^An injury report is open in Yard Steps\./)]);
+    expect(told.join()).not.toContain('Odalys');
+    expect(await openInjuries(bed.context, marit)).toBe(1);
+  });
+
+  it('sends no email where a supervisor turned it off', async () => {
+    const supervisor = await bed.person('Ottilie Marsh', 'supervisor');
+    expect(await refusal(setInjuryEmail(bed.context, ines, false))).toBe('notAllowed');
+    await setInjuryEmail(bed.context, supervisor, false);
+    const lead = await bed.person('Ines Calloway-Brandt');
+    const other = await bed.child(lead);
+    await bed.send(lead, other, 0, SLUGS);
+    await bed.report(other, hurt);
+    await bed.runJobs();
+    expect(await bed.context.phone!.read(personAddressOf(lead.personId))).toEqual([]);
+    await setInjuryEmail(bed.context, supervisor, true);
+  });
+
+  it('stays on the student’s page after it was reviewed: what was found, who was spoken to, from which day it opens', async () => {
+    await bed.report(childId, hurt);
+    const { key } = (await cards()).find(({ kind }) => kind === 'safetyWord')!;
+    const fromDay = '2026-10-20';
+    await decide(bed.context, ines, {
+      ...{ childId, key, answer: 'lifted', expectedVersion: 1 },
+      ...{ found: 'A small bruise', spokeTo: 'her mother', fromDay },
+    });
+    expect((await viewChild(bed.context, ines, childId)).lifts).toMatchObject([
+      { found: 'A small bruise', spokeTo: 'her mother', fromDay, liftedByName: 'Ines Calloway-Brandt' },
+    ]);
   });
 
   it('is no practice: its day is neither done nor not done', async () => {

@@ -38,6 +38,7 @@ const COLUMNS = {
   },
   invitations: { token_hash: STRING, role: STRING, created_at: moment, expires_at: moment, used_at: moment },
   workplace: {
+    injury_email: BOOLEAN,
     emergency_number: STRING,
     time_zone: STRING,
     audit_days: INTEGER,

@@ -3,10 +3,12 @@ import { calendarDayInZone } from '@/core/calendar';
 import {
   addChildChange,
   addHandOver,
+  addJobs,
   currentVersions,
   giveAccess,
   inTransaction,
   lockChild,
+  openStops,
   personById,
   setLeftOn,
   sharingOf,
@@ -17,6 +19,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
+import { injuryEmailJob } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
 import { endNow } from '../programs/rest';
 
@@ -108,7 +111,11 @@ async function handOverOne(
     await takeAccess(work, childId, lead.personId);
     if (staysSharing) await giveAccess(work, childId, lead.personId, 'shared');
   }
-  await addHandOver(work, { childId, fromPerson, toPerson: to, note, handedBy: actor.personId, handedAt: context.now() });
+  const now = context.now();
+  await addHandOver(work, { childId, fromPerson, toPerson: to, note, handedBy: actor.personId, handedAt: now });
+  // An open injury goes along, and the new lead hears of it now.
+  if ((await openStops(work, [childId])).length > 0)
+    await addJobs(work, [injuryEmailJob(childId, `${calendarDayInZone(now, 'UTC')} ${to}`, now)]);
 }
 
 /** Who leads the child hands it over, or a supervisor, whoever leads it. */

@@ -17,6 +17,7 @@ import {
   inReading,
   inTransaction,
   latestTasks,
+  liftsOf,
   linksOf,
   messagesOf,
   openStops,
@@ -30,6 +31,7 @@ import {
   type FamilyLink,
   type Goal,
   type HandOver,
+  type Lift,
   type PostMessage,
   type RecordedChange,
   type Sharing,
@@ -70,6 +72,8 @@ export interface ChildView {
   readonly program: ProgramVersion | null;
   /** What closes tasks of the child now. */
   readonly stops: readonly Stop[];
+  /** What was found after earlier reports of pain or injury, newest first. */
+  readonly lifts: readonly Lift[];
   readonly flights: readonly { readonly task: ProgramTask; readonly flight: TaskFlight }[];
   readonly practice: Practice;
   readonly log: readonly LoggedReport[];
@@ -120,6 +124,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       homeIsTold: (await homeAnswerOf(work, childId)) !== null,
       program,
       stops,
+      lifts: await liftsOf(work, childId),
       flights: tasks.map((task) => ({
         task,
         flight: {

@@ -114,7 +114,7 @@ export function backupJob(day: string, at: Instant): NewJob {
   return { kind: 'backup' satisfies JobKind, key: `backup:${day}`, payload: { day }, at, runAfter: at };
 }
 
-/** One a child and day, however many reports come. */
+/** One a child and day, however many reports come. @param day what makes it another one: the day, and who leads the child since, where that changed */
 export function injuryEmailJob(childId: number, day: string, at: Instant): NewJob {
   return { kind: 'injuryEmail' satisfies JobKind, key: injuryEmailKey({ childId, day }), payload: { childId, day }, at, runAfter: at };
 }

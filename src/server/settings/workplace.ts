@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { calendarDayInZone, type SchoolCalendar } from '@/core/calendar';
 import {
   changeEmergencyNumber,
+  changeInjuryEmail,
   changeKeepingRules,
   changeLanguages,
   changePostMinutes,
@@ -97,6 +98,13 @@ export async function setEmergencyNumber(context: Context, actor: PersonActor, r
   requireConfirmed(context, actor);
   const { emergencyNumber } = parseInput(numberSchema, { emergencyNumber: raw });
   await change(context, actor, 'emergencyNumber', emergencyNumber, (work) => changeEmergencyNumber(work, emergencyNumber));
+}
+
+/** Whether the lead gets one email a day, without details, when a family reports an injury. @throws AppError notAllowed, confirmNeeded */
+export async function setInjuryEmail(context: Context, actor: PersonActor, isOn: boolean): Promise<void> {
+  requireMay(actor, 'changeTrust');
+  requireConfirmed(context, actor);
+  await change(context, actor, 'injuryEmail', isOn ? 'on' : 'off', (work) => changeInjuryEmail(work, isOn));
 }
 
 /** A number as a form gives it, within its limits. */

@@ -8,7 +8,7 @@ import { sessionCookie } from '@/app/session';
 import { changePassword } from '@/server/people/password';
 import { setReadDays } from '@/server/people/readDays';
 import { revokeSignIn } from '@/server/people/sessions';
-import { setEmergencyNumber, setKeeping, setLanguages, setPostMinutes } from '@/server/settings/workplace';
+import { setEmergencyNumber, setInjuryEmail, setKeeping, setLanguages, setPostMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -29,6 +29,12 @@ export async function emergencyNumberAction(_before: string | null, form: FormDa
   if (answered.ok) revalidatePath('/settings');
   if (answered.ok) return null;
   return answered.fault.code === 'invalid' ? 'That is no telephone number. Write digits, such as 911.' : faultWords(answered.fault);
+}
+
+export async function injuryEmailAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => setInjuryEmail(context, actor, form.get('injuryEmail') === 'on'));
+  if (answered.ok) revalidatePath('/settings');
+  return answered.ok ? null : faultWords(answered.fault);
 }
 
 export async function keepingAction(_before: string | null, form: FormData): Promise<string | null> {

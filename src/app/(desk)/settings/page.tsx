@@ -6,6 +6,7 @@ import { Shell } from '@/ui/desk/frame/Shell';
 import {
   changePasswordAction,
   emergencyNumberAction,
+  injuryEmailAction,
   keepingAction,
   languagesAction,
   postMinutesAction,
@@ -28,6 +29,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           revoke={revokeSignInAction}
           signOut={signOutAction}
           setNumber={emergencyNumberAction}
+          setInjuryEmail={injuryEmailAction}
           setKeeping={keepingAction}
           setSignInRules={signInRulesAction}
           takeFactorOff={takeFactorOffAction}

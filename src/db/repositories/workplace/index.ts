@@ -4,6 +4,7 @@ export {
   addSchool,
   addSchoolYear,
   changeEmergencyNumber,
+  changeInjuryEmail,
   changeLanguages,
   changeKeepingRules,
   changePostMinutes,

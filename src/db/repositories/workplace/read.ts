@@ -44,14 +44,14 @@ const UNSET: Workplace = {
 
 export async function workplaceOf(work: Work): Promise<Workplace> {
   const [row] = await tablesOf(work).select<
-    Omit<Workplace, 'languages' | 'factorRequired'> & { languages: unknown; factorRequired: number }
+    Omit<Workplace, 'languages' | 'factorRequired' | 'injuryEmail'> & { languages: unknown; factorRequired: number; injuryEmail: number }
   >(
     `SELECT emergency_number AS emergencyNumber, injury_email AS injuryEmail, time_zone AS timeZone, audit_days AS auditDays, post_minutes AS postMinutes, languages,
        idle_minutes AS idleMinutes, sign_in_days AS signInDays, factor_required AS factorRequired, message_days AS messageDays,
        left_child_years AS leftChildYears, clip_days AS clipDays
      FROM workplace WHERE id = 1`,
   );
-  return row ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired) } : UNSET;
+  return row ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired), injuryEmail: Boolean(row.injuryEmail) } : UNSET;
 }
 
 /** The school year that a day lies in, else the latest one; null where none is set. */

@@ -18,6 +18,10 @@ export async function changeEmergencyNumber(work: Work, emergencyNumber: string)
   await tablesOf(work).update('workplace', { emergency_number: emergencyNumber }, { id: 1 });
 }
 
+export async function changeInjuryEmail(work: Work, isOn: boolean): Promise<void> {
+  await tablesOf(work).update('workplace', { injury_email: isOn }, { id: 1 });
+}
+
 export async function changePostMinutes(work: Work, postMinutes: number): Promise<void> {
   await tablesOf(work).update('workplace', { post_minutes: postMinutes }, { id: 1 });
 }

@@ -10,6 +10,7 @@ import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { changeWhy } from './changeWords';
 import type { ChildActs } from './ChildScreen';
 import { HomeAndSettings } from './HomeAndSettings.client';
+import { LiftWords } from './LiftWords';
 
 interface Props {
   readonly view: ChildView;
@@ -20,6 +21,8 @@ interface Props {
 export function ChildFolds({ view, acts }: Props) {
   const { child, changes, messages, goals } = view;
   const closed = goals.filter(({ closedOn }) => closedOn !== null);
+  const titleOf = (taskId: number) =>
+    view.program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is no longer in the program';
   return (
     <section>
       <h2 className="border-b border-ink pb-1 text-[18px]">Folded</h2>
@@ -37,6 +40,15 @@ export function ChildFolds({ view, acts }: Props) {
       <Fold cap="H" says={`${changes.length} changes of step`}>
         <GradeHistory changes={changes} timeZone={child.timeZone} />
       </Fold>
+      {view.lifts.length > 0 && (
+        <Fold cap="I" says={`${view.lifts.length} injury ${view.lifts.length === 1 ? 'report' : 'reports'} reviewed`}>
+          {view.lifts.map((lift) => (
+            <p key={lift.liftedAt} className="border-t border-line py-1">
+              <LiftWords lift={lift} title={titleOf(lift.taskId)} timeZone={child.timeZone} />
+            </p>
+          ))}
+        </Fold>
+      )}
       <Fold cap="W" says={`${messages.length} messages, links`}>
         <LinksAndPost view={view} acts={acts} />
       </Fold>

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { calendarDayInZone, daysBetween } from '@/core/calendar';
 import { nameOf } from '@/core/child';
 import type { ChildView } from '@/server/caseload/viewChild';
 import { PracticeDots } from '../../flight/pips';
@@ -15,6 +16,7 @@ import { ChildFolds } from './ChildFolds';
 import { FamilyLink } from './FamilyLink.client';
 import { GoalsAndTasks } from './GoalsAndTasks';
 import type { ChangeHome } from './HomeAndSettings.client';
+import { LiftWords } from './LiftWords';
 
 export interface ChildActs {
   readonly changeHome: ChangeHome;
@@ -108,10 +110,15 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
   );
 }
 
+/** What was found stays in view for so long; the fold below has all of it. */
+const LIFT_SHOWN_DAYS = 30;
+
 /** What must not be overlooked: harm, tasks that the facts of now stop, word from the house, a child off the caseload. */
 function Alarms({ view }: { view: ChildView }) {
-  const { child, program, stops, stopped } = view;
-  const nameIn = (taskId: number) => program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is out';
+  const { child, program, stops, stopped, lifts, today } = view;
+  const recent = lifts.filter(({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_SHOWN_DAYS);
+  const nameIn = (taskId: number) =>
+    program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is no longer in the program';
   return (
     <>
       {child.leftOn !== null && (
@@ -128,12 +135,17 @@ function Alarms({ view }: { view: ChildView }) {
           .
         </p>
       )}
+      {recent.map((lift) => (
+        <p key={lift.liftedAt} className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2">
+          <strong>Injury report reviewed.</strong> <LiftWords lift={lift} title={nameIn(lift.taskId)} timeZone={child.timeZone} />
+        </p>
+      ))}
       {stopped.map(({ task, findings, blocks }) => (
         <p key={task.taskId} className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <strong>
             {task.content.title.en}: {blocks ? 'no longer safe for this student.' : 'needs your review.'}
           </strong>{' '}
-          {findings.map(safetyWords).join(' ')} The task is still on the family’s page.{' '}
+          {findings.map(safetyWords).join(' ')} The family’s page does not offer it until you decide.{' '}
           <Link className="link" href="/rounds" prefetch={false}>
             Its card stands in Rounds
           </Link>

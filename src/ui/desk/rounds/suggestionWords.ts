@@ -89,7 +89,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'unsafe':
       return {
-        why: 'Facts about this student changed. A safety rule now blocks this task at a step the family may do. The task is still on the family’s page.',
+        why: 'Facts about this student changed. A safety rule now blocks this task at a step the family may do. The family’s page does not offer it until you decide.',
         otherwise: 'Remove the task, or send the next program without it. It can wait one day at most.',
       };
     case 'unsuitable':

@@ -19,6 +19,7 @@ export interface SettingsProps {
   readonly revoke: WordedAction;
   readonly signOut: WordedAction;
   readonly setNumber: WordedAction;
+  readonly setInjuryEmail: WordedAction;
   readonly setKeeping: WordedAction;
   readonly setSignInRules: WordedAction;
   readonly takeFactorOff: WordedAction;
@@ -39,7 +40,7 @@ export interface SettingsProps {
 }
 
 export function SettingsScreen(props: SettingsProps) {
-  const { view, hereId, revoke, signOut, setNumber, setPostMinutes } = props;
+  const { view, hereId, revoke, signOut, setNumber, setInjuryEmail, setPostMinutes } = props;
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -75,6 +76,22 @@ export function SettingsScreen(props: SettingsProps) {
           </OnceConfirmed>
         ) : (
           <p className="mt-2">{view.emergencyNumber}</p>
+        )}
+        {view.mayChangeTrust && view.isConfirmed ? (
+          <ActionForm action={setInjuryEmail} hidden={{}} className="mt-3">
+            <label className="flex items-center gap-2">
+              <input type="checkbox" name="injuryEmail" defaultChecked={view.injuryEmail} key={String(view.injuryEmail)} />
+              Email the lead therapist when an injury is reported
+            </label>
+            <p className="mt-1 text-soft">One email a day for each student, with no name and no details.</p>
+            <button className="act mt-2">Save</button>
+          </ActionForm>
+        ) : (
+          <p className="mt-3 text-soft">
+            {view.injuryEmail
+              ? 'The lead therapist gets an email, with no name and no details, when an injury is reported.'
+              : 'No email is sent when an injury is reported.'}
+          </p>
         )}
       </section>
       <section>

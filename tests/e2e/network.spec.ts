@@ -127,7 +127,7 @@ test.describe('the pretend phone on a bad day', () => {
     await setContact(childId, { reach: '+1 406 555 0178' });
     await signIn(page, 'therapist');
     await writeAsFamily(page, childId, 'ALTO');
-    await reads(page, childId, 'no hay más mensajes');
+    await reads(page, childId, 'ya no recibirá mensajes en este número');
     await page.goto(`/children/${childId}/outside`);
     await expect(page.getByText('asked for no more')).toBeVisible();
     await writeToFamily(page, childId, 'Words that nobody wants.');

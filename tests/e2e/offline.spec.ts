@@ -225,8 +225,8 @@ test.describe('what waits on the phone', () => {
   test('two practices without network are two reports, and today shows that the first is kept', async ({ page, context }) => {
     await beginAnew('Silas Y.');
     await keepOne(page, context, 'Silas Y.', '3');
-    await context.setOffline(false);
     await context.route('**/report', (route) => route.abort());
+    await context.setOffline(false);
     await page.goto(`${linkOf('Silas Y.')}?lang=en`);
     await expect(page.getByRole('listitem').getByText('Saved on this phone')).toBeVisible();
     await openTask(page);

@@ -137,7 +137,7 @@ test.describe('a program on paper', () => {
     expect(named.size + without).toBe(wanted);
     await page.getByLabel('a file for each child').check();
     await page.getByRole('button', { name: 'Make the PDF' }).click();
-    const files = page.getByRole('status').getByRole('link');
+    const files = page.getByRole('main').getByRole('status').getByRole('link');
     await expect(files).toHaveCount(wanted - without, { timeout: 30_000 });
     const [one] = await Promise.all([page.waitForEvent('download'), files.first().click()]);
     const own = await readPdf(await (await import('node:fs/promises')).readFile(await one.path()));
@@ -150,7 +150,7 @@ test.describe('a program on paper', () => {
     await signIn(page, 'therapist');
     const answer = await page.request.get(`/children/${childId}/paper/file`);
     expect(answer.status()).toBe(409);
-    expect(await answer.text()).toContain('prints from this page, in the browser');
+    expect(await answer.text()).toContain('Arabic pages print from this page in your browser');
     expect((await page.request.get(`/children/${childId}/paper/file?size=poster`)).status()).toBe(422);
     await ask("UPDATE children SET family_language = 'en' WHERE id = ?", [childId]);
   });

@@ -20,6 +20,8 @@ async function signInAnew(page: Page): Promise<void> {
 test('a second factor is set up, asked for, recovered from, and turned off with the password', async ({ page, browser }) => {
   await signIn(page);
   await page.goto('/settings');
+  // What concerns the whole workplace is a supervisor's.
+  await page.getByLabel('Invite').selectOption('supervisor');
   await page.getByRole('button', { name: 'Make a one-time link' }).click();
   const link = await page.getByLabel('One-time link').inputValue();
 

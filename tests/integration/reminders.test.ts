@@ -66,11 +66,23 @@ describe('reminders', () => {
     expect((await reminders()).length - before).toBeLessThanOrEqual(0);
   });
 
-  it('wait for the end of the quiet hours, and stop at once where they are not wished any more', async () => {
-    await setReminders(bed.context, ines, childId, { weekdays: EVERY_DAY, at: '21:00', afterSilence: false });
+  it('come at no quiet hour: one is refused, and the reminder of a day never comes on the next one', async () => {
+    const at = (hour: string) => ({ weekdays: EVERY_DAY, at: hour, afterSilence: false });
+    expect(await refusal(setReminders(bed.context, ines, childId, at('21:00')))).toBe('invalid');
+    expect(await refusal(tellReminders(bed.context, await bed.newestToken(childId), at('20:30')))).toBe('invalid');
+    expect((await viewReminders(bed.context, await bed.newestToken(childId))).quiet).toEqual({ from: '20:00', to: '07:00' });
+    // Quiet hours that were named after the reminder was set.
+    await setReminders(bed.context, ines, childId, at('19:30'));
+    await bed.write("UPDATE children SET contacts = JSON_SET(contacts, '$[0].quiet.from', '19:00') WHERE id = :childId", { childId });
     await pass(24);
-    expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toEqual(['07']);
-    await setReminders(bed.context, ines, childId, { weekdays: [], at: '21:00', afterSilence: false });
+    expect(await reminders()).toEqual([]);
+  });
+
+  it('stop at once where they are not wished any more', async () => {
+    await setReminders(bed.context, ines, childId, { weekdays: EVERY_DAY, at: '19:00', afterSilence: false });
+    await pass(24);
+    expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toEqual(['19']);
+    await setReminders(bed.context, ines, childId, { weekdays: [], at: '19:00', afterSilence: false });
     const before = (await reminders()).length;
     await pass(30);
     expect(await reminders()).toHaveLength(before);

@@ -42,6 +42,13 @@ describe('the next time on the wall', () => {
     expect(wall(nextWallTime(at(from), ZONE, time, weekdays))).toBe(next);
   });
 
+  it('comes once in the hour that is repeated when clocks are set back', () => {
+    // In New York 01:30 of November 1, 2026 is shown at 05:30 and at 06:30 UTC.
+    const first = instant(Date.UTC(2026, 10, 1, 5, 30));
+    expect(nextWallTime(instant(first - 60_000), ZONE, '01:30', [7])).toBe(first);
+    expect(wall(nextWallTime(instant(first + 60_000), ZONE, '01:30', [7]))).toBe('2026-11-08T01:30');
+  });
+
   it('without a weekday there is none', () => {
     expect(() => nextWallTime(at('2026-11-25T12:00'), ZONE, '18:00', [])).toThrow(RangeError);
   });

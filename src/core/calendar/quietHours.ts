@@ -54,11 +54,19 @@ export function nextWallTime(from: Instant, zone: string, time: string, weekdays
   for (; moment < end; moment = instant(moment + MINUTE)) {
     const wall = wallTimeIn(moment, zone);
     if (!isDay(moment)) continue;
-    if (wall === time) return moment;
+    if (wall === time && !isRepeated(moment, zone)) return moment;
     // A time that the clock jumps over that night: the first minute after it.
     if (wall > time && wallTimeIn(instant(moment - MINUTE), zone) < time) return moment;
   }
   throw new RangeError(`No ${time} on ${weekdays.join(', ')} in ${zone}`);
+}
+
+/** By how much clocks are set back: an hour nearly everywhere. */
+const SET_BACK = [30 * MINUTE, 60 * MINUTE];
+
+/** True where the wall clock showed this very time a little earlier, since it was set back in between. */
+function isRepeated(moment: Instant, zone: string): boolean {
+  return SET_BACK.some((by) => wallTimeIn(instant(moment - by), zone) === wallTimeIn(moment, zone));
 }
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];

@@ -3,10 +3,12 @@ import {
   calendarDayInZone,
   daysBetween,
   instant,
+  isQuiet,
   nextWallTime,
   weekdayOf,
   type CalendarDay,
   type Instant,
+  type QuietHours,
 } from '@/core/calendar';
 import {
   NO_REMINDERS,
@@ -41,7 +43,7 @@ import { entryOf, noteChanges } from '../audit/trail';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverJob, remindJob, type PayloadOf } from '../jobs/jobs';
-import { parseInput } from '../parseInput';
+import { invalid, parseInput } from '../parseInput';
 import { exampleOf, listWords } from '../replies/answerWords';
 import { askedByText } from '../replies/replyTasks';
 import { familyOf } from '../reports/familyLink';
@@ -56,6 +58,8 @@ export interface RemindersView {
   readonly reminders: Reminders;
   /** The services that the family can choose between. */
   readonly ways: readonly Reach['way'][];
+  /** When nothing goes out to the family; null where it named no quiet hours. */
+  readonly quiet: QuietHours | null;
 }
 
 /** What a family has wished of reminders. @throws AppError link… */
@@ -63,7 +67,8 @@ export async function viewReminders(context: Context, token: string): Promise<Re
   return inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, context.now());
     const child = (await childById(work, actor.childId))!;
-    return { child, reminders: (await remindersOf(work, actor.childId)) ?? NO_REMINDERS, ways: reachWays(child.contacts) };
+    const reminders = (await remindersOf(work, actor.childId)) ?? NO_REMINDERS;
+    return { child, reminders, ways: reachWays(child.contacts), quiet: quietOf(child, reminders) };
   });
 }
 
@@ -72,6 +77,7 @@ export async function tellReminders(context: Context, token: string, raw: unknow
   await inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, context.now());
     const reminders = parseInput(remindersSchema, raw);
+    refuseQuiet((await childById(work, actor.childId))!, reminders);
     await setRemindersOf(work, actor.childId, reminders);
     await noteChanges(work, context.now(), [entryOf(actor, context.now(), [actor.childId], 'reminders.changed', saidOf(reminders))]);
   });
@@ -81,10 +87,20 @@ export async function tellReminders(context: Context, token: string, raw: unknow
 export async function setReminders(context: Context, actor: PersonActor, childId: number, raw: unknown): Promise<void> {
   const reminders = parseInput(remindersSchema, raw);
   await inTransaction(context.db, async (work) => {
-    await requireChild(work, actor, childId, 'changeProgram');
+    const { child } = await requireChild(work, actor, childId, 'changeProgram');
+    refuseQuiet(child, reminders);
     await setRemindersOf(work, childId, reminders);
     await noteChanges(work, context.now(), [entryOf(actor, context.now(), [childId], 'reminders.changed', saidOf(reminders))]);
   });
+}
+
+const quietOf = (child: Child, { way }: Reminders) => reachContact(child.contacts, way)?.quiet ?? null;
+
+/** A reminder of today that waits for the morning is of yesterday: such an hour is not taken. */
+function refuseQuiet(child: Child, reminders: Reminders): void {
+  const quiet = quietOf(child, reminders);
+  const isOn = reminders.weekdays.length > 0 || reminders.afterSilence;
+  if (isOn && quiet && quiet.from !== quiet.to && isQuiet(reminders.at, quiet)) throw invalid({ path: 'at', code: 'quietHour' });
 }
 
 const saidOf = ({ weekdays, at, afterSilence, way, mayName }: Reminders) => ({
@@ -116,6 +132,8 @@ export const remindHandler: JobHandler<PayloadOf<'remind'>, true> = {
     const now = context.now();
     const { way } = reminders;
     const goesAt = quietFor(child, now, way);
+    // Quiet hours that were named since would bring the reminder of a day on the next one.
+    if (why === 'day' && calendarDayInZone(goesAt, child.timeZone) !== calendarDayInZone(now, child.timeZone)) return;
     const reach = way && reachOf(child.contacts, way);
     const message = {
       childId,

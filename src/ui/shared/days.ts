@@ -65,6 +65,13 @@ export function timeIn(moment: Instant, timeZone: string): string {
   return clock(moment, { timeZone, hour: 'numeric', minute: '2-digit' });
 }
 
+/** A wall time such as `20:00` as a family's language writes it: "8:00 PM". */
+export function wallTime(time: string, locale = DESK_LOCALE): string {
+  return formatOf(locale, { timeZone: 'UTC', hour: 'numeric', minute: '2-digit' })
+    .format(new Date(`2026-11-23T${time}:00Z`))
+    .replaceAll('\u202f', ' ');
+}
+
 /** Browsers and servers put different kinds of space before PM: one kind for both, so that a page is the same on either. */
 function clock(moment: Instant, options: Intl.DateTimeFormatOptions): string {
   return formatOf(DESK_LOCALE, options).format(new Date(moment)).replaceAll('\u202f', ' ');

@@ -1,5 +1,5 @@
 import type { RemindersView } from '@/server/messages/reminders';
-import { dayLocale, weekdaysInWords } from '../../shared/days';
+import { dayLocale, wallTime, weekdaysInWords } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 
 interface Props {
@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** When the family wishes to be reminded, and the days for its own calendar: a plain form. */
-export function RemindersPage({ view: { reminders, ways }, token, words: { t, language }, isTold }: Props) {
+export function RemindersPage({ view: { reminders, ways, quiet }, token, words: { t, language }, isTold }: Props) {
   return (
     <main className="mx-auto max-w-[30rem] px-[1.06rem] pt-4 pb-10">
       <a href={`/f/${token}?lang=${language}`} className="touch underline underline-offset-4">
@@ -38,7 +38,19 @@ export function RemindersPage({ view: { reminders, ways }, token, words: { t, la
         </fieldset>
         <label className="mt-4 block">
           {t('reminders.at')}
-          <input type="time" name="at" className="box" defaultValue={reminders.at} required />
+          <input
+            type="time"
+            name="at"
+            className="box"
+            defaultValue={reminders.at}
+            required
+            {...(quiet && quiet.from > quiet.to && { min: quiet.to, max: minuteBefore(quiet.from) })}
+          />
+          {quiet && (
+            <span className="text-soft">
+              {t('reminders.notBetween', { from: wallTime(quiet.from, dayLocale(language)), to: wallTime(quiet.to, dayLocale(language)) })}
+            </span>
+          )}
         </label>
         <label className="choice mt-3">
           <input type="checkbox" name="afterSilence" value="yes" defaultChecked={reminders.afterSilence} />
@@ -70,4 +82,11 @@ export function RemindersPage({ view: { reminders, ways }, token, words: { t, la
       </p>
     </main>
   );
+}
+
+/** The last minute that a form takes before quiet hours begin. */
+function minuteBefore(time: string): string {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number);
+  const before = (hours * 60 + minutes + 1_439) % 1_440;
+  return `${String(Math.floor(before / 60)).padStart(2, '0')}:${String(before % 60).padStart(2, '0')}`;
 }

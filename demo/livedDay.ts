@@ -158,7 +158,8 @@ async function handIn({ context, therapist }: Living, families: readonly DemoFam
       entryId: keyOf(`demo slip ${child.id} ${day}`),
       way: 'paper',
       words: before.findLast(({ words, done }) => done && words !== '')?.words ?? '',
-      boxes: before.map((practice) => ({ taskId: practice.taskId, doneOn: practice.doneOn, text: asCell(practice, letters) })),
+      // Who types sees the paper: what is far from what was asked stands there so.
+      boxes: before.map((practice) => ({ taskId: practice.taskId, doneOn: practice.doneOn, text: `${asCell(practice, letters)}!` })),
     });
     after.push({ ...family, slip: slip.filter(({ doneOn }) => doneOn >= day) });
   }

@@ -1,10 +1,30 @@
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { homeOf } from '../../scripts/mariadb';
 import { freePort } from '../../scripts/ports';
-import { yard, yardWith } from './serving';
+import { yard, yardWith, type Serving } from './serving';
 import { ask, expect, newPage, rowsAt, served, test } from './yard';
+
+/** The same request, sent to another machine under the name of the first, as a proxy does. */
+function askOther(other: URL, url: string, headers: Record<string, string>, sent: Buffer | null) {
+  return new Promise<{ status: number; headers: Record<string, string>; body: Buffer }>((resolve, reject) => {
+    const own = Object.fromEntries(Object.entries(headers).filter(([name]) => !name.startsWith(':')));
+    const { pathname, search, host } = new URL(url);
+    const asked = request({ host: other.hostname, port: other.port, path: pathname + search, method: 'POST', headers: { ...own, host } });
+    asked.once('error', reject);
+    asked.once('response', (answer) => {
+      const chunks: Buffer[] = [];
+      answer.on('data', (chunk: Buffer) => chunks.push(chunk));
+      answer.once('end', () => {
+        const told = Object.entries(answer.headers).map(([name, value]) => [name, [value].flat().join('\n')]);
+        resolve({ status: answer.statusCode!, headers: Object.fromEntries(told), body: Buffer.concat(chunks) });
+      });
+    });
+    asked.end(sent ?? undefined);
+  });
+}
 
 const serve = (config: string) => yard('serve', '--config', config);
 
@@ -122,6 +142,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
   const settings = { listen: { port }, dataFolder: path.join(folder, 'data'), database: run.href, databaseOwner: owner.href };
   writeFileSync(config, JSON.stringify(settings));
   const serving = serve(config);
+  let second: Serving | null = null;
   try {
     await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
     await page.goto(serving.said().match(/http\S+\/set-up\/\S+/)![0]);
@@ -129,7 +150,38 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
     expect(await rowsAt(run.href, 'SELECT COUNT(*) AS count FROM people')).toEqual([{ count: 0 }]);
     for (const sql of ['DELETE FROM audit', 'DROP TABLE audit', 'ALTER TABLE people ADD COLUMN more INT'])
       await expect(rowsAt(run.href, sql)).rejects.toThrow(/denied/);
+
+    // A second machine of the same build, with the same secret of links: what the first drew, it answers.
+    const secondFolder = path.join(folder, 'second');
+    mkdirSync(secondFolder);
+    copyFileSync(path.join(folder, 'data', 'link-secret'), path.join(secondFolder, 'link-secret'));
+    const secondConfig = path.join(folder, 'second.json');
+    const address = new URL(page.url()).host;
+    writeFileSync(
+      secondConfig,
+      JSON.stringify({ ...settings, listen: { port: await freePort() }, dataFolder: secondFolder, allowedHosts: [address] }),
+    );
+    second = serve(secondConfig);
+    await expect.poll(() => second!.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
+    const other = new URL(second.said().match(/http:\/\/127\.0\.0\.1:\d+/)![0]);
+    await page.getByLabel('Your name').fill('Ines Calloway-Brandt');
+    await page.getByLabel('E-mail address').fill('ines@tarrowhill.example');
+    await page.getByLabel('Password').fill('one step at a time');
+    // The proxy in front of them sends the act to the other machine.
+    let answeredBy = 0;
+    await page.route('**/set-up/**', async (route) => {
+      const asked = route.request();
+      if (asked.method() !== 'POST') return route.continue();
+      const { status, headers, body } = await askOther(other, asked.url(), await asked.allHeaders(), asked.postDataBuffer());
+      answeredBy = status;
+      return route.fulfill({ status, headers, body });
+    });
+    await page.keyboard.press('Enter');
+    await expect.poll(() => answeredBy).toBe(303);
+    expect(await rowsAt(run.href, 'SELECT email FROM people')).toEqual([{ email: 'ines@tarrowhill.example' }]);
   } finally {
+    second?.process.kill('SIGTERM');
+    await second?.ended;
     serving.process.kill('SIGTERM');
     await serving.ended;
     await ask('DROP DATABASE yard_own_two');

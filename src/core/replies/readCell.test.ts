@@ -45,7 +45,8 @@ describe('a box of a slip', () => {
     ['2 S', tower, 'en', { amount: 2, help: 'shown' }],
     ['5+3', beams, 'en', { amount: 8 }],
     ['33!', beams, 'en', { amount: 33 }],
-    ['0! T', beams, 'en', { amount: 0, effort: 'tooHard' }],
+    ['0!', beams, 'en', { amount: 0, effort: null }],
+    ['0 T', beams, 'en', { amount: 0, effort: 'tooHard' }],
   ] as const)('%s', (text, task, language, read) => {
     expect(readCell(text, task, day, language)).toMatchObject({ kind: 'read', item: { taskId: task.taskId, doneOn: day, ...read } });
   });

@@ -57,12 +57,14 @@ export function readCell(text: string, task: ReplyTask, day: CalendarDay, langua
 }
 
 /** Nothing at all, or far more than is asked: a slip of the pen is likelier than either. */
-function doubtIn({ left, right, amount, done }: ReplyItem, { perDay }: ReplyTask): CellReading | null {
+function doubtIn({ left, right, amount, done, help, effort }: ReplyItem, { perDay }: ReplyTask): CellReading | null {
   const counts = [left, right, amount].filter((count) => count !== null);
   if (!done || counts.length === 0) return null;
   const given = counts.reduce((sum, count) => sum + count, 0);
   const isFar = perDay > 0 && given > FAR_ABOVE * perDay;
-  return given === 0 || isFar ? issue({ code: 'cellSure', given, asked: perDay }) : null;
+  // How it was helped, or felt, is told of what was tried.
+  const isNothing = given === 0 && help === null && effort === null;
+  return isNothing || isFar ? issue({ code: 'cellSure', given, asked: perDay }) : null;
 }
 
 /** Fractions, clocks, seconds and sums as one number, as the task counts. Null for minutes that are no halves. */

@@ -74,6 +74,8 @@ export interface FamilyView {
   readonly reader: { readonly name: string; readonly days: readonly number[] } | null;
   /** The last seven days, today the last: whether anything was done, nothing was told, or nothing was asked. */
   readonly week: readonly { readonly day: CalendarDay; readonly state: 'done' | 'none' | 'off' }[];
+  /** Activities of yesterday that nothing was reported of, and that are open. */
+  readonly untoldYesterday: readonly FamilyTask[];
   /** Something hurt today: no praise, whatever else was done. */
   readonly hurtToday: boolean;
 }
@@ -124,6 +126,15 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     const tasks = all.filter(isToday);
     const hurtToday = reports.some(({ doneOn, danger, mistake }) => doneOn === today && danger !== null && !mistake);
     const otherTasks = all.filter((task) => !isToday(task));
+    const week = weekOf(version, ofWeek, today);
+    const yesterday = week.find(({ day, state }) => day === addDays(today, -1) && state !== 'off')?.day;
+    const untoldYesterday = all.filter(
+      ({ task, closed }) =>
+        yesterday !== undefined &&
+        closed === null &&
+        task.weekdays.includes(weekdayOf(yesterday)) &&
+        !ofWeek.some(({ taskId, doneOn }) => taskId === task.taskId && doneOn === yesterday),
+    );
     return {
       actor,
       link,
@@ -141,7 +152,8 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
         lifts,
         reader,
         hurtToday,
-        week: weekOf(version, ofWeek, today),
+        week,
+        untoldYesterday,
       },
     };
   });

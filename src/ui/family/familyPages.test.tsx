@@ -46,6 +46,7 @@ function view(tasks: FamilyTaskView[], change: Partial<FamilyView> = {}): Family
     notes: [],
     lifts: [],
     reader: { name: 'Marit Oyelaran-Voss', days: [2, 5] },
+    untoldYesterday: [],
     hurtToday: false,
     week: [],
     ...change,

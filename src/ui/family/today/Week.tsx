@@ -1,16 +1,14 @@
-import { addDays, weekdayOf } from '@/core/calendar';
+import { addDays } from '@/core/calendar';
 import type { FamilyView } from '@/server/reports/viewFamily';
 import { briefWeekday, dayLocale, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 
-/** The last seven days at a glance, without blame: what was done, and where there is no word; yesterday can be told of. */
+/** The last seven days at a glance, without blame: what was done, and where there is no report; what is missing of yesterday leads to its activity. */
 export function Week({ view, token, words }: { view: FamilyView; token: string; words: FamilyWords }) {
-  const { t, language } = words;
-  const { week, today, version } = view;
+  const { t, local, language } = words;
+  const { week, today, untoldYesterday } = view;
   if (week.length === 0) return null;
   const locale = dayLocale(language);
-  const yesterday = week.find(({ day }) => day === addDays(today, -1));
-  const forgotten = yesterday?.state === 'none' && version?.tasks.find((task) => task.weekdays.includes(weekdayOf(yesterday.day)));
   return (
     <section className="mt-6" aria-labelledby="week-title">
       <h2 id="week-title" className="text-[1.06rem]">
@@ -29,16 +27,22 @@ export function Week({ view, token, words }: { view: FamilyView; token: string; 
           </li>
         ))}
       </ol>
-      {forgotten && (
-        <p className="mt-1">
-          {t('flow.yesterdayNone')}{' '}
-          <a
-            className="touch underline underline-offset-4"
-            href={`/f/${token}/task/${forgotten.versionTaskId}?lang=${language}&day=${yesterday.day}`}
-          >
-            {t('flow.tellYesterday')}
-          </a>
-        </p>
+      {untoldYesterday.length > 0 && (
+        <div className="mt-1">
+          {t('flow.yesterdayNone')}
+          <ul>
+            {untoldYesterday.map(({ task }) => (
+              <li key={task.taskId}>
+                <a
+                  className="touch underline underline-offset-4"
+                  href={`/f/${token}/task/${task.versionTaskId}?lang=${language}&day=${addDays(today, -1)}`}
+                >
+                  {local(task.content.title)}
+                </a>
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
     </section>
   );

@@ -266,6 +266,7 @@ function environmentOf(wish: StackWish, { ownerUrl, runUrl }: Accounts, url: str
     YARD_ORIGIN: wish.origin ?? process.env.YARD_ORIGIN ?? url,
     YARD_HOST: wish.host ?? '127.0.0.1',
     YARD_CLOCK_SHIFT: String(wish.clockShift ?? 0),
+    ...(wish.withDemo && { YARD_PRETEND_PHONE: '1' }),
     NEXT_TELEMETRY_DISABLED: '1',
     ...wish.environment,
   };

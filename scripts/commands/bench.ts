@@ -49,7 +49,7 @@ export async function bench(words: readonly string[]): Promise<number> {
   ensureSystemPackages({ database: true, browser: true });
   await ensureBuild();
   mkdirSync(FOLDER, { recursive: true });
-  const stack = await startStack({ folder: FOLDER, port: 4400, mode: 'start', withDemo: false });
+  const stack = await startStack({ folder: FOLDER, port: 4400, mode: 'start', withDemo: false, environment: { YARD_PRETEND_PHONE: '1' } });
   const context = contextFrom({ ...process.env, YARD_DATABASE_URL: stack.databaseUrl, YARD_DATA: FOLDER, YARD_ORIGIN: stack.url });
   const { db } = context;
   try {

@@ -45,16 +45,15 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
 }
 
 /**
- * By what messages go out. Where no text service is named the pretend phone takes families' texts, and can be looked at; where one is,
- * there is no pretend phone, and nothing is taken that reaches nobody.
+ * By what messages go out. In the demo the pretend phone takes families' texts, and can be looked at. Elsewhere nothing is taken that
+ * reaches nobody: where no service is set up, a message says that it was not sent.
  */
 function messagesFrom(environment: NodeJS.ProcessEnv, phone: PretendPhone, folder: string): Pick<Context, 'texts' | 'phone'> {
   const { YARD_TEXTS_ADDRESS: address, YARD_MAIL_SERVER: server } = environment;
   const text = address ? new HttpTexts({ address, key: readSecret(environment.YARD_TEXTS_KEY_FILE, 'YARD_TEXTS_KEY_FILE') }) : null;
   const from = environment.YARD_MAIL_FROM ?? 'yard-steps@localhost';
-  const standIn = text ? null : phone;
-  const caught = standIn && new MailCatcher(path.join(folder, 'mail'), from, standIn);
-  const email = server ? new Mail({ server, from }) : caught;
+  const standIn = environment.YARD_PRETEND_PHONE === '1' && !text ? phone : null;
+  const email = server ? new Mail({ server, from }) : new MailCatcher(path.join(folder, 'mail'), from, standIn);
   return { texts: new ByReach({ text, email }, standIn), phone: standIn };
 }
 

@@ -14,6 +14,11 @@ export class ByReach implements TextService {
     return service.send(message);
   }
 
+  reaches(way: 'text' | 'email' | null): boolean {
+    const service = (way && this.services[way]) ?? this.otherwise;
+    return service !== null && (service.reaches?.(way) ?? true);
+  }
+
   async forget(to: string): Promise<void> {
     for (const service of [this.services.text, this.services.email, this.otherwise]) await service?.forget(to);
   }

@@ -27,6 +27,8 @@ export interface Receipt {
 
 /** What sends messages: the pretend phone, or services of the house. May throw, or be slow; it never takes a text twice. */
 export interface TextService {
+  /** Whether anything is set up that reaches a family in this way; null for one of whom no number or address is known. Left out where all are reached. */
+  reaches?(way: Reach['way'] | null): boolean;
   send(message: TextToSend): Promise<Receipt>;
   /** Forgets all that it keeps of one it reached. Forgetting again is no fault. */
   forget(to: string): Promise<void>;

@@ -160,20 +160,20 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByLabel('Minutes that a message waits')).toHaveValue('0');
     await findAndGo(page, 'Odalys');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
-    await page.keyboard.press('w');
-    await tabTo(page, page.getByRole('button', { name: 'Send the link again' }));
+    // No text service is set up: the page says so, and the therapist hands the link over.
+    await expect(page.getByText('No service for texts or email is set up, so nothing can be sent.')).toBeVisible();
+    await tabTo(page, page.getByRole('button', { name: 'Make the link' }));
     await page.keyboard.press('Enter');
-    let privateLink = '';
-    await expect
-      .poll(
-        async () => {
-          await page.goto(`${origin}/post?phone=1`);
-          privateLink = (await page.locator('body').innerText()).match(/https:\S+\/f\/[A-Za-z0-9_-]+/)?.[0] ?? '';
-          return privateLink;
-        },
-        { timeout: 20_000 },
-      )
-      .toContain(origin);
+    await expect(async () => {
+      await page.reload();
+      await expect(page.getByRole('button', { name: 'Copy the link' })).toBeVisible({ timeout: 1_000 });
+    }).toPass({ timeout: 20_000 });
+    await page.getByText('Show the QR code').click();
+    const privateLink = await page.getByLabel('The link', { exact: true }).inputValue();
+    expect(privateLink).toContain(`${origin}/f/`);
+    await page.goto(`${origin}/post`);
+    await expect(page.getByText('No text service is set up, so no texts are sent')).toBeVisible();
+    await expect(page.getByRole('cell', { name: 'not sent' }).first()).toBeVisible();
 
     // The family's first report.
     const family = await newPage(browser, { ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } });

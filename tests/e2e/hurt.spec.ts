@@ -90,7 +90,11 @@ test.describe('something that hurts', () => {
     await expect(desk.locator('[data-open-injuries]')).toContainText('on hold after');
     await expect(desk).toHaveTitle(/^\(\d+\) /);
     await desk.getByRole('link', { name: 'Greta J.: pressed by mistake' }).click();
+    const reopen = desk.getByRole('button', { name: /Reopen the task/ }).first();
+    await expect(desk.getByText('then said it was a mistake')).toBeVisible();
+    await expect(reopen).toBeVisible();
     await desk.keyboard.press('o');
+    await expect(desk.getByText('then said it was a mistake')).toHaveCount(0);
     await expect(desk.getByRole('link', { name: 'Greta J.: pressed by mistake' })).toHaveCount(0);
     await expect(async () => {
       await page.goto(link());

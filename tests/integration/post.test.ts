@@ -1,5 +1,8 @@
 import { instant } from '@/core/calendar';
+import { ByReach } from '@/outside/byReach';
 import type { PersonActor } from '@/server/actor';
+import { viewChild } from '@/server/caseload/viewChild';
+import { runDue } from '@/server/jobs/runDue';
 import { sendLinkAgain, sendNewLink } from '@/server/messages/links';
 import { viewPost } from '@/server/messages/viewPost';
 import { setReadDays } from '@/server/people/readDays';
@@ -50,6 +53,34 @@ async function settle(key: string, answer: string, more: Record<string, unknown>
   });
   return (await decide(bed.context, ines, { childId, key, answer, expectedVersion: program!.version, ...more })).decisionId;
 }
+
+describe('the link', () => {
+  it('that is sent again within minutes is one text, and after them another one', async () => {
+    const count = async () => (await texts()).filter((text) => text.includes('LINK')).length;
+    bed.at(instant(bed.context.now() + 3_600_000));
+    const before = await count();
+    for (let presses = 0; presses < 3; presses += 1) await sendLinkAgain(bed.context, ines, childId);
+    await bed.runJobs();
+    expect(await count()).toBe(before + 1);
+    bed.at(instant(bed.context.now() + 601_000));
+    await sendLinkAgain(bed.context, ines, childId);
+    await bed.runJobs();
+    expect(await count()).toBe(before + 2);
+  });
+
+  it('is made where no service reaches the family, and the message says that it was not sent', async () => {
+    const context = { ...bed.context, texts: new ByReach({ text: null, email: null }, null) };
+    const own = await bed.child(ines);
+    await sendProgram(context, ines, { childId: own, expectedVersion: 0, draft: bed.draft(), cautionsRead: true });
+    bed.at(instant(bed.context.now() + 3_600_000));
+    await runDue(context, 'test');
+    expect(await bed.read('SELECT status FROM messages WHERE child_id = :own', { own })).toEqual([{ status: 'givenUp' }]);
+    const view = await viewChild(context, ines, own);
+    expect(view.familyLink!.address).toMatch(/\/f\/[A-Za-z0-9_-]{32}$/);
+    expect(view.unreached).not.toBeNull();
+    expect((await viewPost(context, ines, { phoneOf: null, search: '' })).reaches).toEqual({ text: false, email: false });
+  });
+});
 
 describe('what is decided about a child', () => {
   it('waits its minutes, goes out as one message, and Rounds and Post say when', async () => {

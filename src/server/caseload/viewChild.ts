@@ -2,7 +2,7 @@ import { renderSVG } from 'uqr';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { plannedSpans, taskFlight, type ProgramTask, type ProgramVersion, type TaskFlight } from '@/core/program';
 import { yardDays } from '@/core/yard';
-import type { Child } from '@/core/child';
+import { reachOf, type Child } from '@/core/child';
 import { practiceOf, type Practice } from '@/core/adherence';
 import type { Decision, SettledDecision } from '@/core/rounds';
 import { thingsOf } from '@/core/library';
@@ -66,6 +66,8 @@ export interface ChildView {
   readonly mayLead: boolean;
   /** The family's open link, to be copied or shown to a phone; null where there is none, or the actor may not send it. */
   readonly familyLink: { readonly address: string; readonly code: string } | null;
+  /** Why no message reaches the family; null where one does. */
+  readonly unreached: 'noContact' | 'noService' | null;
   /** True where the password was given lately: deleting and taking out are open. */
   readonly isConfirmed: boolean;
   readonly mayReadLooks: boolean;
@@ -89,7 +91,7 @@ const LOG_LENGTH = 60;
 
 /** One child: who this is, what they are on, how it is going, and who changed what. */
 export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
-  const view = await inReading(context.db, async (work): Promise<Omit<ChildView, 'familyLink'>> => {
+  const view = await inReading(context.db, async (work): Promise<Omit<ChildView, 'familyLink' | 'unreached'>> => {
     const { child, access } = await requireChild(work, actor, childId, 'readChild');
     const today = calendarDayInZone(context.now(), child.timeZone);
     const days = yardDays(today);
@@ -147,7 +149,13 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
     };
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'child.viewed'));
-  return { ...view, familyLink: view.mayChange ? await linkWithCode(context, view.child) : null };
+  const reach = reachOf(view.child.contacts);
+  const isReached = context.texts.reaches?.(reach?.way ?? null) ?? true;
+  return {
+    ...view,
+    familyLink: view.mayChange ? await linkWithCode(context, view.child) : null,
+    unreached: reach === null ? 'noContact' : isReached ? null : 'noService',
+  };
 }
 
 /** In a transaction of its own: which link stands is asked with a lock, as everywhere it is handed out. */

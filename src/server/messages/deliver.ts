@@ -1,6 +1,6 @@
 import type { AuditAction } from '@/core/auditActions';
 import { calendarDayInZone, daysBetween, instantAfterDays, type Instant } from '@/core/calendar';
-import { reachOf } from '@/core/child';
+import { reachOf, type Child } from '@/core/child';
 import {
   addLink,
   type AuditEntry,
@@ -15,6 +15,8 @@ import {
   standingLinkOf,
   stoppedAt,
   withdrawMessage,
+  type MessageToSend,
+  type Work,
 } from '@/db';
 import { noteChanges } from '../audit/trail';
 import type { Context } from '../context';
@@ -41,24 +43,13 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
         await withdrawMessage(work, messageId);
         return null;
       }
-      const text = { to: addressOf(childId), reach, idempotencyKey: deliverKey(messageId) };
-      if (!words.includes(LINK_HOLE)) return { ...text, text: words };
-      if (message.tokenSalt !== null) return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, message.tokenSalt)) };
-      const now = context.now();
-      const program = (await currentVersions(work, [childId])).get(childId);
-      const today = calendarDayInZone(now, child?.timeZone ?? 'UTC');
-      const expiresAt = instantAfterDays(now, linkDays(program ? daysBetween(today, program.endsOn) : null));
-      const standing = message.newLink ? null : await standingLinkOf(work, childId, now);
-      if (standing) {
-        await renewLink(work, standing.id, expiresAt);
-        await setLinkOfMessage(work, messageId, standing.id);
-        return { ...text, text: withLink(context, words, tokenOf(context.linkSecret, standing.tokenSalt)) };
+      const text = words.includes(LINK_HOLE) ? withLink(context, words, await tokenFor(work, context, message, child)) : words;
+      // The link is there all the same: the therapist hands it over.
+      if (context.texts.reaches?.(reach?.way ?? null) === false) {
+        await markGivenUp(work, messageId);
+        return null;
       }
-      const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
-      const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt: now, expiresAt });
-      await setLinkOfMessage(work, messageId, linkId);
-      await noteChanges(work, now, [ofNobody(now, childId, 'link.made')]);
-      return { ...text, text: withLink(context, words, token) };
+      return { to: addressOf(childId), reach, idempotencyKey: deliverKey(messageId), text };
     });
   },
   async act(context, text) {
@@ -71,6 +62,27 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
   },
   giveUp: (work, _context, { messageId }) => markGivenUp(work, messageId),
 };
+
+/** The token of the link that a message carries: its own at another try, else the standing one, which holds on from now, else a new one. */
+async function tokenFor(work: Work, context: Context, message: MessageToSend, child: Child | null): Promise<string> {
+  const { id: messageId, childId, tokenSalt: own, newLink } = message;
+  if (own !== null) return tokenOf(context.linkSecret, own);
+  const now = context.now();
+  const program = (await currentVersions(work, [childId])).get(childId);
+  const today = calendarDayInZone(now, child?.timeZone ?? 'UTC');
+  const expiresAt = instantAfterDays(now, linkDays(program ? daysBetween(today, program.endsOn) : null));
+  const standing = newLink ? null : await standingLinkOf(work, childId, now);
+  if (standing) {
+    await renewLink(work, standing.id, expiresAt);
+    await setLinkOfMessage(work, messageId, standing.id);
+    return tokenOf(context.linkSecret, standing.tokenSalt);
+  }
+  const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
+  const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt: now, expiresAt });
+  await setLinkOfMessage(work, messageId, linkId);
+  await noteChanges(work, now, [ofNobody(now, childId, 'link.made')]);
+  return token;
+}
 
 /** What the runner did: no person, and no family. */
 function ofNobody(at: Instant, childId: number, action: AuditAction): AuditEntry {

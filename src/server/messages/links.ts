@@ -1,5 +1,6 @@
+import { instant } from '@/core/calendar';
 import type { Child } from '@/core/child';
-import { inTransaction, revokeLinkOf, revokeLinksOf, type Work } from '@/db';
+import { inTransaction, linkSentSince, lockChild, revokeLinkOf, revokeLinksOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, noteChanges } from '../audit/trail';
@@ -17,7 +18,7 @@ export async function revokeLink(context: Context, actor: PersonActor, childId: 
   });
 }
 
-/** Sends the family its private link once more: the standing one, which holds on from now. */
+/** Sends the family its private link again: the standing one, which holds on from now. Pressed again within minutes it is one text. */
 export async function sendLinkAgain(context: Context, actor: PersonActor, childId: number): Promise<void> {
   await sendLink(context, actor, childId, false);
 }
@@ -34,9 +35,15 @@ async function sendLink(context: Context, actor: PersonActor, childId: number, i
   });
 }
 
+/** Whoever presses again so soon was not sure that it had worked. Our own choice. */
+const REPEATED_MILLISECONDS = 600_000;
+
 /** Within the caller's transaction, which has asked whether the actor may. */
 export async function sendLinkOf(work: Work, context: Context, actor: PersonActor, child: Child, isNew: boolean): Promise<void> {
   const now = context.now();
+  await lockChild(work, child.id);
+  const isRepeated = !isNew && (await linkSentSince(work, child.id, instant(now - REPEATED_MILLISECONDS)));
+  if (isRepeated) return;
   if (isNew) await revokeLinksOf(work, child.id, now);
   await postLinkNow(work, context, actor, child, isNew);
   await noteChanges(work, now, [entryOf(actor, now, [child.id], 'link.sent')]);

@@ -1,4 +1,4 @@
-import { nameOf, type Access, type Child } from '@/core/child';
+import { nameOf, type Access, type Child, type Reach } from '@/core/child';
 import { plain } from '@/core/text';
 import { childrenOf, incomingTexts, inReading, messagesOf, textsOfNobody, workplaceOf, type IncomingRow, type PostMessage } from '@/db';
 import { requireChild } from '../access';
@@ -21,6 +21,8 @@ export interface PostView {
   readonly incoming: readonly IncomingLine[];
   /** Texts of numbers that belong to no child: for who supervise. */
   readonly ofNobody: readonly IncomingRow[];
+  /** True where families are reached in this way: a service is set up, or the demo's simulated phone stands in. */
+  readonly reaches: Readonly<Record<Reach['way'], boolean>>;
   /** How bad the pretend network is; null where real phones are reached. */
   readonly network: Network | null;
 }
@@ -71,5 +73,7 @@ export async function viewPost(context: Context, actor: PersonActor, wish: { pho
   await context.looks.note(entryOf(actor, context.now(), looked, 'post.viewed'));
   const texts = child && context.phone ? await context.phone.read(addressOf(child.id)) : [];
   const network = context.phone ? await context.phone.network() : null;
-  return { ...view, network, phone: child && { child, texts: texts.reverse(), mayWrite } };
+  const reachedBy = (way: Reach['way']) => context.texts.reaches?.(way) ?? true;
+  const reaches = { text: reachedBy('text'), email: reachedBy('email') };
+  return { ...view, reaches, network, phone: child && { child, texts: texts.reverse(), mayWrite } };
 }

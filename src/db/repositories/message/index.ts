@@ -1,4 +1,4 @@
-export { heldMessageOf, messageOfDecision, messagesOf, messageToSend, partsOf, remindedSince } from './read';
+export { heldMessageOf, linkSentSince, messageOfDecision, messagesOf, messageToSend, partsOf, remindedSince } from './read';
 export type { MessageKind, MessageStatus, MessageToSend, PostMessage, PartKind } from './read';
 export {
   addMessage,

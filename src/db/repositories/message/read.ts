@@ -65,6 +65,16 @@ export interface MessageToSend {
   readonly reach: Reach | null;
 }
 
+/** True where a text with the family's private link, of no other content, waits or went out since a moment. */
+export async function linkSentSince(work: Work, childId: number, since: Instant): Promise<boolean> {
+  const [row] = await tablesOf(work).select<{ id: number }>(
+    `SELECT m.id FROM messages m LEFT JOIN message_parts p ON p.message_id = m.id
+     WHERE m.child_id = :childId AND m.kind IN ('program', 'home') AND m.status IN ('waiting', 'handedOver') AND p.message_id IS NULL AND m.created_at > :since LIMIT 1`,
+    { childId, since: momentText(since) },
+  );
+  return row !== undefined;
+}
+
 /** Locked until the transaction ends. Null where the child, and the message with it, was deleted since. */
 export async function messageToSend(work: Work, messageId: number): Promise<MessageToSend | null> {
   const [row] = await tablesOf(work).select<

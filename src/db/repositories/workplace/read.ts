@@ -51,7 +51,9 @@ export async function workplaceOf(work: Work): Promise<Workplace> {
        left_child_years AS leftChildYears, clip_days AS clipDays
      FROM workplace WHERE id = 1`,
   );
-  return row ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired), injuryEmail: Boolean(row.injuryEmail) } : UNSET;
+  return row
+    ? { ...row, languages: readTexts(row.languages), factorRequired: Boolean(row.factorRequired), injuryEmail: Boolean(row.injuryEmail) }
+    : UNSET;
 }
 
 /** The school year that a day lies in, else the latest one; null where none is set. */

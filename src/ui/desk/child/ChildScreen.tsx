@@ -100,9 +100,7 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
         </div>
         <aside className="space-y-8 text-[14px]">
           <Waiting view={view} />
-          {view.mayChange && (
-            <FamilyLink link={view.familyLink} name={child.calledName} hasContact={child.contacts.some(({ reach }) => reach !== '')} />
-          )}
+          {view.mayChange && <FamilyLink view={view} sendNow={acts.newLink} />}
           <ChildFolds view={view} acts={acts} />
         </aside>
       </div>

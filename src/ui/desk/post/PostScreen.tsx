@@ -24,6 +24,12 @@ export function PostScreen({ view, search, tryAgain, ...acts }: PostProps) {
         <h1 className="text-[24px]">Messages</h1>
         <SearchBox value={search} />
       </div>
+      {!view.reaches.text && (
+        <p className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-1.5" data-no-texts="">
+          <strong>No text service is set up, so no texts are sent{view.reaches.email ? '' : ', and no emails'}.</strong> Give each family
+          its link yourself: the student’s page has a copy button and a QR code. Your IT staff can set up a text service.
+        </p>
+      )}
       <div className="mt-2 grid grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_380px] gap-8">
         <div className="min-w-0">
           <CameIn view={view} />

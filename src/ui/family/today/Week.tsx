@@ -28,8 +28,8 @@ export function Week({ view, token, words }: { view: FamilyView; token: string; 
         ))}
       </ol>
       {untoldYesterday.length > 0 && (
-        <div className="mt-1">
-          {t('flow.yesterdayNone')}
+        <details className="mt-1">
+          <summary className="touch underline underline-offset-4">{t('flow.yesterdayNone')}</summary>
           <ul>
             {untoldYesterday.map(({ task }) => (
               <li key={task.taskId}>
@@ -42,7 +42,7 @@ export function Week({ view, token, words }: { view: FamilyView; token: string; 
               </li>
             ))}
           </ul>
-        </div>
+        </details>
       )}
     </section>
   );

@@ -18,7 +18,7 @@ async function signInAnew(page: Page): Promise<void> {
 }
 
 test('a second factor is set up, asked for, recovered from, and turned off with the password', async ({ page, browser }) => {
-  await signIn(page);
+  await signIn(page, 'supervisor');
   await page.goto('/settings');
   // What concerns the whole workplace is a supervisor's.
   await page.getByLabel('Invite').selectOption('supervisor');

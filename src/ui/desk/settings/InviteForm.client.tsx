@@ -13,7 +13,7 @@ const ROLES = [
 ] as const;
 
 /** Makes a one-time link for a colleague; it is shown once, to be handed on. */
-export function InviteForm({ action }: { action: InviteAction }) {
+export function InviteForm({ action, mayInviteSupervisor }: { action: InviteAction; mayInviteSupervisor: boolean }) {
   const [answer, send, sending] = useActionState(action, null);
   return (
     <form action={send} className="mt-2">
@@ -21,7 +21,7 @@ export function InviteForm({ action }: { action: InviteAction }) {
         <label>
           Invite{' '}
           <select name="role" defaultValue="therapist" className="field">
-            {ROLES.map(([role, says]) => (
+            {ROLES.filter(([role]) => role !== 'supervisor' || mayInviteSupervisor).map(([role, says]) => (
               <option key={role} value={role}>
                 {says}
               </option>

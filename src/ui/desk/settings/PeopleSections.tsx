@@ -58,7 +58,7 @@ export function PeopleSection({ view, invite, takeBack, close, takeFactorOff, ow
       </ul>
       {view.mayChange && (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#people" to="invite somebody, or close an account">
-          <InviteForm action={invite} />
+          <InviteForm action={invite} mayInviteSupervisor={view.mayChangeTrust} />
         </OnceConfirmed>
       )}
     </section>

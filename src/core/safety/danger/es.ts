@@ -58,6 +58,7 @@ export const SPANISH: DangerLexicon = {
     'ya no agarra|sostiene|usa nada',
     'vueltas la cabeza',
     'caer|cayo|hizo mal ?la|el|de ..1 {small}|estomago|panza',
+    'no quiere|queria|deja ..1 mover|levantar|doblar|estirar|tocar|agarrar ..2 {part}',
     'no puede|podia|pudo|logra ..1 cerrar|hacer|apretar ..2 puno|nada',
     'carga|trae|lleva|tiene ..2 brazo|mano ..3 pegad*|colgando|tapad*|escondid*',
     'se talla|tallaba|frota|soba|sobaba|agarra|agarraba ..3 ojo/s|oido|oreja|cabeza|panza|estomago|cuello|garganta',

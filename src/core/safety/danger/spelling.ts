@@ -2,7 +2,7 @@ import { lettersApart } from '../../text';
 
 /** Words of harm that are often written as they sound. */
 const OFTEN_MISSPELLED =
-  'swallow swallowed swallowing swollen swelling bleeding bruise bruised blister blisters choking vomited vomiting scratched pinched breathe breathing allergic allergy bandage stitches hospital emergency unconscious seizure concussion fractured sprained wheezing ambulance splinter splinters dizzy hurting injured injury puncture poison shoulder elbow stomach tongue ankle urgencias esguince hinchado hinchada moreton sangrando sangre vomito lastimo torcedura ampolla sarpullido alergia mareado mareada hospital ambulancia garganta cabeza atraganto ahogando'.split(
+  'swallow swallowed swallowing swollen swelling bleeding bruise bruised blister blisters choking vomited vomiting scratched pinched breathe breathing allergic allergy bandage stitches hospital emergency unconscious seizure concussion fractured sprained wheezing ambulance splinter splinters dizzy hurting injured injury puncture poison shoulder elbow stomach tongue ankle finger fingers knuckle forehead muscle wrist scissors urgencias esguince hinchado hinchada moreton sangrando sangre vomito lastimo torcedura ampolla sarpullido alergia mareado mareada hospital ambulancia garganta cabeza atraganto ahogando'.split(
     ' ',
   );
 /** Everyday words with the same consonants. */

@@ -161,7 +161,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await findAndGo(page, 'Odalys');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
     // No text service is set up: the page says so, and the therapist hands the link over.
-    await expect(page.getByText('No service for texts or email is set up, so nothing can be sent.')).toBeVisible();
+    await expect(page.getByText('so nothing can be sent. Give Odalys’s family the link yourself.')).toBeVisible();
     await tabTo(page, page.getByRole('button', { name: 'Make the link' }));
     await page.keyboard.press('Enter');
     await expect(async () => {

@@ -116,7 +116,7 @@ export async function stopMariaDb(place: string): Promise<void> {
   const pid = Number(readFileSync(pidFile, 'utf8'));
   if (isAlive(pid) && commandOf(pid).includes('mariadbd')) {
     process.kill(pid, 'SIGTERM');
-    await waitForEnd(pid, 30_000);
+    await waitForEnd(pid, 120_000);
   }
   rmSync(pidFile, { force: true });
 }

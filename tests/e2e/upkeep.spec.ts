@@ -137,7 +137,7 @@ test.describe('two people', () => {
     const before = await versions();
     await other.getByRole('button', { name: /Send as version/ }).click();
     await expect(other.getByRole('alert').first()).toContainText(
-      'Somebody else has changed this program since you opened it. Nothing of yours was written.',
+      'A colleague has changed this program since you opened it. Your change was not saved.',
     );
     expect(await versions()).toEqual(before);
   });

@@ -104,7 +104,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'flooded':
       return {
-        why: 'In one day the family’s link sent more reports than a family can. What came after that was not taken in. Somebody else may have the link.',
+        why: 'In one day, the family’s link sent more reports than a family can. Later ones were not saved. Someone else may have the link.',
         otherwise: 'Ask the family, then send a new link from the child’s page: it closes this one.',
       };
     case 'text':

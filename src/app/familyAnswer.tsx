@@ -1,5 +1,5 @@
 import { isbot } from 'isbot';
-import { languageOf, LANGUAGES } from '@/core/text';
+import { languageOf, LANGUAGES, type Language } from '@/core/text';
 import { answer, type Fault } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
@@ -19,14 +19,30 @@ export async function familyAnswer(
   token: string,
   draw: (view: FamilyView, words: FamilyWords) => Drawn | null,
 ): Promise<Response> {
-  const wished = new URL(request.url).searchParams.get('lang');
+  const chosen = new URL(request.url).searchParams.get('lang');
+  const wished = chosen ?? keptLanguage(request);
   const answered = await answer(async () => viewFamily(appContext(), token, readerOf(request)));
   if (!answered.ok) return trouble(answered.fault, token, wished);
   const language = languageOf(wished ?? answered.value.child.familyLanguage);
   const drawn = draw(answered.value, await familyWords(language));
   // The plan has gone on since this page was opened: today shows the one in force.
   if (!drawn) return new Response(null, { status: 307, headers: { location: `/f/${token}` } });
-  return familyHtml(200, language, { ...drawn, manifest: `/f/${token}/manifest?lang=${language}` });
+  const page = await familyHtml(200, language, { ...drawn, manifest: `/f/${token}/manifest?lang=${language}` });
+  if (chosen && chosen === language && chosen !== keptLanguage(request)) page.headers.set('set-cookie', languageCookie(token, language));
+  return page;
+}
+
+const KEPT_SECONDS = 365 * 86_400;
+
+/** A language that was chosen on this phone is kept for this link: the next text opens it again. */
+function languageCookie(token: string, language: Language): string {
+  const secure = appContext().origin.startsWith('https:') ? '; Secure' : '';
+  return `lang=${language}; Path=/f/${token}; Max-Age=${KEPT_SECONDS}; HttpOnly; SameSite=Lax${secure}`;
+}
+
+function keptLanguage(request: Request): Language | null {
+  const kept = /(?:^|;\s*)lang=([a-z]{2})(?:;|$)/.exec(request.headers.get('cookie') ?? '')?.[1];
+  return LANGUAGES.find((language) => language === kept) ?? null;
 }
 
 /** What a link that opens nothing says: in its family's language where that is known, else in every one. */

@@ -258,6 +258,26 @@ test.describe('with scripts on', () => {
     expect(await ask('SELECT done, stop_reason FROM reports WHERE child_id = ?', [id])).toEqual([{ done: 1, stop_reason: null }]);
   });
 
+  test('a language without the safety lines is offered to nobody but whose own it is, and says so; a choice is kept', async ({ page }) => {
+    const id = await beginAnew('Kasimir D.');
+    await page.goto(linkOf('Kasimir D.'));
+    const menu = page.locator('.languages');
+    await menu.locator('summary').click();
+    await expect(menu.getByRole('link', { name: 'Español' })).toBeVisible();
+    for (const name of ['العربية', 'Français', 'Português']) await expect(menu.getByRole('link', { name })).toHaveCount(0);
+    await expect(page.locator('[data-in-english]')).toHaveCount(0);
+    await menu.getByRole('link', { name: 'Español' }).click();
+    await expect(page.locator('html')).toHaveAttribute('lang', /^es/);
+    // The link of the next text names no language.
+    await page.goto(linkOf('Kasimir D.'));
+    await expect(page.locator('html')).toHaveAttribute('lang', /^es/);
+    await ask("UPDATE children SET family_language = 'ar' WHERE id = ?", [id]);
+    await page.context().clearCookies();
+    await page.goto(linkOf('Kasimir D.'));
+    await expect(page.locator('[data-in-english]')).toContainText('بالإنجليزية');
+    await ask("UPDATE children SET family_language = 'en' WHERE id = ?", [id]);
+  });
+
   test('what is told of yesterday is kept apart from what was counted today', async ({ page }) => {
     const id = await beginAnew('Kasimir D.');
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);

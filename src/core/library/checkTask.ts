@@ -7,7 +7,7 @@ import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
 import type { Hazard } from '../vocabulary';
 import { isNeededAt, mayChangeMarkOrder, mayChangeShapeOrder, type TaskContent } from '../tasks';
-import { isTranslated, LANGUAGES, plain, TASK_LANGUAGES, textOf, type LocalText } from '../text';
+import { isTranslated, LANGUAGES, plain, TASK_LANGUAGES, textOf, type Language, type LocalText } from '../text';
 import { checkWording, familyTextOf, MOST_GRADE, readingGrade, type WordingFinding, type WordingLanguage } from '../wording';
 
 /** `path` is the place in the task's content, so that a screen shows the finding beside the field that it speaks of. */
@@ -268,4 +268,12 @@ export function familyTexts(task: TaskContent): { readonly path: string; readonl
     ...listed,
     { path: 'stopRule', text: task.stopRule },
   ];
+}
+
+/**
+ * The languages in which a family can be offered these tasks: everything that is read at home, the cautions first of all, is written in
+ * them. The language that every text has is always one.
+ */
+export function languagesOf(tasks: readonly TaskContent[]): Language[] {
+  return LANGUAGES.filter((language) => tasks.every((task) => familyTexts(task).every(({ text }) => isTranslated(text, language))));
 }

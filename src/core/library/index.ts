@@ -1,4 +1,4 @@
-export { checkTask, familyTexts, MOST_MINUTES } from './checkTask';
+export { checkTask, familyTexts, languagesOf, MOST_MINUTES } from './checkTask';
 export type { TaskFinding } from './checkTask';
 export { BUNDLES } from './bundles';
 export type { BundleId } from './bundles';

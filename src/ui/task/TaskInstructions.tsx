@@ -1,7 +1,7 @@
 import { safeSubstitutes, type ChildForSafety } from '@/core/safety';
 import { isNeededAt, linesAt, mapsFor, whenDone, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
-import { isTranslated, type LocalText } from '@/core/text';
-import { familyTexts } from '@/core/library';
+import type { LocalText } from '@/core/text';
+import { languagesOf } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
 import { GoodOneDrawing } from './GoodOneDrawing';
 import { cautionLines } from './cautionLines';
@@ -38,10 +38,10 @@ export function Standing({ content, step, words: { t, local, language } }: Instr
   // A step's own words tell what is new; where everything stands is read from its grade.
   const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
   const fading = content.ladder.steps[step - 1]?.fading;
-  const inEnglish = familyTexts(content).some(({ text }) => !isTranslated(text, language));
+  const inEnglish = !languagesOf([content]).includes(language);
   return (
     <>
-      {inEnglish && <p className="mt-2 text-soft">{t('inEnglish')}</p>}
+      {inEnglish && <p className="mt-2 font-bold">{t('safetyInEnglish')}</p>}
       <p className="mt-2">
         <strong>{t('asItStands')}</strong> {standing.map(local).join(' · ')}
       </p>

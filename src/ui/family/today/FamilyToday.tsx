@@ -1,5 +1,6 @@
 import { directionOf, LANGUAGES, type Language } from '@/core/text';
 import { doseAt, minutesOf } from '@/core/dose';
+import { languagesOf } from '@/core/library';
 import { restOf } from '@/core/program';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
@@ -28,6 +29,10 @@ interface Props {
 export function FamilyToday({ view, token, words, said }: Props) {
   const { t, language } = words;
   const { child, tasks, otherTasks, version, today } = view;
+  const written = languagesOf(version?.tasks.map(({ content }) => content) ?? []);
+  // A language in which the cautions are not written is offered to nobody but whose own it is.
+  const own = [child.familyLanguage, ...child.homeLanguages];
+  const offered = LANGUAGES.filter((each) => each !== language && (written.includes(each) || own.includes(each)));
   // A task that hurt is no stone of the way: it is neither next nor done.
   const path = tasks.filter(({ closed }) => closed === null);
   const locale = dayLocale(language);
@@ -45,7 +50,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
         </strong>
         <details className="languages text-end">
           <summary className="touch text-soft underline underline-offset-4">{ownName(language)}</summary>
-          {LANGUAGES.filter((each) => each !== language).map((each) => (
+          {offered.map((each) => (
             <a
               key={each}
               className="block min-h-11 py-2 underline underline-offset-4"
@@ -59,6 +64,11 @@ export function FamilyToday({ view, token, words, said }: Props) {
           ))}
         </details>
       </header>
+      {!written.includes(language) && (
+        <p className="mt-2 rounded-[6px] bg-brick-tint px-3 py-2 font-bold" data-in-english="">
+          {t('safetyInEnglish')}
+        </p>
+      )}
       <Said said={said} view={view} words={words} />
       <Waiting />
       <Stones tasks={path} here={null} label={`${path.length - open.length} / ${path.length}`} />

@@ -20,7 +20,7 @@ const COMMANDS: Record<string, { run: (words: readonly string[]) => Promise<numb
   },
   restore: {
     run: async (words) => (await import('./commands/backup')).restore(words),
-    says: 'a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE] [--replay FOLDER [--until TIME]]',
+    says: 'put a backup into an empty database   FILE [--config FILE] [--data FOLDER] [--passphrase-file FILE | --key-file FILE | --unverified] [--replay FOLDER [--until TIME]]',
   },
   export: {
     run: async (words) => (await import('./commands/exchange')).exportAll(words),
@@ -80,6 +80,8 @@ try {
     say(`There is no "./yard ${name}".\n`);
     await help();
     process.exitCode = 2;
+  } else if (words.includes('--help') || words.includes('-h')) {
+    say(`./yard ${name}: ${command.says}`);
   } else {
     process.exitCode = await command.run(words);
   }

@@ -33,7 +33,7 @@ export async function backup(words: readonly string[]): Promise<number> {
       onProgress: (what) => say(`Writing ${what}…`),
     });
     say(
-      `${file}: ${(bytes / 1_000_000).toFixed(1)} MB. ${passphraseOf(words) === null ? `It is not encrypted: keep it where no one else can read it. To restore it on another machine, keep a copy of ${path.join(dataFolder, 'backup-key')} in another place.` : 'It is encrypted: without the passphrase nobody reads it.'}`,
+      `${file}: ${(bytes / 1_000_000).toFixed(1)} MB. ${passphraseOf(words) === null ? `It is not encrypted: keep it where no one else can read it. To restore it on another machine, keep a copy of ${path.join(dataFolder, 'backup-key')} in another place.` : 'It is encrypted: no one can read it without the passphrase.'}`,
     );
     return 0;
   } finally {

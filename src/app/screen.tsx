@@ -53,8 +53,9 @@ export async function screen(render: Job<React.ReactNode>): Promise<React.ReactN
 }
 
 async function systemStrip(context: Context): Promise<React.ReactNode> {
-  const state = await systemState(context);
-  return <SystemStrip state={state} failing={failingParts(state)} />;
+  // A page is shown also where the disk cannot be looked at.
+  const state = await systemState(context).catch(() => null);
+  return state && <SystemStrip state={state} failing={failingParts(state)} />;
 }
 
 /** A therapist's act: the same for server actions, giving the fault back to the form. */

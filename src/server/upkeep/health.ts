@@ -6,7 +6,7 @@ export interface Health {
   readonly app: 'up';
   readonly database: 'up' | 'away';
   readonly migrations: number | null;
-  /** What runs beside the pages; null where the database is away. */
+  /** What runs beside the pages; null where it could not be looked at. */
   readonly parts: SystemState | null;
 }
 
@@ -14,7 +14,7 @@ export interface Health {
 export async function healthOf(context: Context): Promise<Health> {
   try {
     const migrations = await inTransaction(context.db, countMigrations);
-    return { app: 'up', database: 'up', migrations, parts: await systemState(context) };
+    return { app: 'up', database: 'up', migrations, parts: await systemState(context).catch(() => null) };
   } catch {
     return { app: 'up', database: 'away', migrations: null, parts: null };
   }

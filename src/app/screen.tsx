@@ -8,6 +8,7 @@ import { STATUS_OF } from '@/server/errors';
 import { actorOfToken } from '@/server/people/sessions';
 import { openInjuries } from '@/server/rounds/openInjuries';
 import { OpenInjuries } from '@/ui/desk/frame/OpenInjuries.client';
+import { SkipLink } from '@/ui/desk/frame/SkipLink';
 import { SystemStrip } from '@/ui/desk/frame/SystemStrip';
 import { failingParts, systemState } from '@/server/upkeep/systemState';
 import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
@@ -37,9 +38,7 @@ export function elsewhere({ code }: Fault): void {
 export async function screen(render: Job<React.ReactNode>): Promise<React.ReactNode> {
   const given = await answered(async (actor, context) => (
     <>
-      <a href="#main" className="absolute -top-20 left-2 bg-sheet p-2 focus:top-2">
-        To the content
-      </a>
+      <SkipLink />
       <OpenInjuries count={await openInjuries(context, actor)} />
       {actor.role === 'supervisor' && (await systemStrip(context))}
       {await render(actor, context)}

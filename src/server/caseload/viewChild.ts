@@ -154,7 +154,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
   return {
     ...view,
     familyLink: view.mayChange ? await linkWithCode(context, view.child) : null,
-    unreached: reach === null ? 'noContact' : isReached ? null : 'noService',
+    unreached: isReached ? null : reach === null ? 'noContact' : 'noService',
   };
 }
 

@@ -37,7 +37,7 @@ export function FamilyTask(props: FamilyTaskProps) {
       )}
       {props.day && <p className="said-straw">{t('flow.ofAnotherDay', { day: longDay(props.day as CalendarDay, dayLocale(language)) })}</p>}
       <div className="about">
-        <Stones tasks={view.tasks} here={task.versionTaskId} label={`${place.index} / ${place.count}`} />
+        <Stones tasks={view.tasks} here={task.versionTaskId} language={words.language} label={`${place.index} / ${place.count}`} />
       </div>
       <h1 className="mt-1 text-[1.6rem] leading-tight">{local(content.title)}</h1>
       <p className="about text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>

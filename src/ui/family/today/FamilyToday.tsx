@@ -71,7 +71,7 @@ export function FamilyToday({ view, token, words, said }: Props) {
       )}
       <Said said={said} view={view} words={words} />
       <Waiting />
-      <Stones tasks={path} here={null} label={`${path.length - open.length} / ${path.length}`} />
+      <Stones tasks={path} here={null} language={language} label={`${path.length - open.length} / ${path.length}`} />
       <h1 className="mt-2 text-[1.55rem]">{headline(view, words)}</h1>
       {isAsked && open.length > 0 && <p className="font-bold">{t('flow.inAll', { things: open.length, minutes })}</p>}
       {version === null && <p className="mt-2">{t('noProgram')}</p>}

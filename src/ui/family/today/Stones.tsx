@@ -1,7 +1,16 @@
+import { directionOf, type Language } from '@/core/text';
 import type { FamilyTask as FamilyTaskView } from '@/server/reports/viewFamily';
 
-/** One stone a task: ticked when there is word, the present one in straw, coming ones dashed. */
-export function Stones({ tasks, here, label }: { tasks: readonly FamilyTaskView[]; here: number | null; label: string }) {
+interface Props {
+  readonly tasks: readonly FamilyTaskView[];
+  readonly here: number | null;
+  readonly label: string;
+  /** The way runs as its language is read. */
+  readonly language: Language;
+}
+
+/** One stone a task: ticked once there is a report, the present one in straw, coming ones dashed. */
+export function Stones({ tasks, here, label, language }: Props) {
   if (tasks.length === 0) return null;
   const pitch = 340 / tasks.length;
   const firstOpen = here ?? tasks.find(({ reportedToday }) => !reportedToday)?.task.versionTaskId ?? null;
@@ -18,7 +27,7 @@ export function Stones({ tasks, here, label }: { tasks: readonly FamilyTaskView[
       {tasks.map(({ task, reportedToday: reported, closed }, index) => {
         // No green tick on a task that hurt.
         const reportedToday = closed ? null : reported;
-        const x = pitch * (index + 0.5);
+        const x = pitch * ((directionOf(language) === 'rtl' ? tasks.length - 1 - index : index) + 0.5);
         const isHere = task.versionTaskId === firstOpen;
         const said = reportedToday !== null;
         return (

@@ -68,6 +68,15 @@ describe('where a person goes on to', () => {
 });
 
 describe('lanes', () => {
+  it('are stuck where every place is held and none is given back', async () => {
+    const lanes = new Lanes(() => 1, 2, 40);
+    expect(lanes.isStuckFor(0)).toBe(false);
+    await lanes.enter();
+    expect([lanes.isStuckFor(0), lanes.isStuckFor(60_000)]).toEqual([true, false]);
+    lanes.leave();
+    expect(lanes.isStuckFor(0)).toBe(false);
+  });
+
   it('let so many in at once, the next in the order in which they came, and turn away who is too many or waits too long', async () => {
     const lanes = new Lanes(() => 2, 2, 40);
     const order: string[] = [];

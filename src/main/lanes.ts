@@ -9,6 +9,8 @@ const LONGEST_HELD_MILLISECONDS = 90_000;
  */
 export class Lanes {
   private working = 0;
+  /** When a place was last given or given back. */
+  private movedAt = Date.now();
   private readonly waiting: { readonly go: (isTaken: boolean) => void }[] = [];
 
   /**
@@ -29,10 +31,16 @@ export class Lanes {
     return this.working + this.waiting.length;
   }
 
+  /** True where every place is held and none was given back for so long: nobody is served here. */
+  isStuckFor(milliseconds: number): boolean {
+    return this.working >= this.most() && Date.now() - this.movedAt >= milliseconds;
+  }
+
   /** True once there is room; false where one is turned away. Who got room gives it back by `leave`. */
   enter(): Promise<boolean> {
     if (this.working < this.most()) {
       this.working += 1;
+      this.movedAt = Date.now();
       return Promise.resolve(true);
     }
     if (this.waiting.length >= this.mostWaiting) return Promise.resolve(false);
@@ -84,6 +92,7 @@ export class Lanes {
 
   leave(): void {
     this.working -= 1;
+    this.movedAt = Date.now();
     this.admit();
     this.onLeave();
   }

@@ -92,6 +92,8 @@ const lanes = {
 };
 const metricsAt = metricsAddress(process.env);
 const metrics = metricsAt && new WebMetrics(context, lanes);
+/** No page takes so long while pages are served. Our own choice. */
+const STUCK_MILLISECONDS = 30_000;
 const MOST_CONNECTIONS = 4_000;
 const FILES = /^\/(?:_next\/static|plan|lab|visit)\/[\w./-]+\.(?:js|css|wasm|woff2?|svg|png|map)(?:\?|$)/;
 
@@ -154,6 +156,9 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     return compress(request, response, () => answerPage(request, response));
   }
+  // Whoever watches us asks another machine then.
+  if (address === '/api/health' && [family, desk].some((lane) => lane.isStuckFor(STUCK_MILLISECONDS)))
+    return sayPlainly(response, 503, 'No page was answered for half a minute.', request);
   if (FILES.test(address) || address.startsWith('/api/')) {
     // Files hold no lane; who does not read one is cut off in the end.
     const timer = setTimeout(() => socket.destroy(), LONGEST_CLIP_MILLISECONDS).unref();

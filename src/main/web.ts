@@ -19,6 +19,7 @@ import { headersFor } from './headers';
 import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
 import { metricsAddress, serveMetrics, WebMetrics } from './metrics';
+import { endSlow, endUnsent, SENDING_CLIP_MILLISECONDS } from './slowSenders';
 import { AtOnce, bodyOf, wholeRequest } from './wholeRequest';
 
 /**
@@ -100,10 +101,6 @@ const FILES = /^\/(?:_next\/static|plan|lab|visit)\/[\w./-]+\.(?:js|css|wasm|wof
 /** Clips that one address sends at once: a school behind one address still leaves places to others. Our own choice. */
 const clipSenders = new AtOnce(2);
 const BUSY = 'Many people are using Yard Steps right now. Please try again in a moment.';
-
-/** A page's form is sent in no time; a clip from a phone on a slow line takes minutes. */
-const SENDING_MILLISECONDS = 60_000;
-const SENDING_CLIP_MILLISECONDS = 300_000;
 
 const server = createServer({ requestTimeout: SENDING_CLIP_MILLISECONDS, headersTimeout: 15_000 }, (request, response) => {
   receive(request, response).catch(() => response.destroy());
@@ -225,29 +222,6 @@ function laneOf({ method, url = '/' }: IncomingMessage, isFamily: boolean): keyo
 /** A browser that goes to an address, not a script that asks for a part of a page. */
 function wantsPage({ method, headers }: IncomingMessage): boolean {
   return method === 'GET' && (headers.accept ?? '').includes('text/html') && headers.rsc === undefined;
-}
-
-/** Whoever is still sending after so long is cut off. */
-function endUnsent(request: IncomingMessage, response: ServerResponse): void {
-  const timer = setTimeout(() => {
-    if (!request.complete) request.destroy();
-  }, SENDING_MILLISECONDS).unref();
-  response.once('close', () => clearTimeout(timer));
-}
-
-/** Slower than any line that could send a whole clip in its time. Our own choice. */
-const SLOWEST_BYTES_A_SECOND = 10_000;
-const FIRST_LOOK_MILLISECONDS = 20_000;
-
-/** Who sends a clip so slowly that it cannot end in time gives its place to others. */
-function endSlow(request: IncomingMessage, response: ServerResponse): void {
-  const startedAt = Date.now();
-  const before = request.socket.bytesRead;
-  const timer = setInterval(() => {
-    const seconds = (Date.now() - startedAt) / 1_000;
-    if (!request.complete && request.socket.bytesRead - before < seconds * SLOWEST_BYTES_A_SECOND) request.destroy();
-  }, FIRST_LOOK_MILLISECONDS).unref();
-  response.once('close', () => clearInterval(timer));
 }
 
 /** Where the database is away nobody is refused for it: the page says so. */

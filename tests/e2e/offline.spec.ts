@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { BrowserContext, Page } from '@playwright/test';
-import { expect, test, ask, beginAnew, linkOf, openTask, reportCount, sendReport, served, toCount } from './yard';
+import { expect, test, ask, beginAnew, dayBefore, linkOf, newPage, openTask, reportCount, sendReport, served, toCount } from './yard';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -235,6 +235,59 @@ test.describe('what waits on the phone', () => {
     await expect(page.getByText('It is saved on this phone').first()).toBeVisible();
     await context.unroute('**/report');
     await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(2);
+  });
+
+  test('a report that waited two days for a network is stored for the day on which it was done', async ({ page, context }) => {
+    const id = await beginAnew('Silas Y.');
+    await keepOne(page, context, 'Silas Y.', '3');
+    // Two days later, as the phone has it then.
+    await page.evaluate(
+      (day) =>
+        new Promise<void>((resolve) => {
+          indexedDB.open('yard-outbox').onsuccess = ({ target }) => {
+            const store = (target as IDBOpenDBRequest).result.transaction('reports', 'readwrite').objectStore('reports');
+            store.openCursor().onsuccess = ({ target: found }) => {
+              const cursor = (found as IDBRequest<IDBCursorWithValue | null>).result;
+              if (!cursor) return resolve();
+              const kept = cursor.value as { fields: [string, string][] };
+              const fields = kept.fields.filter(([name]) => name !== 'doneOn');
+              cursor.update({ ...kept, fields: [...fields, ['doneOn', day]] });
+              cursor.continue();
+            };
+          };
+        }),
+      dayBefore(2),
+    );
+    await context.setOffline(false);
+    await page.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect.poll(() => reportCount('Silas Y.'), { timeout: 20_000 }).toBe(1);
+    expect(await ask('SELECT CAST(done_on AS CHAR) AS day FROM reports WHERE child_id = ?', [id])).toEqual([{ day: dayBefore(2) }]);
+  });
+
+  test('two phones that report one activity are two reports, and the second phone reads what the first one said', async ({
+    page,
+    browser,
+  }) => {
+    await beginAnew('Silas Y.');
+    const other = await newPage(browser, { viewport: { width: 390, height: 844 } });
+    for (const phone of [page, other]) {
+      await phone.goto(`${linkOf('Silas Y.')}?lang=en`);
+      await openTask(phone);
+    }
+    await page.locator('.screen.shown [data-field]').first().fill('3');
+    await sendReport(page);
+    await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
+    const task = other.url().replace(/#.*/, '');
+    await other.goto(`${linkOf('Silas Y.')}?lang=en`);
+    await expect(other.getByRole('link', { name: /Done.*3 of \d+.*Change your report/ })).toBeVisible();
+    await other.goto(`${task}#ready`);
+    await expect(other.getByText('Already told today: 3.')).toBeVisible();
+    expect(await reportCount('Silas Y.')).toBe(1);
+    await other.getByRole('link', { name: 'We did it again' }).click();
+    await toCount(other);
+    await other.locator('.screen.shown [data-field]').first().fill('2');
+    await sendReport(other);
+    await expect.poll(() => reportCount('Silas Y.')).toBe(2);
   });
 
   test('with full stores and no network it says that nothing was saved, and sends once there is one', async ({ page, context }) => {

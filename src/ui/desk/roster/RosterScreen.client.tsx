@@ -145,6 +145,11 @@ export function RosterScreen({ preview, take }: Props) {
               </FormField>
             ))}
           </div>
+          {!found.columns.includes('allergies') && (
+            <p className="mt-3 max-w-[760px] border-l-4 border-straw bg-straw-tint px-3 py-2">
+              This list has no allergies. Add them on each student’s page before you send a program.
+            </p>
+          )}
           <RosterTable found={found} match={(columns) => look(text, { columns })} />
           <p className="mt-3 flex flex-wrap items-center gap-4">
             <button type="button" className="act act-main" disabled={isWorking || found.dateOrder === null || fresh === 0} onClick={takeIn}>

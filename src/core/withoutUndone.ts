@@ -11,10 +11,12 @@ interface Caused {
 export function withoutUndone<Change extends Caused>(changes: readonly Change[]): Change[] {
   const kept: Change[] = [];
   for (const change of changes) {
-    const undone =
-      change.cause === 'takenBack' ? kept.findLastIndex((each) => each.childId === change.childId && each.taskId === change.taskId) : -1;
-    if (change.cause !== 'takenBack') kept.push(change);
-    else if (undone >= 0) kept.splice(undone, 1);
+    if (change.cause !== 'takenBack') {
+      kept.push(change);
+      continue;
+    }
+    const undone = kept.map((each) => each.childId === change.childId && each.taskId === change.taskId).lastIndexOf(true);
+    if (undone >= 0) kept.splice(undone, 1);
   }
   return kept;
 }

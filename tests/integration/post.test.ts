@@ -12,7 +12,7 @@ import { viewFamily } from '@/server/reports/viewFamily';
 import { decide } from '@/server/rounds/decide';
 import { undoDecision } from '@/server/rounds/undoDecision';
 import { viewRounds } from '@/server/rounds/viewRounds';
-import { setPostMinutes } from '@/server/settings/workplace';
+import { setPostMinutes, viewSettings } from '@/server/settings/workplace';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 const MINUTE = 60_000;
@@ -79,6 +79,7 @@ describe('the link', () => {
     expect(view.familyLink!.address).toMatch(/\/f\/[A-Za-z0-9_-]{32}$/);
     expect(view.unreached).not.toBeNull();
     expect((await viewPost(context, ines, { phoneOf: null, search: '' })).reaches).toEqual({ text: false, email: false });
+    expect([(await viewSettings(context, ines)).emailIsSent, (await viewSettings(bed.context, ines)).emailIsSent]).toEqual([false, true]);
   });
 });
 

@@ -45,6 +45,8 @@ export interface SettingsView extends Workplace {
   readonly advancingRule: RuleName;
   /** Why it was taken, in the actor's own words. */
   readonly advancingReason: string;
+  /** False where no mail server is set up: no email reaches anyone. */
+  readonly emailIsSent: boolean;
   readonly mayChange: boolean;
   readonly mayChangeTrust: boolean;
   /** True where the password was given lately: what takes it is open. */
@@ -74,6 +76,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       readDays: await readDaysOf(work, actor.personId),
       advancingRule: (await advancingRuleOf(work, actor.personId)) ?? 'streak',
       advancingReason: await advancingReasonOf(work, actor.personId),
+      emailIsSent: context.texts.reaches?.('email') ?? true,
       mayChange: may(actor, null, 'changeWorkplace'),
       mayChangeTrust: may(actor, null, 'changeTrust'),
       isConfirmed: isConfirmed(context, actor),

@@ -77,6 +77,11 @@ export function SettingsScreen(props: SettingsProps) {
         ) : (
           <p className="mt-2">{view.emergencyNumber}</p>
         )}
+        {view.injuryEmail && !view.emailIsSent && (
+          <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
+            No mail server is set up, so no injury email is sent. Ask your IT staff to set one up.
+          </p>
+        )}
         {view.mayChangeTrust && view.isConfirmed ? (
           <ActionForm action={setInjuryEmail} hidden={{}} className="mt-3">
             <label className="flex items-center gap-2">

@@ -1,4 +1,3 @@
-import type { Socket } from 'node:net';
 import { randomBytes } from 'node:crypto';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { constants } from 'node:zlib';
@@ -20,6 +19,7 @@ import { keepToOneLine } from './oneLine';
 import { Lanes } from './lanes';
 import { metricsAddress, serveMetrics, WebMetrics } from './metrics';
 import { endSlow, endUnsent, SENDING_CLIP_MILLISECONDS } from './slowSenders';
+import { takeTurn } from './takeTurn';
 import { AtOnce, bodyOf, wholeRequest } from './wholeRequest';
 
 /**
@@ -108,16 +108,10 @@ const server = createServer({ requestTimeout: SENDING_CLIP_MILLISECONDS, headers
 server.maxConnections = MOST_CONNECTIONS;
 const ending = new Ending(server);
 
-/** Connections with a request that is not answered yet. */
-const busy = new WeakSet<Socket>();
-
 async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const address = request.url ?? '/';
   const { socket } = request;
-  // No browser and no proxy asks again before it has its answer.
-  if (busy.has(socket)) return void socket.destroy();
-  busy.add(socket);
-  response.once('finish', () => busy.delete(socket));
+  if (!(await takeTurn(request, response))) return;
   if (metrics) {
     const startedAt = performance.now();
     response.once('close', () => metrics.answered(nameOfLane(request), response.statusCode, (performance.now() - startedAt) / 1_000));

@@ -140,10 +140,16 @@ export const ENGLISH: DangerLexicon = {
     'left|leaves|leaving|made|makes ..2 mark/s|dent/s|line/s|welt/s|ring|groove/s|impression ..2 on|in|around|across|for',
     'left ..2 mark/s|groove/s|dent/s $',
     'hang* ..2 down|limp|there|off|loose|weird ',
-    'grimac* groan* moan* recoil* sting* weep* ooz* puss scrape* graze* prick* pricked swole* redness stiffness weakness dizzyness throbb* shooting_pain pulled_muscle hyperextended overextended jolted jolt'.replace(/ /g, '|'),
+    'grimac* groan* moan* recoil* sting* weep* ooz* puss scrape* graze* prick* pricked swole* redness stiffness weakness dizzyness throbb* shooting_pain pulled_muscle hyperextended overextended jolted jolt'.replace(
+      / /g,
+      '|',
+    ),
     'inhal*|breath*|sniff*|snort*|suck* ..1 in|up|some|the|a ..2 {small}|powder|dust|glitter|fumes',
     'smell|fumes|odor ..3 sick|dizzy|headache|cough*|bother*',
-    'abrasion/s contusion/s hematoma giddy vertigo light_headed retch* spew* upchuck* hurled heaved heaving hemorrhag* ulcer/s blackout coma edema frostbite sunburn* heatstroke twinge/s pang/s prickl* charley_horse black_eye fat_lip split_lip funny_bone stye sty pinkeye conjunctivitis abscess boil/s hoarse croup stridor pallid rigid chills tourniquet crutches advil aspirin painkiller/s antiseptic gauze medicine meds medication allergen anaphyla* fracture jammed_finger trigger_finger tendon/s tendonitis ligament/s dead_arm limp gimpy wonky tetanus lockjaw tic convulsing blackouts knocked_silly nasty_pinch big_pinch bad_pinch hard_pinch nosebleed bloodied hurtful bang_up goner scalp_cut paramedic/s ems firefighter/s hotline'.replace(/ /g, '|'),
+    'abrasion/s contusion/s hematoma giddy vertigo light_headed retch* spew* upchuck* hurled heaved heaving hemorrhag* ulcer/s blackout coma edema frostbite sunburn* heatstroke twinge/s pang/s prickl* charley_horse black_eye fat_lip split_lip funny_bone stye sty pinkeye conjunctivitis abscess boil/s hoarse croup stridor pallid rigid chills tourniquet crutches advil aspirin painkiller/s antiseptic gauze medicine meds medication allergen anaphyla* fracture jammed_finger trigger_finger tendon/s tendonitis ligament/s dead_arm limp gimpy wonky tetanus lockjaw tic convulsing blackouts knocked_silly nasty_pinch big_pinch bad_pinch hard_pinch nosebleed bloodied hurtful bang_up goner scalp_cut paramedic/s ems firefighter/s hotline'.replace(
+      / /g,
+      '|',
+    ),
     'battery|batteries|magnet/s ..1 is|are|was|were|went|gone ..1 missing|gone|lost|out',
     'poke*|cut|put|made|rip*|tear|tore|bit|burn* ..1 a|the hole/s ..1 in|through ..1 {whose} {part}',
     'think|might_be|maybe|probably|looks|could_be|may_be ..1 it|its|is|be|s broken|fractured|sprained|infected|dislocated|out_of_place|jammed',

@@ -88,7 +88,10 @@ export const SPANISH: DangerLexicon = {
     'llor* ..5 tocar*|toco|toque|mover*|movio|apretar*|apreta|dolor|{part}|agarrar',
     'salio|salia|saliendo|salieron ..2 sangr*|liquido|pus|ronch*|granos|granitos|manchas|ampollas|moret*',
     'trono|tronó|crujio|chasqueo|sono ..3 {part}',
-    'accidente/s incidente preocup* alarmante grave lesion* entumid* rozadura rozon machucon cortadit* piquet* mallug* derram*'.replace(/ /g, '|'),
+    'accidente/s incidente preocup* alarmante grave lesion* entumid* rozadura rozon machucon cortadit* piquet* mallug* derram*'.replace(
+      / /g,
+      '|',
+    ),
     'algo ..2 paso|pasa|tiene|anda|esta ..1 raro|mal|en|con|su|la|el',
     'quejo|quejaba ..2 de|del|por|mucho|{part}',
     'no ..1 esta|anda|se_ve|quedo|siente bien ..1 desde|{part}',

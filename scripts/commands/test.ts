@@ -19,16 +19,18 @@ const RESULTS = path.resolve('.data', 'test-results');
 export async function test(words: readonly string[]): Promise<number> {
   if (words.includes('faults')) return faults();
   if (words.includes('cluster')) return cluster();
+  const isDeep = words.includes('deep');
+  if (isDeep) process.env.YARD_TEST_DEPTH = 'deep';
   const day = dayFrom(words);
   if (day !== null) {
     process.env.YARD_CLOCK_SHIFT = String(shiftTo(day, Date.now()));
     say(`The clock of every stack stands at ${day} now.`);
   }
-  const only = words.find((word, index) => !word.startsWith('-') && words[index - 1] !== '--day');
+  const only = words.find((word, index) => !word.startsWith('-') && word !== 'deep' && words[index - 1] !== '--day');
   const wanted = (kind: string) => only === undefined || only === kind;
   if (only !== undefined && only !== 'e2e' && !CHECKS.some(({ kind }) => kind === only))
     throw new Error(
-      `There are no tests “${only}”. Write ${[...new Set([...CHECKS.map(({ kind }) => kind), 'e2e', 'faults', 'cluster'])].join(', ')}, or nothing for all.`,
+      `There are no tests “${only}”. Write ${[...new Set([...CHECKS.map(({ kind }) => kind), 'e2e', 'deep', 'faults', 'cluster'])].join(', ')}, or nothing for all.`,
     );
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });

@@ -2,7 +2,6 @@ import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
 import { Hosts, type Lines } from './cluster/hosts';
 import { limitQuestions } from './driver';
-import { Remembered } from './remembered';
 import { readDatabaseUrl, type DatabaseAddress, type Host } from './databaseUrl';
 
 export interface Database {
@@ -14,13 +13,10 @@ export interface Database {
   readonly looked: Promise<unknown>;
   /** A line broke: which nodes of a cluster are well is looked at now. False where there is but one host. */
   lookAgain(): Promise<boolean>;
-  readonly remembered: Remembered;
   close(): Promise<void>;
 }
 
 const CONNECT_MILLISECONDS = 2000;
-/** Some 30 kB each: a library of ten districts, and what older versions of programs still use. */
-const MOST_REMEMBERED = 1500;
 
 interface PoolWish {
   readonly max?: number;
@@ -30,13 +26,11 @@ interface PoolWish {
 /** Opens a pool on the MariaDB, or one on each node of the cluster, named by a `mariadb://` address. */
 export function openDatabase(url: string, wish: PoolWish = {}): Database {
   const address = readDatabaseUrl(url);
-  const remembered = new Remembered(MOST_REMEMBERED);
   if (address.hosts.length === 1) {
     const sequelize = openPool(address, address.hosts[0], wish);
     return {
       sequelize,
       reading: sequelize,
-      remembered,
       looked: Promise.resolve(),
       lookAgain: async () => false,
       close: () => sequelize.close(),
@@ -50,7 +44,6 @@ export function openDatabase(url: string, wish: PoolWish = {}): Database {
     get reading() {
       return hosts.reader;
     },
-    remembered,
     looked: hosts.looked,
     lookAgain: async () => {
       await hosts.lookAgain();

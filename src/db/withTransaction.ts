@@ -13,7 +13,7 @@ const MOST_MOVES = 2;
  */
 export async function inTransaction<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
   await database.looked;
-  return again(database, () => database.sequelize.transaction((transaction) => job(workOn(database, transaction))));
+  return again(database, () => database.sequelize.transaction((transaction) => job(workOn(transaction))));
 }
 
 /**
@@ -22,7 +22,7 @@ export async function inTransaction<Answer>(database: Database, job: (work: Work
  */
 export async function inReading<Answer>(database: Database, job: (work: Work) => Promise<Answer>): Promise<Answer> {
   await database.looked;
-  const read = () => database.reading.transaction((transaction) => job(workOfReading(database, transaction)));
+  const read = () => database.reading.transaction((transaction) => job(workOfReading(transaction)));
   for (let moved = 0; ; moved += 1) {
     try {
       return await again(database, read);
@@ -43,7 +43,7 @@ export async function inOneWrite<Answer>(database: Database, job: (work: Work) =
     const { connectionManager } = sequelize;
     const connection = await connectionManager.getConnection({ type: 'write' });
     try {
-      return await job(workOfOneWrite(database, sequelize, connection as DriverConnection));
+      return await job(workOfOneWrite(sequelize, connection as DriverConnection));
     } finally {
       connectionManager.releaseConnection(connection);
     }

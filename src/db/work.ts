@@ -1,9 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Instant } from '@/core/calendar';
-import type { Database } from './database';
 import { askDriver, sendDriver, plainRows, type DriverConnection } from './driver';
 import { tableOf, type Column, type TableName } from './models/tables';
-import type { Remembered } from './remembered';
 
 /**
  * A unit of work, bound to its transaction. Outside of this folder it is a token that is handed on: only repositories can
@@ -19,8 +17,6 @@ type Replacements = Readonly<Record<string, unknown>>;
 
 /** The only way to the tables: no statement can forget to be part of its transaction, and only the opener commits. */
 export interface Tables {
-  /** What never changes once written, by its content. */
-  readonly remembered: Remembered;
   select<Row>(sql: string, replacements?: Replacements): Promise<Row[]>;
   /** Gives back the new id. */
   insert<Name extends TableName>(table: Name, values: Values<Name>): Promise<number>;
@@ -47,10 +43,9 @@ function openedBy(transaction: Transaction): { sequelize: Sequelize; connection:
 }
 
 /** A unit of work in a transaction: all of it is committed, or none. */
-export function workOn({ remembered }: Database, transaction: Transaction): Work {
+export function workOn(transaction: Transaction): Work {
   const { sequelize, connection } = openedBy(transaction);
   return open({
-    remembered,
     ...statementsOn(sequelize, connection),
     async update(table, values, where) {
       const [count] = await tableOf(sequelize, table).update(forModel(values), { where: forModel(where), transaction });
@@ -65,14 +60,13 @@ export function workOn({ remembered }: Database, transaction: Transaction): Work
 const LOCKS = /\bFOR UPDATE\b|\bLOCK IN SHARE MODE\b/;
 
 /** A unit of work that only reads: what it would write might go to a node that nobody writes to, and a lock would hold nobody. */
-export function workOfReading({ remembered }: Database, transaction: Transaction): Work {
+export function workOfReading(transaction: Transaction): Work {
   const { sequelize, connection } = openedBy(transaction);
   const { select } = statementsOn(sequelize, connection);
   const refuse = async (): Promise<never> => {
     throw new Error('A unit of work of reading writes and locks nothing: open a transaction');
   };
   return open({
-    remembered,
     select: (sql, replacements) => (LOCKS.test(sql) ? refuse() : select(sql, replacements)),
     insert: refuse,
     insertAll: refuse,
@@ -83,7 +77,7 @@ export function workOfReading({ remembered }: Database, transaction: Transaction
 }
 
 /** A unit of work that writes one statement, which the database commits by itself; a second one is refused. */
-export function workOfOneWrite({ remembered }: Database, sequelize: Sequelize, connection: DriverConnection): Work {
+export function workOfOneWrite(sequelize: Sequelize, connection: DriverConnection): Work {
   const statements = statementsOn(sequelize, connection);
   let hasWritten = false;
   const refuse = async (): Promise<never> => {
@@ -97,7 +91,6 @@ export function workOfOneWrite({ remembered }: Database, sequelize: Sequelize, c
       return write(...words);
     };
   return open({
-    remembered,
     select: statements.select,
     insert: once(statements.insert) as Tables['insert'],
     insertAll: once(statements.insertAll) as Tables['insertAll'],

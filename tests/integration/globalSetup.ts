@@ -15,7 +15,7 @@ export default async function setUp(): Promise<void> {
   holder.yardFolder = mkdtempSync(path.join(tmpdir(), 'yard-test-'));
   // The database runs as a user of its own, which has to find its folder.
   chmodSync(holder.yardFolder, 0o711);
-  holder.yardMariaDb = await startMariaDb(path.join(holder.yardFolder, 'mariadb'));
+  holder.yardMariaDb = await startMariaDb(path.join(holder.yardFolder, 'mariadb'), { isThrowaway: true });
   process.env.YARD_TEST_DATABASE = holder.yardMariaDb.url('yard');
   process.env.YARD_TEST_RUN_DATABASE = holder.yardMariaDb.runUrl();
   process.env.YARD_TEST_FOLDER = holder.yardFolder;

@@ -15,6 +15,7 @@ import {
   type PlanWish,
   type Solve,
 } from '.';
+import { draws } from '../../../tests/fixtures/deep';
 
 let solve: Solve;
 beforeAll(async () => {
@@ -161,7 +162,7 @@ function anyWish(seed: number, tasks: number, days: number): PlanWish {
 describe('the best week', () => {
   it('is the best of all weeks there are: small cases, every one of them tried', async () => {
     let found = 0;
-    for (let seed = 1; seed <= 80; seed += 1) {
+    for (let seed = 1; seed <= draws(40, 80); seed += 1) {
       const model = planModel(anyWish(seed, 2 + (seed % 2), 2));
       if (model.variables.filter(({ isBinary }) => isBinary).length > 15) continue;
       const tried = byTrying(model);
@@ -172,12 +173,12 @@ describe('the best week', () => {
       expect(solved.objective).toBeCloseTo(tried, 5);
       expect(solved.bound).toBeCloseTo(tried, 5);
     }
-    expect(found).toBeGreaterThan(15);
+    expect(found).toBeGreaterThan(draws(8, 15));
   });
 
   it('is as good as what an independent solver finds (yalps, objective against objective)', async () => {
     let found = 0;
-    for (let seed = 100; seed < 130; seed += 1) {
+    for (let seed = 100; seed < 100 + draws(12, 30); seed += 1) {
       const model = planModel(anyWish(seed, 4, 3));
       const other = byYalps(model);
       const solved = await solve(model);
@@ -187,7 +188,7 @@ describe('the best week', () => {
       // Adding 0 makes 0 of -0.
       expect([seed, Math.round(solved.objective * 1e4) + 0]).toEqual([seed, Math.round(other.result * 1e4) + 0]);
     }
-    expect(found).toBeGreaterThan(15);
+    expect(found).toBeGreaterThan(draws(6, 15));
   });
 
   it('solves the knapsack of the handbooks: 10, 20, 30 worth 60, 100, 120 under 50 are 220 (from memory; Dantzig 1957 has the problem)', async () => {
@@ -228,9 +229,9 @@ describe('the best week', () => {
 });
 
 describe('every rule holds', () => {
-  it('over 150 random wishes, looked at in the week itself and not in the model', async () => {
+  it(`over ${draws(40, 150)} random wishes, looked at in the week itself and not in the model`, async () => {
     let weeks = 0;
-    for (let seed = 200; seed < 350; seed += 1) {
+    for (let seed = 200; seed < 200 + draws(40, 150); seed += 1) {
       const given = anyWish(seed, 6, 5);
       const answer = await planWeek(given, solve);
       if (answer.kind !== 'week') continue;
@@ -258,7 +259,7 @@ describe('every rule holds', () => {
       for (const part of given.parts) expect(all.some((each) => each.part === part)).toBe(true);
       expect(answer.plan.gap).toBeLessThan(1e-6);
     }
-    expect(weeks).toBeGreaterThan(100);
+    expect(weeks).toBeGreaterThan(draws(26, 100));
   });
 
   it('a hand that gripped firmly rests, the other need not; Sunday is followed by Monday', async () => {

@@ -4,6 +4,7 @@ import { errorFunction, wilcoxonRankSum } from 'simple-statistics';
 import { addDays, calendarDay } from '../calendar';
 import { goalSchema } from '../goals';
 import { goalStanding, kendall, nonoverlapOfAllPairs, theilSen, type GoalPoint, type Point } from '.';
+import { draws, isDeep } from '../../../tests/fixtures/deep';
 
 const series = (ys: readonly number[], xs = ys.map((_, index) => index + 1)): Point[] => ys.map((y, index) => ({ x: xs[index]!, y }));
 const PUBLISHED = series([3, 5, 4, 6, 8, 7, 9, 12, 10, 11]);
@@ -100,7 +101,7 @@ describe('Kendall’s tau-b', () => {
     return counts.asFar / counts.all;
   };
 
-  it.each([5, 6, 7, 8])('has the p that all orders of %d points come to, ties in either or both', (n) => {
+  it.each(isDeep ? [5, 6, 7, 8] : [5, 6, 7])('has the p that all orders of %d points come to, ties in either or both', (n) => {
     const few = fc.array(fc.record({ x: fc.integer({ min: 0, max: n + 2 }), y: fc.integer({ min: 0, max: 4 }) }), {
       minLength: n,
       maxLength: n,
@@ -111,7 +112,7 @@ describe('Kendall’s tau-b', () => {
         if (found.tau === null) return;
         expect(found.p).toBeCloseTo(byAllOrders(points), 10);
       }),
-      { numRuns: { 5: 25, 6: 25, 7: 8, 8: 3 }[n]!, seed: n },
+      { numRuns: { 5: 25, 6: 25, 7: draws(4, 8), 8: 3 }[n]!, seed: n },
     );
   });
 

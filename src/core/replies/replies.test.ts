@@ -5,6 +5,7 @@ import { LANGUAGES } from '../text';
 import { corpus, measured, measuredTable, REPLY_DAY, replyTasks, written } from '../../../tests/fixtures/replies/corpus';
 import { answerLetters, codeLettersOf, readAnswer, readReply, taskLetters } from '.';
 import { isSlipOf, lettersApart } from '../text';
+import { draws } from '../../../tests/fixtures/deep';
 
 const read = (text: string, language: 'en' | 'es' = 'en') => readReply(text, { tasks: replyTasks(language), today: REPLY_DAY, language });
 
@@ -36,7 +37,7 @@ describe('the letters of slip and message', () => {
           }
         }
       }),
-      { seed: 13, numRuns: 300 },
+      { seed: 13, numRuns: draws(100, 300) },
     );
   });
 });
@@ -163,7 +164,7 @@ describe('a reply in letters', () => {
           );
         },
       ),
-      { seed: 26, numRuns: 500 },
+      { seed: 26, numRuns: draws(150, 500) },
     );
   });
 
@@ -176,7 +177,7 @@ describe('a reply in letters', () => {
           expect(amount ?? 0).toBeLessThanOrEqual(perDay);
         }
       }),
-      { seed: 1, numRuns: 2_000 },
+      { seed: 1, numRuns: draws(500, 2_000) },
     );
   });
 });

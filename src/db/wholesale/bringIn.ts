@@ -40,7 +40,7 @@ export async function bringInWhole(database: Database, linesOf: LinesOf): Promis
 }
 
 async function bringIn(database: Database, transaction: Transaction, linesOf: LinesOf): Promise<Map<WholeTable, number>> {
-  const work = workOn(database, transaction);
+  const work = workOn(transaction);
   const counts = new Map<WholeTable, number>();
   for (const table of WHOLE_TABLES) {
     // What the schema puts there by itself comes along, too.

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import type { Instant } from '@/core/calendar';
 import { taskContentSchema, type TaskContent } from '@/core/tasks';
 import { tablesOf, type Work } from '../../work';
@@ -15,16 +16,22 @@ export interface VersionRef {
 }
 
 /**
+ * Parsed contents by the hash of what was parsed, so that no restore and no other database can be mistaken for it. Some 30 kB
+ * each: a library of ten districts, and what older versions of programs still use.
+ */
+const parsedContents = new LRUCache<string, TaskContent>({ max: 1_500 });
+
+/**
  * The contents of versions, by version id. Each content is read and parsed once; what an older version of the program wrote
  * gets the defaults of what came since.
  * @throws Error where a version is not in the table: a broken reference must not pass as a task.
  */
 export async function taskContents(work: Work, refs: readonly VersionRef[]): Promise<Map<number, TaskContent>> {
-  const { remembered, select } = tablesOf(work);
+  const { select } = tablesOf(work);
   const contents = new Map<number, TaskContent>();
   const missing = new Map<number, string>();
   for (const { taskVersionId, contentHash } of refs) {
-    const known = remembered.get<TaskContent>(contentHash);
+    const known = parsedContents.get(contentHash);
     if (known) contents.set(taskVersionId, known);
     else missing.set(taskVersionId, contentHash);
   }
@@ -34,7 +41,7 @@ export async function taskContents(work: Work, refs: readonly VersionRef[]): Pro
     });
     for (const { id, content } of rows) {
       const parsed = taskContentSchema.parse(content);
-      remembered.keep(missing.get(id)!, parsed);
+      parsedContents.set(missing.get(id)!, parsed);
       contents.set(id, parsed);
       missing.delete(id);
     }

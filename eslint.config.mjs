@@ -79,7 +79,7 @@ export default defineConfig([
   },
   {
     // The trembles of a drawn line are taken out by what others keep.
-    files: ['src/core/sheets/outline.ts'],
+    files: ['src/core/worksheets/outline.ts'],
     rules: only(CORE_KNOWS_NOTHING, { regex: '^(?!\\.|simplify-js$)', message: 'Only the simplifier of lines.' }),
   },
   {

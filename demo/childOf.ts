@@ -1,5 +1,5 @@
 import { addDays, type CalendarDay } from '@/core/calendar';
-import { EMPTY_RECORD, type Contact } from '@/core/child';
+import { EMPTY_RECORD, type Contact } from '@/core/students';
 import type { Precaution } from '@/core/safety';
 import type { TaskSettings } from '@/core/tasks';
 import type { NewChild } from '@/db';

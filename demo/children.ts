@@ -1,6 +1,6 @@
 import type { Hand } from '@/core/tasks';
 import type { Texture } from '@/core/vocabulary';
-import type { ChildRecord } from '@/core/child';
+import type { ChildRecord } from '@/core/students';
 
 /** How a family of the demo lives with its program. */
 export type FamilyKind =

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { captionsFrom } from '@/core/clips';
+import { captionsFrom } from '@/core/videos';
 import { callChild, linesAt } from '@/core/tasks';
 import { textOf } from '@/core/text';
 import type { TaskVersion } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
-import { sendBack } from '@/server/media/sendBack';
-import { takeClip } from '@/server/media/takeClip';
+import { sendBack } from '@/server/videos/sendBack';
+import { takeClip } from '@/server/videos/takeClip';
 
 /** Tasks that a drawn clip shows, with the step that is drawn. */
 const SHOWN = [

@@ -1,6 +1,6 @@
 import { addDays, calendarDay, daysBetween, daysFromTo, isSchoolDay, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { dayTargetOf } from '@/core/dose';
-import { demandsOf } from '@/core/program';
+import { demandsOf } from '@/core/programs';
 import { codeLettersOf, readCell } from '@/core/replies';
 import { doseAtStep } from '@/core/tasks';
 import { loadLibrary } from '../library/loadLibrary';

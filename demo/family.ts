@@ -1,8 +1,8 @@
 import { weekdayOf, addDays, daysBetween, type CalendarDay } from '@/core/calendar';
 import { dayTargetOf, type Dose } from '@/core/dose';
 import type { Random } from '@/core/random';
-import { afterGap, simulateSession, type SimulatedChild } from '@/core/simulate';
-import type { Effort, HelpLevel, StopReason } from '@/core/sessions';
+import { afterGap, simulateSession, type SimulatedChild } from '@/core/simulation';
+import type { Effort, HelpLevel, StopReason } from '@/core/reports';
 import { chanceOf } from './chanceOf';
 import { HOME_WORDS, type DemoChild, type FamilyKind } from './children';
 

@@ -8,7 +8,7 @@ import {
   type CalendarDay,
   type Instant,
 } from '@/core/calendar';
-import { factsOf, type Role } from '@/core/child';
+import { factsOf, type Role } from '@/core/students';
 import { GOAL_PATTERNS, goalSchema, type GoalContent } from '@/core/goals';
 import type { Skill } from '@/core/vocabulary';
 import {
@@ -18,7 +18,7 @@ import {
   addSchool,
   addSchoolYear,
   addTaskVersion,
-  changePostMinutes,
+  changeHoldMinutes,
   childById,
   currentVersions,
   giveAccess,
@@ -32,13 +32,13 @@ import {
 } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
-import { measure } from '@/server/measuring/measure';
+import { measure } from '@/server/measurements/measure';
 import { runDue } from '@/server/jobs/runDue';
-import { hashPassword } from '@/server/people/signIn';
+import { hashPassword } from '@/server/accounts/signIn';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { decide } from '@/server/rounds/decide';
-import { loadDecisions } from '@/server/rounds/loadDecisions';
+import { decide } from '@/server/review/decide';
+import { loadDecisions } from '@/server/review/loadDecisions';
 import type { TaskContent } from '@/core/tasks';
 import { chanceOf } from './chanceOf';
 import { CHILDREN, DEMO_PASSWORD, DEMO_TIME_ZONE, PEOPLE, SCHOOLS, WAY_OF } from './children';
@@ -134,7 +134,7 @@ export async function loadDemo(
   const links: DemoAccess['families'][number][] = [];
   for (const story of stories) links.push({ child: `${story.demo.name} ${story.demo.initial}.`, link: await openLink(context, story) });
   await runDue(context, WORKER);
-  await inTransaction(context.db, (work) => changePostMinutes(work, POST_MINUTES));
+  await inTransaction(context.db, (work) => changeHoldMinutes(work, POST_MINUTES));
   const account = (who: keyof typeof PEOPLE): Account => ({ email: PEOPLE[who].email, password: DEMO_PASSWORD });
   return {
     therapist: account('therapist'),
@@ -171,7 +171,7 @@ async function setUp(
   await setUpWorkplace(work, { emergencyNumber: '911', timeZone: DEMO_TIME_ZONE });
   await markAsDemo(work);
   // The ten weeks are lived by mornings and afternoons: their post waits for nothing.
-  await changePostMinutes(work, 0);
+  await changeHoldMinutes(work, 0);
   await addSchoolYear(work, schoolYearOn(today));
   for (const stock of CUPBOARD) await setStock(work, { ...stock, by: people.assistant, at });
   const schoolIds: number[] = [];

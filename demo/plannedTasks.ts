@@ -1,5 +1,5 @@
 import type { CalendarDay } from '@/core/calendar';
-import { contentFor, safetyBetween, type ChildFacts, type ProgramDraft, type TaskChoices } from '@/core/program';
+import { contentFor, safetyBetween, type ChildFacts, type ProgramDraft, type TaskChoices } from '@/core/programs';
 import { plannedDoseOf, type TaskContent } from '@/core/tasks';
 import type { TaskVersion } from '@/db';
 import type { DemoChild } from './children';

@@ -1,5 +1,5 @@
 import type { CodeLetters } from '@/core/replies';
-import type { RawReport } from '@/core/sessions';
+import type { RawReport } from '@/core/reports';
 import type { Practice } from './family';
 
 /** As the form of a family's page sends it. */

@@ -1,6 +1,6 @@
 import { checkLadder } from '@/core/ladder';
 import { demandOf, measuresAt } from '@/core/knobs';
-import { minutesOf, reckonDose } from '@/core/dose';
+import { minutesOf, calculateDose } from '@/core/dose';
 import { checkTask, MOST_MINUTES, skillCounts, thingsOf, LEADING, leadsTo } from '@/core/library';
 import { hasTrait, smallPartVerdict } from '@/core/safety';
 import {
@@ -146,7 +146,7 @@ describe.each(tasks.map((task) => [task.slug, task] as const))('%s', (_slug, tas
 
   it('fits into a family evening and has arithmetic that adds up', () => {
     expect(minutesOf(task.dose)).toBeLessThanOrEqual(MOST_MINUTES);
-    expect(reckonDose(task.dose, 5).perWeek).toBe(reckonDose(task.dose, 1).perDay * 5);
+    expect(calculateDose(task.dose, 5).perWeek).toBe(calculateDose(task.dose, 1).perDay * 5);
   });
 
   it('speaks at no step of a thing that other steps alone need', () => {

@@ -49,7 +49,7 @@ export interface World {
   readonly senders?: number;
 }
 
-export interface WeatherFigures {
+export interface ChaosFigures {
   readonly what: string;
   /** Reports that were answered as saved, and of these those that are not there, or are there twice. */
   readonly acknowledged: number;
@@ -70,11 +70,11 @@ const AFTER_MILLISECONDS = 8_000;
 const REQUEST_MILLISECONDS = 10_000;
 
 /** Reports, messages and looks at pages go on while something is broken and mended; then what became of each is counted. */
-export async function throughWeather(
+export async function runChaosTest(
   what: string,
   world: World,
   breakAndMend: (acknowledged: () => number) => Promise<void>,
-): Promise<WeatherFigures> {
+): Promise<ChaosFigures> {
   const acknowledged = new Map<string, number>();
   const messages: string[] = [];
   const pages: Record<string, number> = {};
@@ -147,7 +147,7 @@ async function writeMessages({ context, places }: World, run: { isOver: boolean 
 async function lookAtPages({ urls, places, cookie }: World, run: { isOver: boolean }, seen: (status: string) => void): Promise<void> {
   for (let count = 0; !run.isOver; count += 1) {
     const url = urls[count % urls.length]!;
-    const address = count % 3 === 0 ? `${url}/yard` : count % 3 === 1 ? `${url}/rounds` : `${url}${new URL(places[0]!.link).pathname}`;
+    const address = count % 3 === 0 ? `${url}/caseload` : count % 3 === 1 ? `${url}/review` : `${url}${new URL(places[0]!.link).pathname}`;
     seen(await statusOf(address, { headers: { cookie } }));
     await pause(250);
   }

@@ -1,7 +1,7 @@
 import { KNOB_IDS, type TaskKnob } from '@/core/knobs';
 import { checkTask, findTasks } from '@/core/library';
 import { proposeLadder } from '@/core/ladder';
-import { fitFor, type ChildFacts } from '@/core/program';
+import { fitFor, type ChildFacts } from '@/core/programs';
 import { judgeSafety, thingsAt } from '@/core/safety';
 import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../library/loadLibrary';

@@ -1,4 +1,4 @@
-import { CANDIDATES, runTrial, USUAL_FAMILIES } from '@/core/lab';
+import { CANDIDATES, runTrial, USUAL_FAMILIES } from '@/core/simulation';
 import { median } from './timing';
 
 export interface LabFigures {

@@ -95,9 +95,9 @@ interface Asked {
 function askOf({ childIds, places }: LoadWorld, kind: LoadKind, turn: number): Asked {
   const place = places[turn % places.length]!;
   const family = new URL(place.link).pathname;
-  if (kind === 'Yard') return { path: '/yard' };
-  if (kind === 'Rounds') return { path: '/rounds' };
-  if (kind === 'a child') return { path: `/children/${childIds[turn % childIds.length]}` };
+  if (kind === 'Yard') return { path: '/caseload' };
+  if (kind === 'Rounds') return { path: '/review' };
+  if (kind === 'a child') return { path: `/students/${childIds[turn % childIds.length]}` };
   if (kind === 'a family’s day') return { path: family };
   const report = { idempotencyKey: randomUUID(), versionTaskId: String(place.versionTaskId), done: 'yes', amount: '5' };
   return { path: `${family}/report`, form: new URLSearchParams(report).toString() };

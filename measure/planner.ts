@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
 import { HighsSolver } from '@/outside/highsSolver';
-import { lpText, planModel, planWeek, type PlanTask, type PlanWish } from '@/core/plan';
+import { lpText, planModel, planWeek, type PlanTask, type PlanInput } from '@/core/planner';
 import { seededRandom } from '@/core/random';
 import { median } from './timing';
 
@@ -18,7 +18,7 @@ const TASKS = 12;
 const RUNS = 3;
 
 /** Weeks of twelve tasks, six days and two goals, by chance that is always the same. */
-function wishOf(seed: number): PlanWish {
+function wishOf(seed: number): PlanInput {
   const chance = seededRandom(seed);
   const whole = (from: number, to: number) => from + Math.floor(chance() * (to - from + 1));
   const parts = ['warmUp', 'tableWork', 'tableWork', 'writing', 'selfCare'] as const;

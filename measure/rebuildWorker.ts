@@ -1,10 +1,10 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { RULES } from '@/core/advancing';
+import { RULES } from '@/core/stepRules';
 import { addDays, calendarDay, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
-import type { GradeChange, SentVersion } from '@/core/program';
+import type { GradeChange, SentVersion } from '@/core/programs';
 import { seededRandom } from '@/core/random';
 import { rebuildFigures, type ChildLog, type LoggedSession } from '@/core/rebuild';
-import { DEFAULT_OUTCOME_SETTINGS, HELP_LEVELS } from '@/core/sessions';
+import { DEFAULT_OUTCOME_SETTINGS, HELP_LEVELS } from '@/core/reports';
 
 /** A district's log, child by child, and every figure of it reckoned anew. Only the reckoning is timed: what a log is made of here, a database would give. */
 const TODAY = calendarDay('2026-11-24');

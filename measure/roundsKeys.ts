@@ -21,7 +21,7 @@ export async function measureRoundsKeys(url: string, cookie: string): Promise<Ke
     const [name, value] = cookie.split('=') as [string, string];
     await context.addCookies([{ name, value, url }]);
     const page = await context.newPage();
-    await page.goto(`${url}/rounds`, { waitUntil: 'networkidle' });
+    await page.goto(`${url}/review`, { waitUntil: 'networkidle' });
     const on: number[] = [];
     const settle: number[] = [];
     for (let press = 0; press < PRESSES; press += 1) on.push(await millisecondsOf(page, 'ArrowRight'));

@@ -7,16 +7,16 @@ import { addPerson, giveAccess, inTransaction } from '@/db';
 import { rowsOf } from '../scripts/sql';
 import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
-import { viewYard, type YardView } from '@/server/caseload/viewYard';
-import { hashPassword, signIn } from '@/server/people/signIn';
+import { viewCaseload, type CaseloadView } from '@/server/caseload/viewCaseload';
+import { hashPassword, signIn } from '@/server/accounts/signIn';
 import { reportsOfCaseload } from '@/server/progress/makeReports';
 import { viewProgress } from '@/server/progress/viewProgress';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { RoundsEvidence } from '@/ui/desk/rounds/RoundsEvidence';
+import { viewReview } from '@/server/review/viewReview';
+import { ReviewEvidence } from '@/ui/desk/review/ReviewEvidence';
 import { ProgressScreen } from '@/ui/desk/progress/ProgressScreen';
 import { reportPage } from '@/ui/desk/progress/reportPage';
-import { yardSheet } from '@/ui/desk/yard/yardSheet';
-import { YardTable } from '@/ui/desk/yard/YardTable.client';
+import { caseloadSheet } from '@/ui/desk/caseload/caseloadSheet';
+import { CaseloadTable } from '@/ui/desk/caseload/CaseloadTable.client';
 import { BENCH_PASSWORD } from './seedDistrict';
 import { seedGoals } from './seedGoals';
 import { median, medianMilliseconds, percentile, timesOf } from './timing';
@@ -45,7 +45,7 @@ export interface BytesFigure {
 
 const nothing = () => Promise.resolve(null);
 /** The forms of a screen that is rendered alone lead nowhere. */
-const NO_ACTS = { write: nothing, close: nothing, reopen: nothing, keepPattern: nothing, dropPattern: nothing };
+const NO_ACTS = { write: nothing, close: nothing, reopen: nothing, savePattern: nothing, deletePattern: nothing };
 
 const BENCH_ACTOR: PersonActor = { kind: 'person', personId: 1, name: 'Bench', role: 'therapist', signInId: 1, confirmedUntil: instant(0) };
 
@@ -65,29 +65,29 @@ export async function measureScreens(context: Context, databaseUrl: string, url:
   const large = await actorWith(context, MANY);
   const largeCookie = `yard=${(await signIn(context, { email: large.email, password: BENCH_PASSWORD })).token}`;
   await seedGoals(context, MANY);
-  const yard = (who: PersonActor) => viewYard(context, who, EVERYONE);
-  const rounds = (who: PersonActor) => viewRounds(context, who, null);
+  const yard = (who: PersonActor) => viewCaseload(context, who, EVERYONE);
+  const rounds = (who: PersonActor) => viewReview(context, who, null);
   const progress = (who: PersonActor) => viewProgress(context, who, null);
   const progressOf = async (who: PersonActor) => createElement(ProgressScreen, { view: await progress(who), acts: NO_ACTS });
-  const tableOf = ({ days, groups }: YardView) => createElement(YardTable, { sheet: yardSheet(days, groups) });
+  const tableOf = ({ days, groups }: CaseloadView) => createElement(CaseloadTable, { sheet: caseloadSheet(days, groups) });
   const evidenceOf = async (who: PersonActor) => {
     const { here, today } = await rounds(who);
-    return createElement(RoundsEvidence, { here: here!, today });
+    return createElement(ReviewEvidence, { here: here!, today });
   };
   const screens: Measured[] = [
-    { screen: 'Yard', address: '/yard', load: yard, element: tableOf(await yard(actor)), actor, cookie },
+    { screen: 'Yard', address: '/caseload', load: yard, element: tableOf(await yard(actor)), actor, cookie },
     {
       screen: `Yard, ${MANY} children`,
-      address: '/yard',
+      address: '/caseload',
       load: yard,
       element: tableOf(await yard(large.actor)),
       actor: large.actor,
       cookie: largeCookie,
     },
-    { screen: 'Rounds', address: '/rounds', load: rounds, element: await evidenceOf(actor), actor, cookie },
+    { screen: 'Rounds', address: '/review', load: rounds, element: await evidenceOf(actor), actor, cookie },
     {
       screen: `Rounds, ${MANY} children`,
-      address: '/rounds',
+      address: '/review',
       load: rounds,
       element: await evidenceOf(large.actor),
       actor: large.actor,
@@ -135,7 +135,7 @@ export async function measureReports(context: Context): Promise<number> {
 
 /** The builder's page, which holds one child's program; its bytes alone. */
 export async function measureBuilder(url: string, cookie: string, childId: number): Promise<BytesFigure> {
-  const answer = await fetch(`${url}/children/${childId}/program`, { headers: { cookie } });
+  const answer = await fetch(`${url}/students/${childId}/program`, { headers: { cookie } });
   if (!answer.ok) throw new Error(`The builder answered ${answer.status}`);
   const body = Buffer.from(await answer.arrayBuffer());
   return { kilobytes: body.byteLength / 1024, compressedKilobytes: gzipSync(body).byteLength / 1024 };

@@ -1,9 +1,9 @@
 import { addDays, calendarDayInZone } from '@/core/calendar';
-import { reckonDose } from '@/core/dose';
+import { calculateDose } from '@/core/dose';
 import { addPerson, addSchool, addTaskVersion, inTransaction, setUpWorkplace, type Database } from '@/db';
 import { rowsOf } from '../scripts/sql';
 import type { Context } from '@/server/context';
-import { hashPassword } from '@/server/people/signIn';
+import { hashPassword } from '@/server/accounts/signIn';
 import { loadLibrary } from '../library/loadLibrary';
 
 export const BENCH_EMAIL = 'bench@tarrowhill.example';
@@ -64,7 +64,7 @@ async function make(context: Context, reports: number): Promise<void> {
         position,
         part: content.part,
         dose: JSON.stringify(content.dose),
-        target: reckonDose(content.dose, 7).perDay,
+        target: calculateDose(content.dose, 7).perDay,
       },
     );
     await run(

@@ -1,4 +1,4 @@
-import { difficultyOf, drawSheet, harderBy, type SheetSpec } from '@/core/sheets';
+import { difficultyOf, drawSheet, harderBy, type SheetSpec } from '@/core/worksheets';
 import { sheetPdf } from '@/formats';
 import { loadLibrary } from '../library/loadLibrary';
 import { median } from './timing';

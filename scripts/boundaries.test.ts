@@ -16,7 +16,7 @@ const FORBIDDEN = [
     "import { may } from '@/server/may';\nexport const x = may;",
     'types of its views alone',
   ],
-  ['the desk reaching the family’s face', 'src/ui/desk/rounds/x.ts', "import '../../family/today/Stones';", 'two faces'],
+  ['the desk reaching the family’s face', 'src/ui/desk/review/x.ts', "import '../../family/today/Stones';", 'two faces'],
   ['the family reaching the desk’s face', 'src/ui/family/today/x.ts', "import '../../desk/parts/KeyCap';", 'two faces'],
   ['a family’s page loading a heavy package', 'src/ui/family/today/x.ts', "import 'radix-ui';", 'stays light'],
   ['a family’s page loading the desk’s words', 'src/ui/family/today/x.ts', "import '../../shared/deskWords';", 'own face’s words'],
@@ -42,7 +42,7 @@ const FORBIDDEN = [
 ] as const;
 const ALLOWED = [
   ['src/server/x.ts', "import '@/db';\nimport '@/core/dose';\n"],
-  ['src/ui/desk/x.ts', "import type { YardView } from '@/server/caseload/viewYard';\nexport type X = YardView;\n"],
+  ['src/ui/desk/x.ts', "import type { YardView } from '@/server/caseload/viewCaseload';\nexport type X = YardView;\n"],
   ['src/outside/x.ts', "import type { TextService } from '@/server/ports';\nexport type X = TextService;\n"],
 ] as const;
 

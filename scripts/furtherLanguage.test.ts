@@ -60,11 +60,18 @@ describe('a further language, added by its name and its files alone', () => {
     });
   });
 
-  (isDeep ? it : it.skip)('leaves nothing that does not compile', () => {
-    const project = path.join(copy, 'tsconfig.product.json');
-    const parts = { include: ['src'], exclude: ['**/*.test.ts', '**/*.test.tsx'] };
-    writeFileSync(project, JSON.stringify({ extends: './tsconfig.json', compilerOptions: { noEmit: true, incremental: false }, ...parts }));
-    const { stdout, status } = run('tsc', ['-p', project]);
-    expect([status, stdout]).toEqual([0, '']);
-  }, 250_000);
+  (isDeep ? it : it.skip)(
+    'leaves nothing that does not compile',
+    () => {
+      const project = path.join(copy, 'tsconfig.product.json');
+      const parts = { include: ['src'], exclude: ['**/*.test.ts', '**/*.test.tsx'] };
+      writeFileSync(
+        project,
+        JSON.stringify({ extends: './tsconfig.json', compilerOptions: { noEmit: true, incremental: false }, ...parts }),
+      );
+      const { stdout, status } = run('tsc', ['-p', project]);
+      expect([status, stdout]).toEqual([0, '']);
+    },
+    250_000,
+  );
 });

@@ -24,7 +24,7 @@ interface Credentials {
   readonly run: { readonly user: string; readonly password: string } | null;
 }
 
-export interface MariaDbWish {
+export interface MariaDbOptions {
   readonly port?: number | undefined;
   /** Keeps a binary log, so that what came after a backup can be had again. */
   readonly keepsLog?: boolean;
@@ -45,7 +45,10 @@ export function missingMariaDbPrograms(): string[] {
  * Starts (and at the first time makes) a MariaDB of our own on loopback, with its own data folder, socket and port. The
  * system's server is never touched. Root has a password before the server first listens.
  */
-export async function startMariaDb(place: string, { port: wantedPort, keepsLog = false, isThrowaway = false }: MariaDbWish = {}): Promise<PrivateMariaDb> {
+export async function startMariaDb(
+  place: string,
+  { port: wantedPort, keepsLog = false, isThrowaway = false }: MariaDbOptions = {},
+): Promise<PrivateMariaDb> {
   // The server moves into its data folder, so its paths must not depend on where it was started.
   const folder = homeOf(place);
   const data = path.join(folder, 'data');

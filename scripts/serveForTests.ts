@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import path from 'node:path';
 import { rmSync, writeFileSync } from 'node:fs';
-import { changePostMinutes, inTransaction, openDatabase } from '@/db';
+import { changeHoldMinutes, inTransaction, openDatabase } from '@/db';
 import { forgetMariaDb, homeOf, stopMariaDb } from './mariadb';
 import { clockShift } from './day';
 import { loadDemoOnly, startStack } from './stack';
@@ -39,7 +39,7 @@ writeFileSync(process.env.YARD_TEXTS_INCOMING_KEY_FILE, 'a key of the tests');
 const stack = await startStack({ folder, port, mode: 'start', withDemo: true, clockShift: clockShift() }).catch(orClear(folder));
 // Post goes out at once: what waits is shown by tests of its own.
 const db = openDatabase(stack.databaseUrl);
-await inTransaction(db, (work) => changePostMinutes(work, 0));
+await inTransaction(db, (work) => changeHoldMinutes(work, 0));
 await db.close();
 /** What is served now: processes change when a part is started anew. */
 function tellStack(): void {

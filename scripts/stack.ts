@@ -8,7 +8,7 @@ import { Workshop } from '@/outside/clips/workshop';
 import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
-import { USUAL_HOUSE } from '@/server/house';
+import { DEFAULT_INSTALLATION } from '@/server/installationSettings';
 import type { Clock } from '@/server/ports';
 import { loadDemo, type DemoAccess } from '../demo/loadDemo';
 import { loadLibrary } from '../library/loadLibrary';
@@ -21,7 +21,7 @@ import { rowsOf } from './sql';
 import { Watched } from './watched';
 import { WatchedDatabase } from './watchedDatabase';
 
-export interface StackWish {
+export interface StackOptions {
   /** Where data, phone and logs live. */
   readonly folder: string;
   readonly port: number;
@@ -45,7 +45,7 @@ export interface StackWish {
   readonly clockShift?: number;
 }
 
-interface TimedWish extends StackWish {
+interface TimedOptions extends StackOptions {
   readonly now: Clock;
 }
 
@@ -68,7 +68,7 @@ export interface Stack {
 }
 
 /** Database, schema, demo, web server and runner, in the order in which they need each other; each is started anew where it ends by itself. */
-export async function startStack(given: StackWish): Promise<Stack> {
+export async function startStack(given: StackOptions): Promise<Stack> {
   const wish = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
   const port = await portExactly(wish.port);
   if (wish.fresh) await stopAndForget(wish);
@@ -138,8 +138,8 @@ export const CLOCK_FILE = 'demo-clock';
 export const ADDRESS_FILE = 'database-address';
 
 /** Lives the demo into a folder whose stack can be started later, or copied. */
-export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'clockShift'>): Promise<void> {
-  const wish: TimedWish = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
+export async function loadDemoOnly(given: Pick<StackOptions, 'folder' | 'port' | 'clockShift'>): Promise<void> {
+  const wish: TimedOptions = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
   makeFolder(wish.folder);
   const mariadb = await startMariaDb(path.join(wish.folder, 'mariadb'));
   try {
@@ -150,7 +150,7 @@ export async function loadDemoOnly(given: Pick<StackWish, 'folder' | 'port' | 'c
 }
 
 /** Takes away what a stack keeps, and nothing else that may lie in the folder. @throws Error where people work in the database */
-async function stopAndForget({ folder, databaseUrl, ownerUrl }: StackWish): Promise<void> {
+async function stopAndForget({ folder, databaseUrl, ownerUrl }: StackOptions): Promise<void> {
   const names = ['pretend-phone', 'link-secret', 'demo.json', LIVED_FILE, CLOCK_FILE];
   if (databaseUrl) await refuseRealDatabase(ownerUrl ?? databaseUrl);
   else {
@@ -187,7 +187,7 @@ interface Accounts {
   readonly runUrl: string;
 }
 
-async function prepare(wish: TimedWish, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
+async function prepare(wish: TimedOptions, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
   const db = openDatabase(ownerUrl);
   try {
     // Of a cluster the first host may be the one that is away.
@@ -216,7 +216,7 @@ async function accountIn(runUrl: string): Promise<string> {
 }
 
 /** The demo's sign-ins and links; loads the demo into an empty database. Links follow the address that is served now. */
-async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<DemoAccess | null> {
+async function demoAccess(wish: TimedOptions, db: Database, url: string): Promise<DemoAccess | null> {
   const file = path.join(wish.folder, 'demo.json');
   if ((await inTransaction(db, countPeople)) > 0) {
     if (!(await inTransaction(db, isDemo)))
@@ -240,7 +240,7 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
     solver: new HighsSolver(),
     media: new FolderMedia(path.join(wish.folder, 'media')),
     workshop: new Workshop(),
-    house: USUAL_HOUSE,
+    house: DEFAULT_INSTALLATION,
     origin: url,
     linkSecret: linkSecretIn(wish.folder),
   };
@@ -255,7 +255,7 @@ async function demoAccess(wish: TimedWish, db: Database, url: string): Promise<D
 const MAIN = { web: 'src/main/web.ts', webs: 'src/main/webs.ts', runner: 'src/main/runner.ts' } as const;
 
 /** The environment of a stack's processes. Only the runner, which nobody outside reaches, knows the account that owns the schema. */
-function environmentOf(wish: StackWish, { ownerUrl, runUrl }: Accounts, url: string): Record<'web' | 'runner', NodeJS.ProcessEnv> {
+function environmentOf(wish: StackOptions, { ownerUrl, runUrl }: Accounts, url: string): Record<'web' | 'runner', NodeJS.ProcessEnv> {
   const { YARD_DATABASE_OWNER_URL: _theirs, ...outer } = process.env;
   const web: NodeJS.ProcessEnv = {
     ...outer,
@@ -292,7 +292,7 @@ function listeningHost(host = '127.0.0.1'): string {
   return host.includes(':') ? `[${host}]` : host;
 }
 
-async function serve(wish: StackWish, environment: NodeJS.ProcessEnv, log: LogFile, port: number, url: string): Promise<ChildProcess> {
+async function serve(wish: StackOptions, environment: NodeJS.ProcessEnv, log: LogFile, port: number, url: string): Promise<ChildProcess> {
   const program =
     wish.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']

@@ -6,7 +6,7 @@ import { addLink, inTransaction, migrator } from '@/db';
 import { contextFrom } from '@/main/contextFrom';
 import { familyAddress, newLinkParts } from '@/server/messages/familyAddress';
 import type { Context } from '@/server/context';
-import { signIn } from '@/server/people/signIn';
+import { signIn } from '@/server/accounts/signIn';
 import { measureFamilyPages, measureFirstReport, type FirstReportFigures, type PageFigures } from '../../measure/familyPage';
 import { measureHeart, type HeartFigure } from '../../measure/heart';
 import { measureRebuild, type RebuildFigure } from '../../measure/rebuild';

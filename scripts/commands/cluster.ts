@@ -1,8 +1,8 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom, linkSecretIn } from '@/main/contextFrom';
-import { signIn } from '@/server/people/signIn';
-import { CountingTexts, throughWeather, type WeatherFigures, type World } from '../../measure/hardWeather';
+import { signIn } from '@/server/accounts/signIn';
+import { CountingTexts, runChaosTest, type ChaosFigures, type World } from '../../measure/hardWeather';
 import { placesOf } from '../../measure/links';
 import { ensureBuild } from '../build';
 import { Galera } from '../galera';
@@ -31,7 +31,7 @@ export async function cluster(): Promise<number> {
   writeFileSync(keyFile, 'key-of-a-test');
   const galera = await step('Forming a cluster of three nodes', () => Galera.start(NODES));
   const stacks: Stack[] = [];
-  const figures: WeatherFigures[] = [];
+  const figures: ChaosFigures[] = [];
   try {
     const environment = { YARD_TEXTS_ADDRESS: await texts.listen(), YARD_TEXTS_KEY_FILE: keyFile };
     const first = await startStack({ ...(await stackWish('first', galera)), withDemo: true, environment });
@@ -51,7 +51,7 @@ export async function cluster(): Promise<number> {
       const places = await placesOf(context, LINKS_A_CHILD);
       const world: World = { context, cookie, urls: stacks.map(({ url }) => url), places, texts };
       for (const [what, breakAndMend] of weatherOf(galera, stacks, world)) {
-        figures.push(await step(what, () => throughWeather(what, world, breakAndMend)));
+        figures.push(await step(what, () => runChaosTest(what, world, breakAndMend)));
         await galera.untilSize(3);
       }
     } finally {
@@ -81,7 +81,7 @@ async function stackWish(name: string, galera: Galera) {
 
 const QUORUM_LOST = 'quorum is lost: two nodes die, the third is told to go on alone';
 
-function isHeld({ what, lost, doubled, longestGapSeconds, messagesLost, messagesTwice, pages }: WeatherFigures): boolean {
+function isHeld({ what, lost, doubled, longestGapSeconds, messagesLost, messagesTwice, pages }: ChaosFigures): boolean {
   const isQuick = longestGapSeconds <= LONGEST_GAP_SECONDS || what === QUORUM_LOST;
   return isQuick && [lost, doubled, messagesLost, messagesTwice, pages['500'] ?? 0].every((count) => count === 0);
 }
@@ -164,7 +164,7 @@ async function untilSaysAway({ urls, cookie, places }: World): Promise<void> {
   const family = new URL(places[0]!.link).pathname;
   for (const url of urls)
     for (const [address, words] of [
-      ['/yard', /Our records do not answer/],
+      ['/caseload', /Our records do not answer/],
       // Which language the family speaks is in the records: every one is told, or the one that was asked for.
       [family, /Our records do not answer[\s\S]*Nuestros registros no responden/],
       [`${family}?lang=es`, /Nuestros registros no responden/],
@@ -179,7 +179,7 @@ async function untilSaysAway({ urls, cookie, places }: World): Promise<void> {
       );
 }
 
-function asMarkdown(figures: readonly WeatherFigures[]): string {
+function asMarkdown(figures: readonly ChaosFigures[]): string {
   const rows = figures.map((each) => {
     const pages = Object.entries(each.pages).map(([status, count]) => `${count} × ${status}`);
     return `| ${each.what} | ${each.acknowledged} | ${each.lost} | ${each.doubled} | **${each.longestGapSeconds.toFixed(1)}** | ${each.messages} | ${each.messagesLost} | ${each.messagesTwice} | ${pages.join(', ')} |`;

@@ -2,8 +2,8 @@ import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom } from '@/main/contextFrom';
 import type { Context } from '@/server/context';
-import { signIn } from '@/server/people/signIn';
-import { CountingTexts, throughWeather, type WeatherFigures } from '../../measure/hardWeather';
+import { signIn } from '@/server/accounts/signIn';
+import { CountingTexts, runChaosTest, type ChaosFigures } from '../../measure/hardWeather';
 import { placesOf } from '../../measure/links';
 import { measureLoad, megabytesOf, type LoadFigures, type LoadWorld } from '../../measure/load';
 import { median } from '../../measure/timing';
@@ -53,7 +53,7 @@ export async function load(words: readonly string[]): Promise<number> {
     const memory = await step(`${minutes} minutes of mixed load`, () => measureMemory(world, stack, minutes));
     say(memoryWords(memory));
     const soak = await step(`${soaked.toLocaleString('en')} reports through kills`, () =>
-      throughWeather(
+      runChaosTest(
         'web, runner and database are killed by turns',
         { context, cookie, urls: [stack.url], places: world.places, texts, senders: 24 },
         (count) => kills(stack, () => count() >= soaked),
@@ -129,7 +129,7 @@ async function bytesOfARow(context: Context, table: string): Promise<number> {
 const FAMILY_P95_MILLISECONDS = 1_000;
 const MOST_GROWTH = 1.1;
 
-function isHeld(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures): boolean {
+function isHeld(people: readonly LoadFigures[], memory: MemoryFigures, soak: ChaosFigures): boolean {
   const isQuick = people
     .filter(({ kind }) => kind === 'a family’s day' || kind === 'a report')
     .every(({ p95 }) => p95 <= FAMILY_P95_MILLISECONDS);
@@ -154,7 +154,7 @@ function peopleTable(people: readonly LoadFigures[]): string {
   return ['| page | people | answered | asked again | failed | median s | p95 s |', '|---|---|---|---|---|---|---|', ...rows].join('\n');
 }
 
-function soakWords(soak: WeatherFigures, trailBytes: number): string {
+function soakWords(soak: ChaosFigures, trailBytes: number): string {
   const pages = Object.entries(soak.pages).map(([status, count]) => `${count} × ${status}`);
   return `${soak.acknowledged.toLocaleString('en')} reports answered as saved while web server, runner and database were killed (SIGKILL) by turns, every five seconds or so: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages
 looked at meanwhile: ${pages.join(', ')}.
@@ -166,7 +166,7 @@ function memoryWords({ minutes, answered, failed, warm, end }: MemoryFigures): s
   return `${minutes} minutes of a mixed load of 30 people, ${answered.toLocaleString('en')} answers, ${failed} failed: the web process held **${warm.toFixed(0)} MB** once it was warm and **${end.toFixed(0)} MB** in the end.`;
 }
 
-function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: WeatherFigures, trailBytes: number): string {
+function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: ChaosFigures, trailBytes: number): string {
   return `# Load
 
 Written by \`./yard bench load\` on one machine, which also sends the load: one web process, the private MariaDB, the demo's 48 children, 40 of them in one caseload.

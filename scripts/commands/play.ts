@@ -8,7 +8,7 @@ import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { createContext } from '@/server/context';
-import { USUAL_HOUSE } from '@/server/house';
+import { DEFAULT_INSTALLATION } from '@/server/installationSettings';
 import { DEMO_TIME_ZONE } from '../../demo/children';
 import { playOn, type LivedDemo } from '../../demo/playOn';
 import { isAlive, waitFor } from '../processes';
@@ -44,7 +44,7 @@ export async function play(words: readonly string[]): Promise<number> {
       solver: new HighsSolver(),
       media: new FolderMedia(path.join(DATA_FOLDER, 'media')),
       workshop: new Workshop(),
-      house: USUAL_HOUSE,
+      house: DEFAULT_INSTALLATION,
       origin: url,
     };
     const context = createContext({ ...parts, now: () => clock.now, linkSecret: linkSecretIn(DATA_FOLDER) });

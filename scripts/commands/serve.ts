@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { contextFrom } from '@/main/contextFrom';
 import { settingsFrom, type Settings } from '@/main/settings';
-import { inviteFirst } from '@/server/people/invitations';
+import { inviteFirst } from '@/server/accounts/invitations';
 import { addStockTasks } from '@/server/tasks/stockLibrary';
 import { loadLibrary } from '../../library/loadLibrary';
 import { ensureBuild } from '../build';

@@ -1,6 +1,6 @@
 import rangeParser from 'range-parser';
 import { LENGTH_HEADER } from '@/server/clientHeader';
-import type { ClipFileOut } from '@/server/media/clipFile';
+import type { ClipFileOut } from '@/server/videos/clipFile';
 
 /**
  * A clip's file, whole or the part that is asked for (RFC 9110, section 14): players ask for the end of a clip before they show its start.

@@ -4,7 +4,7 @@ import { setAnswerStatus } from '@/server/answerStatus';
 import type { PersonActor } from '@/server/actor';
 import { appContext, type Context } from '@/server/context';
 import { AppError, STATUS_OF } from '@/server/errors';
-import { actorOfToken, halfSignedIn } from '@/server/people/sessions';
+import { actorOfToken, halfSignedIn } from '@/server/accounts/sessions';
 import { Trouble } from '@/ui/desk/frame/Trouble';
 import { elsewhere, type Job } from './screen';
 import { sessionToken } from './session';

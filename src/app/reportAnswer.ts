@@ -1,4 +1,4 @@
-import type { RawReport } from '@/core/sessions';
+import type { RawReport } from '@/core/reports';
 import { answer } from '@/server/answer';
 import type { Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';

@@ -2,15 +2,15 @@ import { notFound, redirect, unstable_rethrow } from 'next/navigation';
 import { answer, type Answer, type Fault } from '@/server/answer';
 import { setAnswerStatus } from '@/server/answerStatus';
 import type { PersonActor } from '@/server/actor';
-import { noteRefusal } from '@/server/audit/refusals';
+import { recordRefusal } from '@/server/audit/refusals';
 import { appContext, type Context } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { actorOfToken } from '@/server/people/sessions';
-import { openInjuries } from '@/server/rounds/openInjuries';
+import { actorOfToken } from '@/server/accounts/sessions';
+import { openInjuries } from '@/server/review/openInjuries';
 import { OpenInjuries } from '@/ui/desk/frame/OpenInjuries.client';
 import { SkipLink } from '@/ui/desk/frame/SkipLink';
 import { SystemStrip } from '@/ui/desk/frame/SystemStrip';
-import { failingParts, systemState } from '@/server/upkeep/systemState';
+import { failingParts, systemState } from '@/server/health/systemState';
 import { faultWords, Trouble } from '@/ui/desk/frame/Trouble';
 import { sessionToken } from './session';
 
@@ -24,14 +24,14 @@ async function answered<Value>(job: Job<Value>): Promise<Answer<Value>> {
     actor = await actorOfToken(context, await sessionToken());
     return job(actor, context);
   }, unstable_rethrow);
-  if (!given.ok && actor) await noteRefusal(context, actor, given.fault.code);
+  if (!given.ok && actor) await recordRefusal(context, actor, given.fault.code);
   return given;
 }
 
 /** Where one goes who is not signed in, or not wholly. */
 export function elsewhere({ code }: Fault): void {
   if (code === 'signInNeeded') redirect('/sign-in');
-  if (code === 'factorNeeded') redirect('/second-factor');
+  if (code === 'factorNeeded') redirect('/two-step');
 }
 
 /** A therapist's page: who is asking, the one use case, the one exit for faults. */

@@ -1,7 +1,7 @@
 import { cookies, headers } from 'next/headers';
 import { appContext } from '@/server/context';
 import { CLIENT_HEADER } from '@/server/clientHeader';
-import type { OpenedSession } from '@/server/people/signIn';
+import type { OpenedSession } from '@/server/accounts/signIn';
 
 /** So long a browser is known again. */
 const DEVICE_SECONDS = 180 * 86_400;

@@ -1,5 +1,5 @@
 import { directionOf, languageOf } from '@/core/text';
-import type { ComposeSheet } from '@/server/sheets/makeSheets';
+import type { ComposeSheet } from '@/server/worksheets/makeSheets';
 import { familyWords } from '@/ui/shared/familyWords';
 import { sheetPage } from '@/ui/task/sheetPage';
 

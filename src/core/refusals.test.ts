@@ -1,14 +1,14 @@
 import { adherenceRange, wilsonInterval } from './adherence';
 import { addDays, ageOn, calendarDay, daysBetween, isTimeZone, weekdayOf, type CalendarDay } from './calendar';
-import { checkHeavyGrip, minutesOf, observedPace, reckonDose, repetitionsFrom, splitIntoCards, type Dose } from './dose';
-import { layFlight } from './flight';
+import { checkHeavyGrip, minutesOf, observedPace, calculateDose, repetitionsFrom, splitIntoCards, type Dose } from './dose';
+import { layTimeline } from './stepTimeline';
 import { compareGrades, demandOf, steeringIndex, type TaskKnob } from './knobs';
 import { proposeLadder } from './ladder';
-import { programDraftSchema } from './program';
+import { programDraftSchema } from './programs';
 import { seededRandom } from './random';
 import { judgeSafety, smallPartVerdict } from './safety';
-import { outcomeOf } from './sessions';
-import { simulateSession } from './simulate';
+import { outcomeOf } from './reports';
+import { simulateSession } from './simulation';
 import { spanishGrade } from './wording';
 import { exampleProgramTask, exampleReport, stockTask } from '../../tests/fixtures/tarrowHill';
 
@@ -29,13 +29,13 @@ describe('numbers that are none are refused, never reckoned with (§3 C)', () =>
     ['adherence of a half session', () => adherenceRange({ planned: 2.5, knownDone: 1, saidNotDone: 0 })],
     ['an interval without a width', () => wilsonInterval(3, 4, NaN)],
     ['an interval turned round', () => wilsonInterval(3, 4, -1.96)],
-    ['fewer than no pieces', () => reckonDose(dose({ piecesPerRepetition: -3 }), 5)],
-    ['minutes without end', () => reckonDose(dose({ target: { kind: 'time', minutesPerRound: Infinity } }), 5)],
+    ['fewer than no pieces', () => calculateDose(dose({ piecesPerRepetition: -3 }), 5)],
+    ['minutes without end', () => calculateDose(dose({ target: { kind: 'time', minutesPerRound: Infinity } }), 5)],
     [
       'a set-up that gives time',
-      () => reckonDose(dose({ setUpMovements: [{ name: level('x'), skill: 'tearing', timesPerRound: -2 }] }), 5),
+      () => calculateDose(dose({ setUpMovements: [{ name: level('x'), skill: 'tearing', timesPerRound: -2 }] }), 5),
     ],
-    ['an unknown kind of dose', () => reckonDose(dose({ target: { kind: 'feeling', perRound: 5 } }), 5)],
+    ['an unknown kind of dose', () => calculateDose(dose({ target: { kind: 'feeling', perRound: 5 } }), 5)],
     ['a repetition that takes less than no time', () => minutesOf(dose({ secondsEach: -60 }))],
     ['a pace of no measure', () => observedPace(Infinity, [])],
     ['sessions without end', () => observedPace(10, [{ minutes: Infinity, repetitions: 5 }])],
@@ -48,8 +48,8 @@ describe('numbers that are none are refused, never reckoned with (§3 C)', () =>
     ['a weight of nothing', () => demandOf([{ ...knobs[0]!, weight: -1 }], { tool: 1 })],
     ['a knob twice', () => proposeLadder({ ...ladder, knobs: [knobs[0]!, knobs[0]!] })],
     ['a path without end', () => steeringIndex(100, 10, Infinity)],
-    ['a demand of no number', () => layFlight({ ...flight, demands: [0, NaN], size })],
-    ['a drawing of less than no width', () => layFlight({ ...flight, size: { ...size, width: -10 } })],
+    ['a demand of no number', () => layTimeline({ ...flight, demands: [0, NaN], size })],
+    ['a drawing of less than no width', () => layTimeline({ ...flight, size: { ...size, width: -10 } })],
     ['days that no calendar holds', () => addDays(day, 3_000_000)],
     ['half a day', () => addDays(day, 0.5)],
     ['the weekday of no day', () => weekdayOf('' as CalendarDay)],

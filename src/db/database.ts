@@ -1,6 +1,6 @@
 import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
-import { Hosts, type Lines } from './cluster/hosts';
+import { Hosts, type SocketRegistry } from './cluster/hosts';
 import { limitQuestions } from './driver';
 import { readDatabaseUrl, type DatabaseAddress, type Host } from './databaseUrl';
 
@@ -18,13 +18,13 @@ export interface Database {
 
 const CONNECT_MILLISECONDS = 2000;
 
-interface PoolWish {
+interface PoolOptions {
   readonly max?: number;
   readonly questionMilliseconds?: number;
 }
 
 /** Opens a pool on the MariaDB, or one on each node of the cluster, named by a `mariadb://` address. */
-export function openDatabase(url: string, wish: PoolWish = {}): Database {
+export function openDatabase(url: string, wish: PoolOptions = {}): Database {
   const address = readDatabaseUrl(url);
   if (address.hosts.length === 1) {
     const sequelize = openPool(address, address.hosts[0], wish);
@@ -54,7 +54,12 @@ export function openDatabase(url: string, wish: PoolWish = {}): Database {
 }
 
 /** @param lines of a cluster's node, so that they can be broken off */
-function openPool({ user, password, database }: DatabaseAddress, { host, port }: Host, wish: PoolWish, lines?: Lines): Sequelize {
+function openPool(
+  { user, password, database }: DatabaseAddress,
+  { host, port }: Host,
+  wish: PoolOptions,
+  lines?: SocketRegistry,
+): Sequelize {
   const sequelize = new Sequelize({
     dialect: 'mariadb',
     dialectModule: mariadb,

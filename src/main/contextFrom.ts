@@ -14,7 +14,7 @@ import { MailCatcher } from '@/outside/mailCatcher';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { secretIn } from '@/outside/secretFile';
 import { createContext, type Context } from '@/server/context';
-import type { House } from '@/server/house';
+import type { InstallationSettings } from '@/server/installationSettings';
 import type { Clock } from '@/server/ports';
 
 /** What a process serves with, from its environment. @throws Error that says which setting is missing or wrong */
@@ -64,7 +64,7 @@ function readSecret(file: string | undefined, name: string): string {
 }
 
 /** What the settings say of the house; `src/main/settings.ts` has checked it. */
-function houseFrom(environment: NodeJS.ProcessEnv): House {
+function houseFrom(environment: NodeJS.ProcessEnv): InstallationSettings {
   const wished = environment.YARD_LANGUAGES?.split(',');
   return {
     timeZone: environment.YARD_TIME_ZONE || null,

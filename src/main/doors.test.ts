@@ -5,7 +5,7 @@ import { ownPath } from '@/app/ownPath';
 import { allowedHosts } from './allowedHosts';
 import { refuseLargeBody } from './bodyLimit';
 import { headersFor } from './headers';
-import { Lanes } from './lanes';
+import { ConcurrencyLimiter } from './concurrencyLimiter';
 
 describe('the headers of every answer', () => {
   const desk = { scripts: { nonce: 'abc' }, isSecure: true, isFamily: false } as const;
@@ -53,15 +53,15 @@ describe('the names by which we are asked', () => {
 describe('where a person goes on to', () => {
   it.each([
     ['/settings#people', '/settings#people'],
-    ['/children/3?x=1', '/children/3?x=1'],
-    ['//evil.test', '/rounds'],
-    ['/\\evil.test', '/rounds'],
-    ['https://evil.test', '/rounds'],
-    ['javascript:alert(1)', '/rounds'],
-    ['/a\r\nset-cookie: x', '/rounds'],
-    ['', '/rounds'],
-    [null, '/rounds'],
-    [['/a'], '/rounds'],
+    ['/students/3?x=1', '/students/3?x=1'],
+    ['//evil.test', '/review'],
+    ['/\\evil.test', '/review'],
+    ['https://evil.test', '/review'],
+    ['javascript:alert(1)', '/review'],
+    ['/a\r\nset-cookie: x', '/review'],
+    ['', '/review'],
+    [null, '/review'],
+    [['/a'], '/review'],
   ])('%j leads to %s', (wished, path) => {
     expect(ownPath(wished)).toBe(path);
   });
@@ -69,7 +69,7 @@ describe('where a person goes on to', () => {
 
 describe('lanes', () => {
   it('are stuck where every place is held and none is given back', async () => {
-    const lanes = new Lanes(() => 1, 2, 40);
+    const lanes = new ConcurrencyLimiter(() => 1, 2, 40);
     expect(lanes.isStuckFor(0)).toBe(false);
     await lanes.enter();
     expect([lanes.isStuckFor(0), lanes.isStuckFor(60_000)]).toEqual([true, false]);
@@ -78,7 +78,7 @@ describe('lanes', () => {
   });
 
   it('let so many in at once, the next in the order in which they came, and turn away who is too many or waits too long', async () => {
-    const lanes = new Lanes(() => 2, 2, 40);
+    const lanes = new ConcurrencyLimiter(() => 2, 2, 40);
     const order: string[] = [];
     const enter = async (name: string) => order.push(`${name} ${await lanes.enter()}`);
     await Promise.all([enter('a'), enter('b')]);
@@ -96,7 +96,7 @@ describe('lanes', () => {
 });
 
 it('a place in a lane is not lost with who went away while they waited', async () => {
-  const lanes = new Lanes(() => 1, 5, 10_000);
+  const lanes = new ConcurrencyLimiter(() => 1, 5, 10_000);
   const rooms: string[] = [];
   let finish = () => {};
   let heardOfIt = () => {};
@@ -147,14 +147,14 @@ it('a place in a lane is not lost with who went away while they waited', async (
 
 describe('two kinds that share a machine', () => {
   it('the one is slowed while the other is here, and goes on as it was once they have gone', async () => {
-    let slow: Lanes | null = null;
-    const first = new Lanes(
+    let slow: ConcurrencyLimiter | null = null;
+    const first = new ConcurrencyLimiter(
       () => 8,
       10,
       1_000,
       () => slow!.admit(),
     );
-    slow = new Lanes(() => (first.count > 0 ? 1 : 3), 10, 1_000);
+    slow = new ConcurrencyLimiter(() => (first.count > 0 ? 1 : 3), 10, 1_000);
     const entered: number[] = [];
     await first.enter();
     for (const who of [1, 2, 3, 4]) void slow.enter().then((isIn) => isIn && entered.push(who));
@@ -228,8 +228,8 @@ describe('a body that is too large', () => {
     ['one byte more, told before', '/f/x', 2, true, '413'],
     ['the same without its length', '/f/x', 3, false, '413'],
     ['whatever it calls itself', '/f/x', 80, false, '413'],
-    ['a list of a therapist', '/caseload', 18, false, '200'],
-    ['one that is larger than any', '/caseload', 40, false, '413'],
+    ['a list of a therapist', '/students/import', 18, false, '200'],
+    ['one that is larger than any', '/students/import', 40, false, '413'],
   ])('%s: %s', async (_what, path, pieces, told, says) => {
     for (const type of ['application/x-www-form-urlencoded', 'Multipart/Form-Data; boundary=x', 'application/json', 'text/x-component']) {
       read.count = 0;

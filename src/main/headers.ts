@@ -9,7 +9,7 @@ export type Scripts =
   /** Whatever the development server writes into a page. */
   | 'development';
 
-export interface HeaderWish {
+export interface HeaderOptions {
   readonly scripts: Scripts;
   /** Behind TLS a browser is to come by https alone. */
   readonly isSecure: boolean;
@@ -29,7 +29,7 @@ const SOURCES = {
  * The headers that every answer carries, whichever door it leaves by.
  * Source: OWASP ASVS 5, chapter V3 (from memory), and its secure headers project.
  */
-export function headersFor({ scripts, isSecure, isFamily }: HeaderWish): Readonly<Record<string, string>> {
+export function headersFor({ scripts, isSecure, isFamily }: HeaderOptions): Readonly<Record<string, string>> {
   return {
     'Content-Security-Policy': contentPolicy(scripts),
     'X-Content-Type-Options': 'nosniff',

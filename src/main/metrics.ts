@@ -2,7 +2,7 @@ import cluster from 'node:cluster';
 import { createServer } from 'node:http';
 import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, register } from 'prom-client';
 import type { Context } from '@/server/context';
-import { systemState, type SystemState } from '@/server/upkeep/systemState';
+import { systemState, type SystemState } from '@/server/health/systemState';
 
 /** Where Prometheus reads: an address of its own, which nothing outside reaches. Null where nobody asked for it. */
 export function metricsAddress(environment: NodeJS.ProcessEnv): { host: string; port: number } | null {

@@ -1,7 +1,7 @@
 import { hostname } from 'node:os';
 import { setTimeout as pause } from 'node:timers/promises';
 import pino from 'pino';
-import { keepRunning } from '@/server/jobs/keepRunning';
+import { runJobLoop } from '@/server/jobs/runJobLoop';
 import { contextFrom } from './contextFrom';
 
 /** Does what is left to be done after commits: texts, the trail, tidying. Several may run beside each other. `runner.ts` */
@@ -13,7 +13,7 @@ const stopping = new AbortController();
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => stopping.abort());
 
 const worker = `${hostname().slice(0, 30)}-${process.pid}`;
-await keepRunning(context, {
+await runJobLoop(context, {
   worker,
   lanes: LANES,
   stop: stopping.signal,

@@ -5,7 +5,7 @@ const SENDING_MILLISECONDS = 60_000;
 export const SENDING_CLIP_MILLISECONDS = 300_000;
 
 /** Whoever is still sending after so long is cut off. */
-export function endUnsent(request: IncomingMessage, response: ServerResponse): void {
+export function abortUnfinishedUpload(request: IncomingMessage, response: ServerResponse): void {
   const timer = setTimeout(() => {
     if (!request.complete) request.destroy();
   }, SENDING_MILLISECONDS).unref();
@@ -17,7 +17,7 @@ const SLOWEST_BYTES_A_SECOND = 10_000;
 const FIRST_LOOK_MILLISECONDS = 20_000;
 
 /** Who sends a clip so slowly that it cannot end in time gives its place to others. */
-export function endSlow(request: IncomingMessage, response: ServerResponse): void {
+export function abortSlowUpload(request: IncomingMessage, response: ServerResponse): void {
   const startedAt = Date.now();
   const before = request.socket.bytesRead;
   const timer = setInterval(() => {

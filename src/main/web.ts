@@ -13,13 +13,13 @@ import { allowedHosts } from './allowedHosts';
 import { isSmallBody, refuseLargeBody, type Sender } from './bodyLimit';
 import { clientAddress } from './clientAddress';
 import { contextFrom } from './contextFrom';
-import { Ending } from './ending';
+import { GracefulShutdown } from './gracefulShutdown';
 import { headersFor } from './headers';
-import { keepToOneLine } from './oneLine';
-import { Lanes } from './lanes';
+import { escapeNewlines } from './escapeNewlines';
+import { ConcurrencyLimiter } from './concurrencyLimiter';
 import { metricsAddress, serveMetrics, WebMetrics } from './metrics';
-import { endSlow, endUnsent, SENDING_CLIP_MILLISECONDS } from './slowSenders';
-import { takeTurn } from './takeTurn';
+import { abortSlowUpload, abortUnfinishedUpload, SENDING_CLIP_MILLISECONDS } from './slowSenders';
+import { awaitTurn } from './awaitTurn';
 import { AtOnce, bodyOf, wholeRequest } from './wholeRequest';
 
 /**
@@ -37,13 +37,13 @@ const FAMILY = /^\/f\/([^/?]*)/;
 /** The frame would draw a page for any other, too. */
 const METHODS = ['GET', 'HEAD', 'POST'];
 /** What a camera made comes in by these doors alone, and goes out by those. */
-const TAKES_CLIP = /^\/(clips\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
-const GIVES_CLIP = /^\/(clips|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
+const TAKES_CLIP = /^\/(videos\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
+const GIVES_CLIP = /^\/(videos|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
 /** What is made while one waits, line by line, holds a place for as long as it takes: not one of those who only look. */
-const MAKES = /^\/(plan|progress|paper|sheets\/week)\/make(\?|$)/;
+const MAKES = /^\/(planner|progress|print|worksheets\/week)\/make(\?|$)/;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
-keepToOneLine();
+escapeNewlines();
 const context = contextFrom(process.env);
 provideContext(context);
 const isSecure = context.origin.startsWith('https:');
@@ -68,7 +68,7 @@ const LONGEST_WAIT_MILLISECONDS = 8_000;
 /** What somebody writes is held for longer than what somebody looks at: it cannot ask again by itself. */
 const LONGEST_ACT_MILLISECONDS = 20_000;
 const LONGEST_CLIP_MILLISECONDS = 600_000;
-const family = new Lanes(
+const family = new ConcurrencyLimiter(
   () => FAMILY_PAGES_AT_ONCE,
   PAGES_WAITING,
   LONGEST_WAIT_MILLISECONDS,
@@ -76,7 +76,7 @@ const family = new Lanes(
 );
 let reportsComingIn = 0;
 const familiesAreHere = () => family.count + reportsComingIn > 0;
-const desk: Lanes = new Lanes(
+const desk: ConcurrencyLimiter = new ConcurrencyLimiter(
   () => (familiesAreHere() ? DESK_PAGES_BESIDE_FAMILIES : DESK_PAGES_AT_ONCE),
   PAGES_WAITING,
   LONGEST_WAIT_MILLISECONDS,
@@ -84,12 +84,12 @@ const desk: Lanes = new Lanes(
 const lanes = {
   family,
   desk,
-  acts: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
-  makes: new Lanes(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
+  acts: new ConcurrencyLimiter(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
+  makes: new ConcurrencyLimiter(() => DESK_PAGES_AT_ONCE, PAGES_WAITING, LONGEST_ACT_MILLISECONDS),
   // A clip takes as long as the line of who looks at it, and holds nothing else meanwhile.
-  clipOut: new Lanes(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS, undefined, LONGEST_CLIP_MILLISECONDS),
+  clipOut: new ConcurrencyLimiter(() => 64, PAGES_WAITING, LONGEST_WAIT_MILLISECONDS, undefined, LONGEST_CLIP_MILLISECONDS),
   // Each is held whole while it is read.
-  clipIn: new Lanes(() => 6, 20, 60_000, undefined, LONGEST_CLIP_MILLISECONDS),
+  clipIn: new ConcurrencyLimiter(() => 6, 20, 60_000, undefined, LONGEST_CLIP_MILLISECONDS),
 };
 const metricsAt = metricsAddress(process.env);
 const metrics = metricsAt && new WebMetrics(context, lanes);
@@ -106,27 +106,27 @@ const server = createServer({ requestTimeout: SENDING_CLIP_MILLISECONDS, headers
   receive(request, response).catch(() => response.destroy());
 });
 server.maxConnections = MOST_CONNECTIONS;
-const ending = new Ending(server);
+const ending = new GracefulShutdown(server);
 
 async function receive(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const address = request.url ?? '/';
   const { socket } = request;
-  if (!(await takeTurn(request, response))) return;
+  if (!(await awaitTurn(request, response))) return;
   if (metrics) {
     const startedAt = performance.now();
     response.once('close', () => metrics.answered(nameOfLane(request), response.statusCode, (performance.now() - startedAt) / 1_000));
   }
   // A path that means another one than it says would pass by the lanes.
-  if (!isPlainPath(address)) return sayPlainly(response, 400, 'This address is not written as addresses are.', request);
+  if (!isPlainPath(address)) return sendPlainText(response, 400, 'This address is not written as addresses are.', request);
   const token = FAMILY.exec(address)?.[1];
   // A teacher's page is as small as a family's, and as private.
   const isFamily = token !== undefined || address.startsWith('/t/');
   const isClip = TAKES_CLIP.test(address);
-  if (!isClip) endUnsent(request, response);
+  if (!isClip) abortUnfinishedUpload(request, response);
   const nonce = randomBytes(16).toString('base64');
   const headers = headersFor({ scripts: SOLVER.test(address) ? 'solver' : { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
-  if (!isAllowed(request.headers.host)) return sayPlainly(response, 421, 'Yard Steps is not asked for by this name.');
+  if (!isAllowed(request.headers.host)) return sendPlainText(response, 421, 'Yard Steps is not asked for by this name.');
   // What a page is asked with is ours to say: where it came from, and by which nonce its scripts run.
   const forwarded = [request.headers['x-forwarded-for']].flat().join(',');
   request.headers[CLIENT_HEADER] = clientAddress(request.socket.remoteAddress, forwarded, trusted);
@@ -135,10 +135,10 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   delete request.headers['content-security-policy-report-only'];
   if (!METHODS.includes(request.method ?? '')) {
     response.setHeader('Allow', METHODS.join(', '));
-    return sayPlainly(response, 405, 'No page is asked for in this way.', request);
+    return sendPlainText(response, 405, 'No page is asked for in this way.', request);
   }
   if (request.method !== 'GET' && request.method !== 'HEAD') {
-    if (token !== undefined && !(await isKnown(token))) return sayPlainly(response, 404, 'This link does not open anything.', request);
+    if (token !== undefined && !(await isKnown(token))) return sendPlainText(response, 404, 'This link does not open anything.', request);
     const sender: Sender = isClip ? 'clip' : isFamily ? 'family' : 'desk';
     if (refuseLargeBody(request, response, sender)) return;
     if (request.method === 'POST' && INTAKE.test(address) && isForm(request)) return takeIn(token!, request, response);
@@ -149,7 +149,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   }
   // Whoever watches us asks another machine then.
   if (address === '/api/health' && [family, desk].some((lane) => lane.isStuckFor(STUCK_MILLISECONDS)))
-    return sayPlainly(response, 503, 'No page was answered for half a minute.', request);
+    return sendPlainText(response, 503, 'No page was answered for half a minute.', request);
   if (FILES.test(address) || address.startsWith('/api/')) {
     // Files hold no lane; who does not read one is cut off in the end.
     const timer = setTimeout(() => socket.destroy(), LONGEST_CLIP_MILLISECONDS).unref();
@@ -159,13 +159,13 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   response.setHeader('Cache-Control', 'no-store');
   const client = request.headers[CLIENT_HEADER];
   if (isClip) {
-    if (!clipSenders.enter(client)) return sayPlainly(response, 503, BUSY, request);
+    if (!clipSenders.enter(client)) return sendPlainText(response, 503, BUSY, request);
     response.once('close', () => clipSenders.leave(client));
-    endSlow(request, response);
+    abortSlowUpload(request, response);
   } else if (request.method === 'POST') {
     const whole = await wholeRequest(request, client);
     if (whole === 'gone' || response.headersSent) return;
-    if (whole === 'turned away') return sayPlainly(response, 503, BUSY, request);
+    if (whole === 'turned away') return sendPlainText(response, 503, BUSY, request);
     request = whole;
   }
   const lane = lanes[laneOf(request, isFamily)];
@@ -173,7 +173,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   if (room === 'gone') return;
   if (room === 'turned away') {
     response.setHeader('Retry-After', String(AGAIN_SECONDS));
-    if (!wantsPage(request)) return sayPlainly(response, 503, BUSY, request);
+    if (!wantsPage(request)) return sendPlainText(response, 503, BUSY, request);
     response
       .writeHead(503, { 'content-type': 'text/html; charset=utf-8' })
       .end(await busyPage(String(request.headers['accept-language'] ?? '')));
@@ -225,7 +225,7 @@ async function isKnown(token: string): Promise<boolean> {
 }
 
 /** @param unread a request whose body nobody will read: a small one is let pass, so that the sender reads the answer; a large one is cut off */
-function sayPlainly(response: ServerResponse, status: number, words: string, unread?: IncomingMessage): void {
+function sendPlainText(response: ServerResponse, status: number, words: string, unread?: IncomingMessage): void {
   const isSmall = !unread || isSmallBody(unread);
   response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8', ...(!isSmall && { connection: 'close' }) }).end(words);
   unread?.resume();

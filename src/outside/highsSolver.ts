@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { solverBy, type AskHighs, type HighsAnswer } from '@/core/plan';
+import { solverBy, type AskHighs, type HighsAnswer } from '@/core/planner';
 import type { Solver } from '@/server/ports';
 
 /** A question that has no answer so long after its own limit: the thread is ended, and a new one begins. */

@@ -1,6 +1,6 @@
 import type { Receipt, TextService, TextToSend } from '@/server/ports';
 
-export interface HttpTextsWish {
+export interface HttpTextsOptions {
   /** Where texts are posted to. */
   readonly address: string;
   /** What the service knows us by: sent as a bearer token. */
@@ -16,7 +16,7 @@ const TIMEOUT_MILLISECONDS = 15_000;
  * in `Idempotency-Key`. 2xx is taken; 409 is taken before; all else is tried again.
  */
 export class HttpTexts implements TextService {
-  constructor(private readonly wish: HttpTextsWish) {}
+  constructor(private readonly wish: HttpTextsOptions) {}
 
   async send({ reach, text, idempotencyKey }: TextToSend): Promise<Receipt> {
     if (reach?.way !== 'text') throw new Error('No number for texts is known');

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { createServer, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
-import { reachOf, type Contact } from '@/core/child';
+import { reachOf, type Contact } from '@/core/students';
 import type { TextToSend } from '@/server/ports';
 import { ByReach } from './byReach';
 import { HttpTexts } from './httpTexts';

@@ -1,5 +1,5 @@
 import type { Instant } from '@/core/calendar';
-import type { Role } from '@/core/child';
+import type { Role } from '@/core/students';
 
 /** Who acts. Every use case takes one; there is none that stands for nobody. */
 export interface PersonActor {

@@ -1,9 +1,9 @@
 import type { Random } from '@/core/random';
 import type { Database } from '@/db';
-import type { House } from './house';
-import { LookBook } from './audit/trail';
+import type { InstallationSettings } from './installationSettings';
+import { AccessLog } from './audit/trail';
 import { IntakeQueue } from './reports/intakeQueue';
-import { Tries } from './media/tries';
+import { Tries } from './videos/rateLimit';
 import { KnownLinks } from './reports/knownLinks';
 import type { Backups, ClipWorkshop, Clock, MediaStore, PhoneOnShow, Solver, TextService } from './ports';
 
@@ -23,7 +23,7 @@ export interface ContextParts {
   /** Where clips and pictures are kept, and what reads and makes them. */
   readonly media: MediaStore;
   readonly workshop: ClipWorkshop;
-  readonly house: House;
+  readonly house: InstallationSettings;
   /** The address that links begin with. */
   readonly origin: string;
   /** What tokens of links are made with; the database never sees it. */
@@ -32,7 +32,7 @@ export interface ContextParts {
 
 /** What use cases stand on. All that a process remembers hangs here, so that there is one of it whoever imports what. */
 export interface Context extends ContextParts {
-  readonly looks: LookBook;
+  readonly looks: AccessLog;
   readonly intake: IntakeQueue;
   readonly knownLinks: KnownLinks;
   /** How often families tried to send a clip today. */
@@ -42,7 +42,7 @@ export interface Context extends ContextParts {
 export function createContext(parts: ContextParts): Context {
   const context: Context = {
     ...parts,
-    looks: new LookBook(parts.db, parts.now),
+    looks: new AccessLog(parts.db, parts.now),
     intake: new IntakeQueue(() => context),
     knownLinks: new KnownLinks(() => context),
     clipTries: new Tries(),

@@ -1,6 +1,6 @@
 import type { TaskFinding } from '@/core/library';
-import type { ProgramFinding } from '@/core/program';
-import type { SessionIssue } from '@/core/sessions';
+import type { ProgramFinding } from '@/core/programs';
+import type { SessionIssue } from '@/core/reports';
 
 /** Something in what was given that cannot be taken, by its place. */
 export interface InputIssue {

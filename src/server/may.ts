@@ -1,4 +1,4 @@
-import type { Access, Role } from '@/core/child';
+import type { Access, Role } from '@/core/students';
 import type { PersonActor } from './actor';
 
 /** What can be done about one child. */

@@ -1,10 +1,10 @@
 import type { Instant } from '@/core/calendar';
-import type { Reach } from '@/core/child';
-import type { ClipFile } from '@/core/clips';
-import type { Solve } from '@/core/plan';
+import type { Reach } from '@/core/students';
+import type { ClipFile } from '@/core/videos';
+import type { Solve } from '@/core/planner';
 import type { Result } from '@/core/result';
-import type { ClipIssue, ClipWish, ReadClip } from '@/formats/clip';
-import type { PictureIssue, PictureWish } from '@/formats/picture';
+import type { ClipIssue, ClipOptions, ReadClip } from '@/formats/clip';
+import type { PictureIssue, PictureOptions } from '@/formats/picture';
 import { hashOf } from './secrets';
 
 /** The time, as every use case asks it. */
@@ -61,7 +61,7 @@ export interface MediaStore {
   freeBytes(): Promise<number>;
 }
 
-export interface FormsWish extends Pick<ReadClip, 'type' | 'fromSeconds' | 'seconds'> {
+export interface RenditionOptions extends Pick<ReadClip, 'type' | 'fromSeconds' | 'seconds'> {
   /** The moments of which still pictures are wished, from where the clip begins. */
   readonly stillsAt: readonly number[];
 }
@@ -73,10 +73,10 @@ export interface MadeFile extends Omit<ClipFile, 'bytes'> {
 
 /** What reads and makes clips and pictures, on threads and in processes that nobody else waits on. */
 export interface ClipWorkshop {
-  readClip(file: Uint8Array, wish: ClipWish): Promise<Result<ReadClip, ClipIssue>>;
-  readPicture(file: Uint8Array, wish: PictureWish): Promise<Result<Uint8Array, PictureIssue>>;
+  readClip(file: Uint8Array, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>>;
+  readPicture(file: Uint8Array, wish: PictureOptions): Promise<Result<Uint8Array, PictureIssue>>;
   /** A small form, a poster and stills; null where this machine has nothing to make them with. */
-  makeForms(original: Uint8Array, wish: FormsWish): Promise<readonly MadeFile[] | null>;
+  makeForms(original: Uint8Array, wish: RenditionOptions): Promise<readonly MadeFile[] | null>;
 }
 
 /** Where the backups of each day go. */

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { type Page } from '@playwright/test';
-import { expect, test, childIdOf, linkOf, served, signIn } from './yard';
+import { expect, test, childIdOf, linkOf, served, signIn } from './app';
 
 /** @param within a part of the page, where the rest was looked at before */
 async function findingsOn(page: Page, within = 'html'): Promise<string[]> {
@@ -29,30 +29,30 @@ test.describe('therapist’s screens', () => {
   test.beforeEach(({ page }) => signIn(page));
 
   for (const [name, address, heading] of [
-    ['Rounds', '/rounds', 'Rounds'],
-    ['Yard', '/yard', '48 children'],
-    ['Messages', '/post', 'Messages'],
-    ['Logbook', '/logbook', 'Logbook'],
+    ['Rounds', '/review', 'Rounds'],
+    ['Yard', '/caseload', '48 children'],
+    ['Messages', '/messages', 'Messages'],
+    ['Logbook', '/reports', 'Logbook'],
     ['Progress', '/progress', /./],
     ['Kits', '/kits', /bags/],
     ['Slips and labels', '/kits/slips?school=Fold+Lane+School', 'Fold Lane School: packing slips'],
-    ['Plan next week', '/plan', 'Plan next week'],
+    ['Plan next week', '/planner', 'Plan next week'],
     ['Trial sheet', '/visit/school', /School/],
-    ['Clips', '/clips', 'Show it'],
-    ['Clips of a task', '/clips?task=crane-lift', 'Show it: Crane lift'],
-    ['Policy lab', '/lab', 'Policy lab'],
-    ['Sheets', '/sheets', 'Sheets'],
-    ['Sheet maker', '/sheets?task=house-front&step=6', 'House front'],
-    ['Sheets of the week', '/sheets/week', 'Sheets of the week'],
-    ['Reports from a list', '/logbook/list', 'Reports from a list'],
-    ['Step up together', '/rounds/together', 'Step up together'],
+    ['Clips', '/videos', 'Show it'],
+    ['Clips of a task', '/videos?task=crane-lift', 'Show it: Crane lift'],
+    ['Policy lab', '/step-rules', 'Policy lab'],
+    ['Sheets', '/worksheets', 'Sheets'],
+    ['Sheet maker', '/worksheets?task=house-front&step=6', 'House front'],
+    ['Sheets of the week', '/worksheets/week', 'Sheets of the week'],
+    ['Reports from a list', '/reports/import', 'Reports from a list'],
+    ['Step up together', '/review/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],
     ['Data, in and out', '/settings/data', 'Data, in and out'],
     ['School year', '/settings/year', 'The school year'],
-    ['New child', '/children/new', 'A new child'],
-    ['A caseload from a list', '/caseload', 'Take a caseload in'],
-    ['Hand-over', '/caseload/hand-over', 'Hand children over'],
-    ['Nothing here', '/children/999999', 'Nothing here'],
+    ['New child', '/students/new', 'A new child'],
+    ['A caseload from a list', '/students/import', 'Take a caseload in'],
+    ['Hand-over', '/caseload/transfer', 'Hand children over'],
+    ['Nothing here', '/students/999999', 'Nothing here'],
   ] as const) {
     test(name, async ({ page }) => {
       await page.goto(address);
@@ -64,16 +64,16 @@ test.describe('therapist’s screens', () => {
 
   test('Child, and Program builder with findings', async ({ page }) => {
     const child = await childIdOf('Bram T.');
-    await page.goto(`/children/${child}`);
+    await page.goto(`/students/${child}`);
     await expect(page.getByRole('heading', { name: 'Bram T.' })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
-    await page.goto(`/children/${child}/program`);
+    await page.goto(`/students/${child}/program`);
     await expect(page.getByText('Caution:').first()).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
-    await page.goto(`/children/${child}/paper`);
+    await page.goto(`/students/${child}/print`);
     await expect(page.getByRole('article').first()).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
-    await page.goto(`/logbook/enter?child=${child}`);
+    await page.goto(`/reports/enter?child=${child}`);
     await expect(page.getByRole('button', { name: /^Save/ })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);
   });
@@ -81,16 +81,16 @@ test.describe('therapist’s screens', () => {
   test('Facts, a new goal, who looked, and all folds of a child open', async ({ page }) => {
     const child = await childIdOf('Bram T.');
     for (const [address, heading] of [
-      ['facts', 'all facts'],
+      ['record', 'all facts'],
       ['goals/new', 'a new goal'],
       ['fhir', 'Bring HL7 FHIR in'],
-      ['looks', 'who looked'],
+      ['access-log', 'who looked'],
     ]) {
-      await page.goto(`/children/${child}/${address}`);
+      await page.goto(`/students/${child}/${address}`);
       await expect(page.getByRole('heading', { level: 1 })).toContainText(heading!);
       expect(await findingsOn(page)).toEqual([]);
     }
-    await page.goto(`/children/${child}`);
+    await page.goto(`/students/${child}`);
     for (const summary of await page.locator('aside summary').all()) await summary.click();
     expect(await findingsOn(page, 'aside')).toEqual([]);
   });
@@ -100,23 +100,23 @@ test.describe('therapist’s screens', () => {
     test(`nothing hangs over at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 700 });
       const child = await childIdOf('Bram T.');
-      const own = ['', '/measure', '/program', '/facts', '/goals/new', '/fhir', '/looks', '/paper'].map(
-        (end) => `/children/${child}${end}`,
+      const own = ['', '/measure', '/program', '/record', '/goals/new', '/fhir', '/access-log', '/print'].map(
+        (end) => `/students/${child}${end}`,
       );
       for (const address of [
-        '/rounds',
-        '/yard',
-        '/post',
-        '/logbook',
-        '/logbook/list',
+        '/review',
+        '/caseload',
+        '/messages',
+        '/reports',
+        '/reports/import',
         '/progress',
-        `/logbook/enter?child=${child}`,
-        '/rounds/together',
+        `/reports/enter?child=${child}`,
+        '/review/together',
         '/settings',
         '/settings/data',
         '/settings/year',
-        '/caseload',
-        '/children/new',
+        '/students/import',
+        '/students/new',
         '/tasks?search=washers',
         ...own,
       ]) {
@@ -147,7 +147,7 @@ test.describe('therapist’s screens', () => {
   });
 
   test('the keys and the command box', async ({ page }) => {
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toBeVisible();
     expect(await findingsOn(page, '[role=dialog]')).toEqual([]);

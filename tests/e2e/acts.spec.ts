@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
 import { loadLibrary } from '../../library/loadLibrary';
-import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { recordFrom, valuesFrom } from '@/ui/desk/students/record/recordValues';
 import { actsInCode, knocking, type Act, type Knocking } from './doorsInCode';
-import { ask, dayBefore, expect, test } from './yard';
+import { ask, dayBefore, expect, test } from './app';
 
 /** Every act of the program, asked over HTTP by who is signed in and has no part in it: a colleague’s child, and what a role does not include. */
 
@@ -60,8 +60,8 @@ const ON_A_CHILD: Record<string, Asked> = {
   writeWordsAction: form({ goalId: '1', words: 'x' }),
   closePeriodAction: form({ goalId: '1', early: 'yes' }),
   reopenPeriodAction: form({ goalId: '1', id: '1' }),
-  takePlanAction: form(),
-  dropPlanAction: form(),
+  acceptPlanAction: form(),
+  deletePlanAction: form(),
   packKitAction: form({ week: BAG_WEEK, version: '1' }),
   unpackKitAction: form({ week: BAG_WEEK, version: '1' }),
   handOverKitAction: form({ week: BAG_WEEK, version: '1' }),
@@ -73,7 +73,7 @@ const ON_A_CHILD: Record<string, Asked> = {
     args: [{ childId, entryKey: randomUUID(), measurement: { ...measurementNothing, note: 'seen' } }],
   }),
   measureAction: form({ entryKey: randomUUID(), measuredOn: '2026-11-02', note: 'seen' }),
-  takeMeasurementBackAction: form({ id: '1' }),
+  withdrawMeasurementAction: form({ id: '1' }),
   setRemindersAction: form({ day: '1', at: '18:00' }),
   makeTeacherLinkAction: form(),
   revokeTeacherLinksAction: form(),
@@ -83,7 +83,7 @@ const ON_A_CHILD: Record<string, Asked> = {
   putClipAction: form({ slug: 'crane-lift', clipId: '1', isIn: 'yes' }),
   askBackAction: form({ slug: 'crane-lift', asks: 'yes' }),
   previewFhirAction: (childId) => ({ args: [childId, '{"resourceType":"Goal"}'] }),
-  takeFhirAction: (childId) => ({ args: [{ childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }] }),
+  importFhirAction: (childId) => ({ args: [{ childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }] }),
   putSheetForChildAction: (childId) => ({ args: [{ childId, slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   decideAction: (childId) => ({ formAlone: { childId: String(childId), key: 'ready:1:1', answer: 'up', expectedVersion: '1' } }),
 };
@@ -94,14 +94,14 @@ const ASSISTANTS_TOO = ['enterSlipAction', 'packKitAction', 'unpackKitAction', '
 const person = (fields: Record<string, string>): Asked => form({ personId: '1', ...fields });
 /** Acts that concern everybody, or the shared library: refused to an assistant. */
 const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
-  takeAllPlansAction: form(),
-  keepTemplateAction: form({ name: 'Autumn', content: '{"tasks":[{"taskId":1,"weekdays":[1]}]}' }),
-  dropTemplateAction: form({ id: '1' }),
+  acceptAllPlansAction: form(),
+  saveTemplateAction: form({ name: 'Autumn', content: '{"tasks":[{"taskId":1,"weekdays":[1]}]}' }),
+  deleteTemplateAction: form({ id: '1' }),
   giveTemplateAction: form({ id: '1', childIds: '1' }),
-  keepPatternAction: form({ name: 'Autumn', words: 'x' }),
-  dropPatternAction: form({ id: '1' }),
+  savePatternAction: form({ name: 'Autumn', words: 'x' }),
+  deletePatternAction: form({ id: '1' }),
   previewRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
-  takeRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
+  importRosterAction: () => ({ args: [{ text: 'Name\nZora', matching: {} }] }),
   newChildAction: () => ({ args: [{ record, school: 'Tarrow Hill' }] }),
   emergencyNumberAction: form({ emergencyNumber: '900' }),
   injuryEmailAction: form({ injuryEmail: 'on' }),
@@ -111,20 +111,20 @@ const NOT_FOR_ASSISTANTS: Record<string, Asked> = {
   keepingAction: form({ auditDays: '40', messageDays: '40', clipDays: '30', leftChildYears: '1' }),
   signInRulesAction: form({ idleMinutes: '60', signInDays: '2' }),
   makeKeyAction: form({ name: 'A report', days: '30' }),
-  takeKeyBackAction: form({ keyId: '1' }),
+  revokeApiKeyAction: form({ keyId: '1' }),
   previewPolicyAction: form({ pack: '{}' }),
-  takePolicyAction: form({ pack: POLICY_PACK }),
-  takeFactorOffOfAction: person({}),
+  importPolicyAction: form({ pack: POLICY_PACK }),
+  disableSecondFactorOfAction: person({}),
   inviteAction: form({ email: 'new@tarrowhill.example', name: 'New One', role: 'supervisor' }),
   closeAccountAction: person({}),
-  takeInvitationBackAction: form({ invitationId: '1' }),
+  revokeInvitationAction: form({ invitationId: '1' }),
   setYearAction: () => ({
     args: [{ startsOn: '2026-08-24', endsOn: '2027-06-11', timeZone: 'America/Chicago', breaks: [], schools: [], periods: [] }],
   }),
-  keepDraftAction: () => ({ args: [stockTask] }),
-  putSheetOnBenchAction: () => ({ args: [{ slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
+  saveTaskDraftAction: () => ({ args: [stockTask] }),
+  addSheetToDraftAction: () => ({ args: [{ slug: 'crane-lift', step: 1, spec: { kind: 'blank' } }] }),
   setShelfAction: () => ({ args: ['crane-lift', 'nobody'] }),
-  dropDraftAction: () => ({ args: ['crane-lift'] }),
+  deleteDraftAction: () => ({ args: ['crane-lift'] }),
   importPackAction: () => ({ args: ['{}'] }),
   shelveTaskAction: () => ({ args: [stockTask] }),
   startTaskAction: () => ({ args: ['A task'] }),
@@ -157,7 +157,7 @@ const ONES_OWN = [
   'previewCalendarAction',
   // Reads a file and keeps nothing.
   'readOutlineAction',
-  // Of a clip that is no child's its maker alone has a part, of a child's who works with the child: tests/integration/clips.test.ts.
+  // Of a clip that is no child's its maker alone has a part, of a child's who works with the child: tests/integration/videos.test.ts.
   'removeClipAction',
   'changeClipAction',
   // Of a child that is not one's own no row stands: tests/integration/reportsList.test.ts.

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { ask, beginAnew, childIdOf, expect, linkOf, newPage, signIn, test } from './yard';
+import { ask, beginAnew, childIdOf, expect, linkOf, newPage, signIn, test } from './app';
 
 test('a list with faults: said row by row, mended, added, and again without doubles', async ({ page }) => {
   await signIn(page);
-  await page.goto('/caseload');
+  await page.goto('/students/import');
   const list = page.getByLabel('The list');
   await expect(list).toBeFocused();
   await list.fill('Kid\tDOB\tBuilding\tHand\nTull, Brom\t3/4/2020\tFold Lane School\tsinister\nAmes, Fenn\t5/6/2019\t\tright');
@@ -54,7 +54,7 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
      SET t.task_version_id = k.id, t.task_id = k.task_id, t.choices = '{}' WHERE p.child_id = ? AND t.position = (SELECT MIN(position) FROM (SELECT * FROM version_tasks) o WHERE o.program_version_id = v.id)`,
     [task!.id, child],
   );
-  await page.goto(`/children/${child}`);
+  await page.goto(`/students/${child}`);
   await page.keyboard.press('f');
   await page.getByLabel('the family allows scissors').uncheck();
   await page.getByLabel('Allergies, one a line').fill('kiwi: rash');
@@ -64,9 +64,9 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await expect(page.getByRole('alert').filter({ hasText: 'Minutes a day' }).first()).toBeVisible();
   await page.getByLabel('Minutes a day').fill('12');
   await page.keyboard.press('Control+Enter');
-  await expect(page).toHaveURL(new RegExp(`/children/${child}$`));
+  await expect(page).toHaveURL(new RegExp(`/students/${child}$`));
   await expect(page.getByText('Cut the planks: no longer safe for this student.')).toBeVisible();
-  await page.goto('/rounds');
+  await page.goto('/review');
   await page
     .getByRole('link', { name: /Bastian N\.: no longer safe/ })
     .first()
@@ -79,7 +79,7 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   const family = await newPage(page.context().browser()!);
   await family.goto(`${linkOf('Bastian N.')}?lang=en`);
   await expect(family.getByText('Cut the planks')).toHaveCount(0);
-  await page.goto(`/children/${child}/facts`);
+  await page.goto(`/students/${child}/record`);
   await expect(page.getByText(/scissors allowed: yes → no/)).toBeVisible();
 });
 
@@ -97,7 +97,7 @@ test('a family tells what is in the house without scripts, in Spanish; the thera
   const flood = await family.request.post(`${linkOf('Odalys V.')}/home/tell`, { form: { words: 'x'.repeat(40_000) } });
   expect(flood.status()).toBe(413);
   await signIn(page);
-  await page.goto(`/children/${child}`);
+  await page.goto(`/students/${child}`);
   await page.getByRole('link', { name: 'Look at it, and take it over' }).click();
   await expect(page.getByText('20 minutes a day (here 15)')).toBeVisible();
   await page.getByRole('button', { name: 'Take it over' }).click();
@@ -111,7 +111,7 @@ test('children are handed over by the supervisor’s view, who looked is read as
 }) => {
   const boss = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await signIn(boss, 'supervisor');
-  await boss.goto('/caseloads');
+  await boss.goto('/caseload/all');
   await expect(boss.getByRole('table', { name: 'Caseloads' })).toContainText('Ines Calloway-Brandt');
   await boss.getByRole('button', { name: 'leads' }).click();
   await boss.getByRole('link', { name: 'hand over', exact: true }).first().click();
@@ -120,8 +120,8 @@ test('children are handed over by the supervisor’s view, who looked is read as
   await boss.getByLabel(/^Hand-over note/).fill('Likes the crane.');
   await boss.getByLabel(/goes on sharing/).check();
   await boss.getByRole('button', { name: 'Hand them over' }).click();
-  await expect(boss).toHaveURL(/\/caseloads$/);
-  await boss.goto(`/children/${child}`);
+  await expect(boss).toHaveURL(/\/caseload\/all$/);
+  await boss.goto(`/students/${child}`);
   await boss.keyboard.press('p');
   await expect(boss.getByText('“Likes the crane.”')).toBeVisible();
   await boss.keyboard.press('o');
@@ -129,14 +129,14 @@ test('children are handed over by the supervisor’s view, who looked is read as
   await boss.getByRole('link', { name: 'as data' }).click();
   const read = JSON.parse(readFileSync(await (await data).path(), 'utf8')) as { child: { calledName: string }; reports: unknown[] };
   expect([read.child.calledName, read.reports.length > 0]).toEqual(['Wren', true]);
-  await boss.goto(`/children/${child}/looks`);
+  await boss.goto(`/students/${child}/access-log`);
   await expect(boss.getByText(/handed the child over to Marit/)).toBeVisible();
   const file = boss.waitForEvent('download');
   await boss.getByRole('link', { name: /as a file/ }).click();
   expect(readFileSync(await (await file).path(), 'utf8')).toContain('took everything about the child out as a file');
   // The therapist who shares it leads it no more.
   await signIn(page);
-  await page.goto(`/children/${child}`);
+  await page.goto(`/students/${child}`);
   await expect(page.getByText('On and off the caseload')).toHaveCount(0);
   await ask("DELETE a FROM child_access a JOIN people p ON p.id = a.person_id WHERE a.child_id = ? AND p.role = 'supervisor'", [child]);
   await ask(

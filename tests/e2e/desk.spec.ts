@@ -1,8 +1,8 @@
-import { expect, test, childIdOf, linkOf, served, signIn, signInByForm } from './yard';
+import { expect, test, childIdOf, linkOf, served, signIn, signInByForm } from './app';
 
 test.describe('signing in', () => {
   test('says the same for a wrong password and an unknown address, then lets the right one in', async ({ page }) => {
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page).toHaveURL(/\/sign-in/);
     for (const email of [served().therapist.email, 'nobody@tarrowhill.example']) {
       await page.getByLabel('Address').fill(email);
@@ -22,7 +22,7 @@ test.describe('signing in', () => {
     await page.getByRole('button', { name: 'Sign out here' }).click();
     await expect(page).toHaveURL(/\/sign-in/);
     await context.addCookies(cookies);
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page).toHaveURL(/\/sign-in/);
   });
 });
@@ -31,7 +31,7 @@ test.describe('the yard', () => {
   test.beforeEach(({ page }) => signIn(page));
 
   test('has a row a child, with flights, a fortnight, a range and the last report', async ({ page }) => {
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible();
     await expect(page.locator('[data-row]')).toHaveCount(48);
     const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
@@ -43,7 +43,7 @@ test.describe('the yard', () => {
   });
 
   test('keeps search, filter and order in its address', async ({ page }) => {
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await page.keyboard.press('/');
     await page.keyboard.type('odal');
     await expect(page).toHaveURL(/search=odal/);
@@ -62,7 +62,7 @@ test.describe('the yard', () => {
   });
 
   test('is walked with the keyboard', async ({ page }) => {
-    await page.goto('/yard?group=none');
+    await page.goto('/caseload?group=none');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowUp');
@@ -70,12 +70,12 @@ test.describe('the yard', () => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(first!);
     await page.keyboard.press('9');
-    await expect(page).toHaveURL(/\/post/);
+    await expect(page).toHaveURL(/\/messages/);
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('Keys of this screen');
     await expect(page.getByRole('dialog')).toContainText('Go to Rounds');
     await page.keyboard.press('Escape');
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await page.keyboard.press('Control+k');
     await page.getByPlaceholder('A child, a task, a screen, something to do…').fill('kasim');
     await page.keyboard.press('Enter');
@@ -86,36 +86,36 @@ test.describe('the yard', () => {
 test.describe('nobody reads a child that is not theirs, by any address', () => {
   test('the supervisor, with whom every eighth child is shared', async ({ page }) => {
     await signIn(page, 'supervisor');
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page.locator('[data-row]')).toHaveCount(6);
     const others = await childIdOf('Bram T.');
     for (const address of [
-      `/children/${others}`,
-      `/children/${others}/program`,
-      `/post?phone=${others}`,
-      '/children/999999',
-      '/children/x',
+      `/students/${others}`,
+      `/students/${others}/program`,
+      `/messages?phone=${others}`,
+      '/students/999999',
+      '/students/x',
     ]) {
       await page.goto(address);
       await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
       await expect(page.locator('body')).not.toContainText('Bram');
     }
-    await page.goto(`/children/${await childIdOf('Odalys V.')}`);
+    await page.goto(`/students/${await childIdOf('Odalys V.')}`);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
   });
 
   test('the assistant reads, but has no way to build or regrade', async ({ page }) => {
     await signIn(page, 'assistant');
     const child = await childIdOf('Odalys V.');
-    await page.goto(`/children/${child}`);
+    await page.goto(`/students/${child}`);
     await expect(page.getByRole('link', { name: /Build the next program/ })).toHaveCount(0);
-    await page.goto(`/children/${child}/program`);
+    await page.goto(`/students/${child}/program`);
     await expect(page.getByRole('alert').first()).toContainText('Your part in this caseload does not include this');
   });
 
   test('nobody without signing in, and a family’s link opens no therapist’s screen', async ({ page, request }) => {
     await page.goto(linkOf('Odalys V.'));
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page).toHaveURL(/\/sign-in/);
     const health = await request.get('/api/health');
     expect(await health.json()).toMatchObject({

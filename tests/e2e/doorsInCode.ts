@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Browser } from '@playwright/test';
-import { ask, linkOf, newPage, served, signIn } from './yard';
+import { ask, linkOf, newPage, served, signIn } from './app';
 
 export const SUBJECTS = ['nobody', 'garbage', 'family', 'stranger', 'assistant', 'supervisor', 'therapist'] as const;
 export type Subject = (typeof SUBJECTS)[number];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { OPEN_TABLES, readOpenCsv } from '@/formats';
-import { childIdOf, expect, served, signIn, test } from './yard';
+import { childIdOf, expect, served, signIn, test } from './app';
 
 const confirmFor = async (page: import('@playwright/test').Page, next: string, password: string) => {
   await page.goto(`/confirm?next=${encodeURIComponent(next)}`);
@@ -58,8 +58,8 @@ test('a therapist takes tables out, and brings a child’s FHIR in by a file', a
   const read = readOpenCsv(OPEN_TABLES.goals, readFileSync(await (await saved).path(), 'utf8'));
   expect(read.ok && read.rows.length).toBeGreaterThan(10);
   const [from, to] = [await childIdOf('Per H.'), await childIdOf('Dagny E.')];
-  const file = await page.request.get(`/children/${from}/export?as=fhir`);
-  await page.goto(`/children/${to}/fhir`);
+  const file = await page.request.get(`/students/${from}/export?as=fhir`);
+  await page.goto(`/students/${to}/fhir`);
   await page.locator('input[type=file]').setInputFiles({ name: 'per.json', mimeType: 'application/json', buffer: await file.body() });
   await expect(page.getByText('The file is about Per H.')).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'Observation' })).toBeVisible();

@@ -13,7 +13,7 @@ import {
   dayBefore,
   toCount,
   toHow,
-} from './yard';
+} from './app';
 
 test.use({ viewport: { width: 390, height: 844 } });
 

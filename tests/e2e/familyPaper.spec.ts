@@ -1,4 +1,4 @@
-import { beginAnew, expect, linkOf, openTask, test } from './yard';
+import { beginAnew, expect, linkOf, openTask, test } from './app';
 
 test('the day prints as a page for the fridge: a box a task and day, and nothing to press', async ({ page }) => {
   await beginAnew('Odalys V.');

@@ -19,7 +19,7 @@ import {
   signIn,
   type Served,
   newPage,
-} from './yard';
+} from './app';
 
 const FOLDER = '.data/e2e-faults';
 
@@ -91,7 +91,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
 
   const awayFrom = Date.now();
   await tell('stop database');
-  expect((await page.goto(`${stack.url}/yard`))!.status()).toBe(503);
+  expect((await page.goto(`${stack.url}/caseload`))!.status()).toBe(503);
   await expect(page.getByRole('alert').first()).toContainText(
     'Our records do not answer just now. Nothing is lost. This page tries again by itself.',
   );

@@ -8,7 +8,7 @@ import { freePort } from '../../scripts/ports';
 import { waitFor } from '../../scripts/processes';
 import { PROXY, startNginx } from './nginx';
 import { yard, type Serving } from './serving';
-import { expect, newPage, rowsAt, sendReport, test, toCount, toHow } from './yard';
+import { expect, newPage, rowsAt, sendReport, test, toCount, toHow } from './app';
 
 const PASSWORD = 'one step at a time';
 const OPEN = /Ctrl-C stops it/;
@@ -98,7 +98,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await page.goto(link);
     await type(page, 'Ines Calloway-Brandt', 'ines@tarrowhill.example', PASSWORD);
     await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/yard$/);
+    await expect(page).toHaveURL(/\/caseload$/);
     const cookie = (await page.context().cookies(origin)).find(({ name }) => name === '__Host-yard')!;
     expect([cookie.secure, cookie.httpOnly, cookie.sameSite]).toEqual([true, true, 'Lax']);
 
@@ -152,7 +152,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await page.keyboard.press('Space');
     await tabTo(page, page.getByRole('button', { name: 'Send as version 1' }));
     await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/post\?phone=/);
+    await expect(page).toHaveURL(/\/messages\?phone=/);
     // The post waits some minutes; sent at once where nothing waits.
     await page.keyboard.press('0');
     await typeAnew(page, page.getByLabel('Minutes that a message waits'), '0');
@@ -171,7 +171,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await page.getByText('Show the QR code').click();
     const privateLink = await page.getByLabel('The link', { exact: true }).inputValue();
     expect(privateLink).toContain(`${origin}/f/`);
-    await page.goto(`${origin}/post`);
+    await page.goto(`${origin}/messages`);
     await expect(page.getByText('No text service is set up, so no texts are sent')).toBeVisible();
     await expect(page.getByRole('cell', { name: 'not sent' }).first()).toBeVisible();
 
@@ -193,7 +193,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await family.getByText('Just right').click();
     await sendReport(family);
     await expect(family.getByText('Thank you. It is saved.').first()).toBeVisible();
-    await page.goto(`${origin}/yard`);
+    await page.goto(`${origin}/caseload`);
     await expect(page.getByText('1 reported this week')).toBeVisible();
 
     // Tries are counted by both processes together: the ninth is refused, whichever answers.
@@ -254,7 +254,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     expect(acknowledged.filter((key) => !keys.has(key))).toEqual([]);
     await family.goto(`${privateLink}?lang=en`);
     await expect(family.getByRole('link', { name: /Crane lift/ }).first()).toBeVisible();
-    await page.goto(`${origin}/yard`);
+    await page.goto(`${origin}/caseload`);
     await expect(page.getByRole('link', { name: 'Odalys V.' })).toBeVisible();
   } finally {
     served.process.kill('SIGTERM');

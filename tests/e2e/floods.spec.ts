@@ -1,5 +1,5 @@
 import { connect, type Socket } from 'node:net';
-import { expect, served, test } from './yard';
+import { expect, served, test } from './app';
 
 const { hostname, port, host } = new URL(served().url);
 

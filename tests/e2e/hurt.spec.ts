@@ -1,4 +1,4 @@
-import { expect, test, ask, beginAnew, childIdOf, linkOf, newPage, openTask, reportCount, sendReport, signIn, toHow } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, linkOf, newPage, openTask, reportCount, sendReport, signIn, toHow } from './app';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -38,12 +38,12 @@ test.describe('something that hurts', () => {
 
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(desk);
-    await desk.goto('/rounds');
+    await desk.goto('/review');
     await desk.getByRole('link', { name: 'Greta J.: injury report' }).click();
     await expect(desk.getByText('The clip snapped on a finger').first()).toBeVisible();
     await desk.keyboard.press('r');
     await expect(desk.getByText('No one has reviewed this yet.').filter({ visible: true })).toHaveCount(0);
-    await desk.goto('/rounds');
+    await desk.goto('/review');
     await desk.getByRole('link', { name: 'Greta J.: injury report' }).click();
     await expect(desk.getByText(/Read by Ines Calloway-Brandt/).filter({ visible: true })).toHaveCount(1);
     await desk.keyboard.press('f');
@@ -86,7 +86,7 @@ test.describe('something that hurts', () => {
     await expect(page.getByRole('link', { name: /On hold/ })).toHaveCount(1);
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(desk);
-    await desk.goto('/rounds');
+    await desk.goto('/review');
     await expect(desk.locator('[data-open-injuries]')).toContainText('on hold after');
     await expect(desk).toHaveTitle(/^\(\d+\) /);
     await desk.getByRole('link', { name: 'Greta J.: pressed by mistake' }).click();
@@ -151,7 +151,7 @@ test.describe('something that hurts', () => {
     await expect(page.getByRole('link', { name: 'Emergency: call 911' })).toBeVisible();
     const desk = await newPage(browser, { viewport: { width: 1280, height: 800 } });
     await signIn(desk);
-    await desk.goto('/rounds');
+    await desk.goto('/review');
     await expect(desk.getByRole('link', { name: 'Greta J.: possible injury' })).toHaveCount(1);
   });
 });

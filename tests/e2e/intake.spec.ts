@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type APIRequestContext } from '@playwright/test';
-import { expect, test, ask, beginAnew, childIdOf, linkOf, reportCount } from './yard';
+import { expect, test, ask, beginAnew, childIdOf, linkOf, reportCount } from './app';
 
 const CHILD = 'Delphine R.';
 

@@ -1,4 +1,4 @@
-import { expect, signIn, test } from './yard';
+import { expect, signIn, test } from './app';
 
 test.beforeEach(({ page }) => signIn(page));
 

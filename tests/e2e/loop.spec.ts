@@ -14,7 +14,7 @@ import {
   newPage,
   toCount,
   toHow,
-} from './yard';
+} from './app';
 
 const CHILD = 'Yara S.';
 
@@ -42,7 +42,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   const childId = await beginAnew(CHILD);
 
   // Plan: take everything out but what is placed anew, choose step and dose.
-  await page.goto(`/children/${childId}/program`);
+  await page.goto(`/students/${childId}/program`);
   const version = Number((await page.getByText(/goes on from version \d+/).textContent())!.match(/version (\d+)/)![1]);
   while ((await page.getByRole('button', { name: 'remove', exact: true }).count()) > 0)
     await page.getByRole('button', { name: 'remove', exact: true }).first().click();
@@ -70,7 +70,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await page.getByLabel(/I have read the/).check();
   await page.getByRole('button', { name: `Send as version ${version + 1}` }).click();
-  await expect(page).toHaveURL(/\/post\?phone=/);
+  await expect(page).toHaveURL(/\/messages\?phone=/);
   const link = await newestLink(page);
 
   // Do and report, as the family, on three days.
@@ -91,7 +91,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(page.getByLabel('The round').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
 
   // The next version, its history, and the family's page.
-  await page.goto(`/children/${childId}`);
+  await page.goto(`/students/${childId}`);
   await expect(page.getByText(`version ${version + 2}, sent`)).toBeVisible();
   await expect(page.getByLabel('Grade history')).toContainText('Pocket the washers: 4 → 5');
   await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. In a row: 3 sessions reached, on 3 days');
@@ -100,7 +100,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(family.getByText('keeps three counters in the palm.').first()).toBeAttached();
 
   // Undo with one key: the decision is open again, the step as it was, as one more version.
-  await page.goto('/rounds');
+  await page.goto('/review');
   await page.keyboard.press('z');
   await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
   expect(
@@ -133,7 +133,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
     await beginAnew(child);
     await reportFirstTask(request, child, { question: 'yes', words: 'Is the thumb allowed to help?' });
   }
-  await page.goto('/rounds');
+  await page.goto('/review');
   const asked = (child: string) => page.getByRole('link', { name: `${child}: question` });
   await asked('Rowan G.').click();
   await expect(page.getByLabel('Evidence').getByRole('heading', { name: /Rowan/ })).toBeVisible();
@@ -142,7 +142,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await page.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByRole('img', { name: 'Rowan G.: question, settled' })).toBeVisible();
 
-  await page.goto('/rounds');
+  await page.goto('/review');
   await asked('Calla I.').click();
   await expect(page.getByLabel('Evidence').getByRole('heading', { name: /Calla/ })).toBeVisible();
   await page.keyboard.press('l');
@@ -150,7 +150,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await page.getByRole('button', { name: 'Show it later' }).click();
   await expect(asked('Calla I.')).toHaveCount(0);
 
-  await page.goto('/post');
+  await page.goto('/messages');
   await expect(page.getByRole('cell', { name: /There is a message from the therapist|le dejó un mensaje/ }).first()).toBeVisible();
   await expect(page.getByText('Please rest the thumb')).toHaveCount(0);
 });
@@ -206,7 +206,7 @@ test('a practice rests: the sheet for the bag is looked at, the rest is decided 
   await family.goto(`${linkOf('Silas Y.')}?lang=en`);
   await expect(family.getByText(/^The practice rests until/)).toBeVisible();
   await expect(family.getByText('Start', { exact: true })).toHaveCount(0);
-  await page.goto('/yard?search=silas');
+  await page.goto('/caseload?search=silas');
   await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('rests until');
 });
 
@@ -215,7 +215,7 @@ test('a key that is pressed as soon as a child’s next card stands is not lost'
   await reportFirstTask(page.request, 'Bram T.', { question: 'on', words: 'May he stand?', doneOn: dayBefore(1) });
   await reportFirstTask(page.request, 'Bram T.', { question: 'on', words: 'And sit?', doneOn: dayBefore(2) });
   await signIn(page);
-  await page.goto('/rounds');
+  await page.goto('/review');
   await page.getByRole('link', { name: 'Bram T.: question' }).first().click();
   const card = page.locator('[data-decision]');
   await expect(card).toHaveAttribute('data-decision', new RegExp(`^question:${child}:`));

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { seededRandom } from '@/core/random';
 import { actsInCode, addressesInCode, knocking } from './doorsInCode';
-import { expect, forgetSignIns, linkOf, served, test } from './yard';
+import { expect, forgetSignIns, linkOf, served, test } from './app';
 import { draws, isDeep } from '../fixtures/deep';
 
 /** Lines that stay open, as browsers and proxies keep them: what is left of one request must not be taken for the next. */

@@ -1,9 +1,9 @@
-import { childIdOf, expect, signIn, test } from './yard';
+import { childIdOf, expect, signIn, test } from './app';
 
 test('a measurement is written down at school; what is refused loses no word', async ({ page }) => {
   const childId = await childIdOf('Bram T.');
   await signIn(page);
-  await page.goto(`/children/${childId}`);
+  await page.goto(`/students/${childId}`);
   await page.keyboard.press('m');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('measured at school');
   await page.getByLabel('Good ones').fill('7');

@@ -1,7 +1,7 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { signText } from '@/server/replies/textSignature';
-import { ask, beginAnew, expect, now, served, signIn, test, ZONE } from './yard';
+import { signText } from '@/server/reports/replies/textSignature';
+import { ask, beginAnew, expect, now, served, signIn, test, ZONE } from './app';
 
 /** What the stack of these tests believes texts by. */
 const KEY = 'a key of the tests';
@@ -15,7 +15,7 @@ const reportsOf = (childId: number) =>
   ask<{ l: number; r: number }>('SELECT left_count AS l, right_count AS r FROM reports WHERE child_id = ? ORDER BY done_on', [childId]);
 
 async function onPhone(page: Page, childId: number) {
-  await page.goto(`/post?phone=${childId}`);
+  await page.goto(`/messages?phone=${childId}`);
   return page.getByRole('list', { name: 'Texts on the phone' });
 }
 
@@ -128,7 +128,7 @@ test.describe('the pretend phone on a bad day', () => {
     await signIn(page, 'therapist');
     await writeAsFamily(page, childId, 'ALTO');
     await reads(page, childId, 'ya no recibirá mensajes en este número');
-    await page.goto(`/children/${childId}/outside`);
+    await page.goto(`/students/${childId}/teachers`);
     await expect(page.getByText('asked for no more')).toBeVisible();
     await writeToFamily(page, childId, 'Words that nobody wants.');
     const state = () =>
@@ -147,7 +147,7 @@ test.describe('the pretend phone on a bad day', () => {
     for (const childId of [odalys, wren]) await setContact(childId, { reach: number });
     await signIn(page, 'therapist');
     await textFrom(request, number, CRANE);
-    await page.goto('/post');
+    await page.goto('/messages');
     const cameIn = page.getByRole('region', { name: 'Texts that came in' });
     await expect(cameIn.getByRole('row').filter({ hasText: CRANE }).first()).toContainText('needs a person');
     expect(await reportsOf(odalys)).toEqual([]);
@@ -157,7 +157,7 @@ test.describe('the pretend phone on a bad day', () => {
     await textFrom(request, number, 'there is blood');
     for (const childId of [odalys, wren])
       expect((await ask('SELECT id FROM reports WHERE child_id = ? AND safety_word = 1', [childId])).length).toBeGreaterThan(0);
-    await page.goto('/rounds');
+    await page.goto('/review');
     for (const name of [FAMILY, 'Wren O.']) await expect(page.getByRole('link', { name: `${name}: injury report` }).first()).toBeVisible();
     for (const childId of [odalys, wren]) await setContact(childId, {});
   });
@@ -167,7 +167,7 @@ test.describe('the pretend phone on a bad day', () => {
     await signIn(page, 'supervisor');
     const words = `crane 8 ${randomUUID().slice(0, 8)}`;
     await textFrom(request, '+1 406 555 0180', words);
-    await page.goto('/post');
+    await page.goto('/messages');
     const row = page.getByRole('region', { name: 'Texts that came in' }).getByRole('row').filter({ hasText: words });
     await expect(row).toContainText('nobody known');
     await expect(row).toContainText('its number is on no child’s page');

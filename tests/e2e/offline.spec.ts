@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { BrowserContext, Page } from '@playwright/test';
-import { expect, test, ask, beginAnew, dayBefore, linkOf, newPage, openTask, reportCount, sendReport, served, toCount } from './yard';
+import { expect, test, ask, beginAnew, dayBefore, linkOf, newPage, openTask, reportCount, sendReport, served, toCount } from './app';
 
 test.use({ viewport: { width: 390, height: 844 } });
 

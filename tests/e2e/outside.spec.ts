@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { LANGUAGES } from '@/core/text';
-import { ask, beginAnew, expect, linkOf, newPage, signIn, test } from './yard';
+import { ask, beginAnew, expect, linkOf, newPage, signIn, test } from './app';
 
 /** What goes out beside the program: reminders, a calendar, the teacher's link. */
 
@@ -41,7 +41,7 @@ test.describe('a family’s reminders', () => {
 test('a teacher’s link prints and passes a question on, and shows nothing of how practice goes', async ({ page, browser }) => {
   const childId = await beginAnew('Otto Z.');
   await signIn(page, 'therapist');
-  await page.goto(`/children/${childId}/outside`);
+  await page.goto(`/students/${childId}/teachers`);
   await page.getByRole('button', { name: 'Make a link' }).click();
   const address = await page.getByText(/\/t\//).first().textContent();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
@@ -56,12 +56,12 @@ test('a teacher’s link prints and passes a question on, and shows nothing of h
   await teacher.getByRole('button', { name: 'Pass it on' }).click();
   await expect(teacher.getByRole('status')).toContainText('Sent. Messages are read on school days only.');
   await expect(async () => {
-    await page.goto('/post');
+    await page.goto('/messages');
     await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('Could the class have the same tongs?', {
       timeout: 1_000,
     });
   }).toPass({ timeout: 10_000 });
-  await page.goto(`/children/${childId}/outside`);
+  await page.goto(`/students/${childId}/teachers`);
   await page.getByRole('button', { name: /Turn (it|them) off/ }).click();
   await expect(page.getByText(/\/t\//)).toHaveCount(0);
   expect((await teacher.request.get(address!)).status()).toBe(410);

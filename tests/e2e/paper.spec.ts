@@ -3,7 +3,7 @@ import jsQR from 'jsqr';
 import { codeLettersOf, readReply } from '@/core/replies';
 import { calendarDay } from '@/core/calendar';
 import { pathsOn, readPdf } from './readPdf';
-import { ask, beginAnew, expect, linkOf, signIn, test } from './yard';
+import { ask, beginAnew, expect, linkOf, signIn, test } from './app';
 
 const POINTS_PER_MM = 72 / 25.4;
 
@@ -53,7 +53,7 @@ test.describe('a program on paper', () => {
   }) => {
     const childId = await beginAnew('Kasimir D.');
     await signIn(page, 'therapist');
-    const answer = await page.request.get(`/children/${childId}/paper/file?from=2026-11-30`);
+    const answer = await page.request.get(`/students/${childId}/print/file?from=2026-11-30`);
     expect(answer.headers()['content-type']).toBe('application/pdf');
     const { pages, isTagged } = await readPdf(await answer.body());
     expect(isTagged).toBe(true);
@@ -99,7 +99,7 @@ test.describe('a program on paper', () => {
     await signIn(page, 'therapist');
     const [plain, large] = await Promise.all(
       ['size=a4', 'size=a4&large=on'].map(async (wish) =>
-        readPdf(await (await page.request.get(`/children/${childId}/paper/file?${wish}`)).body()),
+        readPdf(await (await page.request.get(`/students/${childId}/print/file?${wish}`)).body()),
       ),
     );
     expect(plain!.pages[0]!.size).toEqual([595, 842]);
@@ -114,7 +114,7 @@ test.describe('a program on paper', () => {
 
   test('for the caseload: one file, told while it is made, and stopped where one wishes', async ({ page }) => {
     await signIn(page, 'therapist');
-    await page.goto('/paper');
+    await page.goto('/print');
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
     await page.getByRole('button', { name: 'Make the PDF' }).click();
     await expect(page.getByRole('progressbar')).toBeVisible();
@@ -148,10 +148,10 @@ test.describe('a program on paper', () => {
     const childId = await beginAnew('Noor B.');
     await ask("UPDATE children SET family_language = 'ar' WHERE id = ?", [childId]);
     await signIn(page, 'therapist');
-    const answer = await page.request.get(`/children/${childId}/paper/file`);
+    const answer = await page.request.get(`/students/${childId}/print/file`);
     expect(answer.status()).toBe(409);
     expect(await answer.text()).toContain('Arabic pages print from this page in your browser');
-    expect((await page.request.get(`/children/${childId}/paper/file?size=poster`)).status()).toBe(422);
+    expect((await page.request.get(`/students/${childId}/print/file?size=poster`)).status()).toBe(422);
     await ask("UPDATE children SET family_language = 'en' WHERE id = ?", [childId]);
   });
 });

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { ask, childIdOf, expect, linkOf, signIn, test } from './yard';
+import { ask, childIdOf, expect, linkOf, signIn, test } from './app';
 
 test('the first week of a child goes by keys from Fill the week to the family’s phone in under two minutes', async ({ page, request }) => {
   const childId = await childIdOf('Bram T.');
   await ask('UPDATE goals SET closed_on = NULL WHERE child_id = ?', [childId]);
   await signIn(page);
   const begun = Date.now();
-  await page.goto(`/children/${childId}/program`);
+  await page.goto(`/students/${childId}/program`);
   await expect(page.getByText(/best fit first/)).toBeVisible();
   await page.keyboard.press('f');
   const panel = page.getByRole('region', { name: 'Fill the week' });
@@ -49,7 +49,7 @@ test('the first week of a child goes by keys from Fill the week to the family’
   await expect(panel.getByText(`${title}: you took it out.`)).toBeVisible({ timeout: 20_000 });
   await page.getByRole('checkbox', { name: /I have read the/ }).check();
   await page.keyboard.press('s');
-  await expect(page).toHaveURL(/\/post/);
+  await expect(page).toHaveURL(/\/messages/);
   const family = await request.get(`${linkOf('Bram T.')}?lang=en`);
   expect(family.ok()).toBe(true);
   expect(Date.now() - begun).toBeLessThan(120_000);
@@ -66,7 +66,7 @@ test('the first week of a child goes by keys from Fill the week to the family’
 test('a week is told in the dress that is chosen, and a block goes by the pointer to another day', async ({ page }) => {
   const childId = await childIdOf('Tobiah L.');
   await signIn(page);
-  await page.goto(`/children/${childId}/program`);
+  await page.goto(`/students/${childId}/program`);
   await expect(page.getByText(/best fit first/)).toBeVisible();
   const panel = page.getByRole('region', { name: 'Fill the week' });
   await panel.getByLabel('in the dress of').selectOption('Weather station');
@@ -106,7 +106,7 @@ test('what can’t be weighed is answered, and rules that can’t hold together 
   await ask('UPDATE children SET minutes_per_day = 1 WHERE id = ?', [childId]);
   try {
     await signIn(page);
-    await page.goto(`/children/${childId}/program`);
+    await page.goto(`/students/${childId}/program`);
     await expect(page.getByText(/best fit first/)).toBeVisible();
     await page.keyboard.press('f');
     await expect(page.getByRole('alert').filter({ hasText: 'No week keeps all of these: the family’s minutes a day' })).toBeVisible({
@@ -121,7 +121,7 @@ test('twenty-two children are planned over the school’s break while one looks 
   test.setTimeout(120_000);
   await signIn(page);
   await ask('DELETE FROM week_plans');
-  await page.goto('/plan');
+  await page.goto('/planner');
   await page.keyboard.press('p');
   await expect(page.getByRole('progressbar', { name: 'Children done' })).toBeVisible();
   const all = page.getByRole('button', { name: /^Take all \d+ as drafts$/ });
@@ -145,7 +145,7 @@ test('a week is kept by a name and proposed to two others, each at its own step'
   await ask('DELETE FROM week_plans');
   await ask('DELETE FROM week_templates');
   await signIn(page);
-  await page.goto(`/children/${await childIdOf('Juniper S.')}/program`);
+  await page.goto(`/students/${await childIdOf('Juniper S.')}/program`);
   await expect(page.getByText(/best fit first/)).toBeVisible();
   await page.getByText('keep this week by a name').click();
   await page.getByLabel('Name of the week').fill('Autumn week');
@@ -162,7 +162,7 @@ test('a week is kept by a name and proposed to two others, each at its own step'
 
 test('a school’s bags are packed by keys, from the count to the slip', async ({ page }) => {
   await signIn(page, 'assistant');
-  await page.goto('/rounds');
+  await page.goto('/review');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Rounds');
   await page.keyboard.press('6');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('bags');

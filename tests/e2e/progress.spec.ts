@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readPdf } from './readPdf';
-import { ask, expect, signIn, test } from './yard';
+import { ask, expect, signIn, test } from './app';
 
 test('a goal’s period goes from a measure to the closed report by keys: measured, read in words and figures, one’s own words, closed', async ({
   page,

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { homeOf } from '../../scripts/mariadb';
 import { freePort } from '../../scripts/ports';
 import { yard, yardWith, type Serving } from './serving';
-import { ask, expect, newPage, rowsAt, served, test } from './yard';
+import { ask, expect, newPage, rowsAt, served, test } from './app';
 
 /** The same request, sent to another machine under the name of the first, as a proxy does. */
 function askOther(other: URL, url: string, headers: Record<string, string>, sent: Buffer | null) {
@@ -65,7 +65,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await expect(page.getByLabel('Password')).toBeFocused();
     await page.keyboard.type('one step at a time');
     await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/yard$/);
+    await expect(page).toHaveURL(/\/caseload$/);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('0 children');
     await expect(page.getByText('No child is with you yet.')).toBeVisible();
     await page.goto(`http://127.0.0.1:${port}/tasks?search=crane`);
@@ -90,7 +90,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await colleague.getByLabel('E-mail address').fill('teodor@tarrowhill.example');
     await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
     await colleague.getByRole('button', { name: 'Begin' }).click();
-    await expect(colleague).toHaveURL(/\/yard$/);
+    await expect(colleague).toHaveURL(/\/caseload$/);
 
     // Prometheus reads figures at a port of its own, with no student and no token among them.
     const figures = await (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
@@ -179,7 +179,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
       return route.fulfill({ status, headers, body });
     });
     await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/yard$/);
+    await expect(page).toHaveURL(/\/caseload$/);
     expect([200, 303]).toContain(answeredBy);
     expect(await rowsAt(run.href, 'SELECT email FROM people')).toEqual([{ email: 'ines@tarrowhill.example' }]);
   } finally {

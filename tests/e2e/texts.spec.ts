@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { signText } from '@/server/replies/textSignature';
-import { ask, beginAnew, expect, served, signIn, test } from './yard';
+import { signText } from '@/server/reports/replies/textSignature';
+import { ask, beginAnew, expect, served, signIn, test } from './app';
 
 const KEY = 'a key of the tests';
 const seconds = () => Math.floor(Date.now() / 1000);
@@ -8,12 +8,12 @@ const seconds = () => Math.floor(Date.now() / 1000);
 test('the pretend phone: a family writes in letters, is answered, and the report stands in the record', async ({ page }) => {
   const childId = await beginAnew('Odalys V.');
   await signIn(page, 'therapist');
-  await page.goto(`/post?phone=${childId}`);
+  await page.goto(`/messages?phone=${childId}`);
   await page.getByLabel('Write as the family').fill('crane left 5 right 4, no help');
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   const phone = page.getByRole('list', { name: 'Texts on the phone' });
   await expect(async () => {
-    await page.goto(`/post?phone=${childId}`);
+    await page.goto(`/messages?phone=${childId}`);
     await expect(phone).toContainText('Yard Steps: guardado. La grúa izquierda 5 derecha 4. ¡Gracias!', { timeout: 1_000 });
     // The phone keeps what older texts were answered; what came in is of this one alone.
     await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('filed as a report', { timeout: 1_000 });
@@ -27,7 +27,7 @@ test('the pretend phone: a family writes in letters, is answered, and the report
 test('a text of one’s own says how many messages it is while it is written, and never names the child', async ({ page }) => {
   const childId = await beginAnew('Odalys V.');
   await signIn(page, 'therapist');
-  await page.goto(`/post?phone=${childId}`);
+  await page.goto(`/messages?phone=${childId}`);
   const words = page.getByLabel('Write to the family');
   await words.fill('a'.repeat(161));
   await expect(page.getByText('2 text messages, 145 letters left in the last.')).toBeVisible();

@@ -13,7 +13,7 @@ import {
   signIn,
   signInByForm,
   newPage,
-} from './yard';
+} from './app';
 
 test.describe('links of a family', () => {
   test('a new one is sent to the phone, and the old one is closed for good', async ({ page, browser }) => {
@@ -23,7 +23,7 @@ test.describe('links of a family', () => {
     await family.goto(`${linkOf('Rowan G.')}?lang=en`);
     await expect(family.getByText('Rowan ·')).toBeVisible();
 
-    await page.goto(`/children/${child}`);
+    await page.goto(`/students/${child}`);
     const press = async (name: string) => {
       if (!(await page.getByRole('button', { name }).isVisible())) await page.keyboard.press('w');
       const answered = page.waitForResponse((response) => response.request().method() === 'POST');
@@ -43,7 +43,7 @@ test.describe('links of a family', () => {
     await family.reload();
     await expect(family.getByRole('alert').first()).toContainText('This link was closed.');
 
-    await page.goto(`/post?phone=${child}`);
+    await page.goto(`/messages?phone=${child}`);
     const fresh = await newestLink(page);
     await family.goto(`${fresh}?lang=en`);
     await expect(family.getByText('Rowan ·')).toBeVisible();
@@ -87,9 +87,9 @@ test.describe('settings', () => {
       await others.first().click();
       await expect(others).toHaveCount(left - 1);
     }
-    await elsewhere.goto('/yard');
+    await elsewhere.goto('/caseload');
     await expect(elsewhere).toHaveURL(/\/sign-in/);
-    await page.goto('/yard');
+    await page.goto('/caseload');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 children');
   });
 });
@@ -98,7 +98,7 @@ test.describe('deleting a child', () => {
   test('asks for the name, says what goes and what stays, and closes the family’s page', async ({ page, browser }) => {
     await signIn(page);
     const child = await childIdOf('Marisol Z.');
-    await page.goto(`/children/${child}`);
+    await page.goto(`/students/${child}`);
     await page.keyboard.press('o');
     await page.getByText('Delete this child…').click();
     await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps an ID number/)).toBeVisible();
@@ -122,13 +122,13 @@ test.describe('two people', () => {
     await signIn(page);
     await signInByForm(other, 'supervisor');
     for (const each of [page, other]) {
-      await each.goto(`/children/${child}/program`);
+      await each.goto(`/students/${child}/program`);
       // The key ring of the zip is a small part, and Odalys mouths things: that asks for a reason.
       for (const reason of await each.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side');
       await each.getByLabel(/I have read the/).check();
     }
     await page.getByRole('button', { name: /Send as version/ }).click();
-    await expect(page).toHaveURL(/\/post/);
+    await expect(page).toHaveURL(/\/messages/);
     const versions = () =>
       ask<{ count: number }>(
         'SELECT COUNT(*) AS count FROM program_versions v JOIN programs p ON p.id = v.program_id WHERE p.child_id = ?',
@@ -149,11 +149,11 @@ test('a report that was open while a new version went out is kept with the plan 
   await family.goto(`${linkOf('Hollis Y.')}?lang=en`);
   await openTask(family);
   await signIn(page);
-  await page.goto(`${served().url}/children/${child}/program`);
+  await page.goto(`${served().url}/students/${child}/program`);
   const cautions = page.getByLabel(/I have read the/);
   if ((await cautions.count()) > 0) await cautions.check();
   await page.getByRole('button', { name: /Send as version/ }).click();
-  await expect(page).toHaveURL(/\/post/);
+  await expect(page).toHaveURL(/\/messages/);
   await family.locator('input[inputmode=numeric]').first().fill('2');
   await sendReport(family);
   await expect(family.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Your therapist has sent a newer plan since.');

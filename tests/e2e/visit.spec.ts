@@ -1,4 +1,4 @@
-import { ask, childIdOf, expect, forgetSignIns, signIn, test } from './yard';
+import { ask, childIdOf, expect, forgetSignIns, signIn, test } from './app';
 
 test.use({ viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' });
 

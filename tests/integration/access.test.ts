@@ -1,58 +1,58 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
-import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { recordFrom, valuesFrom } from '@/ui/desk/students/record/recordValues';
 import { calendarDayInZone } from '@/core/calendar';
-import { looksForFile, viewLooks } from '@/server/audit/viewLooks';
-import { changeHome } from '@/server/caseload/changeHome';
-import { askForHome, settleHome } from '@/server/caseload/homeInventory';
-import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/caseload/moveChild';
-import { viewRecord } from '@/server/caseload/viewRecord';
-import { changeRecord } from '@/server/caseload/writeRecord';
+import { looksForFile, viewAccessLog } from '@/server/audit/viewAccessLog';
+import { changeHome } from '@/server/students/changeHome';
+import { askForHome, settleHome } from '@/server/students/homeInventory';
+import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/students/moveChild';
+import { viewRecord } from '@/server/students/viewRecord';
+import { changeRecord } from '@/server/students/writeRecord';
 import { exportChild } from '@/server/exchange/exportChild';
-import { fhirDoor, previewFhir, takeFhir } from '@/server/exchange/takeFhir';
+import { fhirDoor, previewFhir, importFhir } from '@/server/exchange/importFhir';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { closeGoal, writeGoal } from '@/server/goals/writeGoal';
-import { deleteChild } from '@/server/caseload/deleteChild';
+import { deleteChild } from '@/server/students/deleteChild';
 import { handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
-import { giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
-import { dropPlan, takePlan, viewPlans } from '@/server/plans/viewPlans';
+import { giveTemplate, saveTemplate } from '@/server/planner/weekTemplates';
+import { deletePlan, acceptPlan, viewPlans } from '@/server/planner/viewPlans';
 import { closePeriod, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
-import { viewChild } from '@/server/caseload/viewChild';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewChild } from '@/server/students/viewChild';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
-import { enterSlip } from '@/server/logbook/enterSlip';
-import { measure, takeBack, viewMeasure } from '@/server/measuring/measure';
-import { viewEntry } from '@/server/logbook/viewEntry';
+import { enterSlip } from '@/server/reports/enterSlip';
+import { measure, takeBack, viewMeasure } from '@/server/measurements/measure';
+import { viewEntry } from '@/server/reports/viewEntry';
 import { setReminders } from '@/server/messages/reminders';
 import { sendDirect } from '@/server/messages/sendDirect';
-import { makeTeacherLink, revokeTeacherLinks } from '@/server/people/teacherLinks';
-import { textFromPhone } from '@/server/replies/fromPhone';
-import { viewOutside } from '@/server/caseload/viewOutside';
+import { makeTeacherLink, revokeTeacherLinks } from '@/server/students/teacherLinks';
+import { textFromPhone } from '@/server/reports/replies/fromPhone';
+import { viewOutside } from '@/server/students/viewOutside';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
-import { viewPost } from '@/server/messages/viewPost';
+import { viewMessages } from '@/server/messages/viewMessages';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { restProgram } from '@/server/programs/rest';
-import { sheetOfStep } from '@/server/sheets/makeSheets';
-import { putSheetForChild } from '@/server/sheets/putSheet';
-import { viewSheets } from '@/server/sheets/viewSheets';
-import { clipFileForDesk } from '@/server/media/clipFile';
-import { askBack, changeClip } from '@/server/media/putClip';
-import { removeClip } from '@/server/media/removeClip';
-import { takeClip } from '@/server/media/takeClip';
-import { viewClips } from '@/server/media/viewClips';
+import { sheetOfStep } from '@/server/worksheets/makeSheets';
+import { putSheetForChild } from '@/server/worksheets/putSheet';
+import { viewSheets } from '@/server/worksheets/viewSheets';
+import { clipFileForDesk } from '@/server/videos/clipFile';
+import { askBack, changeClip } from '@/server/videos/putClip';
+import { removeClip } from '@/server/videos/removeClip';
+import { takeClip } from '@/server/videos/takeClip';
+import { viewClips } from '@/server/videos/viewClips';
 import { viewPaper } from '@/server/programs/viewPaper';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { correctByStaff } from '@/server/reports/correctByStaff';
 import { viewReport } from '@/server/reports/viewReport';
 import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';
-import { decide } from '@/server/rounds/decide';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
 import { setEmergencyNumber, viewSettings } from '@/server/settings/workplace';
-import { actorOfToken, revokeSignIn, viewSignIns } from '@/server/people/sessions';
-import { hashPassword, signIn } from '@/server/people/signIn';
+import { actorOfToken, revokeSignIn, viewSignIns } from '@/server/accounts/sessions';
+import { hashPassword, signIn } from '@/server/accounts/signIn';
 import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
@@ -118,7 +118,7 @@ const record = recordFrom(valuesFrom(exampleChild()));
 /** Every use case that names a child. */
 const doors: Door[] = [
   ['caseload/viewChild', (actor, { childId }) => viewChild(bed.context, actor, childId), 'read'],
-  ['messages/viewPost', (actor, { childId }) => viewPost(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
+  ['messages/viewPost', (actor, { childId }) => viewMessages(bed.context, actor, { phoneOf: childId, search: '' }), 'read'],
   ['programs/viewPaper', (actor, { childId }) => viewPaper(bed.context, actor, childId), 'read'],
   ['sheets/viewSheets', (actor, { childId }) => viewSheets(bed.context, actor, { task: 'crane-lift', child: childId }), 'read'],
   ['sheets/makeSheets', (actor, { childId }) => sheetOfStep(bed.context, actor, { ...SHEET, childId }, COMPOSED), 'read'],
@@ -161,7 +161,7 @@ const doors: Door[] = [
   ['people/teacherLinks', (actor, { childId }) => makeTeacherLink(bed.context, actor, childId), 'change'],
   ['people/teacherLinks', (actor, { childId }) => revokeTeacherLinks(bed.context, actor, childId), 'change'],
   ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
-  ['audit/viewLooks', (actor, { childId }) => viewLooks(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
+  ['audit/viewLooks', (actor, { childId }) => viewAccessLog(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
   ['audit/viewLooks', (actor, { childId }) => looksForFile(bed.context, actor, childId, () => ''), 'looks'],
   ['reports/viewReport', (actor, { childId, reportId }) => viewReport(bed.context, actor, childId, reportId), 'change'],
   [
@@ -177,14 +177,14 @@ const doors: Door[] = [
     'plans/weekTemplates',
     async (actor, { childId }) => {
       const content = JSON.stringify({ tasks: [{ taskId: 1, weekdays: [1] }] });
-      await keepTemplate(bed.context, actor, { name: 'A week', content });
+      await saveTemplate(bed.context, actor, { name: 'A week', content });
       const [kept] = (await viewPlans(bed.context, actor)).templates;
       return giveTemplate(bed.context, actor, { id: kept!.id, childIds: [childId] });
     },
     'change',
   ],
-  ['plans/viewPlans', (actor, { childId }) => takePlan(bed.context, actor, { childId }), 'change'],
-  ['plans/viewPlans', (actor, { childId }) => dropPlan(bed.context, actor, { childId }), 'change'],
+  ['plans/viewPlans', (actor, { childId }) => acceptPlan(bed.context, actor, { childId }), 'change'],
+  ['plans/viewPlans', (actor, { childId }) => deletePlan(bed.context, actor, { childId }), 'change'],
   ['kits/packKit', (actor, { childId }) => packKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
   ['kits/packKit', (actor, { childId }) => unpackKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
   ['kits/packKit', (actor, { childId }) => handOverKit(bed.context, actor, { childId, week: BAG_WEEK, version: 1 }), 'settle'],
@@ -253,7 +253,7 @@ const doors: Door[] = [
   [
     'exchange/takeFhir',
     (actor, { childId }) =>
-      takeFhir(bed.context, actor, { childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }),
+      importFhir(bed.context, actor, { childId, text: '{"resourceType":"Goal"}', isThisChild: true, goals: [], tasks: [] }),
     'change',
   ],
   ['exchange/exportChild', (actor, { childId }) => exportChild(bed.context, actor, childId), 'lead'],
@@ -291,7 +291,7 @@ const THING_DOORS = {
 async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
   await bed.report(childId, { question: 'yes', words: 'May she use the other hand?' });
   const [report] = await bed.read<{ id: number }>('SELECT id FROM reports WHERE child_id = :childId', { childId });
-  const { open } = await viewRounds(bed.context, lead, null);
+  const { open } = await viewReview(bed.context, lead, null);
   const { key } = open.find((each) => each.childId === childId)!;
   const { decisionId } = await decide(bed.context, lead, { childId, key, answer: 'later', laterDays: 7, expectedVersion: 1 });
   const [link] = await bed.read<{ id: number }>('SELECT id FROM family_links WHERE child_id = :childId', { childId });
@@ -344,9 +344,9 @@ describe('nobody reaches a child that is neither theirs nor shared with them', (
   });
 
   it('nor finds one in lists', async () => {
-    expect((await viewYard(bed.context, stranger, EVERYONE)).childCount).toBe(0);
-    expect((await viewRounds(bed.context, stranger, null)).open).toEqual([]);
-    expect((await viewPost(bed.context, stranger, { phoneOf: null, search: '' })).messages).toEqual([]);
+    expect((await viewCaseload(bed.context, stranger, EVERYONE)).childCount).toBe(0);
+    expect((await viewReview(bed.context, stranger, null)).open).toEqual([]);
+    expect((await viewMessages(bed.context, stranger, { phoneOf: null, search: '' })).messages).toEqual([]);
   });
 });
 

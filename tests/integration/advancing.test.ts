@@ -1,15 +1,15 @@
 import type { PersonActor } from '@/server/actor';
 import { parse } from 'csv-parse/sync';
-import { changeHome } from '@/server/caseload/changeHome';
-import { viewYard } from '@/server/caseload/viewYard';
-import { yardForFile } from '@/server/caseload/yardForFile';
-import { yardFile } from '@/ui/desk/yard/yardFile';
-import { viewChild } from '@/server/caseload/viewChild';
-import { setAdvancingRule } from '@/server/people/advancingRule';
-import { decide } from '@/server/rounds/decide';
-import { decideTogether, viewTogether } from '@/server/rounds/decideTogether';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { changeHome } from '@/server/students/changeHome';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
+import { yardForFile } from '@/server/caseload/caseloadForFile';
+import { yardFile } from '@/ui/desk/caseload/caseloadFile';
+import { viewChild } from '@/server/students/viewChild';
+import { setAdvancingRule } from '@/server/stepRules/advancingRule';
+import { decide } from '@/server/review/decide';
+import { decideTogether, viewTogether } from '@/server/review/decideTogether';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -31,7 +31,7 @@ async function sessions(word: string, child = childId): Promise<void> {
     bed.passDays(1);
   }
 }
-const rounds = () => viewRounds(bed.context, ines, null);
+const rounds = () => viewReview(bed.context, ines, null);
 const cards = async () => (await rounds()).open.map(({ kind, suggestion }) => `${kind} ${suggestion?.rule.name ?? ''}`);
 
 describe('the rule by which a step is suggested', () => {
@@ -54,9 +54,9 @@ describe('the rule by which a step is suggested', () => {
     await bed.share(childId, marit, 'shared');
     await setAdvancingRule(bed.context, marit, { rule: 'mOfN', reason: '' });
     await sessions('rrsrr');
-    expect((await viewRounds(bed.context, marit, null)).open).toEqual([]);
+    expect((await viewReview(bed.context, marit, null)).open).toEqual([]);
     await setAdvancingRule(bed.context, ines, { rule: 'mOfN', reason: '' });
-    expect((await viewRounds(bed.context, marit, null)).open).toHaveLength(1);
+    expect((await viewReview(bed.context, marit, null)).open).toHaveLength(1);
   });
 
   it('stands in the grade history with what it counted, and so does a note beside it', async () => {
@@ -144,11 +144,11 @@ describe('several plain cases in one go', () => {
 });
 
 it('the Yard tells what waits in Rounds, and goes out as a file that another reader reads', async () => {
-  const yardWish = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+  const caseloadQuery = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
   await sessions('rrr');
-  const { waiting } = await viewYard(bed.context, ines, yardWish);
+  const { waiting } = await viewCaseload(bed.context, ines, caseloadQuery);
   expect(waiting.get(childId)!.map(({ kind }) => kind)).toEqual(['ready']);
-  const [head, row] = parse(await yardForFile(bed.context, ines, yardWish, yardFile), { bom: true }) as string[][];
+  const [head, row] = parse(await yardForFile(bed.context, ines, caseloadQuery, yardFile), { bom: true }) as string[][];
   const cell = (title: string) => row![head!.indexOf(title)];
   expect(cell('child')).toMatch(/^Odalys/);
   expect(cell('waits in Rounds')).toBe('ready for a harder step');
@@ -230,5 +230,5 @@ it('what was written to a family comes back for the next one of its language, an
   ]);
   const marit = await bed.person('Marit Oyelaran-Voss', 'supervisor');
   await bed.share(childId, marit, 'shared');
-  expect((await viewRounds(bed.context, marit, null)).here!.phrases).toEqual([]);
+  expect((await viewReview(bed.context, marit, null)).here!.phrases).toEqual([]);
 });

@@ -3,7 +3,7 @@ import type { PersonActor } from '@/server/actor';
 import { exportChild } from '@/server/exchange/exportChild';
 import { correctByStaff } from '@/server/reports/correctByStaff';
 import { viewReport } from '@/server/reports/viewReport';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { viewReview } from '@/server/review/viewReview';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -48,7 +48,7 @@ describe('a report that a colleague puts right', () => {
     const { reportId } = await bed.report(childId, { hurt: 'yes', words: 'his wrist hurts' });
     await correct(reportId, { left: '0', right: '0', effort: 'right' });
     expect(await now(reportId)).toMatchObject({ safetyWord: true, danger: 'told', holds: true, words: 'his wrist hurts' });
-    const { open } = await viewRounds(bed.context, ines, null);
+    const { open } = await viewReview(bed.context, ines, null);
     expect(open.filter((card) => card.childId === childId)[0]).toMatchObject({ kind: 'safetyWord' });
   });
 

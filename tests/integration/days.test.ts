@@ -1,9 +1,9 @@
 import { addDays, calendarDay, calendarDayInZone, instant, type Instant } from '@/core/calendar';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { decide } from '@/server/rounds/decide';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
@@ -47,7 +47,7 @@ describe.each([
     expect(await bed.read('SELECT done_on FROM reports')).toEqual([{ done_on: day }]);
     const family = await viewFamily(bed.context, await bed.newestToken(childId));
     expect(family.today).toBe(day);
-    const yard = await viewYard(bed.context, ines, EVERYONE);
+    const yard = await viewCaseload(bed.context, ines, EVERYONE);
     expect([yard.days.at(-1), yard.days[0]]).toEqual([day, addDays(day, -13)]);
     expect(yard.groups[0]!.rows[0]).toMatchObject({ daysSinceWord: 0, practice: { adherence: { planned: 1, knownDone: 1 } } });
   });
@@ -58,11 +58,11 @@ describe.each([
       bed.at(moment);
       await bed.report(childId, { doneOn: addDays(day, -back) });
     }
-    const { decision, program } = (await viewRounds(bed.context, ines, null)).here!;
+    const { decision, program } = (await viewReview(bed.context, ines, null)).here!;
     expect(decision.suggestion).toMatchObject({ move: 'up', evidence: { reachedInARow: 3, reachedOnDays: 3 } });
     const input = { childId, key: decision.key, answer: 'up', expectedVersion: program.number };
     const { decisionId } = await decide(bed.context, ines, input);
-    expect((await viewRounds(bed.context, ines, null)).settledToday).toHaveLength(1);
+    expect((await viewReview(bed.context, ines, null)).settledToday).toHaveLength(1);
     expect(await refusal(undoDecision(bed.context, ines, decisionId))).toBe('not refused');
   });
 });

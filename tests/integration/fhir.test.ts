@@ -7,9 +7,9 @@ import { Fhir } from 'fhir';
 import type { PersonActor } from '@/server/actor';
 import { exportChild } from '@/server/exchange/exportChild';
 import { exportFhir } from '@/server/exchange/exportFhir';
-import { previewFhir, takeFhir } from '@/server/exchange/takeFhir';
+import { previewFhir, importFhir } from '@/server/exchange/importFhir';
 import { writeGoal } from '@/server/goals/writeGoal';
-import { measure } from '@/server/measuring/measure';
+import { measure } from '@/server/measurements/measure';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { goalSchema, GOAL_PATTERNS } from '@/core/goals';
 import { newTestBed, refusal, type TestBed } from './testBed';
@@ -184,26 +184,26 @@ describe('FHIR in', () => {
     expect(seen.notUnderstood.map(({ where }) => where).sort()).toEqual(
       ['CodeSystem', 'Observation', 'PlanDefinition', 'Provenance', 'Communication'].sort(),
     );
-    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 1, tasks: 2 });
+    expect(await importFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 1, tasks: 2 });
     const [there, here] = await Promise.all([exportChild(bed.context, ines, newId), exportChild(bed.context, ines, childId)]);
     expect(there.goals.map(({ content }) => content)).toEqual(here.goals.map(({ content }) => ({ ...content, taskIds: [] })));
     const { draft } = await viewBuilder(bed.context, ines, newId);
     expect(draft.tasks.map(({ step }) => step)).toEqual([3, 3]);
     // Once more is nothing more.
-    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 0, tasks: 0 });
+    expect(await importFhir(bed.context, ines, { childId: newId, text, ...all })).toEqual({ goals: 0, tasks: 0 });
   });
 
   it('of another child is taken only where a person has looked, by who may change the program', async () => {
     const text = JSON.stringify(bundle);
     const newId = await other('Matteo');
     expect(await previewFhir(bed.context, ines, newId, text)).toMatchObject({ patient: { isSame: false } });
-    expect(await refusal(takeFhir(bed.context, ines, { childId: newId, text, ...all }))).toBe('invalid');
+    expect(await refusal(importFhir(bed.context, ines, { childId: newId, text, ...all }))).toBe('invalid');
     const stranger = await bed.person('Bram Oduya');
     expect(await refusal(previewFhir(bed.context, stranger, newId, text))).toBe('notFound');
-    expect(await refusal(takeFhir(bed.context, stranger, { childId: newId, text, ...all, isThisChild: true }))).toBe('notFound');
-    expect(await refusal(takeFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [7] }))).toBe('notFound');
+    expect(await refusal(importFhir(bed.context, stranger, { childId: newId, text, ...all, isThisChild: true }))).toBe('notFound');
+    expect(await refusal(importFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [7] }))).toBe('notFound');
     expect((await exportChild(bed.context, ines, newId)).goals).toEqual([]);
-    expect(await takeFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [] })).toEqual({
+    expect(await importFhir(bed.context, ines, { childId: newId, text, ...all, isThisChild: true, tasks: [] })).toEqual({
       goals: 1,
       tasks: 0,
     });
@@ -218,7 +218,7 @@ describe('FHIR in', () => {
       target: [{ detailString: 'alone' }],
     });
     const take = (skill: string | null, reviewOn: string | null) =>
-      takeFhir(bed.context, ines, { childId: newId, text, isThisChild: true, goals: [{ place: 0, skill, reviewOn }], tasks: [] });
+      importFhir(bed.context, ines, { childId: newId, text, isThisChild: true, goals: [{ place: 0, skill, reviewOn }], tasks: [] });
     expect(await refusal(take(null, '2027-01-31'))).toBe('invalid');
     expect(await refusal(take('bilateralUse', null))).toBe('invalid');
     expect(await refusal(take('bilateralUse', '2027-02-31'))).toBe('invalid');

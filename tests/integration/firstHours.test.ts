@@ -1,27 +1,27 @@
-import { recordFrom, valuesFrom } from '@/ui/desk/record/recordValues';
+import { recordFrom, valuesFrom } from '@/ui/desk/students/record/recordValues';
 import { addDays, calendarDayInZone } from '@/core/calendar';
 import { addPerson, inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
-import { settleHome, tellHome, viewHome } from '@/server/caseload/homeInventory';
-import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/caseload/moveChild';
-import { previewRoster, takeRoster } from '@/server/caseload/takeRoster';
+import { settleHome, reportHomeInventory, viewHome } from '@/server/students/homeInventory';
+import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/students/moveChild';
+import { previewRoster, importRoster } from '@/server/students/importRoster';
 import { viewCaseloads } from '@/server/caseload/viewCaseloads';
-import { viewChild } from '@/server/caseload/viewChild';
-import { viewRecord } from '@/server/caseload/viewRecord';
-import { viewYard } from '@/server/caseload/viewYard';
-import { changeRecord, newChild } from '@/server/caseload/writeRecord';
+import { viewChild } from '@/server/students/viewChild';
+import { viewRecord } from '@/server/students/viewRecord';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
+import { changeRecord, newChild } from '@/server/students/writeRecord';
 import { exportChild } from '@/server/exchange/exportChild';
 import { writeGoal } from '@/server/goals/writeGoal';
 import { viewGoal } from '@/server/goals/viewGoal';
 import { restProgram } from '@/server/programs/rest';
-import { askForPassword, choosePassword, viewPasswordLink } from '@/server/people/forgotten';
-import { closeAccount } from '@/server/people/leave';
-import { actorOfToken } from '@/server/people/sessions';
-import { hashPassword, signIn } from '@/server/people/signIn';
+import { askForPassword, choosePassword, viewPasswordLink } from '@/server/accounts/passwordReset';
+import { closeAccount } from '@/server/accounts/leave';
+import { actorOfToken } from '@/server/accounts/sessions';
+import { hashPassword, signIn } from '@/server/accounts/signIn';
 import { personAddressOf } from '@/server/ports';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
 import { setSchoolYear, viewSchoolYear } from '@/server/settings/schoolYear';
 import { exampleChild } from '../fixtures/tarrowHill';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
@@ -45,7 +45,7 @@ const change = async (childId: number, facts: Parameters<typeof exampleChild>[0]
   return changeRecord(bed.context, ines, { childId, record, school: child.school, seenChange: history[0]?.id ?? 0 });
 };
 const openKinds = async (childId: number) =>
-  (await viewRounds(bed.context, ines, null)).open.filter((each) => each.childId === childId).map(({ kind }) => kind);
+  (await viewReview(bed.context, ines, null)).open.filter((each) => each.childId === childId).map(({ kind }) => kind);
 
 describe('a child that is written down', () => {
   it('is led by who wrote it, at a school that is new or known, once', async () => {
@@ -96,7 +96,7 @@ describe('facts that change', () => {
     const { stopped } = await change(childId, { scissorsAllowed: false });
     expect(stopped.map(({ task, blocks }) => [task.content.slug, blocks])).toEqual([[blade.content.slug, true]]);
     expect((await viewChild(bed.context, ines, childId)).stopped).toHaveLength(1);
-    const { open, here } = await viewRounds(bed.context, ines, null);
+    const { open, here } = await viewReview(bed.context, ines, null);
     expect(here).toMatchObject({ decision: { kind: 'unsafe' }, findings: [{ rule: 'scissorsNotAllowed' }] });
     const wish = { childId, key: open[0]!.key, expectedVersion: 2, reason: 'no scissors at home' };
     expect(await refusal(decide(bed.context, ines, { ...wish, answer: 'hold' }))).toBe('invalid');
@@ -117,7 +117,7 @@ describe('facts that change', () => {
     await bed.send(ines, childId, 0, ['open-the-shutters', 'wall-push']);
     await change(childId, { hand: 'left', leaningHand: null, precautions: [{ words: 'loose joints', asks: ['weightOnHands'] }] });
     expect(await openKinds(childId)).toEqual(['unsuitable', 'handSettled']);
-    const { open } = await viewRounds(bed.context, ines, null);
+    const { open } = await viewReview(bed.context, ines, null);
     const settle = (kind: string, reason: string) =>
       decide(bed.context, ines, { childId, key: open.find((each) => each.kind === kind)!.key, answer: 'hold', expectedVersion: 1, reason });
     expect(await refusal(settle('unsuitable', ''))).toBe('reasonNeeded');
@@ -175,27 +175,27 @@ describe('a list', () => {
       asks: { scissorsAllowed: null, mouthsThings: null },
       rows: [{ record: null }, { record: null }],
     });
-    expect(await refusal(takeRoster(bed.context, ines, { text }))).toBe('invalid');
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
+    expect(await refusal(importRoster(bed.context, ines, { text }))).toBe('invalid');
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(0);
   });
 
   it('is looked at, then taken in as a whole, and again without doubles', async () => {
     const found = await previewRoster(bed.context, ines, { ...answers, text });
     expect(found).toMatchObject({ ok: true, dateOrder: 'monthFirst', rows: [{ isThere: false }, { isThere: false }] });
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
-    expect(await takeRoster(bed.context, ines, { ...answers, text })).toEqual({ added: 2, there: 0, leftOut: 0 });
-    expect(await takeRoster(bed.context, ines, { ...answers, text: `${text}\nPer,Holt,1/9/2021,Fold Lane School` })).toEqual({
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(0);
+    expect(await importRoster(bed.context, ines, { ...answers, text })).toEqual({ added: 2, there: 0, leftOut: 0 });
+    expect(await importRoster(bed.context, ines, { ...answers, text: `${text}\nPer,Holt,1/9/2021,Fold Lane School` })).toEqual({
       added: 1,
       there: 2,
       leftOut: 0,
     });
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(3);
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(3);
   });
 
   it('leaves out a row that something is wrong with, says so, and adds the others', async () => {
     const wrong = `${text}\nPer,Holt,soon,Fold Lane School\nPer,Holt,5/5/1918,Fold Lane School`;
-    expect(await takeRoster(bed.context, ines, { ...answers, text: wrong })).toEqual({ added: 2, there: 0, leftOut: 2 });
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(2);
+    expect(await importRoster(bed.context, ines, { ...answers, text: wrong })).toEqual({ added: 2, there: 0, leftOut: 2 });
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(2);
   });
 
   it('asks how its dates begin where both can be, and remembers how its columns were matched', async () => {
@@ -203,10 +203,10 @@ describe('a list', () => {
     const columns = ['name', 'bornOn', 'school'];
     const found = await previewRoster(bed.context, ines, { ...answers, text: odd, columns });
     expect(found).toMatchObject({ ok: true, dateOrder: null });
-    expect(await refusal(takeRoster(bed.context, ines, { ...answers, text: odd, columns }))).toBe('invalid');
-    await takeRoster(bed.context, ines, { ...answers, text: odd, columns, dateOrder: 'dayFirst' });
+    expect(await refusal(importRoster(bed.context, ines, { ...answers, text: odd, columns }))).toBe('invalid');
+    await importRoster(bed.context, ines, { ...answers, text: odd, columns, dateOrder: 'dayFirst' });
     expect(await previewRoster(bed.context, ines, { text: odd })).toMatchObject({ ok: true, columns });
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(1);
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(1);
   });
 });
 
@@ -255,11 +255,11 @@ describe('a child that moves', () => {
     await bed.report(childId);
     await leaveCaseload(bed.context, ines, { childId, why: 'moved to another district' });
     bed.passDays(30);
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(0);
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(0);
     expect(await openKinds(childId)).toEqual([]);
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({ program: { isEnded: true }, log: [{}] });
     await comeBack(bed.context, ines, childId);
-    expect((await viewYard(bed.context, ines, EVERYONE)).childCount).toBe(1);
+    expect((await viewCaseload(bed.context, ines, EVERYONE)).childCount).toBe(1);
   });
 
   it('goes to another therapist with its note; links and history go on', async () => {
@@ -336,7 +336,7 @@ describe('people', () => {
     await bed.runJobs();
     const texts = await bed.context.phone!.read(personAddressOf(personId));
     expect(texts.length).toBeLessThanOrEqual(3);
-    const tokens = texts.map(({ text }) => text.split('/password/')[1]!);
+    const tokens = texts.map(({ text }) => text.split('/reset-password/')[1]!);
     const opens: string[] = [];
     for (const token of tokens) opens.push(await refusal(viewPasswordLink(bed.context, token)));
     expect(opens.filter((said) => said === 'not refused')).toHaveLength(1);
@@ -350,7 +350,7 @@ describe('people', () => {
     bed.passDays(1);
     await askForPassword(bed.context, { email });
     await bed.runJobs();
-    const late = (await bed.context.phone!.read(personAddressOf(personId))).at(-1)!.text.split('/password/')[1]!;
+    const late = (await bed.context.phone!.read(personAddressOf(personId))).at(-1)!.text.split('/reset-password/')[1]!;
     bed.passDays(1);
     expect(await refusal(viewPasswordLink(bed.context, late))).toBe('linkExpired');
   });
@@ -388,9 +388,9 @@ describe('what is in the house', () => {
       reportWay: 'paper',
       words: 'The tongs are big.',
     };
-    expect(await refusal(tellHome(bed.context, token, { ...answers, minutesPerDay: 0 }))).toBe('invalid');
-    expect(await refusal(tellHome(bed.context, 'x'.repeat(32), answers))).toBe('linkUnknown');
-    await tellHome(bed.context, token, answers);
+    expect(await refusal(reportHomeInventory(bed.context, token, { ...answers, minutesPerDay: 0 }))).toBe('invalid');
+    expect(await refusal(reportHomeInventory(bed.context, 'x'.repeat(32), answers))).toBe('linkUnknown');
+    await reportHomeInventory(bed.context, token, answers);
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({ homeIsTold: true, child: { minutesPerDay: 20 } });
     const { told } = await viewRecord(bed.context, ines, childId);
     await settleHome(bed.context, ines, { childId, answerId: told!.id, takes: true });

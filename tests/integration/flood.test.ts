@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonActor } from '@/server/actor';
 import { runDue } from '@/server/jobs/runDue';
-import { MOST_A_DAY, MOST_OF_HARM } from '@/server/reports/linkDay';
+import { MOST_A_DAY, MOST_OF_HARM } from '@/server/reports/dailyReportLimit';
 import { submitReport } from '@/server/reports/submitReport';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -28,7 +28,7 @@ afterAll(() => bed.close());
 
 const send = (change: Record<string, string> = {}) =>
   submitReport(bed.context, token, { idempotencyKey: randomUUID(), versionTaskId, done: 'no', notDone: 'time', ...change });
-const kinds = async (actor: PersonActor) => (await viewRounds(bed.context, actor, null)).open.map(({ kind }) => kind);
+const kinds = async (actor: PersonActor) => (await viewReview(bed.context, actor, null)).open.map(({ kind }) => kind);
 const countReports = async () => (await bed.read<{ count: number }>('SELECT COUNT(*) AS count FROM reports'))[0]!.count;
 
 describe('a link that sends without end', () => {
@@ -51,7 +51,7 @@ describe('a link that sends without end', () => {
   it('covers no injury: what hurts is taken in beyond that, closes the task, and stands first; no answer of an assistant hides it (A3)', async () => {
     await send({ done: 'yes', hurt: 'on', words: 'the finger bleeds' });
     expect((await kinds(ines))[0]).toBe('safetyWord');
-    const [card] = (await viewRounds(bed.context, teodor, null)).open;
+    const [card] = (await viewReview(bed.context, teodor, null)).open;
     for (const answer of ['lifted', 'takenOut', 'keptClosed', 'read', 'hold'] as const)
       expect(await refusal(decide(bed.context, teodor, { childId, key: card!.key, answer, reason: 'x y z', expectedVersion: 1 }))).not.toBe(
         'not refused',

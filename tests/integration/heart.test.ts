@@ -3,10 +3,10 @@ import { sendProgram } from '@/server/programs/sendProgram';
 import { viewContents } from '@/server/tasks/viewContents';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { viewBench, viewVersion } from '@/server/tasks/viewBench';
+import { storeDraft, shelveTask, startTask } from '@/server/tasks/taskDrafts';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
+import { viewTaskEditor, viewVersion } from '@/server/tasks/viewTaskEditor';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, type TestBed } from './testBed';
@@ -100,7 +100,7 @@ describe('a program made with the heart', () => {
       await bed.report(childId, { versionTaskId });
       bed.passDays(1);
     }
-    const here = (await viewRounds(bed.context, ines, null)).here!;
+    const here = (await viewReview(bed.context, ines, null)).here!;
     expect(here).toMatchObject({ child: { id: childId }, decision: { kind: 'ready', suggestion: { toStep: 2 } } });
     const up = decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
     await expect(up).rejects.toMatchObject({ code: 'unsafeStep', detail: { step: 2, things: 'drink caps', takesReason: true } });
@@ -121,7 +121,7 @@ describe('a program made with the heart', () => {
 
   it('keeps a placed task in its version when the library gets a newer one, and shows both', async () => {
     const made = await startTask(bed.context, ines, { from: 'wall-push', title: 'Versioned' });
-    const { content } = await viewBench(bed.context, ines, made.slug);
+    const { content } = await viewTaskEditor(bed.context, ines, made.slug);
     await shelveTask(bed.context, ines, content);
     const first = (await shelf('versioned'))!;
     const childId = await bed.child(ines);
@@ -140,7 +140,7 @@ describe('a program made with the heart', () => {
     ];
     await sendProgram(bed.context, ines, { childId, expectedVersion: 0, draft, cautionsRead: true });
     const { key: keyBefore } = await viewContents(bed.context, ines);
-    await keepDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
+    await storeDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
     await shelveTask(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 2 } });
     const view = await viewBuilder(bed.context, ines, childId);
     expect(view.placed.map((task) => task.taskVersionId)).toEqual([first.taskVersionId]);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { calendarDayInZone } from '@/core/calendar';
-import type { SessionFacts } from '@/core/sessions';
+import type { SessionFacts } from '@/core/reports';
 import { inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { keepIncoming, settleIncoming } from '@/server/reports/keepIncoming';

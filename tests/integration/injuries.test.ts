@@ -1,13 +1,13 @@
 import { instant } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { handOver } from '@/server/caseload/moveChild';
-import { viewChild } from '@/server/caseload/viewChild';
+import { handOver } from '@/server/students/moveChild';
+import { viewChild } from '@/server/students/viewChild';
 import { personAddressOf } from '@/server/ports';
-import { decide } from '@/server/rounds/decide';
-import { openInjuries } from '@/server/rounds/openInjuries';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { receiveText } from '@/server/replies/receiveText';
+import { decide } from '@/server/review/decide';
+import { openInjuries } from '@/server/review/openInjuries';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
+import { receiveText } from '@/server/reports/replies/receiveText';
 import { setInjuryEmail } from '@/server/settings/workplace';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -43,7 +43,7 @@ const onHold = async () =>
       { childId },
     )
   ).map(({ slug }) => slug);
-const cards = async (who = ines) => (await viewRounds(bed.context, who, null)).open.filter((card) => card.childId === childId);
+const cards = async (who = ines) => (await viewReview(bed.context, who, null)).open.filter((card) => card.childId === childId);
 const row = async () =>
   (
     await bed.read<{ safety_word: number; danger: string | null; words: string; holds: number | null; n: number }>(

@@ -1,10 +1,10 @@
-import { acceptInvitation, invite, inviteFirst, takeInvitationBack, viewInvitation } from '@/server/people/invitations';
-import { changePassword } from '@/server/people/password';
+import { acceptInvitation, invite, inviteFirst, revokeInvitation, viewInvitation } from '@/server/accounts/invitations';
+import { changePassword } from '@/server/accounts/password';
 import { viewSettings } from '@/server/settings/workplace';
-import { actorOfToken } from '@/server/people/sessions';
-import { signIn } from '@/server/people/signIn';
+import { actorOfToken } from '@/server/accounts/sessions';
+import { signIn } from '@/server/accounts/signIn';
 import { addStockTasks } from '@/server/tasks/stockLibrary';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { loadLibrary } from '../../library/loadLibrary';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -35,7 +35,7 @@ describe('the first account', () => {
     const session = await signIn(bed.context, made);
     const ines = await actorOfToken(bed.context, session.token);
     expect(ines).toMatchObject({ name: 'Ines Calloway-Brandt', role: 'therapist' });
-    const yard = await viewYard(bed.context, ines, { search: '', sort: 'name', filter: 'everyone', school: null, bySchool: false });
+    const yard = await viewCaseload(bed.context, ines, { search: '', sort: 'name', filter: 'everyone', school: null, bySchool: false });
     expect(yard.childCount).toBe(0);
     expect(await bed.read('SELECT time_zone, emergency_number FROM workplace')).toEqual([
       { time_zone: 'America/Denver', emergency_number: '911' },
@@ -106,9 +106,9 @@ describe('a colleague', () => {
     const [open] = (await viewSettings(bed.context, ines)).invitations;
     const [{ email }] = (await bed.read<{ email: string }>('SELECT email FROM people')) as [{ email: string }];
     expect(await refusal(acceptInvitation(bed.context, account(token, { name: 'Teodor Wray', email })))).toBe('invalid');
-    await takeInvitationBack(bed.context, ines, open!.id);
+    await revokeInvitation(bed.context, ines, open!.id);
     expect(await refusal(viewInvitation(bed.context, token))).toBe('linkUnknown');
-    expect(await refusal(takeInvitationBack(bed.context, ines, open!.id))).toBe('notFound');
+    expect(await refusal(revokeInvitation(bed.context, ines, open!.id))).toBe('notFound');
   });
 });
 

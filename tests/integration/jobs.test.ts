@@ -1,6 +1,6 @@
 import { instant } from '@/core/calendar';
 import { inTransaction } from '@/db';
-import { deleteChild } from '@/server/caseload/deleteChild';
+import { deleteChild } from '@/server/students/deleteChild';
 import { MOST_ATTEMPTS } from '@/server/jobs/backoff';
 import { claim, LEASE_MILLISECONDS } from '@/server/jobs/claim';
 import { deliverKey } from '@/server/jobs/jobs';
@@ -8,10 +8,10 @@ import { runDue, runNext } from '@/server/jobs/runDue';
 import { settle } from '@/server/jobs/settle';
 import { sendLinkAgain } from '@/server/messages/links';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
-import { viewPost } from '@/server/messages/viewPost';
+import { viewMessages } from '@/server/messages/viewMessages';
 import type { PersonActor } from '@/server/actor';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
 import type { Receipt, TextService, TextToSend } from '@/server/ports';
 import { newTestBed, postWords, refusal, type TestBed } from './testBed';
 
@@ -108,7 +108,7 @@ describe('a message', () => {
       later(5 * 3_600_000);
     }
     expect(await runNext(bed.context, 'a')).toBeNull();
-    const post = () => viewPost(bed.context, ines, { phoneOf: null, search: '' });
+    const post = () => viewMessages(bed.context, ines, { phoneOf: null, search: '' });
     expect((await post()).messages).toMatchObject([{ status: 'givenUp', mayTryAgain: true }]);
     service.before = async () => {};
     await tryMessageAgain(bed.context, ines, childId, messageId);
@@ -160,7 +160,7 @@ describe('an answer never waits for the service, and never fails with it (P2, P3
       await bed.report(childId);
       bed.passDays(1);
     }
-    return (await viewRounds(bed.context, ines, null)).here!;
+    return (await viewReview(bed.context, ines, null)).here!;
   };
 
   it('a decision stands and is answered while the service is down; pressing again finds it settled', async () => {

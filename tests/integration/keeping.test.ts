@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { inTransaction, openDatabase, countPeople } from '@/db';
 import { readDatabaseUrl } from '@/db/databaseUrl';
 import type { PersonActor } from '@/server/actor';
-import { leaveCaseload } from '@/server/caseload/moveChild';
+import { leaveCaseload } from '@/server/students/moveChild';
 import { runDue } from '@/server/jobs/runDue';
 import { setKeeping } from '@/server/settings/workplace';
 import { tablesOf } from '@/db/work';

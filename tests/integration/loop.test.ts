@@ -1,14 +1,14 @@
 import { loadLibrary } from '../../library/loadLibrary';
-import { decide } from '@/server/rounds/decide';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { viewChild } from '@/server/caseload/viewChild';
-import { viewYard } from '@/server/caseload/viewYard';
+import { decide } from '@/server/review/decide';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
+import { viewChild } from '@/server/students/viewChild';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { viewContents } from '@/server/tasks/viewContents';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { viewPost } from '@/server/messages/viewPost';
+import { viewMessages } from '@/server/messages/viewMessages';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -26,7 +26,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   });
   afterAll(() => bed.close());
 
-  const openDecision = async () => (await viewRounds(bed.context, ines, null)).here;
+  const openDecision = async () => (await viewReview(bed.context, ines, null)).here;
   const settle = async (answer: string, reason = '', more: Record<string, string> = {}) => {
     const here = (await openDecision())!;
     return decide(bed.context, ines, { childId, key: here.decision.key, answer, reason, expectedVersion: here.program.number, ...more });
@@ -42,7 +42,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   it('freezes version 1 and puts a message with a private link in the post', async () => {
     await bed.send(ines, childId);
     await bed.runJobs();
-    const post = await viewPost(bed.context, ines, { phoneOf: childId, search: '' });
+    const post = await viewMessages(bed.context, ines, { phoneOf: childId, search: '' });
     expect(post.messages).toMatchObject([{ status: 'handedOver', words: expect.stringContaining('{link}') }]);
     expect(post.phone!.texts[0]!.text).toMatch(/^Yard Steps: hay nueva práctica .*http:\/\/yard\.test\/f\/[A-Za-z0-9_-]{32}$/);
     expect(post.phone!.texts[0]!.text).not.toContain('Odalys');
@@ -118,7 +118,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   });
 
   it('takes a decision back: a third version with the step as it was, and the decision open again', async () => {
-    const { settledToday } = await viewRounds(bed.context, ines, null);
+    const { settledToday } = await viewReview(bed.context, ines, null);
     await undoDecision(bed.context, ines, settledToday.at(-1)!.id);
     const view = await viewChild(bed.context, ines, childId);
     expect(view.program).toMatchObject({ number: 3 });
@@ -160,21 +160,21 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
       bed.passDays(1);
       await bed.report(childId, { hurt: count === 0 ? 'on' : '', words: count === 0 ? 'the thumb hurt' : '' });
     }
-    const open = (await viewRounds(bed.context, ines, null)).open.map((decision) => decision.kind);
+    const open = (await viewReview(bed.context, ines, null)).open.map((decision) => decision.kind);
     expect(open).toContain('safetyWord');
     expect(open).not.toContain('ready');
     await settle('lifted', '', { found: 'nothing to see' });
-    expect((await viewRounds(bed.context, ines, null)).open.map((decision) => decision.kind)).toContain('ready');
+    expect((await viewReview(bed.context, ines, null)).open.map((decision) => decision.kind)).toContain('ready');
   });
 
   it('goes on with the same evidence when a program is sent again with the same step', async () => {
     const before = await viewBuilder(bed.context, ines, childId);
     await sendProgram(bed.context, ines, { childId, expectedVersion: before.currentVersion, draft: before.draft, cautionsRead: true });
-    expect((await viewRounds(bed.context, ines, null)).open.map((decision) => decision.kind)).toContain('ready');
+    expect((await viewReview(bed.context, ines, null)).open.map((decision) => decision.kind)).toContain('ready');
   });
 
   it('shows it all in the yard', async () => {
-    const { groups } = await viewYard(bed.context, ines, EVERYONE);
+    const { groups } = await viewCaseload(bed.context, ines, EVERYONE);
     expect(groups[0]!.rows[0]).toMatchObject({ name: 'Odalys V.', daysSinceWord: 0 });
     expect(groups[0]!.rows[0]!.practice.adherence.knownDone).toBeGreaterThan(4);
   });

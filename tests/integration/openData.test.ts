@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { instant } from '@/core/calendar';
 import { OPEN_TABLE_NAMES, OPEN_TABLES, pageSchema, readOpenCsv, writeOpenCsv } from '@/formats';
 import type { PersonActor } from '@/server/actor';
-import { makeApiKey, openApiByKey, readByKey, takeApiKeyBack } from '@/server/exchange/apiKeys';
-import { policyForFile, previewPolicy, takePolicy } from '@/server/exchange/policyPack';
+import { makeApiKey, openApiByKey, readByKey, cancelApiKey } from '@/server/exchange/apiKeys';
+import { policyForFile, previewPolicy, importPolicy } from '@/server/exchange/policyPack';
 import { tableForFile } from '@/server/exchange/tablesForFile';
 import { viewData } from '@/server/exchange/viewData';
 import { writeGoal } from '@/server/goals/writeGoal';
@@ -137,7 +137,7 @@ describe('reading by key', () => {
     expect(await refusal(readByKey(bed.context, key, 'constructor', {}))).toBe('notFound');
     const second = await make(60);
     const [kept] = (await viewData(bed.context, supervisor)).keys!;
-    await takeApiKeyBack(bed.context, supervisor, kept!.id);
+    await cancelApiKey(bed.context, supervisor, kept!.id);
     expect(await refusal(readByKey(bed.context, key, 'reports', {}))).toBe('keyUnknown');
     bed.passDays(61);
     expect(await refusal(readByKey(bed.context, second, 'reports', {}))).toBe('notFound');
@@ -179,8 +179,8 @@ describe('reading by key', () => {
     );
     expect(await refusal(makeApiKey(bed.context, supervisor, { name: '', days: 3 }))).toBe('invalid');
     expect(await refusal(makeApiKey(bed.context, supervisor, { name: 'x', days: 367 }))).toBe('invalid');
-    expect(await refusal(takeApiKeyBack(bed.context, ines, 1))).toBe('notAllowed');
-    expect(await refusal(takeApiKeyBack(bed.context, supervisor, 4711))).toBe('notFound');
+    expect(await refusal(cancelApiKey(bed.context, ines, 1))).toBe('notAllowed');
+    expect(await refusal(cancelApiKey(bed.context, supervisor, 4711))).toBe('notFound');
     expect((await viewData(bed.context, ines)).keys).toBeNull();
   });
 });
@@ -200,7 +200,7 @@ describe('the rules of a workplace', () => {
       ['keeping.auditDays', 400],
       ['signIn.idleMinutes', 30],
     ]);
-    await takePolicy(bed.context, supervisor, pack);
+    await importPolicy(bed.context, supervisor, pack);
     expect(await viewSettings(bed.context, supervisor)).toMatchObject({ auditDays: 400, idleMinutes: 30, advancingRule: 'band' });
     expect(JSON.parse(await policyForFile(bed.context, supervisor))).toEqual(changed);
     await bed.runJobs();
@@ -210,20 +210,20 @@ describe('the rules of a workplace', () => {
   it('that say how people sign in or how long records are kept are a supervisor’s to take; a broken pack changes nothing', async () => {
     const text = await policyForFile(bed.context, ines);
     expect(await previewPolicy(bed.context, ines, text)).toMatchObject({ ok: true, mayTake: false });
-    expect(await refusal(takePolicy(bed.context, ines, text))).toBe('notAllowed');
+    expect(await refusal(importPolicy(bed.context, ines, text))).toBe('notAllowed');
     const { signIn, keeping, ...rest } = (JSON.parse(text) as { policy: Record<string, object> }).policy;
     for (const part of [{ signIn }, { keeping }])
-      expect(await refusal(takePolicy(bed.context, ines, JSON.stringify({ ...JSON.parse(text), policy: part })))).toBe('notAllowed');
+      expect(await refusal(importPolicy(bed.context, ines, JSON.stringify({ ...JSON.parse(text), policy: part })))).toBe('notAllowed');
     const pack = {
       format: 'yard-steps-policy-pack',
       version: 1,
       name: 'Ours',
       policy: { ...rest, families: { postMinutes: 5, languages: ['en'] } },
     };
-    expect(await refusal(takePolicy(bed.context, { ...ines, confirmedUntil: instant(0) }, JSON.stringify(pack)))).toBe('confirmNeeded');
-    await takePolicy(bed.context, ines, JSON.stringify(pack));
+    expect(await refusal(importPolicy(bed.context, { ...ines, confirmedUntil: instant(0) }, JSON.stringify(pack)))).toBe('confirmNeeded');
+    await importPolicy(bed.context, ines, JSON.stringify(pack));
     expect(await viewSettings(bed.context, ines)).toMatchObject({ postMinutes: 5, languages: ['en'] });
-    expect(await refusal(takePolicy(bed.context, ines, JSON.stringify({ ...pack, policy: { keeping: { auditDays: 1 } } })))).toBe(
+    expect(await refusal(importPolicy(bed.context, ines, JSON.stringify({ ...pack, policy: { keeping: { auditDays: 1 } } })))).toBe(
       'invalid',
     );
     expect(await previewPolicy(bed.context, ines, '{')).toMatchObject({ ok: false, faults: [{ path: '' }] });

@@ -5,9 +5,9 @@ import { viewKits } from '@/server/kits/viewKits';
 import { countStock, handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
 import { kitsForFile } from '@/server/kits/kitsForFile';
 import { viewSlips } from '@/server/kits/viewSlips';
-import { planCaseload } from '@/server/plans/planCaseload';
-import { dropPlan, takeAllPlans, takePlan, viewPlans } from '@/server/plans/viewPlans';
-import { dropTemplate, giveTemplate, keepTemplate } from '@/server/plans/weekTemplates';
+import { planCaseload } from '@/server/planner/planCaseload';
+import { deletePlan, acceptAllPlans, acceptPlan, viewPlans } from '@/server/planner/viewPlans';
+import { deleteTemplate, giveTemplate, saveTemplate } from '@/server/planner/weekTemplates';
 import { viewBuilder } from '@/server/programs/viewBuilder';
 import { kitsFile, shoppingFile } from '@/ui/desk/kits/kitWords';
 import { addSchoolYear, inTransaction } from '@/db';
@@ -61,15 +61,15 @@ describe('the next week of a caseload', () => {
     expect(bram!.proposal.into).toContain('Crane lift');
     expect(bram!.proposal.goals).toMatchObject([{ statement: 'Lifts without crushing' }]);
     const before = await bed.read('SELECT COUNT(*) AS n FROM program_versions');
-    await takePlan(bed.context, ines, { childId: ids[1] });
+    await acceptPlan(bed.context, ines, { childId: ids[1] });
     const { draft, draftWasSaved } = await viewBuilder(bed.context, ines, ids[1]!);
     expect(draftWasSaved).toBe(true);
     expect(draft.tasks.every(({ mark }) => mark === 'filled')).toBe(true);
     expect(draft.startsOn > today()).toBe(false);
     expect(await bed.read('SELECT COUNT(*) AS n FROM program_versions')).toEqual(before);
     expect((await viewPlans(bed.context, ines)).lines.map(({ childId }) => childId)).toEqual([ids[0]]);
-    expect(await refusal(takePlan(bed.context, ines, { childId: ids[1] }))).toBe('notFound');
-    await dropPlan(bed.context, ines, { childId: ids[0] });
+    expect(await refusal(acceptPlan(bed.context, ines, { childId: ids[1] }))).toBe('notFound');
+    await deletePlan(bed.context, ines, { childId: ids[0] });
     expect((await viewPlans(bed.context, ines)).lines).toEqual([]);
   });
 
@@ -98,11 +98,11 @@ describe('the next week of a caseload', () => {
       [other, false, true],
       [one, true, false],
     ]);
-    await takeAllPlans(bed.context, ines);
+    await acceptAllPlans(bed.context, ines);
     expect((await viewPlans(bed.context, ines)).lines).toHaveLength(2);
-    expect(await refusal(takePlan(bed.context, ines, { childId: one }))).toBe('staleVersion');
+    expect(await refusal(acceptPlan(bed.context, ines, { childId: one }))).toBe('staleVersion');
     // Asked for by itself it is taken.
-    await takePlan(bed.context, ines, { childId: other });
+    await acceptPlan(bed.context, ines, { childId: other });
   });
 
   it('keeps what was planned where it is stopped, says who could not be planned, and is no business of others', async () => {
@@ -120,8 +120,8 @@ describe('the next week of a caseload', () => {
     });
     const marit = await bed.person('Marit Oyelaran-Voss');
     expect((await viewPlans(bed.context, marit)).lines).toEqual([]);
-    expect(await refusal(takePlan(bed.context, marit, { childId: one }))).toBe('notFound');
-    expect(await refusal(dropPlan(bed.context, marit, { childId: one }))).toBe('notFound');
+    expect(await refusal(acceptPlan(bed.context, marit, { childId: one }))).toBe('notFound');
+    expect(await refusal(deletePlan(bed.context, marit, { childId: one }))).toBe('notFound');
     const pim = await bed.person('Pim Aster', 'assistant');
     expect(await refusal(viewPlans(bed.context, pim))).toBe('notAllowed');
     expect(await refusal(planCaseload(bed.context, pim, {}, async () => true))).toBe('notAllowed');
@@ -137,7 +137,7 @@ describe('a week of one’s own', () => {
       { taskId: idOf('crane-lift'), weekdays: [1, 3] },
       { taskId: idOf('star-beams'), weekdays: [2] },
     ];
-    await keepTemplate(bed.context, ines, { name: 'Cranes', content: JSON.stringify({ tasks }) });
+    await saveTemplate(bed.context, ines, { name: 'Cranes', content: JSON.stringify({ tasks }) });
     const [{ id, tasks: titles }] = (await viewPlans(bed.context, ines)).templates as unknown as [{ id: number; tasks: string[] }];
     expect(titles).toEqual(['Crane lift', 'Star beams']);
     await bed.write(
@@ -159,11 +159,11 @@ describe('a week of one’s own', () => {
     expect(await refusal(giveTemplate(bed.context, marit, { id, childIds: [one] }))).toBe('notFound');
     const theirs = await bed.child(marit);
     expect(await refusal(giveTemplate(bed.context, ines, { id, childIds: [one, theirs] }))).toBe('notFound');
-    expect(await refusal(dropTemplate(bed.context, marit, { id }))).toBe('notFound');
+    expect(await refusal(deleteTemplate(bed.context, marit, { id }))).toBe('notFound');
     for (const wrong of [{ name: ' ' }, { content: '{' }, { content: '{"tasks":[]}' }])
-      expect(await refusal(keepTemplate(bed.context, ines, { name: 'x', content: JSON.stringify({ tasks }), ...wrong }))).toBe('invalid');
+      expect(await refusal(saveTemplate(bed.context, ines, { name: 'x', content: JSON.stringify({ tasks }), ...wrong }))).toBe('invalid');
     expect(await refusal(giveTemplate(bed.context, ines, { id, childIds: [] }))).toBe('invalid');
-    await dropTemplate(bed.context, ines, { id });
+    await deleteTemplate(bed.context, ines, { id });
     expect((await viewPlans(bed.context, ines)).templates).toEqual([]);
   });
 });

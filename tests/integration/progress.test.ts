@@ -3,12 +3,12 @@ import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { editedParagraph, goalFigures } from '@/core/progress';
 import type { PersonActor } from '@/server/actor';
 import { writeGoal } from '@/server/goals/writeGoal';
-import { measure, takeBack } from '@/server/measuring/measure';
+import { measure, takeBack } from '@/server/measurements/measure';
 import { readFrozen } from '@/server/progress/frozen';
 import { reportsOfCaseload } from '@/server/progress/makeReports';
 import { progressForFile } from '@/server/progress/progressForFile';
 import { viewProgress } from '@/server/progress/viewProgress';
-import { closePeriod, dropPattern, keepPattern, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
+import { closePeriod, deletePattern, savePattern, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
 import { addSchoolYear, closedGoalsOf, inTransaction } from '@/db';
 import { progressFile } from '@/ui/desk/progress/progressFile';
 import { reportSentences } from '@/ui/desk/progress/reportWords';
@@ -173,20 +173,20 @@ describe('patterns of wording', () => {
   it('are one’s own, name no child, and are few', async () => {
     const kept = async (actor: PersonActor) => (await viewProgress(bed.context, actor, null)).patterns;
     const calledName = (await here()).child.calledName;
-    await keepPattern(bed.context, ines, { name: 'Autumn', words: `${calledName} likes it.`, calledName });
-    await keepPattern(bed.context, ines, { name: 'Autumn', words: '{child} likes it a lot.', calledName });
+    await savePattern(bed.context, ines, { name: 'Autumn', words: `${calledName} likes it.`, calledName });
+    await savePattern(bed.context, ines, { name: 'Autumn', words: '{child} likes it a lot.', calledName });
     expect(await kept(ines)).toMatchObject([{ name: 'Autumn', words: '{child} likes it a lot.' }]);
     const marit = await bed.person('Marit Oyelaran-Voss');
     expect(await kept(marit)).toEqual([]);
     const { id } = (await kept(ines))[0]!;
-    expect(await refusal(dropPattern(bed.context, marit, { id }))).toBe('notFound');
+    expect(await refusal(deletePattern(bed.context, marit, { id }))).toBe('notFound');
     for (const wrong of [
       { name: ' ', words: 'x' },
       { name: 'x', words: ' ' },
       { name: 'x', words: 'y'.repeat(2001) },
     ])
-      expect(await refusal(keepPattern(bed.context, ines, wrong))).toBe('invalid');
-    await dropPattern(bed.context, ines, { id });
+      expect(await refusal(savePattern(bed.context, ines, wrong))).toBe('invalid');
+    await deletePattern(bed.context, ines, { id });
     expect(await kept(ines)).toEqual([]);
   });
 });

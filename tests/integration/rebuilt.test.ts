@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { ruleFor } from '@/core/advancing';
+import { ruleFor } from '@/core/stepRules';
 import { addDays, calendarDayInZone, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { dayTargetOf, doseAt, type Dose } from '@/core/dose';
-import { outcomeSettingsAt, type GradeChange, type SentVersion } from '@/core/program';
+import { outcomeSettingsAt, type GradeChange, type SentVersion } from '@/core/programs';
 import { rebuildFigures, type ChildLog, type LoggedSession } from '@/core/rebuild';
 import type { PersonActor } from '@/server/actor';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { decide } from '@/server/rounds/decide';
-import { loadDecisions } from '@/server/rounds/loadDecisions';
+import { decide } from '@/server/review/decide';
+import { loadDecisions } from '@/server/review/loadDecisions';
 import { childById, currentVersions, inTransaction } from '@/db';
 import { CHILDREN, DEMO_TIME_ZONE, type FamilyKind } from '../../demo/children';
 import { NEW_FAMILY } from '../../demo/family';
@@ -171,7 +171,14 @@ async function logOf(childId: number): Promise<ChildLog> {
 }
 
 it('what the Yard shows of a child is what its log alone comes to', async () => {
-  const view = await viewYard(bed.context, ines, { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false, span: 28 });
+  const view = await viewCaseload(bed.context, ines, {
+    search: '',
+    filter: 'everyone',
+    sort: 'name',
+    school: null,
+    bySchool: false,
+    span: 28,
+  });
   const rows = view.groups.flatMap((group) => group.rows);
   expect(rows).toHaveLength(KINDS.length);
   for (const row of rows) {

@@ -1,16 +1,16 @@
 import ICAL from 'ical.js';
 import nodeIcal from 'node-ical';
 import { calendarDay, instant } from '@/core/calendar';
-import type { Contact } from '@/core/child';
+import type { Contact } from '@/core/students';
 import { inTransaction } from '@/db';
 import type { PersonActor } from '@/server/actor';
 import { sendDirect } from '@/server/messages/sendDirect';
-import { planReminders, setReminders, tellReminders, viewReminders } from '@/server/messages/reminders';
-import { askAsTeacher, makeTeacherLink, revokeTeacherLinks, viewTeacher } from '@/server/people/teacherLinks';
-import { viewOutside } from '@/server/caseload/viewOutside';
+import { planReminders, setReminders, saveReminders, viewReminders } from '@/server/messages/reminders';
+import { askAsTeacher, makeTeacherLink, revokeTeacherLinks, viewTeacher } from '@/server/students/teacherLinks';
+import { viewOutside } from '@/server/students/viewOutside';
 import { practiceCalendar } from '@/server/programs/practiceCalendar';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { viewReview } from '@/server/review/viewReview';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 const HOUR = 3_600_000;
@@ -51,7 +51,7 @@ const wallOf = (at: number) =>
 
 describe('reminders', () => {
   it('come on the days and at the hour that the family wishes, once, with the letters, and never where all is told', async () => {
-    await tellReminders(bed.context, await bed.newestToken(childId), { weekdays: EVERY_DAY, at: '18:00', afterSilence: false });
+    await saveReminders(bed.context, await bed.newestToken(childId), { weekdays: EVERY_DAY, at: '18:00', afterSilence: false });
     await pass(24);
     expect((await reminders()).map(({ text }) => text)).toEqual([
       'Yard Steps: A reminder to practice if today works for you. A Star beams, B Crane lift. Let us know how it went, for example: A8 BL5R5. Change reminders on your page. Reply STOP to end all texts.',
@@ -69,7 +69,7 @@ describe('reminders', () => {
   it('come at no quiet hour: one is refused, and the reminder of a day never comes on the next one', async () => {
     const at = (hour: string) => ({ weekdays: EVERY_DAY, at: hour, afterSilence: false });
     expect(await refusal(setReminders(bed.context, ines, childId, at('21:00')))).toBe('invalid');
-    expect(await refusal(tellReminders(bed.context, await bed.newestToken(childId), at('20:30')))).toBe('invalid');
+    expect(await refusal(saveReminders(bed.context, await bed.newestToken(childId), at('20:30')))).toBe('invalid');
     expect((await viewReminders(bed.context, await bed.newestToken(childId))).quiet).toEqual({ from: '20:00', to: '07:00' });
     // Quiet hours that were named after the reminder was set.
     await setReminders(bed.context, ines, childId, at('19:30'));
@@ -117,7 +117,7 @@ describe('reminders', () => {
     const wish = { weekdays: EVERY_DAY, at: '21:00', afterSilence: false };
     const own = { childId, words: 'A word about Wren: well done.' };
     expect(await refusal(sendDirect(bed.context, ines, own))).toBe('invalid');
-    await tellReminders(bed.context, token, { ...wish, way: 'email', mayName: true });
+    await saveReminders(bed.context, token, { ...wish, way: 'email', mayName: true });
     await sendDirect(bed.context, ines, own);
     await pass(24);
     const told = await bed.read(
@@ -132,14 +132,14 @@ describe('reminders', () => {
     ]);
     // By e-mail no quiet hours were asked for: it came at nine, not in the morning.
     expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toContain('21');
-    expect(await refusal(tellReminders(bed.context, token, { ...wish, way: 'pigeon' }))).toBe('invalid');
+    expect(await refusal(saveReminders(bed.context, token, { ...wish, way: 'pigeon' }))).toBe('invalid');
   });
 
   it('are the family’s and the therapist’s to set, nobody else’s; what is no time is refused', async () => {
     const token = await bed.newestToken(childId);
     expect((await viewReminders(bed.context, token)).reminders.weekdays).toEqual([]);
-    expect(await refusal(tellReminders(bed.context, token, { weekdays: [8], at: '18:00', afterSilence: false }))).toBe('invalid');
-    expect(await refusal(tellReminders(bed.context, token, { weekdays: [1], at: '24:00', afterSilence: false }))).toBe('invalid');
+    expect(await refusal(saveReminders(bed.context, token, { weekdays: [8], at: '18:00', afterSilence: false }))).toBe('invalid');
+    expect(await refusal(saveReminders(bed.context, token, { weekdays: [1], at: '24:00', afterSilence: false }))).toBe('invalid');
     const stranger = await bed.person('Marit Oyelaran-Voss');
     expect(await refusal(setReminders(bed.context, stranger, childId, { weekdays: [], at: '18:00', afterSilence: false }))).toBe(
       'notFound',
@@ -196,7 +196,7 @@ describe('a teacher’s link', () => {
     expect(await askAsTeacher(bed.context, token, { question: 'May she use the thick marker in class?', who: 'Room 4' })).toEqual({
       isDanger: false,
     });
-    const { here } = await viewRounds(bed.context, ines, null);
+    const { here } = await viewReview(bed.context, ines, null);
     expect(here!.decision.kind).toBe('text');
     expect(here!.texts).toMatchObject([{ text: 'May she use the thick marker in class?', saidBy: 'Room 4' }]);
     await revokeTeacherLinks(bed.context, ines, childId);
@@ -210,7 +210,7 @@ describe('a teacher’s link', () => {
     for (let count = 0; count < 10; count += 1) await askAsTeacher(bed.context, token, { question: `Question ${count}` });
     expect(await refusal(askAsTeacher(bed.context, token, { question: 'One more' }))).toBe('tooManyReports');
     expect(await askAsTeacher(bed.context, token, { question: 'She swallowed a bead' })).toEqual({ isDanger: true });
-    expect((await viewRounds(bed.context, ines, null)).open[0]!.kind).toMatch(/safetyWord|maybeHurt/);
+    expect((await viewReview(bed.context, ines, null)).open[0]!.kind).toMatch(/safetyWord|maybeHurt/);
   });
 
   it('is no family’s link, and a family’s is no teacher’s', async () => {

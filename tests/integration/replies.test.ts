@@ -1,17 +1,17 @@
 import { createHmac } from 'node:crypto';
 import { instant } from '@/core/calendar';
-import type { Contact } from '@/core/child';
+import type { Contact } from '@/core/students';
 import type { PersonActor } from '@/server/actor';
 import { sendDirect } from '@/server/messages/sendDirect';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { strangerAddressOf } from '@/server/ports';
-import { textFromPhone } from '@/server/replies/fromPhone';
-import { receiveText } from '@/server/replies/receiveText';
-import { isSigned, signText } from '@/server/replies/textSignature';
-import { decide } from '@/server/rounds/decide';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { setPostMinutes } from '@/server/settings/workplace';
+import { textFromPhone } from '@/server/reports/replies/fromPhone';
+import { receiveText } from '@/server/reports/replies/receiveText';
+import { isSigned, signText } from '@/server/reports/replies/textSignature';
+import { decide } from '@/server/review/decide';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
+import { setHoldMinutes } from '@/server/settings/workplace';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
 /** Tasks in the order of the program: letter A is star beams (8), B the crane (5 each hand), C the planks (6 pieces). */
@@ -40,7 +40,7 @@ beforeEach(async () => {
   ines = await bed.person('Ines Calloway-Brandt');
   childId = await family('Odalys', [contact()]);
   await bed.send(ines, childId, 0, SLUGS);
-  await setPostMinutes(bed.context, { ...ines, role: 'supervisor' }, '0');
+  await setHoldMinutes(bed.context, { ...ines, role: 'supervisor' }, '0');
 });
 afterEach(() => bed.close());
 
@@ -93,12 +93,12 @@ describe('a text that a family sends', () => {
   });
 
   it('asked back and never answered, or answered by something else, comes to a person', async () => {
-    const kinds = async () => (await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind);
+    const kinds = async () => (await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind);
     await text('crane 5');
     expect(await kinds()).toEqual([]);
     bed.passDays(1.1);
     expect(await kinds()).toEqual(['text']);
-    const { open } = await viewRounds(bed.context, ines, null);
+    const { open } = await viewReview(bed.context, ines, null);
     await decide(bed.context, ines, { childId, key: open[0]!.key, answer: 'read', expectedVersion: 1 });
     expect(await kinds()).toEqual([]);
     await text('crane 4');
@@ -150,25 +150,25 @@ describe('a text that a family sends', () => {
     expect((await text('she swallowed a bead')).outcome).toBe('danger');
     const stops = await bed.read('SELECT task_id FROM reports WHERE holds = 1');
     expect(stops).toHaveLength(4);
-    const { open } = await viewRounds(bed.context, ines, null);
+    const { open } = await viewReview(bed.context, ines, null);
     expect(open[0]!.kind).toMatch(/safetyWord/);
   });
 
   it('that nobody can read is a card with its words; read, it goes; taken back, it stands again', async () => {
     await text('can you call me after six');
-    const { open, here } = await viewRounds(bed.context, ines, null);
+    const { open, here } = await viewReview(bed.context, ines, null);
     expect(open.map(({ kind }) => kind)).toEqual(['text']);
     expect(here!.texts).toMatchObject([{ text: 'can you call me after six', saidBy: 'Nana', from: '+14065550142' }]);
     const { decisionId } = await decide(bed.context, ines, { childId, key: open[0]!.key, answer: 'read', expectedVersion: 1 });
-    expect((await viewRounds(bed.context, ines, null)).open).toEqual([]);
+    expect((await viewReview(bed.context, ines, null)).open).toEqual([]);
     await undoDecision(bed.context, ines, decisionId);
-    expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).toEqual(['text']);
+    expect((await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind)).toEqual(['text']);
   });
 
   it('asks a question: it is kept with the report, and is a card', async () => {
     await text('A8. Should she sit?');
     expect(await reports()).toMatchObject([{ slug: 'star-beams', n: 8, q: 1 }]);
-    expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).toEqual(['question']);
+    expect((await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind)).toEqual(['question']);
   });
 
   it('“no” is about what was planned for the day', async () => {
@@ -186,7 +186,7 @@ describe('who wishes no more messages', () => {
     await bed.send(ines, childId, 1, SLUGS);
     expect(await bed.phone(childId)).toHaveLength(before);
     expect(await bed.read('SELECT status FROM messages ORDER BY id DESC LIMIT 1')).toEqual([{ status: 'withdrawn' }]);
-    expect((await viewRounds(bed.context, ines, null)).open.map(({ kind }) => kind)).toContain('text');
+    expect((await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind)).toContain('text');
     // What they tell is heard all the same.
     expect((await text('A8')).outcome).toBe('taken');
     expect((await text('start')).outcome).toBe('started');

@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { enterSlip } from '@/server/logbook/enterSlip';
-import { previewReports, takeReports } from '@/server/logbook/takeReports';
+import { enterSlip } from '@/server/reports/enterSlip';
+import { previewReports, importReports } from '@/server/reports/importReports';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -51,7 +51,7 @@ describe('a list of reports', () => {
       Array(3).fill({ findings: [], step: 3 }),
     );
     expect(await stored()).toEqual([]);
-    expect(await takeReports(bed.context, pim, first)).toEqual({ added: 3, there: 0, closed: false });
+    expect(await importReports(bed.context, pim, first)).toEqual({ added: 3, there: 0, closed: false });
     expect(await stored()).toEqual([
       { slug: 'star-beams', d: on(2), l: null, r: null, n: 8, help: 'alone', done: 1, way: 'paper', step: 3 },
       { slug: 'crane-lift', d: on(1), l: 4, r: 5, n: null, help: 'shown', done: 1, way: 'paper', step: 3 },
@@ -59,7 +59,7 @@ describe('a list of reports', () => {
     ]);
     const grown = { ...first, text: `${first.text}\nOdalys V.,Star beams,${on(0)},,7,,,,,` };
     expect((await found(grown)).rows.map(({ isThere }) => isThere)).toEqual([true, true, true, false]);
-    expect(await takeReports(bed.context, ines, grown)).toEqual({ added: 1, there: 3, closed: false });
+    expect(await importReports(bed.context, ines, grown)).toEqual({ added: 1, there: 3, closed: false });
     expect(await stored()).toHaveLength(4);
   });
 
@@ -100,13 +100,13 @@ describe('a list of reports', () => {
       'task notInProgram',
       'right noSides',
     ]);
-    expect(await refusal(takeReports(bed.context, ines, wish))).toBe('invalid');
+    expect(await refusal(importReports(bed.context, ines, wish))).toBe('invalid');
     expect(await stored()).toHaveLength(1);
   });
 
   it('taken in twice at the same moment is there once', async () => {
     const wish = list(`Odalys V.,Star beams,${on(2)},yes,8,,,,,`, `Odalys V.,Crane lift,${on(2)},yes,,4,4,,,`);
-    const both = await Promise.all([takeReports(bed.context, ines, wish), takeReports(bed.context, pim, wish)]);
+    const both = await Promise.all([importReports(bed.context, ines, wish), importReports(bed.context, pim, wish)]);
     expect(both.map(({ added }) => added).sort()).toEqual([0, 2]);
     expect(await stored()).toHaveLength(2);
   });
@@ -114,14 +114,14 @@ describe('a list of reports', () => {
   it('closes the task that its words of harm stand beside, and says so before', async () => {
     const wish = list(`Odalys V.,Crane lift,${on(1)},yes,,1,0,,,her thumb is swollen`, `Odalys V.,Star beams,${on(1)},yes,4,,,,pain,`);
     expect((await found(wish)).rows.map(({ closes }) => closes)).toEqual([true, true]);
-    expect(await takeReports(bed.context, pim, wish)).toEqual({ added: 2, there: 0, closed: true });
+    expect(await importReports(bed.context, pim, wish)).toEqual({ added: 2, there: 0, closed: true });
     expect(await bed.read('SELECT 1 FROM reports WHERE holds = 1')).toHaveLength(2);
   });
 
   it('whose dates can be read both ways waits till a person says which', async () => {
     const wish = list('Odalys V.,Star beams,3/4/2026,yes,8,,,,,');
     expect((await found(wish)).dateOrder).toBeNull();
-    expect(await refusal(takeReports(bed.context, ines, wish))).toBe('invalid');
+    expect(await refusal(importReports(bed.context, ines, wish))).toBe('invalid');
     expect((await found({ ...wish, dateOrder: 'dayFirst' })).rows[0]!.doneOn).toBe('2026-04-03');
   });
 });

@@ -1,11 +1,11 @@
 import { addDays, calendarDayInZone, instant } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { viewYard } from '@/server/caseload/viewYard';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { viewFamily } from '@/server/reports/viewFamily';
-import { decide } from '@/server/rounds/decide';
-import { undoDecision } from '@/server/rounds/undoDecision';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { setPostMinutes } from '@/server/settings/workplace';
+import { decide } from '@/server/review/decide';
+import { undoDecision } from '@/server/review/undoDecision';
+import { viewReview } from '@/server/review/viewReview';
+import { setHoldMinutes } from '@/server/settings/workplace';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -20,12 +20,12 @@ beforeEach(async () => {
   token = await bed.newestToken(childId);
   await viewFamily(bed.context, token);
   bed.passDays(9);
-  await setPostMinutes(bed.context, { ...ines, role: 'supervisor' }, '10');
+  await setHoldMinutes(bed.context, { ...ines, role: 'supervisor' }, '10');
 });
 afterEach(() => bed.close());
 
 const today = () => calendarDayInZone(bed.context.now(), ZONE);
-const quiet = async () => (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'quiet');
+const quiet = async () => (await viewReview(bed.context, ines, null)).open.find(({ kind }) => kind === 'quiet');
 const program = async () => (await viewFamily(bed.context, token)).version!;
 
 async function settle(more: Record<string, unknown>): Promise<number> {
@@ -48,7 +48,7 @@ describe('a practice that rests', () => {
     expect(await lastText()).toBe('Yard Steps: Home practice is paused. Your private page says when it starts again: LINK');
     expect(await program()).toMatchObject({ number: 2, resumesOn: day, endsOn: addDays(before.endsOn, 14), isEnded: false });
     const [row] = (
-      await viewYard(bed.context, ines, { search: '', sort: 'name', filter: 'everyone', school: null, bySchool: false })
+      await viewCaseload(bed.context, ines, { search: '', sort: 'name', filter: 'everyone', school: null, bySchool: false })
     ).groups.flatMap(({ rows }) => rows);
     expect(row!.rest).toEqual({ kind: 'until', day });
     bed.passDays(14 + 6);
@@ -65,7 +65,7 @@ describe('a practice that rests', () => {
     bed.passDays(6);
     const day = addDays(today(), 5);
     await settle({ deed: 'paused', fromDay: day });
-    const ready = (await viewRounds(bed.context, ines, null)).open.find(({ kind }) => kind === 'ready')!;
+    const ready = (await viewReview(bed.context, ines, null)).open.find(({ kind }) => kind === 'ready')!;
     await decide(bed.context, ines, { childId, key: ready.key, answer: 'up', expectedVersion: 2 });
     expect(await program()).toMatchObject({ number: 3, resumesOn: day });
   });
@@ -100,7 +100,7 @@ describe('a practice that a person ended', () => {
     expect(await program()).toMatchObject({ isEnded: true, endsOn: today() });
     for (const days of [1, 7, 14, 28]) {
       bed.passDays(days);
-      expect((await viewRounds(bed.context, ines, null)).open).toEqual([]);
+      expect((await viewReview(bed.context, ines, null)).open).toEqual([]);
     }
     await bed.send(ines, childId, 2);
     expect(await program()).toMatchObject({ number: 3, isEnded: false });

@@ -6,10 +6,10 @@ import { dumpAddressOf } from '@/main/contextFrom';
 import { DailyBackups } from '@/outside/backup';
 import type { Context } from '@/server/context';
 import { backupJob } from '@/server/jobs/jobs';
-import { keepRunning } from '@/server/jobs/keepRunning';
+import { runJobLoop } from '@/server/jobs/runJobLoop';
 import { runNext } from '@/server/jobs/runDue';
-import { healthOf } from '@/server/upkeep/health';
-import { failingParts, systemState } from '@/server/upkeep/systemState';
+import { healthOf } from '@/server/health/health';
+import { failingParts, systemState } from '@/server/health/systemState';
 import { newTestBed, type TestBed } from './testBed';
 
 let bed: TestBed;
@@ -26,7 +26,7 @@ async function work(context: Context): Promise<void> {
     waits += 1;
     if (waits > 8) stop.abort();
   };
-  await keepRunning(context, { worker: 'test', lanes: 1, stop: stop.signal, wait, onFault: (error) => Promise.reject(error) });
+  await runJobLoop(context, { worker: 'test', lanes: 1, stop: stop.signal, wait, onFault: (error) => Promise.reject(error) });
 }
 const failing = async (context: Context = bed.context) => failingParts(await systemState(context));
 

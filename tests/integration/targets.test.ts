@@ -1,10 +1,10 @@
 import { practiceSince, inTransaction, reportLog, sessionsAt, sessionsAtPresentSteps, sessionsOfTasks, versionOf } from '@/db';
 import { calendarDay } from '@/core/calendar';
-import { outcomeOf } from '@/core/sessions';
+import { outcomeOf } from '@/core/reports';
 import { submitReport } from '@/server/reports/submitReport';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { viewRounds } from '@/server/rounds/viewRounds';
-import { decide } from '@/server/rounds/decide';
+import { viewReview } from '@/server/review/viewReview';
+import { decide } from '@/server/review/decide';
 import { viewFamily } from '@/server/reports/viewFamily';
 import { randomUUID } from 'node:crypto';
 import type { PersonActor } from '@/server/actor';
@@ -92,7 +92,7 @@ describe('targets by step', () => {
       await tell('wall-push', { step: '2', amount: '2', help: 'shown', effort: 'tooHard' });
       bed.passDays(1);
     }
-    const { open } = await viewRounds(bed.context, ines, null);
+    const { open } = await viewReview(bed.context, ines, null);
     const down = open.find(({ kind }) => kind === 'tooHard')!;
     await decide(bed.context, ines, { childId, key: down.key, answer: 'down', expectedVersion: 1 });
     expect(await target(2)).toBe(5);

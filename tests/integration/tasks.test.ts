@@ -1,8 +1,8 @@
-import { changeHome } from '@/server/caseload/changeHome';
+import { changeHome } from '@/server/students/changeHome';
 import { viewBuilder } from '@/server/programs/viewBuilder';
-import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
+import { deleteDraft, storeDraft, shelveTask, startTask } from '@/server/tasks/taskDrafts';
 import { exportPack, importPack } from '@/server/tasks/packs';
-import { viewBench } from '@/server/tasks/viewBench';
+import { viewTaskEditor } from '@/server/tasks/viewTaskEditor';
 import { setShelf } from '@/server/tasks/setShelf';
 import { addStockTasks } from '@/server/tasks/stockLibrary';
 import { viewContents } from '@/server/tasks/viewContents';
@@ -28,7 +28,7 @@ afterAll(() => bed.close());
 const shelf = async (slug: string) => (await viewLibrary(bed.context, ines)).tasks.find((task) => task.slug === slug);
 const copyOf = async (slug: string, title: string): Promise<TaskContent> => {
   const made = await startTask(bed.context, ines, { from: slug, title });
-  return (await viewBench(bed.context, ines, made.slug)).content;
+  return (await viewTaskEditor(bed.context, ines, made.slug)).content;
 };
 
 describe('the bench', () => {
@@ -36,8 +36,8 @@ describe('the bench', () => {
     const copy = await copyOf('crane-lift', 'Crane lift, our way');
     expect(copy).toMatchObject({ slug: 'crane-lift-our-way', title: { en: 'Crane lift, our way', es: 'La grúa' } });
     const changed = { ...copy, dose: { ...copy.dose, rounds: 2 } };
-    await keepDraft(bed.context, ines, changed);
-    const view = await viewBench(bed.context, ines, copy.slug);
+    await storeDraft(bed.context, ines, changed);
+    const view = await viewTaskEditor(bed.context, ines, copy.slug);
     expect(view).toMatchObject({ mayChange: true, taskVersionId: null, content: { dose: { rounds: 2 } } });
     expect(view.stock!.slug).toBe('crane-lift');
     expect((await viewLibrary(bed.context, ines)).onBench).toContainEqual({ slug: copy.slug, title: 'Crane lift, our way', isNew: true });
@@ -47,10 +47,10 @@ describe('the bench', () => {
   });
 
   it('makes further versions; what it was copied from stays to compare with', async () => {
-    const { content } = await viewBench(bed.context, ines, 'crane-lift-our-way');
-    await keepDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 3 } });
+    const { content } = await viewTaskEditor(bed.context, ines, 'crane-lift-our-way');
+    await storeDraft(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 3 } });
     expect(await shelveTask(bed.context, ines, { ...content, dose: { ...content.dose, rounds: 3 } })).toEqual({ number: 2 });
-    const view = await viewBench(bed.context, ines, 'crane-lift-our-way');
+    const view = await viewTaskEditor(bed.context, ines, 'crane-lift-our-way');
     expect(view.versions.map((version) => version.number)).toEqual([2, 1]);
     expect(view.stock!.slug).toBe('crane-lift');
   });
@@ -59,11 +59,11 @@ describe('the bench', () => {
     const first = await startTask(bed.context, ines, { from: null, title: '  Niño’s 2nd lift ' });
     const second = await startTask(bed.context, ines, { from: null, title: 'Niño’s 2nd lift' });
     expect([first.slug, second.slug]).toEqual(['nino-s-2nd-lift', 'nino-s-2nd-lift-2']);
-    const { content } = await viewBench(bed.context, ines, first.slug);
+    const { content } = await viewTaskEditor(bed.context, ines, first.slug);
     expect(content.title).toEqual({ en: 'Niño’s 2nd lift' });
     expect(await refusal(shelveTask(bed.context, ines, content))).toBe('invalid');
-    await dropDraft(bed.context, ines, first.slug);
-    expect(await refusal(viewBench(bed.context, ines, first.slug))).toBe('notFound');
+    await deleteDraft(bed.context, ines, first.slug);
+    expect(await refusal(viewTaskEditor(bed.context, ines, first.slug))).toBe('notFound');
   });
 
   it('puts no unsound task into the library, and says what is wrong', async () => {
@@ -78,51 +78,51 @@ describe('the bench', () => {
 
   it('refuses what is no task, and does not lose what was there', async () => {
     const copy = await copyOf('star-beams', 'Kept');
-    await expect(keepDraft(bed.context, ines, { ...copy, ladder: 'none' })).rejects.toMatchObject({ code: 'invalid' });
-    expect((await viewBench(bed.context, ines, copy.slug)).content).toEqual(copy);
+    await expect(storeDraft(bed.context, ines, { ...copy, ladder: 'none' })).rejects.toMatchObject({ code: 'invalid' });
+    expect((await viewTaskEditor(bed.context, ines, copy.slug)).content).toEqual(copy);
   });
 
   it('lets nobody change a stock task or another person’s, and an assistant none', async () => {
-    const { content } = await viewBench(bed.context, ines, 'crane-lift');
-    expect(await refusal(keepDraft(bed.context, ines, content))).toBe('notAllowed');
+    const { content } = await viewTaskEditor(bed.context, ines, 'crane-lift');
+    expect(await refusal(storeDraft(bed.context, ines, content))).toBe('notAllowed');
     expect(await refusal(shelveTask(bed.context, ines, content))).toBe('notAllowed');
-    const hers = (await viewBench(bed.context, marit, 'crane-lift-our-way')).content;
-    expect((await viewBench(bed.context, marit, 'crane-lift-our-way')).mayChange).toBe(false);
+    const hers = (await viewTaskEditor(bed.context, marit, 'crane-lift-our-way')).content;
+    expect((await viewTaskEditor(bed.context, marit, 'crane-lift-our-way')).mayChange).toBe(false);
     expect(await refusal(shelveTask(bed.context, marit, hers))).toBe('notAllowed');
     expect(await refusal(startTask(bed.context, teodor, { from: 'crane-lift', title: 'Mine' }))).toBe('notAllowed');
-    expect((await viewBench(bed.context, teodor, 'crane-lift')).mayChange).toBe(false);
+    expect((await viewTaskEditor(bed.context, teodor, 'crane-lift')).mayChange).toBe(false);
   });
 
   it('lets two people begin a task of the same name: both can put theirs into the library', async () => {
     const hers = await startTask(bed.context, ines, { from: 'wall-push', title: 'Same name' });
     const theirs = await startTask(bed.context, marit, { from: 'wall-push', title: 'Same name' });
     expect([hers.slug, theirs.slug]).toEqual(['same-name', 'same-name-2']);
-    expect(await shelveTask(bed.context, ines, (await viewBench(bed.context, ines, hers.slug)).content)).toEqual({ number: 1 });
-    expect(await shelveTask(bed.context, marit, (await viewBench(bed.context, marit, theirs.slug)).content)).toEqual({ number: 1 });
+    expect(await shelveTask(bed.context, ines, (await viewTaskEditor(bed.context, ines, hers.slug)).content)).toEqual({ number: 1 });
+    expect(await shelveTask(bed.context, marit, (await viewTaskEditor(bed.context, marit, theirs.slug)).content)).toEqual({ number: 1 });
   });
 
   it('takes no pack in over what lies on another’s bench', async () => {
     const { slug } = await startTask(bed.context, ines, { from: 'wall-push', title: 'On my bench' });
     const pack = (await exportPack(bed.context, marit, ['wall-push'])).replaceAll('"wall-push"', `"${slug}"`);
     expect(await importPack(bed.context, marit, pack)).toEqual({ ok: false, faults: [], taken: [slug] });
-    expect((await viewBench(bed.context, ines, slug)).mayChange).toBe(true);
+    expect((await viewTaskEditor(bed.context, ines, slug)).mayChange).toBe(true);
   });
 
   it('keeps each person’s bench to themselves', async () => {
     await copyOf('tile-the-roof', 'Only mine');
     expect((await viewLibrary(bed.context, marit)).onBench.map((draft) => draft.slug)).not.toContain('only-mine');
-    expect(await refusal(viewBench(bed.context, marit, 'only-mine'))).toBe('notFound');
-    expect(await refusal(viewBench(bed.context, ines, 'never-heard-of'))).toBe('notFound');
+    expect(await refusal(viewTaskEditor(bed.context, marit, 'only-mine'))).toBe('notFound');
+    expect(await refusal(viewTaskEditor(bed.context, ines, 'never-heard-of'))).toBe('notFound');
   });
 
   it('says when another version came since the work began', async () => {
     const copy = await copyOf('wall-push', 'Raced');
     await shelveTask(bed.context, ines, copy);
-    await keepDraft(bed.context, ines, copy);
+    await storeDraft(bed.context, ines, copy);
     // A second window shelves first, as a pack does: straight past the draft.
     expect((await importPack(bed.context, ines, await exportPack(bed.context, ines, ['raced']))).ok).toBe(true);
     expect(await refusal(shelveTask(bed.context, ines, copy))).toBe('staleTask');
-    expect((await viewBench(bed.context, ines, 'raced')).draftSavedAt).not.toBeNull();
+    expect((await viewTaskEditor(bed.context, ines, 'raced')).draftSavedAt).not.toBeNull();
   });
 });
 
@@ -180,7 +180,7 @@ describe('for whom a task stands in the library', () => {
     const before = await keys();
     await setShelf(bed.context, ines, { slug, shelf: 'owner' });
     expect([await seenBy(ines), await seenBy(marit), (await keys()) === before]).toEqual([true, false, false]);
-    expect(await refusal(viewBench(bed.context, marit, slug))).toBe('notFound');
+    expect(await refusal(viewTaskEditor(bed.context, marit, slug))).toBe('notFound');
     await setShelf(bed.context, ines, { slug, shelf: 'nobody' });
     expect([await seenBy(ines), await seenBy(marit)]).toEqual([false, false]);
     expect((await viewLibrary(bed.context, ines)).tasks.find((task) => task.slug === slug)).toMatchObject({ shelf: 'nobody' });

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import mariadb, { type Connection } from 'mariadb';
 import { instant } from '@/core/calendar';
-import { addSchool, addTaskVersion, changePostMinutes, inTransaction, migrator, openDatabase, setUpWorkplace, type Database } from '@/db';
+import { addSchool, addTaskVersion, changeHoldMinutes, inTransaction, migrator, openDatabase, setUpWorkplace, type Database } from '@/db';
 import { readDatabaseUrl } from '@/db/databaseUrl';
 import { runSql } from '../../scripts/sql';
 import { loadLibrary } from '../../library/loadLibrary';
@@ -22,7 +22,7 @@ export async function makeTemplate(base: string): Promise<void> {
       await addSchool(work, 'Millbeck Early Years', 'Tue, Thu');
       await setUpWorkplace(work, { emergencyNumber: '911', timeZone: ZONE });
       // What is sent goes out at once, but where a test says otherwise.
-      await changePostMinutes(work, 0);
+      await changeHoldMinutes(work, 0);
       for (const content of loadLibrary()) await addTaskVersion(work, content, NOON);
     });
   });

@@ -2,8 +2,8 @@ import { plannedDoseOf } from '@/core/tasks';
 import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { addDays, calendarDay, calendarDayInZone, instant, type Instant } from '@/core/calendar';
-import { EMPTY_RECORD, type Role } from '@/core/child';
-import type { ProgramDraft } from '@/core/program';
+import { EMPTY_RECORD, type Role } from '@/core/students';
+import type { ProgramDraft } from '@/core/programs';
 import { seededRandom } from '@/core/random';
 import {
   addChild,
@@ -25,7 +25,7 @@ import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
 import type { PersonActor } from '@/server/actor';
 import { createContext, type Context, type ContextParts } from '@/server/context';
-import { USUAL_HOUSE } from '@/server/house';
+import { DEFAULT_INSTALLATION } from '@/server/installationSettings';
 import { runDue } from '@/server/jobs/runDue';
 import { addressOf, type PhoneText } from '@/server/ports';
 import { sendProgram } from '@/server/programs/sendProgram';
@@ -87,7 +87,7 @@ export async function newTestBed(change: { parts?: Partial<ContextParts>; pool?:
     solver,
     media: new FolderMedia(path.join(folder, 'media')),
     workshop,
-    house: USUAL_HOUSE,
+    house: DEFAULT_INSTALLATION,
     origin: ORIGIN,
     linkSecret: 'a secret of the tests',
     ...change.parts,

@@ -1,13 +1,13 @@
 import { addDays, calendarDayInZone, mondayOf } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { enterSlip } from '@/server/logbook/enterSlip';
-import { viewEntry } from '@/server/logbook/viewEntry';
+import { enterSlip } from '@/server/reports/enterSlip';
+import { viewEntry } from '@/server/reports/viewEntry';
 import { paperOfChild } from '@/server/programs/makePaper';
 import { viewPapers } from '@/server/programs/viewPapers';
-import { receiveText } from '@/server/replies/receiveText';
+import { receiveText } from '@/server/reports/replies/receiveText';
 import { addressOf } from '@/server/ports';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
 import { compose as composePaper } from '@/app/paperWords';
 import { newTestBed, ZONE, type TestBed } from './testBed';
 
@@ -25,7 +25,7 @@ beforeEach(async () => {
 });
 afterEach(() => bed.close());
 
-const toDo = async (actor = pim) => (await viewRounds(bed.context, actor, null)).toDo;
+const toDo = async (actor = pim) => (await viewReview(bed.context, actor, null)).toDo;
 const print = () => paperOfChild(bed.context, pim, childId, {}, composePaper);
 const one = [{ childId: expect.any(Number), name: 'Odalys V.' }];
 
@@ -61,7 +61,7 @@ describe('an assistant’s to-do', () => {
     const slip = { childId, entryId: '0193c000-0000-4000-8000-000000000001', way: 'paper', words: 'her thumb is swollen', boxes: [box] };
     await enterSlip(bed.context, pim, slip);
     expect(await toDo()).toMatchObject({ slips: [], texts: 1, hurt: one });
-    const { here } = await viewRounds(bed.context, pim, null);
+    const { here } = await viewReview(bed.context, pim, null);
     await decide(bed.context, pim, { childId, key: here!.decision.key, answer: 'seen', expectedVersion: 1 });
     expect((await toDo())!.hurt).toEqual([]);
     expect(await toDo(ines)).toBeNull();
@@ -73,7 +73,7 @@ describe('what a colleague decided', () => {
     const marit = await bed.person('Marit Oyelaran-Voss', 'supervisor');
     await bed.share(childId, marit, 'shared');
     bed.passDays(9);
-    const { here } = await viewRounds(bed.context, marit, null);
+    const { here } = await viewReview(bed.context, marit, null);
     await decide(bed.context, marit, {
       childId,
       key: here!.decision.key,
@@ -83,7 +83,7 @@ describe('what a colleague decided', () => {
       reason: 'Nana will look',
     });
     const told = async (actor: PersonActor) =>
-      (await viewRounds(bed.context, actor, null)).colleagues.map(({ decidedByName, answer, childId: whose }) => [
+      (await viewReview(bed.context, actor, null)).colleagues.map(({ decidedByName, answer, childId: whose }) => [
         decidedByName,
         answer,
         whose,

@@ -1,8 +1,8 @@
-import { deleteChild } from '@/server/caseload/deleteChild';
-import { viewYard } from '@/server/caseload/viewYard';
+import { deleteChild } from '@/server/students/deleteChild';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { sendProgram } from '@/server/programs/sendProgram';
-import { decide } from '@/server/rounds/decide';
-import { viewRounds } from '@/server/rounds/viewRounds';
+import { decide } from '@/server/review/decide';
+import { viewReview } from '@/server/review/viewReview';
 import type { PersonActor } from '@/server/actor';
 import { newTestBed, refusal, type TestBed } from './testBed';
 
@@ -32,7 +32,7 @@ const versions = () => bed.read<{ number: number }>('SELECT number FROM program_
 describe('two people at once', () => {
   it('regrading: one makes the next version, the other is told, nothing is overwritten', async () => {
     await makeReady();
-    const here = (await viewRounds(bed.context, ines, null)).here!;
+    const here = (await viewReview(bed.context, ines, null)).here!;
     const input = { childId, key: here.decision.key, answer: 'up', expectedVersion: here.program.number };
     const answers = await Promise.all([refusal(decide(bed.context, ines, input)), refusal(decide(bed.context, marit, input))]);
     expect(answers.sort()).toEqual(['not refused', 'staleDecision']);
@@ -50,7 +50,7 @@ describe('two people at once', () => {
 
   it('one regrades while the other had the builder open: the builder is told', async () => {
     await makeReady();
-    const here = (await viewRounds(bed.context, ines, null)).here!;
+    const here = (await viewReview(bed.context, ines, null)).here!;
     await decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 1 });
     expect(await refusal(bed.send(marit, childId, 1))).toBe('staleVersion');
     expect(await versions()).toHaveLength(2);
@@ -58,7 +58,7 @@ describe('two people at once', () => {
 
   it('a decision looked at under an older version does not regrade the newer one', async () => {
     await makeReady();
-    const here = (await viewRounds(bed.context, ines, null)).here!;
+    const here = (await viewReview(bed.context, ines, null)).here!;
     expect(await refusal(decide(bed.context, ines, { childId, key: here.decision.key, answer: 'up', expectedVersion: 0 }))).toBe(
       'staleVersion',
     );
@@ -150,8 +150,8 @@ describe('screens ask in a constant number of queries', () => {
   };
 
   it('however many children there are', async () => {
-    const yard = () => viewYard(bed.context, ines, EVERYONE);
-    const rounds = () => viewRounds(bed.context, ines, null);
+    const yard = () => viewCaseload(bed.context, ines, EVERYONE);
+    const rounds = () => viewReview(bed.context, ines, null);
     await yard();
     const [yardOfOne, roundsOfOne] = [await queriesOf(yard), await queriesOf(rounds)];
     for (let count = 0; count < 7; count += 1) await bed.send(ines, await bed.child(ines));

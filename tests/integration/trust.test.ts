@@ -4,11 +4,18 @@ import { instant } from '@/core/calendar';
 import { auditChain, inTransaction, migrator, openDatabase } from '@/db';
 import { grantToServe } from '@/db/grants';
 import { runDue } from '@/server/jobs/runDue';
-import { acceptInvitation, inviteFirst } from '@/server/people/invitations';
-import { giveFactor, offerFactor, stepOfCode, takeFactorOff, takeFactorOffOf, takeFactorOn } from '@/server/people/secondFactor';
-import { actorOfToken, confirm, halfSignedIn } from '@/server/people/sessions';
-import { signIn, type OpenedSession } from '@/server/people/signIn';
-import { seal, unseal } from '@/server/people/seal';
+import { acceptInvitation, inviteFirst } from '@/server/accounts/invitations';
+import {
+  giveFactor,
+  offerFactor,
+  stepOfCode,
+  disableSecondFactor,
+  disableSecondFactorOf,
+  enableSecondFactor,
+} from '@/server/accounts/secondFactor';
+import { actorOfToken, confirm, halfSignedIn } from '@/server/accounts/sessions';
+import { signIn, type OpenedSession } from '@/server/accounts/signIn';
+import { seal, unseal } from '@/server/accounts/encryptAtRest';
 import { setEmergencyNumber, setKeeping, setSignInRules, viewSettings } from '@/server/settings/workplace';
 import { runSql } from '../../scripts/sql';
 import { newTestBed, refusal, type TestBed } from './testBed';
@@ -187,7 +194,7 @@ describe('the second factor', () => {
     const { token } = await open();
     const actor = await actorOfToken(bed.context, token);
     const { secret, qr } = await offerFactor(bed.context, actor);
-    const codes = await takeFactorOn(bed.context, actor, codeAt(secret, bed.context.now()));
+    const codes = await enableSecondFactor(bed.context, actor, codeAt(secret, bed.context.now()));
     return { token, actor, secret, qr, codes };
   }
 
@@ -198,7 +205,7 @@ describe('the second factor', () => {
     expect(read).toMatch(/^otpauth:\/\/totp\/Yard%20Steps:ines%40tarrowhill\.example\?/);
     expect(new URL(read).searchParams.get('secret')).toBe(secret.replaceAll(' ', ''));
     await actorOfToken(bed.context, (await open()).token);
-    expect(await refusal(takeFactorOn(bed.context, actor, '000000'))).toBe('codeWrong');
+    expect(await refusal(enableSecondFactor(bed.context, actor, '000000'))).toBe('codeWrong');
     expect((await bed.read<{ secret: string }>('SELECT factor_secret AS secret FROM people'))[0]!.secret).not.toContain(
       secret.replaceAll(' ', ''),
     );
@@ -239,12 +246,12 @@ describe('the second factor', () => {
     const { actor, token } = await withFactor();
     const marit = await bed.person('Marit Oyelaran-Voss', 'supervisor');
     const other = await bed.person('Somebody Else');
-    expect(await refusal(takeFactorOffOf(bed.context, other, actor.personId))).toBe('notAllowed');
-    await takeFactorOffOf(bed.context, marit, actor.personId);
+    expect(await refusal(disableSecondFactorOf(bed.context, other, actor.personId))).toBe('notAllowed');
+    await disableSecondFactorOf(bed.context, marit, actor.personId);
     expect(await refusal(actorOfToken(bed.context, token))).toBe('signInNeeded');
     expect((await open()).needsFactor).toBe(false);
     const again = await withFactor();
-    await takeFactorOff(bed.context, again.actor);
+    await disableSecondFactor(bed.context, again.actor);
     expect((await open()).needsFactor).toBe(false);
     expect(await trailOf('factor.off')).toHaveLength(2);
   });
@@ -263,7 +270,7 @@ describe('the second factor', () => {
     const actor = await halfSignedIn(bed.context, half.token);
     expect(await refusal(giveFactor(bed.context, actor, '000000'))).toBe('codeWrong');
     const { secret } = await offerFactor(bed.context, actor);
-    await takeFactorOn(bed.context, actor, codeAt(secret, bed.context.now()));
+    await enableSecondFactor(bed.context, actor, codeAt(secret, bed.context.now()));
     await actorOfToken(bed.context, half.token);
   });
 

@@ -9,7 +9,7 @@ import { ExportFolder } from '@/outside/exportFolder';
 import { FolderMedia } from '@/outside/folderMedia';
 import type { PersonActor } from '@/server/actor';
 import { checkExport, exportWhole, importWhole, type ImportRefusal } from '@/server/exchange/wholeWorkplace';
-import { takeClip } from '@/server/media/takeClip';
+import { takeClip } from '@/server/videos/takeClip';
 import { writeGoal } from '@/server/goals/writeGoal';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { viewFamily } from '@/server/reports/viewFamily';

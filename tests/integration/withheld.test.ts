@@ -9,8 +9,8 @@ import type { PersonActor } from '@/server/actor';
 import { kitsForFile } from '@/server/kits/kitsForFile';
 import { paperOfChild } from '@/server/programs/makePaper';
 import { practiceCalendar } from '@/server/programs/practiceCalendar';
-import { planReminders, tellReminders } from '@/server/messages/reminders';
-import { sheetsOfWeek } from '@/server/sheets/makeSheets';
+import { planReminders, saveReminders } from '@/server/messages/reminders';
+import { sheetsOfWeek } from '@/server/worksheets/makeSheets';
 import { kitsFile } from '@/ui/desk/kits/kitWords';
 import { newTestBed, ZONE, type TestBed } from './testBed';
 
@@ -49,7 +49,7 @@ async function kit(): Promise<string> {
 }
 async function reminder(): Promise<string> {
   const token = await bed.newestToken(childId);
-  await tellReminders(bed.context, token, { weekdays: [1, 2, 3, 4, 5, 6, 7], at: '17:00', afterSilence: false });
+  await saveReminders(bed.context, token, { weekdays: [1, 2, 3, 4, 5, 6, 7], at: '17:00', afterSilence: false });
   for (let hour = 0; hour < 24; hour += 1) {
     await inTransaction(bed.db, (work) => planReminders(work, bed.context));
     bed.at(instant(bed.context.now() + 3_600_000));

@@ -1,6 +1,6 @@
 import type { Skill } from '../vocabulary';
 import type { Dose } from './dose';
-import { reckonDose } from './reckonDose';
+import { calculateDose } from './calculateDose';
 
 export interface SkillTotal {
   readonly skill: Skill;
@@ -25,7 +25,7 @@ export function repetitionsBySkill(
     return total;
   };
   for (const { skill, dose, daysPerWeek } of tasks) {
-    const reckoned = reckonDose(dose, daysPerWeek);
+    const reckoned = calculateDose(dose, daysPerWeek);
     if (reckoned.unit === 'minutes') totalOf(skill).minutes += reckoned.perWeek;
     else totalOf(skill).perWeek += reckoned.perWeek;
     for (const { movement, perWeek } of reckoned.setUp) {

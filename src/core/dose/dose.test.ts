@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayTargetOf, doseAt, minutesOf, reckonDose, type Dose } from '.';
+import { dayTargetOf, doseAt, minutesOf, calculateDose, type Dose } from '.';
 
 const twist = { name: { en: 'lid twisted', es: 'tapa girada' }, skill: 'reciprocalHandUse', timesPerRound: 1 } as const;
 const dose = (change: Partial<Dose> = {}): Dose => ({
@@ -18,13 +18,13 @@ const dose = (change: Partial<Dose> = {}): Dose => ({
 
 describe('arithmetic of a dose (common practice, no source)', () => {
   it('five per hand needs ten bands', () => {
-    expect(reckonDose(dose({ piecesPerRepetition: 1 }), 5)).toMatchObject({ perHand: 5, perDay: 10, perWeek: 50, piecesPerDay: 10 });
+    expect(calculateDose(dose({ piecesPerRepetition: 1 }), 5)).toMatchObject({ perHand: 5, perDay: 10, perWeek: 50, piecesPerDay: 10 });
   });
 
   it('a lid opened and closed for three gluings is three twists each way', () => {
     const opened = { ...twist, name: { en: 'open', es: 'abrir' } };
     const closed = { ...twist, name: { en: 'close', es: 'cerrar' } };
-    const reckoned = reckonDose(dose({ rounds: 3, setUpMovements: [opened, closed] }), 4);
+    const reckoned = calculateDose(dose({ rounds: 3, setUpMovements: [opened, closed] }), 4);
     expect(reckoned.setUp.map(({ perDay, perWeek }) => [perDay, perWeek])).toEqual([
       [3, 12],
       [3, 12],
@@ -32,13 +32,13 @@ describe('arithmetic of a dose (common practice, no source)', () => {
   });
 
   it('counts minutes and pieces in their own units', () => {
-    expect(reckonDose(dose({ target: { kind: 'time', minutesPerRound: 2.5 }, hands: 'both' }), 3)).toMatchObject({
+    expect(calculateDose(dose({ target: { kind: 'time', minutesPerRound: 2.5 }, hands: 'both' }), 3)).toMatchObject({
       unit: 'minutes',
       perDay: 2.5,
       perWeek: 7.5,
       piecesPerDay: 0,
     });
-    expect(reckonDose(dose({ target: { kind: 'untilDone', pieces: 6 }, hands: 'preferred' }), 2)).toMatchObject({
+    expect(calculateDose(dose({ target: { kind: 'untilDone', pieces: 6 }, hands: 'preferred' }), 2)).toMatchObject({
       unit: 'pieces',
       perDay: 6,
       piecesPerDay: 6,
@@ -47,20 +47,20 @@ describe('arithmetic of a dose (common practice, no source)', () => {
 
   it('counts what is held by the times, and takes its seconds along', () => {
     const held = dose({ target: { kind: 'hold', times: 3, seconds: 5 }, rounds: 1, secondsEach: 7, hands: 'each' });
-    expect(reckonDose(held, 2)).toMatchObject({ unit: 'holds', perHand: 3, perDay: 6, perWeek: 12 });
+    expect(calculateDose(held, 2)).toMatchObject({ unit: 'holds', perHand: 3, perDay: 6, perWeek: 12 });
     // 2 set-up + 6 × (7 + 5) s + 1 tidy-up
     expect(minutesOf(held)).toBeCloseTo(2 + 72 / 60 + 1, 10);
   });
 
   it('asks for nothing where it only watches', () => {
-    expect(reckonDose(dose({ target: { kind: 'watch' } }), 5)).toMatchObject({ perDay: 0, perWeek: 0, piecesPerDay: 0 });
+    expect(calculateDose(dose({ target: { kind: 'watch' } }), 5)).toMatchObject({ perDay: 0, perWeek: 0, piecesPerDay: 0 });
     expect(dayTargetOf(dose({ target: { kind: 'watch' } }))).toBeNull();
     expect(dayTargetOf(dose())).toBe(10);
   });
 
   it('is that of the step, where the step has its own', () => {
     const planned = { ...dose(), atSteps: { 2: { hands: 'both' as const }, 3: { target: { kind: 'count' as const, perRound: 8 } } } };
-    expect([1, 2, 3].map((step) => reckonDose(doseAt(planned, step), 1).perDay)).toEqual([10, 5, 16]);
+    expect([1, 2, 3].map((step) => calculateDose(doseAt(planned, step), 1).perDay)).toEqual([10, 5, 16]);
   });
 
   it.each([
@@ -73,7 +73,7 @@ describe('arithmetic of a dose (common practice, no source)', () => {
     ['eight days', dose(), 8],
     ['minus one day', dose(), -1],
   ])('refuses %s', (_name, bad, days) => {
-    expect(() => reckonDose(bad, days)).toThrow(RangeError);
+    expect(() => calculateDose(bad, days)).toThrow(RangeError);
   });
 
   it('a day is the product of its factors, a week the sum of its days', () => {
@@ -84,7 +84,7 @@ describe('arithmetic of a dose (common practice, no source)', () => {
         fc.constantFrom('each', 'both', 'preferred'),
         fc.integer({ min: 0, max: 7 }),
         (perRound, rounds, hands, days) => {
-          const reckoned = reckonDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
+          const reckoned = calculateDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
           expect(reckoned.perDay).toBe(reckoned.perRound * reckoned.handTurns * reckoned.rounds);
           expect(reckoned.perWeek).toBe(reckoned.perDay * days);
           expect(reckoned.perDay).toBe(reckoned.perHand * reckoned.handTurns);

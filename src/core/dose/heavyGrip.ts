@@ -1,6 +1,6 @@
 import { requireAtLeast, requireWhole } from '../whole';
 import type { Dose } from './dose';
-import { reckonDose } from './reckonDose';
+import { calculateDose } from './calculateDose';
 
 /** Firm repetitions on one day, over all tasks. Common practice, no published source; a setting of the workplace later. */
 export const HEAVY_GRIP_CAP = 40;
@@ -36,6 +36,6 @@ export function checkHeavyGrip(
 
 /** Firm repetitions of a day; time is turned into repetitions by the seconds that each takes. */
 function repetitionsOf(dose: Dose): number {
-  const reckoned = reckonDose(dose, 1);
+  const reckoned = calculateDose(dose, 1);
   return reckoned.unit === 'minutes' ? Math.round((reckoned.perDay * 60) / Math.max(1, dose.secondsEach)) : reckoned.perDay;
 }

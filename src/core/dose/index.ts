@@ -1,7 +1,7 @@
 export { doseAt, doseSchemaOf, handTurns, plannedDoseSchema, stepDoseSchema, unitOf, withStepDose } from './dose';
 export type { Dose, DoseHands, DoseTarget, DoseUnit, PlannedDose, SetUpMovement, StepDose } from './dose';
-export { dayTargetOf, reckonDose } from './reckonDose';
-export type { ReckonedDose } from './reckonDose';
+export { dayTargetOf, calculateDose } from './calculateDose';
+export type { CalculatedDose } from './calculateDose';
 export { minutesOf } from './minutesOf';
 export { observedPace } from './observedPace';
 export { repetitionsBySkill } from './bySkill';

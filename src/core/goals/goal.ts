@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseCalendarDay, type CalendarDay } from '../calendar';
-import { HELP_LEVELS } from '../sessions';
+import { HELP_LEVELS } from '../reports';
 import { SKILLS } from '../vocabulary';
 
 const day = z.string().transform((text, context): CalendarDay => {

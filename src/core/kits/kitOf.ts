@@ -1,8 +1,8 @@
 import { daysFromTo, weekdayOf, type CalendarDay } from '../calendar';
-import { doseAt, reckonDose } from '../dose';
+import { doseAt, calculateDose } from '../dose';
 import { groupBy } from '../groupBy';
 import { matchHome } from '../materials';
-import type { ProgramTask } from '../program';
+import type { ProgramTask } from '../programs';
 import { judgeSafety, safeSubstitutes, thingsAt, type ChildForSafety } from '../safety';
 import type { Material, TaskContent } from '../tasks';
 import type { LocalText } from '../text';
@@ -44,7 +44,7 @@ export interface KitLine {
   readonly instead: LocalText | null;
 }
 
-export interface KitWish {
+export interface KitOptions {
   readonly child: ChildForSafety & { readonly materialsAtHome: readonly string[] };
   readonly tasks: readonly Pick<ProgramTask, 'taskId' | 'content' | 'step' | 'chooseFrom' | 'chooseTo' | 'weekdays' | 'dose'>[];
   /** Both included. */
@@ -57,7 +57,7 @@ export interface KitWish {
  * lasts is counted once, by the task that needs most of it, since tasks are done one after the other; what is used up adds up over tasks and sessions; what
  * runs out is counted by the sessions that one of it lasts for. Our own definition.
  */
-export function kitOf({ child, tasks, from, to }: KitWish): KitLine[] {
+export function kitOf({ child, tasks, from, to }: KitOptions): KitLine[] {
   const days = daysFromTo(from, to).map(weekdayOf);
   const needs = tasks.flatMap((task) => {
     const sessions = days.filter((day) => task.weekdays.includes(day)).length;
@@ -108,9 +108,9 @@ function isStopped(task: TaskContent, material: Material, child: ChildForSafety)
 }
 
 /** Of one session: the task's own count; where pieces are prepared for each repetition, as many as this child's dose takes. A dose that counts none, minutes, say, leaves the task's own count. */
-function eachOf(material: Material, { content, dose, step }: KitWish['tasks'][number]): number {
-  const own = reckonDose(doseAt(dose, step), 1).piecesPerDay;
-  const usual = reckonDose(content.dose, 1).piecesPerDay;
+function eachOf(material: Material, { content, dose, step }: KitOptions['tasks'][number]): number {
+  const own = calculateDose(doseAt(dose, step), 1).piecesPerDay;
+  const usual = calculateDose(content.dose, 1).piecesPerDay;
   const isPiece = usual > 0 && material.count === usual && kindOfThing(material) === 'usedUp';
   return isPiece && own > 0 ? own : material.count;
 }

@@ -1,6 +1,6 @@
 import { loadLibrary } from '../../../library/loadLibrary';
 import { addDays, calendarDay, daysFromTo, weekdayOf } from '../calendar';
-import { doseAt, reckonDose } from '../dose';
+import { doseAt, calculateDose } from '../dose';
 import { plannedDoseOf } from '../tasks';
 import { seededRandom } from '../random';
 import { kindOfThing, mayTravel, SPARE_SHARE } from './things';
@@ -40,9 +40,9 @@ describe('what a bag holds', () => {
   });
 
   it('follows the child’s own dose where a piece is prepared for each repetition', () => {
-    const usual = reckonDose(library.find(({ slug }) => slug === 'cut-the-planks')!.dose, 1).piecesPerDay;
+    const usual = calculateDose(library.find(({ slug }) => slug === 'cut-the-planks')!.dose, 1).piecesPerDay;
     const more = given('cut-the-planks', [1, 2], 9);
-    const pieces = reckonDose(doseAt(more.dose, 2), 1).piecesPerDay;
+    const pieces = calculateDose(doseAt(more.dose, 2), 1).piecesPerDay;
     expect(pieces).not.toBe(usual);
     const card = more.content.materials.find(({ count }) => count === usual)!;
     expect(line([more], card.id)).toMatchObject({ count: pieces * 2 });
@@ -105,8 +105,8 @@ describe('what a bag holds', () => {
             for (const material of task.content.materials.filter(({ id }) => id === thing)) {
               if ((material.steps?.from ?? 1) > task.chooseTo || (material.steps?.to ?? 12) < task.chooseFrom || material.optional)
                 continue;
-              const usual = reckonDose(task.content.dose, 1).piecesPerDay;
-              const own = reckonDose(doseAt(task.dose, task.step), 1).piecesPerDay;
+              const usual = calculateDose(task.content.dose, 1).piecesPerDay;
+              const own = calculateDose(doseAt(task.dose, task.step), 1).piecesPerDay;
               const each = kind === 'usedUp' && usual > 0 && material.count === usual ? Math.max(1, own) : material.count;
               sum += each;
               most = Math.max(most, each);
@@ -173,7 +173,7 @@ describe('rules of a bag, one by one, on a task made up for them', () => {
 
   it('keeps the task’s own count where the child’s dose counts no pieces', () => {
     const planks = given('cut-the-planks', [1]);
-    const usual = reckonDose(planks.content.dose, 1).piecesPerDay;
+    const usual = calculateDose(planks.content.dose, 1).piecesPerDay;
     const timed = { ...planks, dose: { ...planks.dose, target: { kind: 'time' as const, minutesPerRound: 2 }, atSteps: undefined } };
     const card = planks.content.materials.find(({ count }) => count === usual)!;
     expect(kitOf({ child, tasks: [timed], from: monday, to: sunday }).find((each) => each.thing === card.id)!.count).toBe(usual);

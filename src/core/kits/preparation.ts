@@ -1,6 +1,6 @@
 import { daysFromTo, weekdayOf, type CalendarDay } from '../calendar';
 import { doseAt } from '../dose';
-import type { ProgramTask } from '../program';
+import type { ProgramTask } from '../programs';
 import type { LocalText } from '../text';
 import type { KitLine } from './kitOf';
 

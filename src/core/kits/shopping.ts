@@ -1,4 +1,4 @@
-import type { PaperSize } from '../paper';
+import type { PaperSize } from '../print';
 import { requireAbove, requireWhole } from '../whole';
 
 /** Sizes of sheets: ISO 216 for A4, ANSI A for letter, in mm. */

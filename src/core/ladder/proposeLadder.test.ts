@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { compareGrades, demandOf, KNOB_IDS, type Grade, type KnobKey, type TaskKnob } from '../knobs';
-import { checkLadder, proposeLadder, type LadderWish } from '.';
+import { checkLadder, proposeLadder, type LadderOptions } from '.';
 
 const level = (measures?: { openingMm: number; distanceMm: number }) => ({ en: 'x', es: 'x', ...(measures ? { measures } : {}) });
 const knobsOf = (levels: readonly number[], weights: readonly number[]): TaskKnob[] =>
   levels.map((count, index) => ({ knob: KNOB_IDS[index]!, levels: Array.from({ length: count }, () => level()), weight: weights[index]! }));
 
 /** Every chain of single-knob moves of exactly so many steps, that way, found by trying all. */
-function allChains(wish: LadderWish, way: 1 | -1, steps: number): Grade[][] {
+function allChains(wish: LadderOptions, way: 1 | -1, steps: number): Grade[][] {
   if (steps === 0) return [[]];
   const go = (grade: Grade, left: number): Grade[][] => {
     if (left === 0) return [[]];
@@ -23,7 +23,7 @@ function allChains(wish: LadderWish, way: 1 | -1, steps: number): Grade[][] {
   return go(wish.start, steps);
 }
 
-function leastUnevenness(wish: LadderWish): number | null {
+function leastUnevenness(wish: LadderOptions): number | null {
   const downs = allChains(wish, -1, wish.easierSteps);
   const ups = allChains(wish, 1, wish.harderSteps);
   let least: number | null = null;
@@ -49,7 +49,7 @@ const someWish = fc
     offered: fc.option(fc.subarray([0, 1, 2, 3], { minLength: 1 }), { nil: null }),
     measured: fc.boolean(),
   })
-  .map(({ sizes, weights, starts, easierSteps, harderSteps, offered, measured }): LadderWish => {
+  .map(({ sizes, weights, starts, easierSteps, harderSteps, offered, measured }): LadderOptions => {
     const knobs = knobsOf(sizes, weights).map((knob, index) =>
       measured && index === 0
         ? { ...knob, levels: knob.levels.map((_, place) => level({ openingMm: 80 / 2 ** place, distanceMm: 200 })) }
@@ -61,7 +61,7 @@ const someWish = fc
       start,
       easierSteps,
       harderSteps,
-      ...(offered ? { offered: { [knobs[0]!.knob]: offered } as LadderWish['offered'] } : {}),
+      ...(offered ? { offered: { [knobs[0]!.knob]: offered } as LadderOptions['offered'] } : {}),
     };
   });
 

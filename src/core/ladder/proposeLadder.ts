@@ -11,7 +11,7 @@ import {
   type TaskKnob,
 } from '../knobs';
 
-export interface LadderWish {
+export interface LadderOptions {
   readonly knobs: readonly TaskKnob[];
   readonly start: Grade;
   /** Levels that this home can offer, by knob; all where nothing is said. */
@@ -70,7 +70,7 @@ const MOST_LEVELS = 10;
  * @throws RangeError for more than 12 knobs, one given twice, fewer than 2 or more than 10 levels of one, a weight that is
  * not above 0, steps outside 0 to 6, or a start off the knobs.
  */
-export function proposeLadder(wish: LadderWish): ProposedLadder {
+export function proposeLadder(wish: LadderOptions): ProposedLadder {
   refuseBadWish(wish);
   const down = bestWay(wish, 'easier');
   const up = bestWay(wish, 'harder');
@@ -91,7 +91,7 @@ export function proposeLadder(wish: LadderWish): ProposedLadder {
   };
 }
 
-function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderWish): void {
+function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderOptions): void {
   requireWhole('The count of knobs', knobs.length, 1, MOST_KNOBS);
   for (const steps of [easierSteps, harderSteps]) requireWhole('The count of steps one way', steps, 0, MOST_STEPS);
   knobs.forEach(({ knob, levels, weight = 1 }, index) => {
@@ -124,13 +124,13 @@ interface Way {
 }
 
 /** The chains that rise at every step, unless only falling ones go further. */
-function bestWay(wish: LadderWish, way: 'easier' | 'harder'): Way {
+function bestWay(wish: LadderOptions, way: 'easier' | 'harder'): Way {
   const rising = searchWay(wish, way, true);
   const any = rising.usedUp.length ? searchWay(wish, way, false) : rising;
   return any.depth > rising.depth ? any : rising;
 }
 
-function searchWay(wish: LadderWish, way: 'easier' | 'harder', risingOnly: boolean): Way {
+function searchWay(wish: LadderOptions, way: 'easier' | 'harder', risingOnly: boolean): Way {
   const { knobs } = wish;
   const wanted = way === 'easier' ? wish.easierSteps : wish.harderSteps;
   const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));

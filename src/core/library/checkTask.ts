@@ -1,4 +1,4 @@
-import { checkHeavyGrip, HEAVY_GRIP_CAP, minutesOf, reckonDose } from '../dose';
+import { checkHeavyGrip, HEAVY_GRIP_CAP, minutesOf, calculateDose } from '../dose';
 import { checkAmountWords } from './checkAmountWords';
 import { checkStandsAlone } from './checkStandsAlone';
 import { isFieldKnob, type KnobKey } from '../knobs';
@@ -124,7 +124,7 @@ function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
   const [over] = checkHeavyGrip([{ dose, weekdays: [1] }]);
   if (over?.code === 'heavyGripOverCap')
     findings.push({ severity: 'warning', path: 'dose', code: 'heavyOverCap', repetitions: over.repetitions, cap: HEAVY_GRIP_CAP });
-  const { piecesPerDay, unit } = reckonDose(dose, 1);
+  const { piecesPerDay, unit } = calculateDose(dose, 1);
   // Sheets and bands are counted by the piece; water and clay are not, and have a count of one.
   if (unit === 'repetitions' && piecesPerDay > 1 && materials.every(({ count }) => count < piecesPerDay))
     findings.push({ severity: 'note', path: 'dose', code: 'noPiecesMaterial', pieces: piecesPerDay });

@@ -7,7 +7,7 @@ import type { Material, TaskContent } from '../tasks';
 import { plain } from '../text';
 
 /** What is looked for; a field that is not given asks for nothing. */
-export interface TaskWish {
+export interface TaskOptions {
   /** Words of title, skill or material, in any order. */
   readonly search?: string | undefined;
   /** As main skill, or among the others. */
@@ -30,7 +30,7 @@ export interface TaskWish {
  */
 export function findTasks<Found extends { readonly content: TaskContent }>(
   tasks: readonly Found[],
-  wish: TaskWish,
+  wish: TaskOptions,
   wordsOf: (task: TaskContent) => string = () => '',
 ): Found[] {
   const words = plain(wish.search ?? '')
@@ -45,7 +45,7 @@ export function findTasks<Found extends { readonly content: TaskContent }>(
   return wish.skill ? found.sort((a, b) => Number(b.content.skill === wish.skill) - Number(a.content.skill === wish.skill)) : found;
 }
 
-function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand, bundle }: TaskWish): boolean {
+function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand, bundle }: TaskOptions): boolean {
   if (bundle && !(BUNDLES.find(({ id }) => id === bundle)!.slugs as readonly string[]).includes(task.slug)) return false;
   if (skill && task.skill !== skill && !task.otherSkills.includes(skill)) return false;
   if (ageYears !== undefined && (ageYears < task.ages.fromYears || ageYears > task.ages.toYears)) return false;

@@ -3,7 +3,7 @@ export type { TaskFinding } from './checkTask';
 export { BUNDLES } from './bundles';
 export type { BundleId } from './bundles';
 export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';
-export type { TaskWish } from './findTasks';
+export type { TaskOptions } from './findTasks';
 export { LEADING, leadsTo } from './leadsTo';
 export type { Lead } from './leadsTo';
 export { thingsOf } from './thingsOf';

@@ -1,7 +1,7 @@
 import type { CalendarDay } from '../calendar';
 import { valuesOf, type GoalContent } from '../goals';
-import type { Measurement } from '../measuring';
-import type { DatedSession } from '../sessions';
+import type { Measurement } from '../measurements';
+import type { DatedSession } from '../reports';
 import { pointOfMeasurement, pointOfReport, type SourcedPoint } from './goalData';
 import { nonoverlapOfAllPairs, type Nonoverlap } from './nap';
 import { goalStanding, type GoalStanding } from './standing';

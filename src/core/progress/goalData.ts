@@ -1,6 +1,6 @@
 import type { GoalMeasure } from '../goals';
-import { HELP_LEVELS, outcomeOf, type DatedSession } from '../sessions';
-import type { Measurement } from '../measuring';
+import { HELP_LEVELS, outcomeOf, type DatedSession } from '../reports';
+import type { Measurement } from '../measurements';
 import type { GoalPoint } from './standing';
 
 /** A day of a goal, and the row of the log that it is made of. */

@@ -1,9 +1,9 @@
 import { practiceOf, type Practice } from '../adherence';
-import { EVIDENCE_DAYS, remember, suggestStep, triesAt, type Rule, type Suggestion } from '../advancing';
+import { EVIDENCE_DAYS, remember, suggestStep, triesAt, type Rule, type Suggestion } from '../stepRules';
 import { addDays, type CalendarDay } from '../calendar';
 import { groupBy } from '../groupBy';
-import { daysAtSteps, plannedSpans, type GradeChange, type SentVersion } from '../program';
-import { outcomeOf, OUTCOMES, type DatedSession, type Outcome, type OutcomeSettings } from '../sessions';
+import { daysAtSteps, plannedSpans, type GradeChange, type SentVersion } from '../programs';
+import { outcomeOf, OUTCOMES, type DatedSession, type Outcome, type OutcomeSettings } from '../reports';
 
 /** A report as the log keeps it. */
 export interface LoggedSession extends DatedSession {

@@ -1,4 +1,4 @@
-import type { Effort, HelpLevel, StopReason } from '../sessions';
+import type { Effort, HelpLevel, StopReason } from '../reports';
 import { BASE_LANGUAGE, type Language } from '../text';
 
 /**

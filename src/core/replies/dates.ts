@@ -1,6 +1,6 @@
 import { addDays, parseCalendarDay, type CalendarDay } from '../calendar';
 import type { Lexicon, ReplyLanguage } from './lexicon';
-import type { Token, TokensWish } from './tokens';
+import type { Token, TokensOptions } from './tokens';
 
 const MOST_DAYS_BACK = 14;
 
@@ -9,7 +9,7 @@ export function dateAt(
   pieces: readonly { readonly text: string }[],
   at: number,
   before: readonly Token[],
-  { today, language }: TokensWish,
+  { today, language }: TokensOptions,
   { months }: Lexicon,
 ): { tokens: Token[]; length: number } | null {
   const word = (offset: number) => pieces[at + offset]?.text ?? '';

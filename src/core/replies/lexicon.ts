@@ -1,4 +1,4 @@
-import type { Effort, HelpLevel, StopReason } from '../sessions';
+import type { Effort, HelpLevel, StopReason } from '../reports';
 
 /** What a word or a phrase of a reply stands for. */
 export type Meaning =

@@ -5,7 +5,7 @@ import { LEXICONS, languageOfReply, STOP_ELSEWHERE, type ReplyLanguage } from '.
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
 import { blank, isCount, readSegment, UNCLEAR, type Segment } from './readSegment';
 import { isPlan, isQuestion, wantsNoMore } from './intent';
-import { tokensOf, wordsOf, type Token, type TokensWish } from './tokens';
+import { tokensOf, wordsOf, type Token, type TokensOptions } from './tokens';
 import { codeLettersOf } from './codeLetters';
 
 export interface ReplyContext {
@@ -53,7 +53,7 @@ interface Apart {
 }
 
 /** Takes questions and plans out: they are no reports. A question with a mark that holds a figure and nothing else is left in, and in doubt. */
-function setApart(text: string, wish: TokensWish): Apart {
+function setApart(text: string, wish: TokensOptions): Apart {
   const clauses = text.match(/(?:[^.,;!?\n]|[.,](?=\d))+[.,;!?\n]*/gu) ?? [];
   const rest: string[] = [];
   const found = { isQuestion: false, isPlan: false, inDoubt: false };
@@ -79,7 +79,7 @@ function setApart(text: string, wish: TokensWish): Apart {
 const ELSEWHEN = /(?:^| )(?:after|before|later|then|instead|despues|luego|antes|apres|avant|depois|antes de)(?: |$)/;
 
 /** The tasks that were done when it hurt: where every clause with harm names just one, those; else none, which stands for all. */
-function hurtTasks(clauses: readonly DangerClause[], wish: TokensWish): number[] {
+function hurtTasks(clauses: readonly DangerClause[], wish: TokensOptions): number[] {
   const named = clauses.map(({ text }) => namedIn(tokensOf(text, wish).filter(isSurelyNamed)));
   const isSure = named.every((tasks) => tasks.length === 1) && !clauses.some(({ text }) => ELSEWHEN.test(wordsOf(text).join(' ')));
   return isSure ? [...new Set(named.flat())] : [];

@@ -1,5 +1,5 @@
 import type { CalendarDay } from '../calendar';
-import type { SessionFacts } from '../sessions';
+import type { SessionFacts } from '../reports';
 import type { DoseUnit } from '../dose';
 
 /** A task as a reply may name it. */

@@ -23,7 +23,7 @@ export type Token =
   | { readonly is: 'mark' }
   | { readonly is: 'word'; readonly word: string };
 
-export interface TokensWish {
+export interface TokensOptions {
   /** Whose words it is read by. */
   readonly language: ReplyLanguage;
   readonly letters: CodeLetters;
@@ -41,7 +41,7 @@ export function wordsOf(text: string): string[] {
 }
 
 /** What a text says piece by piece. Pure reading: nothing is concluded here. */
-export function tokensOf(text: string, wish: TokensWish): Token[] {
+export function tokensOf(text: string, wish: TokensOptions): Token[] {
   const pieces = [...readable(text).matchAll(/[\p{L}\d]+(?:[.,]5(?![\p{L}\d]))?(?:\/\d+)?|\n|[^\s\p{L}\d]/gu)].map((found) => ({
     text: found[0],
     // A sign before a figure: "-3", "7-8", "~6".
@@ -96,7 +96,7 @@ function tokenOf(meaning: Meaning, today: CalendarDay): Token {
 }
 
 /** "a" and "I" are words of English, "a" is one of Spanish: as letters of tasks they are looked at where they stand. */
-function isLetterOfTask(word: string, { tasks }: TokensWish): boolean {
+function isLetterOfTask(word: string, { tasks }: TokensOptions): boolean {
   return word.length === 1 && tasks.some(({ letter }) => letter?.toLowerCase() === word);
 }
 
@@ -107,7 +107,7 @@ function tokensOfPiece(
   before: readonly Token[],
   titles: ReadonlyMap<string, ReplyTask>,
   lexicon: Lexicon,
-  wish: TokensWish,
+  wish: TokensOptions,
 ): Token[] {
   const { text } = piece;
   if (/^[.,;!\n]$/.test(text)) return [{ is: 'mark' }];
@@ -128,7 +128,7 @@ function tokensOfPiece(
 }
 
 /** Letters as the slip has them: "a8wj", "bl5r5", "axu", "l5", "wj". */
-function codeTokens(word: string, before: readonly Token[], { letters, tasks }: TokensWish): Token[] | null {
+function codeTokens(word: string, before: readonly Token[], { letters, tasks }: TokensOptions): Token[] | null {
   const upper = word.toUpperCase();
   const answer = (letter: string): Token | null => {
     if (letters.help[letter]) return { is: 'help', level: letters.help[letter], byLetter: true };
@@ -193,7 +193,7 @@ function reversed(upper: string, left: string, right: string): Token[] | null {
   return found[2] === 'PM' || found[2] === 'AM' ? [] : [{ is: 'doubt' }];
 }
 
-function wordTokens(word: string, titles: ReadonlyMap<string, ReplyTask>, { phrases }: Lexicon, { tasks }: TokensWish): Token[] {
+function wordTokens(word: string, titles: ReadonlyMap<string, ReplyTask>, { phrases }: Lexicon, { tasks }: TokensOptions): Token[] {
   const letter = tasks.find((each) => word.length === 1 && each.letter === word.toUpperCase());
   if (letter) return [{ is: 'task', task: letter, byLetter: true, withCount: false }];
   if (/\d/.test(word)) return [{ is: 'doubt' }];
@@ -208,7 +208,7 @@ function wordTokens(word: string, titles: ReadonlyMap<string, ReplyTask>, { phra
 }
 
 /** The words by which each task is known: of its titles, those that no other task's title has. */
-function titleWords({ tasks }: TokensWish): ReadonlyMap<string, ReplyTask> {
+function titleWords({ tasks }: TokensOptions): ReadonlyMap<string, ReplyTask> {
   const known = new Map<string, ReplyTask | null>();
   for (const task of tasks) {
     const words = new Set(task.titles.flatMap((title) => wordsOf(title)));

@@ -1,4 +1,4 @@
-import { HELP_LEVELS, type HelpLevel } from '../sessions';
+import { HELP_LEVELS, type HelpLevel } from '../reports';
 import { SETTING_WORDS } from './settingWords';
 import { doseAtStep } from './doseAtStep';
 import { isNeededAt, knobOf, type TaskContent, type TaskLine } from './taskContent';

@@ -12,7 +12,7 @@ import {
 } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 import { shapesInOneLadder } from '../../../tests/fixtures/shapesInOneLadder';
-import { minutesOf, reckonDose } from '../dose';
+import { minutesOf, calculateDose } from '../dose';
 
 const library = [...loadLibrary(), ...shapesInOneLadder];
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
@@ -92,8 +92,8 @@ describe('settings where schools of thought differ change the task, not only a l
     const preferred = settled('crane-lift', { hands: 'preferred' });
     const both = settled('crane-lift', { hands: 'bothInTurn' });
     const across = settled('crane-lift', { hands: 'acrossMiddle' });
-    expect(reckonDose(preferred.dose, 5).perDay).toBe(5);
-    expect(reckonDose(both.dose, 5).perDay).toBe(10);
+    expect(calculateDose(preferred.dose, 5).perDay).toBe(5);
+    expect(calculateDose(both.dose, 5).perDay).toBe(10);
     expect(across.tableMap[0]!.place).toBe('otherSide');
     expect(across.tableMap[1]!.place).toBe('preferredSide');
     expect(says(across, 'the arm has to cross')).toBe(true);

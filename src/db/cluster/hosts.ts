@@ -2,10 +2,10 @@ import { connect as connectSocket, type Socket } from 'node:net';
 import type { Sequelize } from 'sequelize';
 import type { DatabaseAddress, Host } from '../databaseUrl';
 import { chooseHosts, WELL_MILLISECONDS, type HostState } from './chooseHosts';
-import { HostWatch } from './watchHost';
+import { HostMonitor } from './hostMonitor';
 
 /** The lines of one pool to its host. The driver alone can't break one off to a host that hangs: it asks that host to end it. */
-export class Lines {
+export class SocketRegistry {
   private sockets = new Set<Socket>();
 
   /** For the driver, which wants to be told of the line that is being opened. */
@@ -27,7 +27,7 @@ export class Lines {
 
 interface Place {
   readonly pool: Sequelize;
-  readonly watch: HostWatch;
+  readonly watch: HostMonitor;
   state: HostState;
 }
 
@@ -37,9 +37,9 @@ export class Hosts {
   /** Till each has been looked at for long enough nobody is sent anywhere. */
   readonly looked: Promise<unknown>;
 
-  constructor(address: DatabaseAddress, openPool: (host: Host, lines: Lines) => Sequelize) {
+  constructor(address: DatabaseAddress, openPool: (host: Host, lines: SocketRegistry) => Sequelize) {
     this.places = address.hosts.map((host) => {
-      const lines = new Lines();
+      const lines = new SocketRegistry();
       return this.place(address, host, lines, openPool(host, lines));
     });
     this.looked = this.lookOn();
@@ -74,9 +74,9 @@ export class Hosts {
     return this.places[chooseHosts(states, process.pid, performance.now())?.[what] ?? 0]!.pool;
   }
 
-  private place(address: DatabaseAddress, host: Host, lines: Lines, pool: Sequelize): Place {
+  private place(address: DatabaseAddress, host: Host, lines: SocketRegistry, pool: Sequelize): Place {
     let isFirst = true;
-    const watch = new HostWatch(address, host, (isReady) => {
+    const watch = new HostMonitor(address, host, (isReady) => {
       if (isFirst || place.state.isReady !== isReady) place.state = { isReady, since: performance.now() };
       isFirst = false;
       if (!isReady) lines.breakOff();

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { Watched } from '@/core/vocabulary';
-import type { BandSettings, MOfNSettings, StreakSettings, Suggestion } from '@/core/advancing';
+import type { BandSettings, MOfNSettings, StreakSettings, Suggestion } from '@/core/stepRules';
 import { calendarDay } from '@/core/calendar';
 import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
-import { taskChoicesSchema, type TaskChoices } from '@/core/program';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
+import { taskChoicesSchema, type TaskChoices } from '@/core/programs';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/reports';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
 /** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */

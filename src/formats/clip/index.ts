@@ -1,2 +1,2 @@
 export { readClip } from './readClip';
-export type { ClipIssue, ClipWish, ReadClip } from './readClip';
+export type { ClipIssue, ClipOptions, ReadClip } from './readClip';

@@ -15,7 +15,7 @@ import {
   type InputAudioTrack,
   type InputVideoTrack,
 } from 'mediabunny';
-import { CLIP_LIMITS } from '@/core/clips';
+import { CLIP_LIMITS } from '@/core/videos';
 import { bad, good, type Result } from '@/core/result';
 
 export type ClipIssue =
@@ -37,7 +37,7 @@ export interface ReadClip {
   readonly hasSound: boolean;
 }
 
-export interface ClipWish {
+export interface ClipOptions {
   readonly fromSeconds: number;
   readonly toSeconds: number | null;
   readonly isMuted: boolean;
@@ -51,7 +51,7 @@ const CODECS = { video: ['avc', 'hevc', 'vp8', 'vp9', 'av1'], audio: ['aac', 'op
  * picture before the wished span to its end: what the camera wrote beside them (place, device, time, words) is not.
  * @returns what is wrong with it, as data; of the wished span, whether it is long enough and not longer than a minute
  */
-export async function readClip(file: Uint8Array, wish: ClipWish): Promise<Result<ReadClip, ClipIssue>> {
+export async function readClip(file: Uint8Array, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
   if (file.length > CLIP_LIMITS.mostBytes) return bad({ code: 'clipTooLarge', bytes: file.length });
   const input = new Input({ formats: [MP4, QTFF, WEBM], source: new BufferSource(file) });
   try {
@@ -64,7 +64,7 @@ export async function readClip(file: Uint8Array, wish: ClipWish): Promise<Result
   }
 }
 
-async function read(input: Input, wish: ClipWish): Promise<Result<ReadClip, ClipIssue>> {
+async function read(input: Input, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
   const video = await input.getPrimaryVideoTrack();
   if (!video?.codec || !isOne(CODECS.video, video.codec)) return bad({ code: video ? 'notAClip' : 'clipHasNoPicture' });
   if (video.codedWidth * video.codedHeight > CLIP_LIMITS.mostPixels) return bad({ code: 'clipHasTooManyPixels' });

@@ -1,9 +1,9 @@
 import type { CalendarDay, Instant } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import type { GoalContent } from '@/core/goals';
-import type { ProgramVersion } from '@/core/program';
+import type { ProgramVersion } from '@/core/programs';
 import type { Danger } from '@/core/safety';
-import type { DatedSession, HelpLevel, ReportWay } from '@/core/sessions';
+import type { DatedSession, HelpLevel, ReportWay } from '@/core/reports';
 
 /** What is written of a child as FHIR: what the export knows of it, and no more than that asks for. */
 export interface FhirRecord {

@@ -12,9 +12,9 @@ import type {
   Reference,
   TimingRepeat,
 } from '@medplum/fhirtypes';
-import { nameOf } from '@/core/child';
-import { doseAt, reckonDose } from '@/core/dose';
-import type { ProgramTask } from '@/core/program';
+import { nameOf } from '@/core/students';
+import { doseAt, calculateDose } from '@/core/dose';
+import type { ProgramTask } from '@/core/programs';
 import { absent, EXTENSIONS, MISTAKE, ownCode, ownCodeSystems, planUrl, SIDES } from './codes';
 import type { FhirRecord } from './record';
 
@@ -72,7 +72,7 @@ function planDefinitionOf({ content, dose }: ProgramTask): PlanDefinition {
       prefix: String(index + 1),
       title: step.name.en,
       description: step.how.en,
-      textEquivalent: amountOf(reckonDose(doseAt(dose, index + 1), 1).perDay),
+      textEquivalent: amountOf(calculateDose(doseAt(dose, index + 1), 1).perDay),
     })),
   };
 }
@@ -97,7 +97,7 @@ function carePlanOf({ program, child, goals }: FhirRecord, subject: Reference<Pa
         status: isEnded ? ('completed' as const) : ('in-progress' as const),
         code: { text: content.title.en },
         instantiatesCanonical: [planUrl(content.slug)],
-        description: `Step ${step} of ${content.ladder.steps.length}: ${content.ladder.steps[step - 1]!.name.en}. The family may choose from ${chooseFrom} to ${chooseTo}. ${amountOf(reckonDose(doseAt(dose, step), 1).perDay)}.`,
+        description: `Step ${step} of ${content.ladder.steps.length}: ${content.ladder.steps[step - 1]!.name.en}. The family may choose from ${chooseFrom} to ${chooseTo}. ${amountOf(calculateDose(doseAt(dose, step), 1).perDay)}.`,
         scheduledTiming: { repeat: { dayOfWeek: weekdays.map((day) => WEEKDAYS[day - 1]!) as NonNullable<TimingRepeat['dayOfWeek']> } },
       },
     })),

@@ -1,5 +1,5 @@
-import { FAMILY_WAYS } from '@/core/child';
-import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS } from '@/core/sessions';
+import { FAMILY_WAYS } from '@/core/students';
+import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS } from '@/core/reports';
 import { DANGERS } from '@/core/safety';
 import { SKILLS } from '@/core/vocabulary';
 import type { OpenColumn, OpenKind, OpenTable } from './column';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lengthOfPath, parsePath } from '@/core/sheets';
+import { lengthOfPath, parsePath } from '@/core/worksheets';
 import { readOutline } from '.';
 import { draws } from '../../../tests/fixtures/deep';
 

@@ -1,6 +1,6 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import SVGPathCommander from 'svg-path-commander';
-import { flattened, outlineOf, type Curve, type Outline, type Point } from '@/core/sheets';
+import { flattened, outlineOf, type Curve, type Outline, type Point } from '@/core/worksheets';
 
 /** Why an SVG file gives no outline; `what` is the element or attribute, where it is one. */
 export interface OutlineFault {

@@ -1,4 +1,4 @@
-import type { Paper, PaperSize } from '@/core/paper';
+import type { Paper, PaperSize } from '@/core/print';
 import { Pen } from './pen';
 import { programPages } from './programPages';
 import { slipPage } from './slipPage';
@@ -7,7 +7,7 @@ import { slipPage } from './slipPage';
 export const PAPER_PARTS = ['all', 'program', 'slip'] as const;
 export type PaperPart = (typeof PAPER_PARTS)[number];
 
-export interface PaperPdfWish {
+export interface PaperPdfOptions {
   readonly size: PaperSize;
   readonly isLarge: boolean;
   readonly part: PaperPart;
@@ -17,7 +17,7 @@ export interface PaperPdfWish {
 }
 
 /** Papers of one or of many children in one file, each on pages of its own. Null where it was stopped. */
-export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, wish: PaperPdfWish): Promise<Uint8Array | null> {
+export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, wish: PaperPdfOptions): Promise<Uint8Array | null> {
   let pen: Pen | null = null;
   let done = 0;
   for await (const paper of papers) {

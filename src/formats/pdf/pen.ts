@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { PaperSize } from '@/core/paper';
+import type { PaperSize } from '@/core/print';
 
 const POINTS_PER_MM = 72 / 25.4;
 export const mm = (millimeters: number) => millimeters * POINTS_PER_MM;

@@ -1,4 +1,4 @@
-import type { Paper, PaperMap, PaperTask } from '@/core/paper';
+import type { Paper, PaperMap, PaperTask } from '@/core/print';
 import { mm, type Pen } from './pen';
 
 /** Each task of a program, one under the other: none is parted from its heading. */

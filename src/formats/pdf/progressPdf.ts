@@ -1,4 +1,4 @@
-import type { PaperSize } from '@/core/paper';
+import type { PaperSize } from '@/core/print';
 import type { ReportDrawing, ReportPage, ReportPart, SharePoint } from '@/core/progress';
 import { mm, Pen } from './pen';
 

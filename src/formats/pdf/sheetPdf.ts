@@ -1,5 +1,5 @@
-import type { PaperSize } from '@/core/paper';
-import { svgPath, type Mark, type Scene, type Tone } from '@/core/sheets';
+import type { PaperSize } from '@/core/print';
+import { svgPath, type Mark, type Scene, type Tone } from '@/core/worksheets';
 import { mm, Pen } from './pen';
 
 const INKS: Readonly<Record<Tone, string>> = { ink: '#000', soft: '#444', faint: '#8a8a8a' };
@@ -10,7 +10,7 @@ export interface PdfSheet {
   readonly scenes: readonly Scene[];
 }
 
-export interface SheetPdfWish {
+export interface SheetPdfOptions {
   readonly size: PaperSize;
   readonly title: string;
   /** Told after each sheet; what it gives back is waited for. False: stop. */
@@ -20,7 +20,7 @@ export interface SheetPdfWish {
 /** Sheets true to scale in one file: the same sheets give the same bytes. Null where there is none, or it was stopped. */
 export async function sheetPdf(
   sheets: AsyncIterable<PdfSheet> | Iterable<PdfSheet>,
-  { size, title, onSheet }: SheetPdfWish,
+  { size, title, onSheet }: SheetPdfOptions,
 ): Promise<Uint8Array | null> {
   let pen: Pen | null = null;
   let done = 0;

@@ -1,5 +1,5 @@
 import { encode } from 'uqr';
-import type { PaperSlip } from '@/core/paper';
+import type { PaperSlip } from '@/core/print';
 import { mm, type Pen } from './pen';
 
 const QR_MM = 26;

@@ -1,2 +1,2 @@
 export { readPicture } from './readPicture';
-export type { PictureIssue, PictureWish } from './readPicture';
+export type { PictureIssue, PictureOptions } from './readPicture';

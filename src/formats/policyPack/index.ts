@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { policySchema, type Policy } from '@/core/policy';
+import { policySchema, type Policy } from '@/core/settings';
 import { bad, good, type Result } from '@/core/result';
 
 const policyPackSchema = z.strictObject({

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { RULE_NAMES } from '@/core/advancing';
-import { policyDifferences, policySchema, RULE_LIMITS, type LimitedRule, type Policy } from '@/core/policy';
+import { RULE_NAMES } from '@/core/stepRules';
+import { policyDifferences, policySchema, RULE_LIMITS, type LimitedRule, type Policy } from '@/core/settings';
 import { LANGUAGES } from '@/core/text';
 import { policyPackJsonSchema, readPolicyPack, writePolicyPack } from '.';
 

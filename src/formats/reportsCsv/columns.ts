@@ -1,4 +1,4 @@
-import type { ReportColumn } from '@/core/sessions';
+import type { ReportColumn } from '@/core/reports';
 
 /** How lists of reports usually call their columns. Common practice, no source. */
 export const USUAL_REPORT_HEADINGS: Readonly<Record<ReportColumn, readonly string[]>> = {

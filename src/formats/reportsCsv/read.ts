@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
-import type { DateOrder } from '@/core/child';
-import type { Effort, HelpLevel, ReportColumn, SessionFacts, StopReason } from '@/core/sessions';
+import type { DateOrder } from '@/core/students';
+import type { Effort, HelpLevel, ReportColumn, SessionFacts, StopReason } from '@/core/reports';
 import { plain } from '@/core/text';
 import { cellOf, readDate, type PastedTable } from '../table';
 

@@ -1,4 +1,4 @@
-import type { RosterFact } from '@/core/child';
+import type { RosterFact } from '@/core/students';
 
 /** How lists usually call their columns. Common practice, no source. */
 export const USUAL_ROSTER_HEADINGS: Readonly<Record<RosterFact, readonly string[]>> = {

@@ -1,4 +1,4 @@
-import { childRecordSchema, EMPTY_RECORD, FAMILY_WAYS, type ChildRecord, type DateOrder, type RosterFact } from '@/core/child';
+import { childRecordSchema, EMPTY_RECORD, FAMILY_WAYS, type ChildRecord, type DateOrder, type RosterFact } from '@/core/students';
 import { plain } from '@/core/text';
 import { cellOf, readDate, type PastedTable } from '../table';
 

@@ -1,6 +1,6 @@
 import { format, isValid, parse } from 'date-fns';
 import { parseCalendarDay, type CalendarDay } from '@/core/calendar';
-import type { DateOrder } from '@/core/child';
+import type { DateOrder } from '@/core/students';
 
 const NUMBERS = /^(\d{1,2})[/.\-\s](\d{1,2})[/.\-\s](\d{2}|\d{4})$/;
 const YEAR_FIRST = /^(\d{4})[/.-](\d{1,2})[/.-](\d{1,2})$/;

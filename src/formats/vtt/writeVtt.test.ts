@@ -1,7 +1,7 @@
 import { writeVtt } from '.';
 
 // Source: W3C WebVTT, https://www.w3.org/TR/webvtt1/ (the form of a file, its cues and its escapes, from memory); a browser reads it in
-// tests/e2e/clips.spec.ts.
+// tests/e2e/videos.spec.ts.
 describe('captions as WebVTT', () => {
   const captions = [
     { atSeconds: 0, text: { en: 'Pinch.', es: 'Pellizca.' } },

@@ -1,4 +1,4 @@
-import type { Caption } from '@/core/clips';
+import type { Caption } from '@/core/videos';
 import { say, type Language } from '@/core/text';
 
 /**

@@ -5,7 +5,7 @@ import { cp, mkdir, mkdtemp, readdir, readFile, rename, rm, stat, writeFile } fr
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import { logAfter, playOn, type ReplayWish } from './replay';
+import { logAfter, playOn, type ReplayOptions } from './replay';
 import { backupKeyIn } from './backupKey';
 import { BrokenBackup, filesIn, readContainer, writeContainer, type Secrets } from './container';
 
@@ -18,7 +18,7 @@ export interface DumpAddress {
   readonly database: string;
 }
 
-export interface BackupWish {
+export interface BackupOptions {
   readonly file: string;
   readonly database: DumpAddress;
   /** Whose secret and media go along. */
@@ -53,7 +53,7 @@ async function sweep(dataFolder: string): Promise<void> {
 }
 
 /** Writes everything into one file while all goes on: the database as it stood at one moment. @throws Error where a file of that name is there */
-export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
+export async function makeBackup(wish: BackupOptions): Promise<{ bytes: number }> {
   const { file, dataFolder, onProgress } = wish;
   if (existsSync(file)) throw new Error(`${file} is there already. Choose another name, or move it away.`);
   await mkdir(path.dirname(file), { recursive: true });
@@ -79,9 +79,9 @@ export async function makeBackup(wish: BackupWish): Promise<{ bytes: number }> {
   }
 }
 
-export interface RestoreWish extends Omit<BackupWish, 'writtenAt' | 'migrations'> {
+export interface RestoreOptions extends Omit<BackupOptions, 'writtenAt' | 'migrations'> {
   /** What the server wrote after the backup, from its binary log; null to end with the backup. */
-  readonly replay?: ReplayWish | null;
+  readonly replay?: ReplayOptions | null;
   /** By which a file that is not encrypted is told from a forged one. */
   readonly key: Secrets['key'];
   /** Every step that this program knows: a backup that has gone further is of a newer one. */
@@ -93,7 +93,7 @@ export interface RestoreWish extends Omit<BackupWish, 'writtenAt' | 'migrations'
  * be filled is emptied again.
  * @throws BrokenBackup, Error that says what stands in the way
  */
-export async function restoreBackup(wish: RestoreWish): Promise<{ writtenAt: string }> {
+export async function restoreBackup(wish: RestoreOptions): Promise<{ writtenAt: string }> {
   const { file, database, dataFolder, onProgress } = wish;
   if (!existsSync(file)) throw new Error(`There is no ${file}.`);
   await mkdir(dataFolder, { recursive: true, mode: 0o700 });

@@ -2,11 +2,11 @@ import { existsSync } from 'node:fs';
 import { readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import type { Backups } from '@/server/ports';
-import { makeBackup, type BackupWish } from './backup';
+import { makeBackup, type BackupOptions } from './backup';
 
 const NAME = /^yard-\d{4}-\d{2}-\d{2}\.backup$/;
 
-export interface DailyWish extends Omit<BackupWish, 'file' | 'writtenAt' | 'onProgress' | 'migrations'> {
+export interface DailyOptions extends Omit<BackupOptions, 'file' | 'writtenAt' | 'onProgress' | 'migrations'> {
   readonly folder: string;
   /** So many are kept; older ones are taken away once a new one is whole. */
   readonly keep: number;
@@ -14,7 +14,7 @@ export interface DailyWish extends Omit<BackupWish, 'file' | 'writtenAt' | 'onPr
 
 /** A backup a day in a folder, the last ones kept. */
 export class DailyBackups implements Backups {
-  constructor(private readonly wish: DailyWish) {}
+  constructor(private readonly wish: DailyOptions) {}
 
   async make(day: string, migrations: readonly string[]): Promise<void> {
     const { folder, keep, ...rest } = this.wish;

@@ -6,7 +6,7 @@ import { createInterface } from 'node:readline';
 import { pipeline } from 'node:stream/promises';
 import { start, type DumpAddress } from './backup';
 
-export interface ReplayWish {
+export interface ReplayOptions {
   /** Where the files of the binary log are, or a copy of them. */
   readonly folder: string;
   /** Up to this moment, as `YYYY-MM-DD HH:MM:SS` in UTC; null for all of it. */
@@ -22,7 +22,7 @@ export interface LogPart {
 const MOST_LINES_OF_HEAD = 200;
 
 /** Which part of the log comes after a dump. @throws Error where the dump says nothing of a log, or its files are not there */
-export async function logAfter(dump: string, { folder, until }: ReplayWish): Promise<LogPart> {
+export async function logAfter(dump: string, { folder, until }: ReplayOptions): Promise<LogPart> {
   const head = await headOf(dump);
   const place = head.match(/MASTER_LOG_FILE='([\w.-]+)', MASTER_LOG_POS=(\d+)/);
   if (!place)

@@ -1,9 +1,9 @@
 import { parentPort } from 'node:worker_threads';
 import { bad } from '@/core/result';
-import { readClip, type ClipWish } from '@/formats/clip';
+import { readClip, type ClipOptions } from '@/formats/clip';
 
 /** Reads clips on a thread of its own: one that its reader never finishes with holds up nobody else. */
-parentPort!.on('message', ({ file, wish }: { file: Uint8Array; wish: ClipWish }) => {
+parentPort!.on('message', ({ file, wish }: { file: Uint8Array; wish: ClipOptions }) => {
   void readClip(file, wish).then(
     (read) => parentPort!.postMessage(read),
     () => parentPort!.postMessage(bad({ code: 'notAClip' })),

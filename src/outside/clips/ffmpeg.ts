@@ -3,7 +3,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readPicture } from '@/formats/picture';
-import type { FormsWish, MadeFile } from '@/server/ports';
+import type { RenditionOptions, MadeFile } from '@/server/ports';
 
 /** All of it together, and shorter than a job's lease: a clip of a minute takes a few seconds. */
 const PATIENCE_MILLISECONDS = 40_000;
@@ -21,7 +21,10 @@ const SCALE = `fps=${SMALL_PICTURES_A_SECOND},scale='if(gt(iw,ih),min(${SMALL_PI
  * by us before: no file of anybody else's reaches it.
  * @returns null where there is no ffmpeg
  */
-export async function makeForms(original: Uint8Array, { type, fromSeconds, seconds, stillsAt }: FormsWish): Promise<MadeFile[] | null> {
+export async function makeForms(
+  original: Uint8Array,
+  { type, fromSeconds, seconds, stillsAt }: RenditionOptions,
+): Promise<MadeFile[] | null> {
   const folder = await mkdtemp(path.join(tmpdir(), 'yard-clip-'));
   const at = (name: string) => path.join(folder, name);
   const ends = AbortSignal.timeout(PATIENCE_MILLISECONDS);

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { bad, type Result } from '@/core/result';
-import type { ClipIssue, ClipWish, ReadClip } from '@/formats/clip';
+import type { ClipIssue, ClipOptions, ReadClip } from '@/formats/clip';
 import { readPicture } from '@/formats/picture';
 import type { ClipWorkshop } from '@/server/ports';
 import { makeForms } from './ffmpeg';
@@ -21,7 +21,7 @@ export class Workshop implements ClipWorkshop {
   readonly readPicture = readPicture;
   readonly makeForms = makeForms;
 
-  readClip(file: Uint8Array, wish: ClipWish): Promise<Read> {
+  readClip(file: Uint8Array, wish: ClipOptions): Promise<Read> {
     const read = this.before.then(() => this.readNext(file, wish));
     this.before = read.catch(() => {});
     return read;
@@ -33,7 +33,7 @@ export class Workshop implements ClipWorkshop {
     this.worker = null;
   }
 
-  private async readNext(file: Uint8Array, wish: ClipWish): Promise<Read> {
+  private async readNext(file: Uint8Array, wish: ClipOptions): Promise<Read> {
     const worker = (this.worker ??= await begun());
     worker.ref();
     const read = await new Promise<Read | null>((resolve) => {

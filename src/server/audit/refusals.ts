@@ -3,20 +3,20 @@ import type { PersonActor } from '../actor';
 import { answer } from '../answer';
 import type { Context } from '../context';
 import type { AppErrorCode } from '../errors';
-import { noteAboutPerson } from './trail';
+import { recordAboutPerson } from './trail';
 
 const HOUR = 3_600_000;
 /** So many refusals of one person are written down in an hour: more tell nothing more. */
 const MOST_AN_HOUR = 20;
 
 /** Writes down that somebody asked for what is not theirs, or is not there. Never stands in the way of the answer. */
-export async function noteRefusal(context: Context, actor: PersonActor, code: AppErrorCode): Promise<void> {
+export async function recordRefusal(context: Context, actor: PersonActor, code: AppErrorCode): Promise<void> {
   if (code !== 'notAllowed' && code !== 'notFound') return;
   await answer(() =>
     inTransaction(context.db, async (work) => {
       const now = context.now();
       const { tries } = await countTryOf(work, `refused:${actor.personId}`, now, HOUR);
-      if (tries <= MOST_AN_HOUR) await noteAboutPerson(work, now, actor.personId, 'access.refused', { code });
+      if (tries <= MOST_AN_HOUR) await recordAboutPerson(work, now, actor.personId, 'access.refused', { code });
     }),
   );
 }

@@ -23,19 +23,19 @@ export function takenEntry({ linkId, childId, saidAt }: UntoldReport): AuditEntr
 }
 
 /** Notes changes in the transaction that makes them; the runner appends them to the trail. */
-export async function noteChanges(work: Work, at: Instant, entries: readonly AuditEntry[]): Promise<void> {
+export async function recordChanges(work: Work, at: Instant, entries: readonly AuditEntry[]): Promise<void> {
   if (entries.length) await addJobs(work, [auditJob(randomUUID(), entries, at)]);
 }
 
 /** Notes what happened to an account, or to none that is known: nobody is named who did it. */
-export async function noteAboutPerson(
+export async function recordAboutPerson(
   work: Work,
   at: Instant,
   personId: number | null,
   action: AuditAction,
   numbers: AuditDetail = {},
 ): Promise<void> {
-  await noteChanges(work, at, [{ at, personId, linkId: null, childIds: [], action, numbers }]);
+  await recordChanges(work, at, [{ at, personId, linkId: null, childIds: [], action, numbers }]);
 }
 
 interface WaitingLook {
@@ -52,7 +52,7 @@ const MOST_NOTED = 20_000;
  * Notes looks, each before its answer is given and outside of the transaction that read it. Looks that come while others are
  * being noted are noted together.
  */
-export class LookBook {
+export class AccessLog {
   private waiting: WaitingLook[] = [];
   private isWriting = false;
   private readonly notedAt = new Map<string, number>();
@@ -84,7 +84,7 @@ export class LookBook {
       const together = this.waiting.splice(0);
       try {
         await inOneWrite(this.db, (work) =>
-          noteChanges(
+          recordChanges(
             work,
             this.now(),
             together.map(({ entry }) => entry),

@@ -1,6 +1,6 @@
 import type { PracticeReport } from '@/core/adherence';
-import type { Child } from '@/core/child';
-import type { ProgramVersion, SentVersion } from '@/core/program';
+import type { Child } from '@/core/students';
+import type { ProgramVersion, SentVersion } from '@/core/programs';
 import type { CalendarDay } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
 import {

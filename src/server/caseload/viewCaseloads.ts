@@ -1,5 +1,5 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { SILENT_DAYS } from '@/core/yard';
+import { SILENT_DAYS } from '@/core/caseload';
 import {
   allChildren,
   caseloadFigures,

@@ -1,4 +1,4 @@
-import { nameOf } from '@/core/child';
+import { nameOf } from '@/core/students';
 import { childrenOf, inReading, latestTasks } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
@@ -16,8 +16,8 @@ export async function viewFindables(context: Context, actor: PersonActor): Promi
     const offIt = await childrenOf(work, actor.personId, { hasLeft: true });
     const tasks = await latestTasks(work);
     return [
-      ...onIt.map(({ child }) => ({ href: `/children/${child.id}`, name: nameOf(child), hint: child.school })),
-      ...offIt.map(({ child }) => ({ href: `/children/${child.id}`, name: nameOf(child), hint: 'left the caseload' })),
+      ...onIt.map(({ child }) => ({ href: `/students/${child.id}`, name: nameOf(child), hint: child.school })),
+      ...offIt.map(({ child }) => ({ href: `/students/${child.id}`, name: nameOf(child), hint: 'left the caseload' })),
       ...tasks.map(({ content }) => ({ href: `/tasks/${content.slug}`, name: content.title.en, hint: 'task' })),
     ];
   });

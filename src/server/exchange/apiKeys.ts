@@ -15,11 +15,11 @@ import {
 import { columnsByKey, OPEN_TABLES, pageWishSchema, writeOpenApi, type OpenRow, type OpenTableName } from '@/formats';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteAboutPerson, noteChanges } from '../audit/trail';
+import { entryOf, recordAboutPerson, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
-import { requireConfirmed } from '../people/sessions';
+import { requireConfirmed } from '../accounts/sessions';
 import { hashOf, newToken } from '../secrets';
 import { openPage } from './openRows';
 
@@ -37,19 +37,19 @@ export async function makeApiKey(context: Context, actor: PersonActor, raw: unkn
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     await addApiKey(work, { name, keyHash: hashOf(key), by: actor.personId, at: now, expiresAt: instantAfterDays(now, days) });
-    await noteChanges(work, now, [entryOf(actor, now, [], 'key.made', { days })]);
+    await recordChanges(work, now, [entryOf(actor, now, [], 'key.made', { days })]);
   });
   return { key };
 }
 
 /** @throws AppError notAllowed, confirmNeeded, notFound where it was taken back before */
-export async function takeApiKeyBack(context: Context, actor: PersonActor, id: number): Promise<void> {
+export async function cancelApiKey(context: Context, actor: PersonActor, id: number): Promise<void> {
   requireMay(actor, 'changeTrust');
   requireConfirmed(context, actor);
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     if (!(await revokeApiKey(work, id, now))) throw new AppError('notFound');
-    await noteChanges(work, now, [entryOf(actor, now, [], 'key.takenBack', { key: id })]);
+    await recordChanges(work, now, [entryOf(actor, now, [], 'key.takenBack', { key: id })]);
   });
 }
 
@@ -89,7 +89,7 @@ async function admit(work: Work, context: Context, key: string | null, table: st
   const { tries, endsAt } = await countTryOf(work, `api:${known.id}`, now, MINUTE);
   if (tries > A_MINUTE_AT_MOST) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
   if (known.usedAt === null || known.usedAt < instant(now - MINUTE)) await touchApiKey(work, known.id, now);
-  await noteAboutPerson(work, now, null, 'data.readByKey', { key: known.id, table });
+  await recordAboutPerson(work, now, null, 'data.readByKey', { key: known.id, table });
   return table as OpenTableName;
 }
 

@@ -22,10 +22,10 @@ import {
 } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
-import { bareClip } from '../media/bareClip';
-import { requireConfirmed } from '../people/sessions';
+import { bareClip } from '../videos/bareClip';
+import { requireConfirmed } from '../accounts/sessions';
 
 const ALL = 100_000;
 
@@ -44,7 +44,7 @@ export async function exportChild(context: Context, actor: PersonActor, childId:
     const newest = (await currentVersions(work, [childId])).get(childId)?.number ?? 0;
     const programs = [];
     for (let number = 1; number <= newest; number += 1) programs.push(await versionOf(work, childId, number));
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'child.exported')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'child.exported')]);
     return {
       format: 'yard-steps-child',
       formatVersion: 1,

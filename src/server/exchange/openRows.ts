@@ -1,4 +1,4 @@
-import { nameOf } from '@/core/child';
+import { nameOf } from '@/core/students';
 import { goalSchema, valuesOf } from '@/core/goals';
 import {
   openBags,
@@ -11,7 +11,7 @@ import {
   type OpenGoal,
   type OpenMeasurement,
   type OpenReport,
-  type OpenWish,
+  type OpenOptions,
   type Work,
 } from '@/db';
 import type { OpenRow, OpenTableName } from '@/formats';
@@ -24,7 +24,7 @@ export interface OpenPage {
 
 /** Rows of a table as they leave, each with all its columns. */
 const ROWS: {
-  readonly [Name in OpenTableName]: (work: Work, wish: OpenWish) => Promise<readonly { id: number; rows: readonly OpenRow[] }[]>;
+  readonly [Name in OpenTableName]: (work: Work, wish: OpenOptions) => Promise<readonly { id: number; rows: readonly OpenRow[] }[]>;
 } = {
   reports: async (work, wish) => (await openReports(work, wish)).map((row) => one(row, reportRow(row))),
   goals: async (work, wish) => (await openGoals(work, wish)).map((row) => one(row, goalRow(row))),
@@ -34,7 +34,7 @@ const ROWS: {
 };
 
 /** A page of a table; a bag is one number, and as many rows as it has things. */
-export async function openPage(work: Work, table: OpenTableName, wish: OpenWish): Promise<OpenPage> {
+export async function openPage(work: Work, table: OpenTableName, wish: OpenOptions): Promise<OpenPage> {
   const found = await ROWS[table](work, wish);
   return { rows: found.flatMap(({ rows }) => rows), next: found.length < wish.most ? null : found.at(-1)!.id };
 }

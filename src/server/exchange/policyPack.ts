@@ -1,4 +1,4 @@
-import { policyDifferences, type Policy, type PolicyDifference } from '@/core/policy';
+import { policyDifferences, type Policy, type PolicyDifference } from '@/core/settings';
 import { LANGUAGES, type Language } from '@/core/text';
 import {
   advancingReasonOf,
@@ -6,7 +6,7 @@ import {
   changeAdvancingRule,
   changeKeepingRules,
   changeLanguages,
-  changePostMinutes,
+  changeHoldMinutes,
   changeSignInRules,
   inTransaction,
   workplaceOf,
@@ -15,11 +15,11 @@ import {
 import { readPolicyPack, writePolicyPack, type PolicyPackFault } from '@/formats';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may, type WorkplaceAct } from '../may';
-import { requireConfirmed } from '../people/sessions';
+import { requireConfirmed } from '../accounts/sessions';
 
 async function policyNow(work: Work, actor: PersonActor): Promise<Policy> {
   const { postMinutes, languages, auditDays, messageDays, clipDays, leftChildYears, idleMinutes, signInDays, factorRequired } =
@@ -59,7 +59,7 @@ const actsFor = (policy: Policy): WorkplaceAct[] => [
 ];
 
 /** Takes a pack's rules over, all of them or none. @throws AppError notAllowed, confirmNeeded, invalid */
-export async function takePolicy(context: Context, actor: PersonActor, text: string): Promise<void> {
+export async function importPolicy(context: Context, actor: PersonActor, text: string): Promise<void> {
   const pack = readPolicyPack(text);
   if (!pack.ok) throw new AppError('invalid', { issues: pack.issues.map(({ path }) => ({ path, code: 'policyPack' })) });
   const { policy } = pack.value;
@@ -71,12 +71,12 @@ export async function takePolicy(context: Context, actor: PersonActor, text: str
     const differences = policyDifferences(await policyNow(work, actor), policy);
     if (suggestions) await changeAdvancingRule(work, actor.personId, suggestions.rule, suggestions.reason);
     if (families) {
-      await changePostMinutes(work, families.postMinutes);
+      await changeHoldMinutes(work, families.postMinutes);
       await changeLanguages(work, families.languages);
     }
     if (keeping) await changeKeepingRules(work, keeping);
     if (signIn) await changeSignInRules(work, signIn);
-    await noteChanges(
+    await recordChanges(
       work,
       now,
       differences.map(({ path, to }) => entryOf(actor, now, [], 'settings.changed', { setting: path, to: String(to ?? '–').slice(0, 80) })),

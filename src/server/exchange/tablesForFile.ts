@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { childrenOf, inTransaction } from '@/db';
 import { OPEN_TABLE_NAMES, OPEN_TABLES, writeDictionary, writeOpenCsv } from '@/formats';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
-import { requireConfirmed } from '../people/sessions';
+import { requireConfirmed } from '../accounts/sessions';
 import { openPage } from './openRows';
 
 const wishSchema = z.object({
@@ -26,7 +26,7 @@ export async function tableForFile(
     const own = (await childrenOf(work, actor.personId)).filter(({ access }) => may(actor, access, 'leadChild'));
     const childIds = own.map(({ child }) => child.id);
     const { rows } = await openPage(work, table, { childIds, after: 0, most: Number.MAX_SAFE_INTEGER });
-    await noteChanges(work, now, [entryOf(actor, now, childIds, 'data.exported', { table, rows: rows.length })]);
+    await recordChanges(work, now, [entryOf(actor, now, childIds, 'data.exported', { table, rows: rows.length })]);
     return { name: table, text: writeOpenCsv(OPEN_TABLES[table], rows) };
   });
 }

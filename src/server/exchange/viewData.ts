@@ -4,7 +4,7 @@ import { OPEN_TABLES } from '@/formats';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { may } from '../may';
-import { isConfirmed } from '../people/sessions';
+import { isConfirmed } from '../accounts/sessions';
 import { apiKeysFor } from './apiKeys';
 
 export interface DataView {

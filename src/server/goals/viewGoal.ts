@@ -1,5 +1,5 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import { GOAL_PATTERNS, type GoalPattern } from '@/core/goals';
 import type { LocalText } from '@/core/text';
 import type { Skill } from '@/core/vocabulary';

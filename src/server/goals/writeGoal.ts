@@ -4,7 +4,7 @@ import { goalSchema } from '@/core/goals';
 import { addGoal, addGoalVersion, closeGoal as close, goalsOf, inTransaction, lockChild } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
@@ -27,7 +27,7 @@ export async function writeGoal(context: Context, actor: PersonActor, raw: unkno
     await requireChild(work, actor, childId, 'changeProgram');
     await lockChild(work, childId);
     const writing = { content: goal, why, writtenBy: actor.personId, writtenAt: now };
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'goal.written')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'goal.written')]);
     if (goalId === null) return { goalId: await addGoal(work, childId, writing) };
     const before = (await goalsOf(work, childId)).find(({ id }) => id === goalId);
     if (!before) throw new AppError('notFound');
@@ -52,6 +52,6 @@ export async function closeGoal(context: Context, actor: PersonActor, raw: unkno
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     if (!(await goalsOf(work, childId)).some(({ id }) => id === goalId)) throw new AppError('notFound');
     await close(work, goalId, isOpen ? null : calendarDayInZone(now, child.timeZone), isOpen ? '' : why);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'goal.closed')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'goal.closed')]);
   });
 }

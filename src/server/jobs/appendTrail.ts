@@ -1,5 +1,5 @@
 import { calendarDayInZone } from '@/core/calendar';
-import { addJobs, appendAudit, inTransaction, lockOpenJobs, removeJobs, takeUntoldReports } from '@/db';
+import { addJobs, appendAudit, inTransaction, lockOpenJobs, removeJobs, claimUnannouncedReports } from '@/db';
 import { takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { injuryEmailJob, JOB_PAYLOADS, type JobKind } from './jobs';
@@ -14,7 +14,7 @@ export const MOST_AT_ONCE = 500;
 export async function appendTrail(context: Context): Promise<number> {
   return inTransaction(context.db, async (work) => {
     const jobs = await lockOpenJobs(work, 'audit' satisfies JobKind, MOST_AT_ONCE);
-    const reports = await takeUntoldReports(work, MOST_AT_ONCE);
+    const reports = await claimUnannouncedReports(work, MOST_AT_ONCE);
     await appendAudit(work, [...jobs.flatMap(({ payload }) => JOB_PAYLOADS.audit.parse(payload).entries), ...reports.map(takenEntry)]);
     // A report by a link is one statement and no more: the lead's email follows from here.
     const hurt = reports.filter(({ isHurt }) => isHurt);

@@ -1,13 +1,13 @@
 import { inTransaction, markSystem, migrationNames, openStops, personById, sharingOf, workplaceOf, type Work } from '@/db';
 import { deliverHandler } from '../messages/deliver';
 import type { Context } from '../context';
-import { makePasswordLink } from '../people/forgotten';
-import { clipFormsHandler } from '../media/clipForms';
-import { dropMediaHandler } from '../media/keepFile';
+import { makePasswordLink } from '../accounts/passwordReset';
+import { clipFormsHandler } from '../videos/clipForms';
+import { deleteMediaHandler } from '../videos/storeFile';
 import { remindHandler } from '../messages/reminders';
-import { receiveText } from '../replies/receiveText';
+import { receiveText } from '../reports/replies/receiveText';
 import { personAddressOf, strangerAddressOf, type TextToSend } from '../ports';
-import { injuryEmailKey, passwordLinkKey, tellStrangerKey, type JobKind, type PayloadOf } from './jobs';
+import { injuryEmailKey, passwordLinkKey, strangerReplyKey, type JobKind, type PayloadOf } from './jobs';
 import { tidyHandler } from './tidy';
 
 /** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
@@ -67,7 +67,7 @@ export const HANDLERS = {
       to: strangerAddressOf(stranger.from),
       reach: { way: 'text' as const, at: stranger.from },
       text: stranger.text,
-      idempotencyKey: tellStrangerKey(stranger),
+      idempotencyKey: strangerReplyKey(stranger),
     }),
     act: async (context, text: TextToSend) => {
       await context.texts.send(text);
@@ -85,7 +85,7 @@ export const HANDLERS = {
         return {
           to: personAddressOf(person.id),
           reach: { way: 'email' as const, at: person.email },
-          text: `An injury report is open in Yard Steps. The activity is on hold at home until you review it. Sign in to read it: ${context.origin}/rounds`,
+          text: `An injury report is open in Yard Steps. The activity is on hold at home until you review it. Sign in to read it: ${context.origin}/review`,
           idempotencyKey: injuryEmailKey(payload),
         };
       }),
@@ -102,7 +102,7 @@ export const HANDLERS = {
     giveUp: nothing,
   } satisfies JobHandler<PayloadOf<'backup'>, { day: string; migrations: readonly string[] }>,
   clipForms: clipFormsHandler,
-  dropMedia: dropMediaHandler,
+  dropMedia: deleteMediaHandler,
   remind: remindHandler,
   tidy: tidyHandler,
 } satisfies {

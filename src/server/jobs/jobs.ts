@@ -84,11 +84,11 @@ export function incomingJob(
 }
 
 /** At most one a number and day, whatever it writes. */
-export function tellStrangerJob(stranger: PayloadOf<'tellStranger'>, at: Instant): NewJob {
-  return { kind: 'tellStranger' satisfies JobKind, key: tellStrangerKey(stranger), payload: stranger, at, runAfter: at };
+export function strangerReplyJob(stranger: PayloadOf<'tellStranger'>, at: Instant): NewJob {
+  return { kind: 'tellStranger' satisfies JobKind, key: strangerReplyKey(stranger), payload: stranger, at, runAfter: at };
 }
 
-export function tellStrangerKey({ from, day }: { readonly from: string; readonly day: string }): string {
+export function strangerReplyKey({ from, day }: { readonly from: string; readonly day: string }): string {
   return `tellStranger:${hashOf(from).slice(0, 32)}:${day}`;
 }
 
@@ -96,7 +96,7 @@ export function clipFormsJob(clipId: number, at: Instant): NewJob {
   return { kind: 'clipForms' satisfies JobKind, key: `clipForms:${clipId}`, payload: { clipId }, at, runAfter: at };
 }
 
-export function dropMediaJob(hash: string, at: Instant, runAfter = at): NewJob {
+export function deleteMediaJob(hash: string, at: Instant, runAfter = at): NewJob {
   return { kind: 'dropMedia' satisfies JobKind, key: `dropMedia:${hash.slice(0, 40)}:${runAfter}`, payload: { hash }, at, runAfter };
 }
 

@@ -1,4 +1,4 @@
-import { giveJobUp, inTransaction, markJobDone, putJobOff, type Work } from '@/db';
+import { giveJobUp, inTransaction, markJobDone, rescheduleJob, type Work } from '@/db';
 import type { Context } from '../context';
 import { nextTry } from './backoff';
 import type { ClaimedJob } from './claim';
@@ -22,7 +22,7 @@ export async function settleFailed(
   const which = { jobId: job.id, by: job.by, attempts: job.attempts };
   const said = nameOf(error);
   await inTransaction(context.db, async (work) => {
-    if (again !== null) await putJobOff(work, which, again, said);
+    if (again !== null) await rescheduleJob(work, which, again, said);
     else if (await giveJobUp(work, which, now, said)) await giveUp(work);
   });
   return again === null ? 'givenUp' : 'putOff';

@@ -1,8 +1,8 @@
 import { addDays, calendarDayInZone, instantAfterDays, type CalendarDay } from '@/core/calendar';
 import {
   childrenLeftBefore,
-  dropAuditBefore,
-  dropDoneJobsBefore,
+  deleteAuditBefore,
+  deleteDoneJobsBefore,
   dropPassed,
   expiredClips,
   inTransaction,
@@ -10,9 +10,9 @@ import {
   workplaceOf,
   type Passing,
 } from '@/db';
-import { removeWholly } from '../caseload/deleteChild';
-import { noteChanges } from '../audit/trail';
-import { removeWithFiles } from '../media/removeClip';
+import { removeWholly } from '../students/deleteChild';
+import { recordChanges } from '../audit/trail';
+import { removeWithFiles } from '../videos/removeClip';
 import type { Context } from '../context';
 import type { JobHandler } from './handlers';
 import type { PayloadOf } from './jobs';
@@ -35,8 +35,8 @@ export const tidyHandler: JobHandler<PayloadOf<'tidy'>, true> = {
     const passed = (what: Passing, days: number) => () =>
       inTransaction(context.db, (work) => dropPassed(work, what, before(days), MOST_AT_ONCE));
     const drops = [
-      () => inTransaction(context.owner, (work) => dropAuditBefore(work, before(auditDays), MOST_AT_ONCE, now)),
-      () => inTransaction(context.db, (work) => dropDoneJobsBefore(work, before(JOB_DAYS), MOST_AT_ONCE)),
+      () => inTransaction(context.owner, (work) => deleteAuditBefore(work, before(auditDays), MOST_AT_ONCE, now)),
+      () => inTransaction(context.db, (work) => deleteDoneJobsBefore(work, before(JOB_DAYS), MOST_AT_ONCE)),
       passed('messages', messageDays),
       passed('incoming_texts', messageDays),
       ...Object.entries(PASSING_DAYS).map(([what, days]) => passed(what as Passing, days)),
@@ -59,7 +59,7 @@ async function removeExpiredClips(context: Context, today: CalendarDay): Promise
     if (ids.length === 0) return false;
     await removeWithFiles(work, context, ids);
     const at = context.now();
-    await noteChanges(work, at, [
+    await recordChanges(work, at, [
       { at, personId: null, linkId: null, childIds: [], action: 'clip.tooOld', numbers: { clips: ids.length } },
     ]);
     return true;

@@ -3,7 +3,7 @@ import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarD
 import { bagsOf, inTransaction, markBag, moveStock, packBag, setStock, unpackBag, type BagThing, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
@@ -39,7 +39,7 @@ export async function packKit(context: Context, actor: PersonActor, raw: unknown
     const things = thingsIn(bag);
     if (!(await packBag(work, { childId: bag.childId, week: bag.week, version: bag.version, things, by: actor.personId, at: now }))) return;
     await moveStock(work, things, 'out');
-    await noteChanges(work, now, [entryOf(actor, now, [bag.childId], 'kit.packed', { version: bag.version })]);
+    await recordChanges(work, now, [entryOf(actor, now, [bag.childId], 'kit.packed', { version: bag.version })]);
   });
 }
 
@@ -50,7 +50,7 @@ export async function unpackKit(context: Context, actor: PersonActor, raw: unkno
     const { childId, week, version, bag } = await bagOf(work, context, actor, raw);
     if (!bag || !(await unpackBag(work, childId, week))) throw new AppError('notFound');
     await moveStock(work, bag.things, 'back');
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'kit.unpacked', { version })]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'kit.unpacked', { version })]);
   });
 }
 
@@ -60,7 +60,7 @@ export async function handOverKit(context: Context, actor: PersonActor, raw: unk
     const now = context.now();
     const { childId, week, version, bag } = await bagOf(work, context, actor, raw);
     if (!bag || !(await markBag(work, childId, week, now, 'handed_at'))) throw new AppError('notFound');
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'kit.handed', { version })]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'kit.handed', { version })]);
   });
 }
 
@@ -77,7 +77,7 @@ export async function kitCameBack(context: Context, actor: PersonActor, raw: unk
       back.things.filter(({ comesBack }) => comesBack),
       'back',
     );
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'kit.back', { version: back.version })]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'kit.back', { version: back.version })]);
   });
 }
 

@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { factsOf, nameOf, type Child } from '@/core/child';
+import { factsOf, nameOf, type Child } from '@/core/students';
 import { kitOf, preparedFor, purchaseOf, setUpByDay, sheetsFor, type KitLine, type Prepared } from '@/core/kits';
-import type { ProgramVersion } from '@/core/program';
+import type { ProgramVersion } from '@/core/programs';
 import type { LocalText } from '@/core/text';
 import { bagsOf, childrenOf, currentVersions, inReading, stockOf, workplaceOf, type Bag, type Work } from '@/db';
 import { withheldTasks } from '../programs/withheld';

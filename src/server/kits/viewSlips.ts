@@ -1,5 +1,5 @@
 import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { nameOf } from '@/core/child';
+import { nameOf } from '@/core/students';
 import { childrenOf, inTransaction, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';

@@ -1,6 +1,6 @@
 import type { AuditAction } from '@/core/auditActions';
 import { calendarDayInZone, daysBetween, instantAfterDays, type Instant } from '@/core/calendar';
-import { reachOf, type Child } from '@/core/child';
+import { reachOf, type Child } from '@/core/students';
 import {
   addLink,
   type AuditEntry,
@@ -18,12 +18,12 @@ import {
   type MessageToSend,
   type Work,
 } from '@/db';
-import { noteChanges } from '../audit/trail';
+import { recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
 import { addressOf, type TextToSend } from '../ports';
-import { senderOf } from '../replies/numbers';
+import { senderOf } from '../reports/replies/numbers';
 import { familyAddress, linkDays, LINK_HOLE, newLinkParts, tokenOf } from './familyAddress';
 
 /**
@@ -58,7 +58,7 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
   async settle(work, context, { messageId }) {
     const message = await messageToSend(work, messageId);
     await markHandedOver(work, messageId, context.now());
-    if (message) await noteChanges(work, context.now(), [ofNobody(context.now(), message.childId, 'message.delivered')]);
+    if (message) await recordChanges(work, context.now(), [ofNobody(context.now(), message.childId, 'message.delivered')]);
   },
   giveUp: (work, _context, { messageId }) => markGivenUp(work, messageId),
 };
@@ -80,7 +80,7 @@ async function tokenFor(work: Work, context: Context, message: MessageToSend, ch
   const { token, tokenHash, tokenSalt } = newLinkParts(context.linkSecret);
   const linkId = await addLink(work, { childId, tokenHash, tokenSalt, createdAt: now, expiresAt });
   await setLinkOfMessage(work, messageId, linkId);
-  await noteChanges(work, now, [ofNobody(now, childId, 'link.made')]);
+  await recordChanges(work, now, [ofNobody(now, childId, 'link.made')]);
   return token;
 }
 

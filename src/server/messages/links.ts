@@ -1,12 +1,12 @@
 import { instant } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import { inTransaction, linkSentSince, lockChild, revokeLinkOf, revokeLinksOf, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { postLinkNow } from './putInPost';
+import { postLinkNow } from './enqueueMessage';
 
 /** Closes one of a family's links for good. @throws AppError notFound, notAllowed */
 export async function revokeLink(context: Context, actor: PersonActor, childId: number, linkId: number): Promise<void> {
@@ -14,7 +14,7 @@ export async function revokeLink(context: Context, actor: PersonActor, childId: 
     const now = context.now();
     await requireChild(work, actor, childId, 'changeProgram');
     if (!(await revokeLinkOf(work, childId, linkId, now))) throw new AppError('notFound');
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'link.revoked')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'link.revoked')]);
   });
 }
 
@@ -46,5 +46,5 @@ export async function sendLinkOf(work: Work, context: Context, actor: PersonActo
   if (isRepeated) return;
   if (isNew) await revokeLinksOf(work, child.id, now);
   await postLinkNow(work, context, actor, child, isNew);
-  await noteChanges(work, now, [entryOf(actor, now, [child.id], 'link.sent')]);
+  await recordChanges(work, now, [entryOf(actor, now, [child.id], 'link.sent')]);
 }

@@ -20,8 +20,8 @@ import {
   type Child,
   type Reach,
   type Reminders,
-} from '@/core/child';
-import { restOf } from '@/core/program';
+} from '@/core/students';
+import { restOf } from '@/core/programs';
 import {
   addJobs,
   addMessage,
@@ -39,13 +39,13 @@ import {
 } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import type { JobHandler } from '../jobs/handlers';
 import { deliverJob, remindJob, type PayloadOf } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
-import { exampleOf, listWords } from '../replies/answerWords';
-import { askedByText } from '../replies/replyTasks';
+import { exampleOf, listWords } from '../reports/replies/answerWords';
+import { askedByText } from '../reports/replies/replyTasks';
 import { familyOf } from '../reports/familyLink';
 import { replyWords } from './textWords';
 
@@ -73,13 +73,13 @@ export async function viewReminders(context: Context, token: string): Promise<Re
 }
 
 /** A family says when it wishes to be reminded, or that it doesn't. @throws AppError link…, invalid */
-export async function tellReminders(context: Context, token: string, raw: unknown): Promise<void> {
+export async function saveReminders(context: Context, token: string, raw: unknown): Promise<void> {
   await inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, context.now());
     const reminders = parseInput(remindersSchema, raw);
     refuseQuiet((await childById(work, actor.childId))!, reminders);
     await setRemindersOf(work, actor.childId, reminders);
-    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [actor.childId], 'reminders.changed', saidOf(reminders))]);
+    await recordChanges(work, context.now(), [entryOf(actor, context.now(), [actor.childId], 'reminders.changed', saidOf(reminders))]);
   });
 }
 
@@ -90,7 +90,7 @@ export async function setReminders(context: Context, actor: PersonActor, childId
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     refuseQuiet(child, reminders);
     await setRemindersOf(work, childId, reminders);
-    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [childId], 'reminders.changed', saidOf(reminders))]);
+    await recordChanges(work, context.now(), [entryOf(actor, context.now(), [childId], 'reminders.changed', saidOf(reminders))]);
   });
 }
 

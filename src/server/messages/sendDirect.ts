@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { namesChild } from '@/core/child';
+import { namesChild } from '@/core/students';
 import { addJobs, addMessage, inTransaction, remindersOf } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { deliverJob } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
@@ -29,6 +29,6 @@ export async function sendDirect(context: Context, actor: PersonActor, raw: unkn
     const sendAt = goesAt > now ? goesAt : null;
     const message = { childId, kind: 'direct' as const, words, createdBy: actor.personId, createdAt: now, sendAt };
     await addJobs(work, [deliverJob(await addMessage(work, message), now, goesAt)]);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'message.written')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'message.written')]);
   });
 }

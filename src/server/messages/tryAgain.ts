@@ -1,7 +1,7 @@
 import { addJobs, inTransaction, markWaitingAgain, reopenJob } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { deliverJob, deliverKey } from '../jobs/jobs';
@@ -14,6 +14,6 @@ export async function tryMessageAgain(context: Context, actor: PersonActor, chil
     if (!(await markWaitingAgain(work, childId, messageId))) throw new AppError('notFound');
     // A message that was brought in from elsewhere came without its job.
     if (!(await reopenJob(work, deliverKey(messageId), now))) await addJobs(work, [deliverJob(messageId, now)]);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'message.triedAgain')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'message.triedAgain')]);
   });
 }

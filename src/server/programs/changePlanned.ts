@@ -1,10 +1,10 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import { draftFrom, programDraftSchema, type ProgramDraft, type TaskChoices } from '@/core/program';
+import type { Child } from '@/core/students';
+import { draftFrom, programDraftSchema, type ProgramDraft, type TaskChoices } from '@/core/programs';
 import { currentVersions, draftOf, inTransaction, latestTasks, saveDraft, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 
@@ -45,6 +45,6 @@ export async function changePlanned(
     const tasks = draft.tasks.map((planned, index) => (index === place ? { ...planned, choices } : planned));
     const now = context.now();
     await saveDraft(work, childId, { ...draft, tasks }, actor.personId, now);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
   });
 }

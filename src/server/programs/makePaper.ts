@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { nameOf } from '@/core/child';
-import { PAPER_SIZES, type Paper, type PaperSize } from '@/core/paper';
+import { nameOf } from '@/core/students';
+import { PAPER_SIZES, type Paper, type PaperSize } from '@/core/print';
 import { directionOf, languageOf } from '@/core/text';
 import { childById, childrenOf, inTransaction, markPrinted, workplaceOf } from '@/db';
 import { PAPER_PARTS, paperPdf } from '@/formats';

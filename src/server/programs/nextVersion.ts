@@ -1,13 +1,13 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import type { TaskToFreeze } from '@/core/program';
+import type { Child } from '@/core/students';
+import type { TaskToFreeze } from '@/core/programs';
 import { addGradeChange, addVersion, lockProgram, type NewGradeChange, type NewVersion, type PartKind, type Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
-import { putInPost } from '../messages/putInPost';
+import { enqueueMessage } from '../messages/enqueueMessage';
 
-export interface VersionWish {
+export interface VersionOptions {
   readonly child: Child;
   /** The version that the sender looked at. Another one in force means that somebody else was first. */
   readonly expectedVersion: number;
@@ -31,7 +31,7 @@ export interface VersionWish {
  * Writes the next frozen version of a child's program and puts its message in the post, within the caller's transaction.
  * @throws AppError staleVersion where the version in force is not the one that was looked at.
  */
-export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, wish: VersionWish): Promise<number> {
+export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, wish: VersionOptions): Promise<number> {
   const now = context.now();
   const { child } = wish;
   const { programId, currentVersion } = await lockProgram(work, child.id, now);
@@ -53,7 +53,7 @@ export async function writeNextVersion(work: Work, context: Context, actor: Pers
     sentOn: wish.sentOn ?? calendarDayInZone(now, child.timeZone),
     tasks: wish.tasksFor(number),
   });
-  if (wish.text) await putInPost(work, context, actor, { child, kind: wish.text, decisionId: wish.decisionId });
+  if (wish.text) await enqueueMessage(work, context, actor, { child, kind: wish.text, decisionId: wish.decisionId });
   return number;
 }
 

@@ -1,7 +1,7 @@
 import { calendarDayInZone, daysFromTo, instant, nextWallTime, weekdayOf, type CalendarDay, type Instant } from '@/core/calendar';
-import { NO_REMINDERS } from '@/core/child';
+import { NO_REMINDERS } from '@/core/students';
 import { doseAt, minutesOf } from '@/core/dose';
-import { restOf, type ProgramVersion } from '@/core/program';
+import { restOf, type ProgramVersion } from '@/core/programs';
 import { childById, inReading, remindersOf, versionHolding } from '@/db';
 import { writePracticeDays } from '@/formats';
 import type { Context } from '../context';

@@ -1,20 +1,20 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone, daysBetween, parseCalendarDay, type CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import { restOf, type ProgramVersion } from '@/core/program';
+import type { Child } from '@/core/students';
+import { restOf, type ProgramVersion } from '@/core/programs';
 import { addChildChange, currentVersions, inTransaction, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
-import { writeNextVersion, type VersionWish } from './nextVersion';
+import { writeNextVersion, type VersionOptions } from './nextVersion';
 
 /** A rest is no end: so long at most. Our own choice. */
 const MOST_DAYS = 120;
 
-export interface RestWish {
+export interface RestOptions {
   readonly child: Child;
   readonly program: ProgramVersion;
   readonly today: CalendarDay;
@@ -24,7 +24,7 @@ export interface RestWish {
 }
 
 /** Lets the practice rest till a day. Its last day moves as far, so that nothing of the program is lost. @throws AppError invalid */
-export async function pauseUntil(work: Work, context: Context, actor: PersonActor, wish: RestWish, until: string): Promise<void> {
+export async function pauseUntil(work: Work, context: Context, actor: PersonActor, wish: RestOptions, until: string): Promise<void> {
   const { program, today } = wish;
   const day = parseCalendarDay(until);
   if (!day || day <= today || daysBetween(today, day) > MOST_DAYS) throw invalid({ path: 'fromDay', code: 'notADayAhead' });
@@ -33,14 +33,14 @@ export async function pauseUntil(work: Work, context: Context, actor: PersonActo
 }
 
 /** Ends the practice with today: nothing asks for it any more, and nothing asks the therapist for a new one. */
-export async function endNow(work: Work, context: Context, actor: PersonActor, wish: RestWish): Promise<void> {
+export async function endNow(work: Work, context: Context, actor: PersonActor, wish: RestOptions): Promise<void> {
   const { program, today } = wish;
   const endsOn = program.endsOn < today ? program.endsOn : today;
   await rest(work, context, actor, wish, 'ended', { resumesOn: null, isEnded: true, endsOn });
 }
 
 /** The practice goes on today. A rest that is cut short gives its days back; what had ended goes on till a day. */
-async function goOn(work: Work, context: Context, actor: PersonActor, wish: RestWish, until: string): Promise<void> {
+async function goOn(work: Work, context: Context, actor: PersonActor, wish: RestOptions, until: string): Promise<void> {
   const { program, today } = wish;
   const resting = restOf(program, today);
   if (!resting) throw new AppError('goneOn');
@@ -54,9 +54,9 @@ async function rest(
   work: Work,
   context: Context,
   actor: PersonActor,
-  { child, program, expectedVersion, decisionId }: RestWish,
+  { child, program, expectedVersion, decisionId }: RestOptions,
   kind: 'paused' | 'ended' | 'goesOn',
-  change: Pick<VersionWish, 'resumesOn' | 'isEnded' | 'endsOn'>,
+  change: Pick<VersionOptions, 'resumesOn' | 'isEnded' | 'endsOn'>,
 ): Promise<void> {
   const { startsOn, note, tasks } = program;
   const reason = kind === 'goesOn' ? 'undo' : kind;
@@ -105,6 +105,6 @@ export async function restProgram(context: Context, actor: PersonActor, raw: unk
     const after = [deed === 'pause' ? `rests until ${until}` : deed === 'end' ? 'ended' : 'goes on', ...(why ? [why] : [])].join(': ');
     const changes = [{ fact: 'practice', before: '', after }] as const;
     await addChildChange(work, { childId, changes, changedBy: actor.personId, changedAt: now });
-    await noteChanges(work, now, [entryOf(actor, now, [childId], `program.${deed}`)]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], `program.${deed}`)]);
   });
 }

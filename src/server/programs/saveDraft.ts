@@ -1,8 +1,8 @@
-import { programDraftSchema } from '@/core/program';
+import { programDraftSchema } from '@/core/programs';
 import { inTransaction, saveDraft as storeDraft } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { parseInput } from '../parseInput';
 
@@ -13,6 +13,6 @@ export async function saveDraft(context: Context, actor: PersonActor, childId: n
     const now = context.now();
     await requireChild(work, actor, childId, 'changeProgram');
     await storeDraft(work, childId, draft, actor.personId, now);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'draft.saved')]);
   });
 }

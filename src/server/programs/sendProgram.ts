@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
-import { factsOf } from '@/core/child';
-import { checkProgram, sentLadders, inOrderOfParts, programDraftSchema, toFreeze, type ProgramDraft } from '@/core/program';
-import { currentVersions, dropDraft, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
+import { factsOf } from '@/core/students';
+import { checkProgram, sentLadders, inOrderOfParts, programDraftSchema, toFreeze, type ProgramDraft } from '@/core/programs';
+import { currentVersions, deleteDraft, inTransaction, taskVersionsById, type TaskVersion, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
@@ -70,8 +70,8 @@ export async function sendProgram(context: Context, actor: PersonActor, raw: unk
         decisionId: null,
       });
     }
-    await dropDraft(work, childId);
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'program.sent', { version: versionNumber })]);
+    await deleteDraft(work, childId);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'program.sent', { version: versionNumber })]);
     return { versionNumber };
   });
 }

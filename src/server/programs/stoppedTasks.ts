@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
-import { factsOf, type Child } from '@/core/child';
-import { safetyBetween, type ProgramTask, type ProgramVersion } from '@/core/program';
+import { factsOf, type Child } from '@/core/students';
+import { safetyBetween, type ProgramTask, type ProgramVersion } from '@/core/programs';
 import type { SafetyFinding } from '@/core/safety';
 
 export interface StoppedTask {

@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import { observedPace } from '@/core/dose';
-import { draftFrom, nextSpan, sentLadders, type SentLadder, programDraftSchema, type ProgramDraft } from '@/core/program';
+import { draftFrom, nextSpan, sentLadders, type SentLadder, programDraftSchema, type ProgramDraft } from '@/core/programs';
 import type { Skill } from '@/core/vocabulary';
 import {
   currentVersions,
@@ -22,7 +22,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
-import { planFactsOf, type PlanFacts } from '../plans/planFacts';
+import { planFactsOf, type PlanFacts } from '../planner/planFacts';
 import { libraryKey } from '../tasks/viewContents';
 
 export interface ChildPace {

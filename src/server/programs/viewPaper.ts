@@ -1,6 +1,6 @@
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import { restOf, type ProgramVersion, type Rest } from '@/core/program';
+import type { Child } from '@/core/students';
+import { restOf, type ProgramVersion, type Rest } from '@/core/programs';
 import { taskLetters } from '@/core/replies';
 import { languageOf } from '@/core/text';
 import { inTransaction, standingLinkOf, tasksByVersion, versionHolding, workplaceOf, type Work } from '@/db';

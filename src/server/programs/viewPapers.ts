@@ -2,7 +2,7 @@ import { calendarDayInZone } from '@/core/calendar';
 import { inReading, childrenOf, workplaceOf } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
-import { toPrint, type ChildToDo } from '../logbook/toDo';
+import { toPrint, type ChildToDo } from '../reports/toDo';
 
 export interface PapersView {
   readonly children: number;

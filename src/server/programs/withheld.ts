@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import type { ProgramVersion } from '@/core/program';
+import type { Child } from '@/core/students';
+import type { ProgramVersion } from '@/core/programs';
 import { openStops, standingDecisions, type Work } from '@/db';
 import { stoppedTasksOf } from './stoppedTasks';
 

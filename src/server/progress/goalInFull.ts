@@ -1,5 +1,5 @@
 import type { CalendarDay } from '@/core/calendar';
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import type { GoalContent } from '@/core/goals';
 import type { LocalText } from '@/core/text';
 import { goalFigures, type GoalFigures, type GoalLog, type KeptWords } from '@/core/progress';

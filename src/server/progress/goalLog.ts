@@ -1,7 +1,7 @@
 import { practiceOf } from '@/core/adherence';
 import { addDays, daysFromTo, type CalendarDay } from '@/core/calendar';
 import { servesGoal, type GoalContent } from '@/core/goals';
-import { plannedSpans } from '@/core/program';
+import { plannedSpans } from '@/core/programs';
 import type { GoalLog } from '@/core/progress';
 import { gradeChanges, measurementsOf, practiceSince, sessionsOfTasks, skinChanges, versionsSince, type GivenTask, type Work } from '@/db';
 

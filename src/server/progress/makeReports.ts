@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { CalendarDay } from '@/core/calendar';
 import { groupBy } from '@/core/groupBy';
-import { PAPER_SIZES } from '@/core/paper';
+import { PAPER_SIZES } from '@/core/print';
 import type { ReportPage } from '@/core/progress';
 import { progressPdf } from '@/formats';
 import { inTransaction } from '@/db';

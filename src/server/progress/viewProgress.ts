@@ -1,5 +1,5 @@
 import { calendarDayInZone, type CalendarDay, type SchoolYear } from '@/core/calendar';
-import { nameOf, type Child } from '@/core/child';
+import { nameOf, type Child } from '@/core/students';
 import { groupBy } from '@/core/groupBy';
 import { goalFigures } from '@/core/progress';
 import {

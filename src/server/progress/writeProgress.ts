@@ -3,10 +3,10 @@ import { patternOf } from '@/core/progress';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import {
   closeGoalPeriod,
-  dropWordingPattern,
+  deleteWordingPattern,
   goalWordsOf,
   inTransaction,
-  keepWordingPattern,
+  saveWordingPattern,
   openGoalsOf,
   reopenGoalPeriod,
   schoolCalendarOn,
@@ -19,7 +19,7 @@ import {
 } from '@/db';
 import { requireChild, requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
@@ -78,7 +78,7 @@ export async function writeWords(context: Context, actor: PersonActor, raw: unkn
     const { goal, period } = await goalAndPeriod(work, context, actor, asked);
     const now = context.now();
     await writeGoalWords(work, { goalId: goal.id, from: period.from, words, built, by: actor.personId, at: now });
-    await noteChanges(work, now, [entryOf(actor, now, [goal.childId], 'progress.written')]);
+    await recordChanges(work, now, [entryOf(actor, now, [goal.childId], 'progress.written')]);
   });
 }
 
@@ -112,7 +112,7 @@ export async function closePeriod(context: Context, actor: PersonActor, raw: unk
       by: actor.personId,
       at: now,
     });
-    await noteChanges(work, now, [entryOf(actor, now, [goal.childId], 'progress.closed')]);
+    await recordChanges(work, now, [entryOf(actor, now, [goal.childId], 'progress.closed')]);
   });
 }
 
@@ -123,7 +123,7 @@ export async function reopenPeriod(context: Context, actor: PersonActor, raw: un
     const now = context.now();
     await requireChild(work, actor, childId, 'changeProgram');
     if (!(await reopenGoalPeriod(work, { childId, goalId, id }))) throw new AppError('notFound');
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'progress.reopened')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'progress.reopened')]);
   });
 }
 
@@ -136,21 +136,21 @@ const patternSchema = z.object({
 });
 
 /** Keeps a way of wording under a name of one's own, without the child's name; the same name again is worded anew. @throws AppError notAllowed, invalid */
-export async function keepPattern(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+export async function savePattern(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'seeProgress');
   const { name, words, calledName } = parseInput(patternSchema, raw);
   await inTransaction(context.db, async (work) => {
     const kept = await wordingPatternsOf(work, actor.personId);
     if (kept.length >= MOST_PATTERNS && !kept.some((each) => each.name === name)) throw invalid({ path: 'name', code: 'tooManyPatterns' });
-    await keepWordingPattern(work, actor.personId, name, patternOf(words, calledName));
+    await saveWordingPattern(work, actor.personId, name, patternOf(words, calledName));
   });
 }
 
 /** @throws AppError notAllowed, notFound, invalid */
-export async function dropPattern(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+export async function deletePattern(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'seeProgress');
   const { id } = parseInput(z.object({ id: z.coerce.number().int().positive() }), raw);
   await inTransaction(context.db, async (work) => {
-    if (!(await dropWordingPattern(work, actor.personId, id))) throw new AppError('notFound');
+    if (!(await deleteWordingPattern(work, actor.personId, id))) throw new AppError('notFound');
   });
 }

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { readForm, type RawReport, type SessionFacts } from '@/core/sessions';
+import { readForm, type RawReport, type SessionFacts } from '@/core/reports';
 import { correctReport, inTransaction, reportById, type LogEntry, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
@@ -35,7 +35,7 @@ export async function correctByStaff(context: Context, actor: PersonActor, raw: 
     if ((before.correctedAt ?? 0) !== seenCorrectedAt) throw new AppError('staleRecord');
     const facts = await factsOf(work, before, raw, calendarDayInZone(now, child.timeZone));
     await correctReport(work, before, facts, now, { by: { personId: actor.personId, why } });
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'report.corrected')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'report.corrected')]);
   });
 }
 

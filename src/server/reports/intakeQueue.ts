@@ -1,6 +1,6 @@
 import type { Context } from '../context';
 import type { Envelope } from './readSubmission';
-import { takeByLink, type TakenReport } from './takeByLink';
+import { acceptLinkReports, type TakenReport } from './acceptLinkReports';
 
 const MOST_TOGETHER = 64;
 /** So many turns of the event loop without another report end the waiting: far less than a commit takes. */
@@ -22,7 +22,7 @@ export class IntakeQueue {
 
   constructor(private readonly context: () => Context) {}
 
-  /** Takes in one report, together with those that come at the same time. @throws as `takeByLink` answers */
+  /** Takes in one report, together with those that come at the same time. @throws as `acceptLinkReports` answers */
   take(envelope: Envelope): Promise<TakenReport> {
     return new Promise((resolve, reject) => {
       this.waiting.push({ envelope, resolve, reject });
@@ -44,7 +44,7 @@ export class IntakeQueue {
     while (this.waiting.length > 0) {
       await this.gathered();
       const together = this.waiting.splice(0, MOST_TOGETHER);
-      const taken = await takeByLink(
+      const taken = await acceptLinkReports(
         this.context(),
         together.map(({ envelope }) => envelope),
       );

@@ -1,7 +1,7 @@
-import { inTransaction, keepIncomingText, settleIncomingText } from '@/db';
+import { inTransaction, saveIncomingText, settleIncomingText } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 
@@ -17,7 +17,7 @@ export interface IncomingText {
 /** Keeps a text that needs a person. The same text twice, by the service's key, is one. Gives back its number. */
 export async function keepIncoming(context: Context, { serviceKey, childId, from, text, issues }: IncomingText): Promise<number> {
   return inTransaction(context.db, (work) =>
-    keepIncomingText(work, { serviceKey, childId, fromAddress: from, text, receivedAt: context.now(), issues }),
+    saveIncomingText(work, { serviceKey, childId, fromAddress: from, text, receivedAt: context.now(), issues }),
   );
 }
 
@@ -27,6 +27,6 @@ export async function settleIncoming(context: Context, actor: PersonActor, child
     const now = context.now();
     await requireChild(work, actor, childId, 'settleDecision');
     if (!(await settleIncomingText(work, childId, textId, actor.personId, now))) throw new AppError('notFound');
-    await noteChanges(work, now, [entryOf(actor, now, [childId], 'text.settled')]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], 'text.settled')]);
   });
 }

@@ -1,5 +1,5 @@
-import { givenTask, outcomeSettingsAt } from '@/core/program';
-import { outcomeOf, type Outcome } from '@/core/sessions';
+import { givenTask, outcomeSettingsAt } from '@/core/programs';
+import { outcomeOf, type Outcome } from '@/core/reports';
 import type { TaskContent } from '@/core/tasks';
 import { taskContents, type LogEntry, type Work } from '@/db';
 

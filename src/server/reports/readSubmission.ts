@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
-import { readForm, type RawReport, type SessionFacts } from '@/core/sessions';
+import { readForm, type RawReport, type SessionFacts } from '@/core/reports';
 import type { AskedTask, IntakeLink } from '@/db';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';

@@ -1,6 +1,6 @@
 import { calendarDayInZone } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
-import type { RawReport, SessionFacts } from '@/core/sessions';
+import type { RawReport, SessionFacts } from '@/core/reports';
 import {
   addJobs,
   childById,
@@ -9,18 +9,18 @@ import {
   inTransaction,
   intakeLinks,
   linkByHash,
-  noteFlood,
+  recordFlood,
   reportById,
   wordsOfHarm,
   type LogEntry,
 } from '@/db';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { injuryEmailJob } from '../jobs/jobs';
-import { dayBefore, MOST_A_DAY } from './linkDay';
+import { dayBefore, MOST_A_DAY } from './dailyReportLimit';
 import { readEnvelope, readWithin, type Envelope } from './readSubmission';
-import type { TakenReport } from './takeByLink';
+import type { TakenReport } from './acceptLinkReports';
 
 /**
  * Takes in a family's report. The same key again with the same content makes no second one; with other content it puts the
@@ -47,9 +47,9 @@ async function tellOfFlood(context: Context, tokenHash: string): Promise<void> {
     const now = context.now();
     const link = await linkByHash(work, tokenHash);
     const child = link && (await childById(work, link.childId));
-    if (!child || !(await noteFlood(work, link.id, calendarDayInZone(now, child.timeZone)))) return;
+    if (!child || !(await recordFlood(work, link.id, calendarDayInZone(now, child.timeZone)))) return;
     const family = { kind: 'family', linkId: link.id, childId: child.id } as const;
-    await noteChanges(work, now, [entryOf(family, now, [child.id], 'link.flooded')]);
+    await recordChanges(work, now, [entryOf(family, now, [child.id], 'link.flooded')]);
   });
 }
 
@@ -76,7 +76,7 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
     if (before.danger === null && dangerOf(facts) !== null)
       await addJobs(work, [injuryEmailJob(link.childId, calendarDayInZone(now, 'UTC'), now)]);
     const family = { kind: 'family', linkId: link.id, childId: link.childId } as const;
-    await noteChanges(work, now, [entryOf(family, now, [link.childId], 'report.corrected')]);
+    await recordChanges(work, now, [entryOf(family, now, [link.childId], 'report.corrected')]);
     return { reportId, repeated: false, safetyWord: dangerOf(facts) !== null, replaced };
   });
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { calendarDayInZone } from '@/core/calendar';
-import type { ReportWay, SessionFacts } from '@/core/sessions';
+import type { ReportWay, SessionFacts } from '@/core/reports';
 import { addJobs, addReports, type StoredReport, type Work } from '@/db';
 import type { Context } from '../context';
 import { injuryEmailJob } from '../jobs/jobs';

@@ -1,13 +1,13 @@
 import { addDays, calendarDayInZone, daysBetween, weekdayOf, type CalendarDay, type Instant } from '@/core/calendar';
-import type { Child } from '@/core/child';
-import type { ProgramTask, ProgramVersion } from '@/core/program';
+import type { Child } from '@/core/students';
+import type { ProgramTask, ProgramVersion } from '@/core/programs';
 import {
   childById,
   clipsById,
   inReading,
   inTransaction,
   liftsOf,
-  noteFirstOpening,
+  recordFirstOpening,
   notesOf,
   openStops,
   readerOf,
@@ -24,7 +24,7 @@ import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf } from '../secrets';
-import { bareClip, type BareClip } from '../media/bareClip';
+import { bareClip, type BareClip } from '../videos/bareClip';
 import { withheldOf } from '../programs/withheld';
 import { familyOf } from './familyLink';
 
@@ -159,7 +159,7 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
   });
   // A messaging service that looks at the page for a preview is not the family.
   if (reader === 'robot') return view;
-  if (link.firstOpenedAt === null) await inTransaction(context.db, (work) => noteFirstOpening(work, link.id, now));
+  if (link.firstOpenedAt === null) await inTransaction(context.db, (work) => recordFirstOpening(work, link.id, now));
   await context.looks.noteSometimes(`family ${link.id}`, entryOf(actor, now, [view.child.id], 'family.viewed'));
   return view;
 }

@@ -1,4 +1,4 @@
-import type { Child } from '@/core/child';
+import type { Child } from '@/core/students';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { correctionsOf, inReading, reportById, type ReportBefore } from '@/db';
 import { requireChild } from '../access';

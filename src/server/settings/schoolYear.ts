@@ -4,7 +4,7 @@ import { readSchoolCalendar, writeSchoolYear, type CalendarFileFault, type Calen
 import {
   addSchoolYear,
   changeVisitDays,
-  dropSchoolYear,
+  deleteSchoolYear,
   inTransaction,
   schoolCalendarOn,
   schoolNamed,
@@ -14,7 +14,7 @@ import {
 } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may } from '../may';
@@ -53,13 +53,13 @@ export async function setSchoolYear(context: Context, actor: PersonActor, raw: u
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     const old = before === null ? null : parseCalendarDay(before);
-    if (old) await dropSchoolYear(work, old);
+    if (old) await deleteSchoolYear(work, old);
     await addSchoolYear(work, year);
     for (const { name, visitDays } of schools) {
       const days = VISIT_DAYS.filter((day) => visitDays.includes(day)).join(', ');
       await changeVisitDays(work, await schoolNamed(work, name), days);
     }
-    await noteChanges(work, now, [entryOf(actor, now, [], 'year.changed')]);
+    await recordChanges(work, now, [entryOf(actor, now, [], 'year.changed')]);
   });
 }
 

@@ -5,7 +5,7 @@ import {
   changeInjuryEmail,
   changeKeepingRules,
   changeLanguages,
-  changePostMinutes,
+  changeHoldMinutes,
   changeSignInRules,
   inTransaction,
   ownTrail,
@@ -22,17 +22,17 @@ import {
   type Work,
   type Workplace,
 } from '@/db';
-import { RULE_LIMITS, type LimitedRule } from '@/core/policy';
+import { RULE_LIMITS, type LimitedRule } from '@/core/settings';
 import { LANGUAGES } from '@/core/text';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { entryOf, noteChanges } from '../audit/trail';
+import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
-import { isConfirmed, requireConfirmed } from '../people/sessions';
-import type { RuleName } from '@/core/advancing';
-import { viewFactor, type FactorView } from '../people/secondFactor';
+import { isConfirmed, requireConfirmed } from '../accounts/sessions';
+import type { RuleName } from '@/core/stepRules';
+import { viewFactor, type FactorView } from '../accounts/secondFactor';
 
 export interface SettingsView extends Workplace {
   readonly calendar: SchoolCalendar | null;
@@ -149,10 +149,10 @@ export async function setSignInRules(context: Context, actor: PersonActor, raw: 
 const postMinutesSchema = z.object({ postMinutes: ofForm('postMinutes') });
 
 /** How long a message to a family waits for what else is decided of it, and can be taken back. @throws AppError notAllowed, invalid */
-export async function setPostMinutes(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
+export async function setHoldMinutes(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   requireMay(actor, 'changeWorkplace');
   const { postMinutes } = parseInput(postMinutesSchema, { postMinutes: raw });
-  await change(context, actor, 'postMinutes', postMinutes, (work) => changePostMinutes(work, postMinutes));
+  await change(context, actor, 'postMinutes', postMinutes, (work) => changeHoldMinutes(work, postMinutes));
 }
 
 const languagesSchema = z.object({ languages: z.array(z.enum(LANGUAGES)).min(1, 'notALanguage') });
@@ -174,6 +174,6 @@ async function change(
 ): Promise<void> {
   await inTransaction(context.db, async (work) => {
     await write(work);
-    await noteChanges(work, context.now(), [entryOf(actor, context.now(), [], 'settings.changed', { setting, to })]);
+    await recordChanges(work, context.now(), [entryOf(actor, context.now(), [], 'settings.changed', { setting, to })]);
   });
 }

@@ -1,7 +1,7 @@
 import { readTaskPack, taskPackJsonSchema, writeTaskPack, type PackFault } from '@/formats';
-import { addTaskVersion, inTransaction, slugsOnOtherBenches, taskRecords } from '@/db';
+import { addTaskVersion, inTransaction, slugsInOtherDrafts, taskRecords } from '@/db';
 import { requireMay } from '../access';
-import { noteAboutPerson } from '../audit/trail';
+import { recordAboutPerson } from '../audit/trail';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -12,7 +12,7 @@ export async function exportPack(context: Context, actor: PersonActor, slugs: re
     const all = await taskRecords(work);
     const wanted = all.filter((task) => (slugs.length ? slugs.includes(task.slug) : task.ownerId === actor.personId));
     if (wanted.length === 0) throw new AppError('notFound');
-    await noteAboutPerson(work, context.now(), actor.personId, 'tasks.exported');
+    await recordAboutPerson(work, context.now(), actor.personId, 'tasks.exported');
     return writeTaskPack({ name: actor.name, tasks: wanted.map((task) => task.content) });
   });
 }
@@ -33,12 +33,12 @@ export async function importPack(context: Context, actor: PersonActor, text: str
     const all = await taskRecords(work);
     const others = new Set([
       ...all.filter((task) => task.ownerId !== actor.personId).map((task) => task.slug),
-      ...(await slugsOnOtherBenches(work, actor.personId)),
+      ...(await slugsInOtherDrafts(work, actor.personId)),
     ]);
     const taken = read.value.tasks.map((task) => task.slug).filter((slug) => others.has(slug));
     if (taken.length) return { ok: false, faults: [], taken };
     for (const task of read.value.tasks) await addTaskVersion(work, task, context.now(), { ownerId: actor.personId, copiedFrom: null });
-    await noteAboutPerson(work, context.now(), actor.personId, 'tasks.imported', { count: read.value.tasks.length });
+    await recordAboutPerson(work, context.now(), actor.personId, 'tasks.imported', { count: read.value.tasks.length });
     return { ok: true, added: read.value.tasks.map((task) => task.slug) };
   });
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { inTransaction, setShelf as storeShelf, SHELVES, taskRecords } from '@/db';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
-import { noteAboutPerson } from '../audit/trail';
+import { recordAboutPerson } from '../audit/trail';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
@@ -21,6 +21,6 @@ export async function setShelf(context: Context, actor: PersonActor, raw: unknow
     if (!record) throw new AppError('notFound');
     if (record.ownerId !== actor.personId) throw new AppError('notAllowed');
     await storeShelf(work, record.taskId, shelf);
-    await noteAboutPerson(work, context.now(), actor.personId, 'task.shelved', { task: slug, for: shelf });
+    await recordAboutPerson(work, context.now(), actor.personId, 'task.shelved', { task: slug, for: shelf });
   });
 }

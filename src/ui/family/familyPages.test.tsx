@@ -2,7 +2,7 @@ import { doseAt } from '@/core/dose';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { calendarDay, instant } from '@/core/calendar';
 import type { Hand } from '@/core/tasks';
-import type { ProgramTask } from '@/core/program';
+import type { ProgramTask } from '@/core/programs';
 import { exampleChild, exampleProgramTask, exampleReport } from '../../../tests/fixtures/tarrowHill';
 import { FamilyTask } from './task/FamilyTask';
 import { FamilyToday } from './today/FamilyToday';

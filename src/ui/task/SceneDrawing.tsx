@@ -1,4 +1,4 @@
-import { svgPath, type Mark, type Scene, type Tone } from '@/core/sheets';
+import { svgPath, type Mark, type Scene, type Tone } from '@/core/worksheets';
 
 /** Black ink alone: what helps is thinner, broken or gray enough to be seen on a copy. */
 const INKS: Readonly<Record<Tone, string>> = { ink: '#000', soft: '#444', faint: '#8a8a8a' };

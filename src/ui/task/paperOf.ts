@@ -1,8 +1,8 @@
 import { addDays, weekdayOf, type CalendarDay } from '@/core/calendar';
-import { factsOf } from '@/core/child';
-import { doseAt, minutesOf, reckonDose } from '@/core/dose';
-import type { Paper, PaperMap, PaperSize, PaperSlip, PaperTask } from '@/core/paper';
-import type { ProgramTask } from '@/core/program';
+import { factsOf } from '@/core/students';
+import { doseAt, minutesOf, calculateDose } from '@/core/dose';
+import type { Paper, PaperMap, PaperSize, PaperSlip, PaperTask } from '@/core/print';
+import type { ProgramTask } from '@/core/programs';
 import { codeLettersOf } from '@/core/replies';
 import { safeSubstitutes } from '@/core/safety';
 import { callChild, isNeededAt, linesAt, mapsFor } from '@/core/tasks';
@@ -17,7 +17,7 @@ const WEEK = 7;
 /** So many columns have room beside each other. */
 const MOST_TASKS = 4;
 
-export interface PaperWish {
+export interface PaperOptions {
   readonly size: PaperSize;
   readonly isLarge: boolean;
   /** The slip's first day. */
@@ -25,7 +25,7 @@ export interface PaperWish {
 }
 
 /** A program on paper, in the family's words: what is closed, or was ended, is on no paper. */
-export function paperOf(view: PaperView, words: FamilyWords, { size, isLarge, from }: PaperWish): Paper {
+export function paperOf(view: PaperView, words: FamilyWords, { size, isLarge, from }: PaperOptions): Paper {
   const { t, language } = words;
   const { child, program, closedTaskIds, emergencyNumber } = view;
   const tasks = (program?.tasks ?? []).filter(({ taskId }) => !closedTaskIds.includes(taskId));
@@ -55,7 +55,7 @@ function taskOf(task: ProgramTask, { child, today, letters }: PaperView, words: 
   const about = { content, step, child: { calledName: child.calledName, hand: child.hand, care }, words, pieces: 0 };
   const needed = content.materials.filter((material) => isNeededAt(material, step));
   const lines = (list: 'helperSteps' | 'childSteps' | 'cues' | 'looksRight') => linesAt(content, list, step).map(local);
-  const pieces = dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0;
+  const pieces = dose.piecesPerRepetition > 0 ? calculateDose(dose, 1).piecesPerDay : 0;
   return {
     letter: letters.get(task.taskId) ?? null,
     title: local(content.title),
@@ -100,7 +100,7 @@ function slipOf(
   const days = Array.from({ length: WEEK }, (_, index) => addDays(from, index));
   const letterOf = <Meaning extends string>(of: Readonly<Record<string, Meaning>>, meaning: Meaning) =>
     Object.keys(of).find((letter) => of[letter] === meaning) ?? '';
-  const doseOf = (task: ProgramTask) => reckonDose(doseAt(task.dose, task.step), 1);
+  const doseOf = (task: ProgramTask) => calculateDose(doseAt(task.dose, task.step), 1);
   const [first] = tasks;
   const { handTurns, perDay, perHand } = doseOf(first!);
   const example = `${letters.get(first!.taskId) ?? ''}${handTurns === 2 ? `${code.left}${perHand}${code.right}${perHand}` : perDay || 1}`;

@@ -1,5 +1,5 @@
 import { callChild, type TaskContent } from '@/core/tasks';
-import type { SheetWords } from '@/core/sheets';
+import type { SheetWords } from '@/core/worksheets';
 import type { FamilyWords } from '../shared/familyWords';
 
 /** What a step's sheet says besides what is drawn: the step's own words, the child called by name; whose it is stands small in the corner, for who packs the bags. */

@@ -1,10 +1,10 @@
-import { reckonDose, type Dose } from '@/core/dose';
+import { calculateDose, type Dose } from '@/core/dose';
 import type { FamilyWords } from '../shared/familyWords';
 
 /** What is asked for today, said so that it can be counted: "5 with each hand: 10 in all". */
 export function targetWords(dose: Dose, words: FamilyWords): string {
   const { t } = words;
-  const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
+  const { unit, handTurns, perHand, perDay } = calculateDose(dose, 1);
   const foot = dose.limb === 'foot' ? 'Foot' : '';
   if (dose.target.kind === 'watch') return t('target.watch');
   if (dose.target.kind === 'hold') {

@@ -1,4 +1,4 @@
-import type { TeacherView } from '@/server/people/teacherLinks';
+import type { TeacherView } from '@/server/students/teacherLinks';
 
 interface Props {
   readonly view: TeacherView;

@@ -1,31 +1,18 @@
 'use server';
 
-import { redirect } from 'next/navigation';
+import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { handOver } from '@/server/caseload/moveChild';
-import { previewRoster, takeRoster } from '@/server/caseload/takeRoster';
+import { deleteCaseloadView, saveCaseloadView } from '@/server/caseload/savedViews';
 import { faultWords } from '@/ui/desk/frame/Trouble';
-import type { RosterWish, Taken } from '@/ui/desk/roster/RosterScreen.client';
-import type { RosterPreview } from '@/server/caseload/takeRoster';
 
-export async function previewRosterAction(wish: RosterWish): Promise<RosterPreview | { readonly words: string }> {
-  const answered = await act((actor, context) => previewRoster(context, actor, wish));
-  return answered.ok ? answered.value : { words: faultWords(answered.fault) };
+export async function saveViewAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => saveCaseloadView(context, actor, Object.fromEntries(form)));
+  if (answered.ok) revalidatePath('/caseload');
+  return answered.ok ? null : faultWords(answered.fault);
 }
 
-export async function takeRosterAction(wish: RosterWish): Promise<Taken> {
-  const answered = await act((actor, context) => takeRoster(context, actor, wish));
-  return answered.ok ? { ok: true, ...answered.value } : { ok: false, fault: faultWords(answered.fault) };
-}
-
-export async function handOverAction(_before: string | null, form: FormData): Promise<string | null> {
-  const input = {
-    childIds: form.getAll('childId').map(Number),
-    to: Number(form.get('to')),
-    note: form.get('note') ?? '',
-    staysSharing: form.get('staysSharing') === 'yes',
-  };
-  const answered = await act((actor, context) => handOver(context, actor, input));
-  if (!answered.ok) return faultWords(answered.fault);
-  redirect(form.get('from') === 'caseloads' ? '/caseloads' : '/yard');
+export async function deleteViewAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => deleteCaseloadView(context, actor, Object.fromEntries(form)));
+  if (answered.ok) revalidatePath('/caseload');
+  return answered.ok ? null : faultWords(answered.fault);
 }

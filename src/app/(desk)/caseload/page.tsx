@@ -1,15 +1,17 @@
-import { requireMay } from '@/server/access';
 import { screen } from '@/app/screen';
+import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { RosterScreen } from '@/ui/desk/roster/RosterScreen.client';
-import { previewRosterAction, takeRosterAction } from './actions';
+import { CaseloadScreen } from '@/ui/desk/caseload/CaseloadScreen';
+import { deleteViewAction, saveViewAction } from './actions';
+import { caseloadQuery } from '@/ui/desk/caseload/caseloadQuery';
 
-export default async function CaseloadPage() {
-  return screen(async (actor) => {
-    requireMay(actor, 'addChildren');
+export default async function YardPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const wish = caseloadQuery(await searchParams);
+  return screen(async (actor, context) => {
+    const view = await viewCaseload(context, actor, wish);
     return (
-      <Shell here="/yard" actor={actor}>
-        <RosterScreen preview={previewRosterAction} take={takeRosterAction} />
+      <Shell here="/caseload" actor={actor}>
+        <CaseloadScreen view={view} wish={wish} keep={saveViewAction} drop={deleteViewAction} />
       </Shell>
     );
   });

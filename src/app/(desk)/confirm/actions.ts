@@ -3,7 +3,7 @@
 import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import { ownPath } from '@/app/ownPath';
-import { confirm } from '@/server/people/sessions';
+import { confirm } from '@/server/accounts/sessions';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 import { words } from '@/ui/shared/deskWords';
 

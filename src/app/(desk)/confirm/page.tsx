@@ -1,7 +1,7 @@
 import { ownPath } from '@/app/ownPath';
 import { screen } from '@/app/screen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { ConfirmForm } from '@/ui/desk/trust/ConfirmForm';
+import { ConfirmForm } from '@/ui/desk/accounts/ConfirmForm';
 import { confirmAction } from './actions';
 
 export default async function ConfirmPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {

@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
 import type { Answer } from '@/server/answer';
-import { closePeriod, dropPattern, keepPattern, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
+import { closePeriod, deletePattern, savePattern, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 function told(answered: Answer<void>): string | null {
@@ -23,10 +23,10 @@ export async function reopenPeriodAction(_before: string | null, form: FormData)
   return told(await act((actor, context) => reopenPeriod(context, actor, Object.fromEntries(form))));
 }
 
-export async function keepPatternAction(_before: string | null, form: FormData): Promise<string | null> {
-  return told(await act((actor, context) => keepPattern(context, actor, Object.fromEntries(form))));
+export async function savePatternAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => savePattern(context, actor, Object.fromEntries(form))));
 }
 
-export async function dropPatternAction(_before: string | null, form: FormData): Promise<string | null> {
-  return told(await act((actor, context) => dropPattern(context, actor, Object.fromEntries(form))));
+export async function deletePatternAction(_before: string | null, form: FormData): Promise<string | null> {
+  return told(await act((actor, context) => deletePattern(context, actor, Object.fromEntries(form))));
 }

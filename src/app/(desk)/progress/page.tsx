@@ -8,8 +8,8 @@ const ACTS = {
   write: actions.writeWordsAction,
   close: actions.closePeriodAction,
   reopen: actions.reopenPeriodAction,
-  keepPattern: actions.keepPatternAction,
-  dropPattern: actions.dropPatternAction,
+  savePattern: actions.savePatternAction,
+  deletePattern: actions.deletePatternAction,
 };
 
 export default async function ProgressPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {

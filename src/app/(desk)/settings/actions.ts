@@ -5,10 +5,10 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import { sessionCookie } from '@/app/session';
-import { changePassword } from '@/server/people/password';
-import { setReadDays } from '@/server/people/readDays';
-import { revokeSignIn } from '@/server/people/sessions';
-import { setEmergencyNumber, setInjuryEmail, setKeeping, setLanguages, setPostMinutes } from '@/server/settings/workplace';
+import { changePassword } from '@/server/accounts/password';
+import { setReadDays } from '@/server/accounts/readDays';
+import { revokeSignIn } from '@/server/accounts/sessions';
+import { setEmergencyNumber, setInjuryEmail, setKeeping, setLanguages, setHoldMinutes } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -44,7 +44,7 @@ export async function keepingAction(_before: string | null, form: FormData): Pro
 }
 
 export async function postMinutesAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setPostMinutes(context, actor, form.get('postMinutes')));
+  const answered = await act((actor, context) => setHoldMinutes(context, actor, form.get('postMinutes')));
   if (answered.ok) revalidatePath('/settings');
   if (answered.ok) return null;
   return answered.fault.code === 'invalid' ? 'Write a number of minutes from 0 to 60.' : faultWords(answered.fault);

@@ -14,8 +14,8 @@ import {
   revokeSignInAction,
   signOutAction,
 } from './actions';
-import { signInRulesAction, takeFactorOffAction, takeFactorOffOfAction } from './trustActions';
-import { closeAccountAction, inviteAction, takeInvitationBackAction } from './peopleActions';
+import { signInRulesAction, disableSecondFactorAction, disableSecondFactorOfAction } from './trustActions';
+import { closeAccountAction, inviteAction, revokeInvitationAction } from './peopleActions';
 
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const isChanged = (await searchParams).said === 'password';
@@ -32,15 +32,15 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           setInjuryEmail={injuryEmailAction}
           setKeeping={keepingAction}
           setSignInRules={signInRulesAction}
-          takeFactorOff={takeFactorOffAction}
-          takeFactorOffOf={takeFactorOffOfAction}
-          setPostMinutes={postMinutesAction}
+          disableSecondFactor={disableSecondFactorAction}
+          disableSecondFactorOf={disableSecondFactorOfAction}
+          setHoldMinutes={postMinutesAction}
           setReadDays={readDaysAction}
           setRule={advancingRuleAction}
           changePassword={changePasswordAction}
           passwordIsChanged={isChanged}
           invite={inviteAction}
-          takeInvitationBack={takeInvitationBackAction}
+          revokeInvitation={revokeInvitationAction}
           closeAccount={closeAccountAction}
           setLanguages={languagesAction}
           ownId={actor.personId}

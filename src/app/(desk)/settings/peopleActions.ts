@@ -2,8 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { invite, takeInvitationBack } from '@/server/people/invitations';
-import { closeAccount } from '@/server/people/leave';
+import { invite, revokeInvitation } from '@/server/accounts/invitations';
+import { closeAccount } from '@/server/accounts/leave';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 import type { Invited } from '@/ui/desk/settings/InviteForm.client';
 
@@ -14,8 +14,8 @@ export async function inviteAction(_before: Invited, form: FormData): Promise<In
   return answered.value;
 }
 
-export async function takeInvitationBackAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => takeInvitationBack(context, actor, Number(form.get('invitationId'))));
+export async function revokeInvitationAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => revokeInvitation(context, actor, Number(form.get('invitationId'))));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }

@@ -2,13 +2,13 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { setAdvancingRule } from '@/server/people/advancingRule';
+import { setAdvancingRule } from '@/server/stepRules/advancingRule';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function advancingRuleAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) =>
     setAdvancingRule(context, actor, { rule: form.get('rule'), reason: form.get('reason') ?? '' }),
   );
-  if (answered.ok) for (const page of ['/settings', '/lab']) revalidatePath(page);
+  if (answered.ok) for (const page of ['/settings', '/step-rules']) revalidatePath(page);
   return answered.ok ? null : faultWords(answered.fault);
 }

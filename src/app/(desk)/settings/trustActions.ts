@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { takeFactorOff, takeFactorOffOf } from '@/server/people/secondFactor';
+import { disableSecondFactor, disableSecondFactorOf } from '@/server/accounts/secondFactor';
 import { setSignInRules } from '@/server/settings/workplace';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
@@ -12,14 +12,14 @@ export async function signInRulesAction(_before: string | null, form: FormData):
   return answered.ok ? null : faultWords(answered.fault);
 }
 
-export async function takeFactorOffAction(): Promise<string | null> {
-  const answered = await act((actor, context) => takeFactorOff(context, actor));
+export async function disableSecondFactorAction(): Promise<string | null> {
+  const answered = await act((actor, context) => disableSecondFactor(context, actor));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }
 
-export async function takeFactorOffOfAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => takeFactorOffOf(context, actor, Number(form.get('personId'))));
+export async function disableSecondFactorOfAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => disableSecondFactorOf(context, actor, Number(form.get('personId'))));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }

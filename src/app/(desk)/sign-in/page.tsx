@@ -1,4 +1,4 @@
-import { SignInForm } from '@/ui/desk/signIn/SignInForm.client';
+import { SignInForm } from '@/ui/desk/accounts/SignInForm.client';
 import { signInAction } from './actions';
 
 export default function SignInPage() {

@@ -2,12 +2,12 @@
 
 import { act } from '@/app/screen';
 import type { TaskContent } from '@/core/tasks';
-import { dropDraft, keepDraft, shelveTask, startTask } from '@/server/tasks/benchWork';
+import { deleteDraft, storeDraft, shelveTask, startTask } from '@/server/tasks/taskDrafts';
 import { setShelf } from '@/server/tasks/setShelf';
 import { importPack } from '@/server/tasks/packs';
-import { viewVersion } from '@/server/tasks/viewBench';
-import type { ImportAnswer } from '@/ui/desk/library/LibraryActs.client';
-import { packFaultWords } from '@/ui/desk/library/packWords';
+import { viewVersion } from '@/server/tasks/viewTaskEditor';
+import type { ImportAnswer } from '@/ui/desk/tasks/LibraryActs.client';
+import { packFaultWords } from '@/ui/desk/tasks/packWords';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 type Made = { readonly ok: true; readonly slug: string } | { readonly ok: false; readonly words: string };
@@ -25,13 +25,13 @@ async function made(from: string | null, title: string): Promise<Made> {
   return answered.ok ? { ok: true, slug: answered.value.slug } : { ok: false, words: faultWords(answered.fault) };
 }
 
-export async function keepDraftAction(content: TaskContent): Promise<string | null> {
-  const answered = await act((actor, context) => keepDraft(context, actor, content));
+export async function saveTaskDraftAction(content: TaskContent): Promise<string | null> {
+  const answered = await act((actor, context) => storeDraft(context, actor, content));
   return answered.ok ? null : faultWords(answered.fault);
 }
 
-export async function dropDraftAction(slug: string): Promise<string | null> {
-  const answered = await act((actor, context) => dropDraft(context, actor, slug));
+export async function deleteDraftAction(slug: string): Promise<string | null> {
+  const answered = await act((actor, context) => deleteDraft(context, actor, slug));
   return answered.ok ? null : faultWords(answered.fault);
 }
 

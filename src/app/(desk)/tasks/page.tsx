@@ -1,8 +1,8 @@
 import { SKILLS, SKINS } from '@/core/vocabulary';
-import { BUNDLES, thingsOf, type TaskWish } from '@/core/library';
+import { BUNDLES, thingsOf, type TaskOptions } from '@/core/library';
 import { screen } from '@/app/screen';
 import { viewLibrary } from '@/server/tasks/viewLibrary';
-import { LibraryScreen } from '@/ui/desk/library/LibraryScreen';
+import { LibraryScreen } from '@/ui/desk/tasks/LibraryScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 import { importPackAction, startTaskAction } from './actions';
 
@@ -28,7 +28,7 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
   });
 }
 
-function wishFrom(address: Awaited<Address>): TaskWish {
+function wishFrom(address: Awaited<Address>): TaskOptions {
   const text = (name: string) => (typeof address[name] === 'string' ? address[name].slice(0, 80) : '');
   const number = (name: string) => (/^\d{1,2}$/.test(text(name)) ? Number(text(name)) : undefined);
   const atHand = ['hand1', 'hand2', 'hand3'].map(text).filter(Boolean);

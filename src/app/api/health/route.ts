@@ -1,5 +1,5 @@
 import { appContext } from '@/server/context';
-import { healthOf } from '@/server/upkeep/health';
+import { healthOf } from '@/server/health/health';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,8 +1,8 @@
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { receiveText } from '@/server/replies/receiveText';
-import { isSigned } from '@/server/replies/textSignature';
+import { receiveText } from '@/server/reports/replies/receiveText';
+import { isSigned } from '@/server/reports/replies/textSignature';
 
 export const dynamic = 'force-dynamic';
 

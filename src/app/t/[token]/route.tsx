@@ -3,7 +3,7 @@ import { BASE_LANGUAGE } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { viewTeacher } from '@/server/people/teacherLinks';
+import { viewTeacher } from '@/server/students/teacherLinks';
 import { FamilyTrouble } from '@/ui/family/FamilyTrouble';
 import { familyWords } from '@/ui/shared/familyWords';
 import { TeacherPage } from '@/ui/teacher/TeacherPage';

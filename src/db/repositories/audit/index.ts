@@ -3,5 +3,5 @@ export type { ChainFault, ChainState } from './chain';
 export { auditPartitions, keepAuditMonths, layAuditByMonths } from './partitions';
 export { auditOf, ownTrail, workplaceTrail } from './read';
 export type { AuditRow } from './read';
-export { appendAudit, dropAuditBefore } from './write';
+export { appendAudit, deleteAuditBefore } from './write';
 export type { AuditEntry } from './write';

@@ -66,7 +66,7 @@ async function keepGroups(work: Work, entries: readonly AuditEntry[]): Promise<R
  * newest row stays whatever is asked. Gives back how many rows went.
  * @param work of the account that owns the schema: the one that serves may not delete from the trail
  */
-export async function dropAuditBefore(work: Work, moment: Instant, most: number, now: Instant): Promise<number> {
+export async function deleteAuditBefore(work: Work, moment: Instant, most: number, now: Instant): Promise<number> {
   const tables = tablesOf(work);
   const [kept] = await tables.select<{ id: number }>(
     'SELECT MIN(id) AS id FROM audit WHERE at >= LEAST(:moment, (SELECT MAX(at) FROM audit) - INTERVAL 29 DAY)',

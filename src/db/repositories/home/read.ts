@@ -1,4 +1,4 @@
-import { homeAnswersSchema, type HomeAnswers } from '@/core/child';
+import { homeAnswersSchema, type HomeAnswers } from '@/core/students';
 import type { Instant } from '@/core/calendar';
 import { reading } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';

@@ -1,5 +1,5 @@
 import type { Instant } from '@/core/calendar';
-import type { HomeAnswers } from '@/core/child';
+import type { HomeAnswers } from '@/core/students';
 import { tablesOf, type Work } from '../../work';
 
 export async function addHomeAnswer(work: Work, childId: number, linkId: number, answers: HomeAnswers, toldAt: Instant): Promise<void> {

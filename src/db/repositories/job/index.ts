@@ -1,4 +1,4 @@
 export { lockDueJob, lockOpenJobs } from './read';
 export type { Job } from './read';
-export { addJobs, dropDoneJobsBefore, giveJobUp, leaseJob, markJobDone, putJobOff, removeJobs, reopenJob } from './write';
+export { addJobs, deleteDoneJobsBefore, giveJobUp, leaseJob, markJobDone, rescheduleJob, removeJobs, reopenJob } from './write';
 export type { Lease, NewJob } from './write';

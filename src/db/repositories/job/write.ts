@@ -43,7 +43,7 @@ export async function markJobDone(work: Work, which: Try, at: Instant): Promise<
   return (await tablesOf(work).update('jobs', { done_at: at, lease_by: null, lease_until: null, last_error: '' }, ofTry(which))) > 0;
 }
 
-export async function putJobOff(work: Work, which: Try, runAfter: Instant, error: string): Promise<boolean> {
+export async function rescheduleJob(work: Work, which: Try, runAfter: Instant, error: string): Promise<boolean> {
   return (
     (await tablesOf(work).update('jobs', { run_after: runAfter, last_error: error, lease_by: null, lease_until: null }, ofTry(which))) > 0
   );
@@ -70,7 +70,7 @@ export async function removeJobs(work: Work, ids: readonly number[]): Promise<vo
 }
 
 /** Takes away jobs that were done before a moment. */
-export async function dropDoneJobsBefore(work: Work, moment: Instant, most: number): Promise<number> {
+export async function deleteDoneJobsBefore(work: Work, moment: Instant, most: number): Promise<number> {
   const tables = tablesOf(work);
   const old = await tables.select<{ id: number }>('SELECT id FROM jobs WHERE done_at < :moment ORDER BY id LIMIT :most', {
     moment: momentText(moment),

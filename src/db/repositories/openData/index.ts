@@ -2,7 +2,7 @@ import type { Instant } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
 
 /** Which rows leave: of these children, or of all; behind a number; so many at most. */
-export interface OpenWish {
+export interface OpenOptions {
   /** Null for every child. */
   readonly childIds: readonly number[] | null;
   readonly after: number;
@@ -17,7 +17,7 @@ interface OfChild {
   readonly school: string;
 }
 
-async function page<Row>(work: Work, { childIds, after, most }: OpenWish, columns: string, from: string, id: string): Promise<Row[]> {
+async function page<Row>(work: Work, { childIds, after, most }: OpenOptions, columns: string, from: string, id: string): Promise<Row[]> {
   if (childIds?.length === 0) return [];
   return tablesOf(work).select<Row>(
     `SELECT ${columns} ${from} ${from.includes(' WHERE ') ? 'AND' : 'WHERE'} ${id} > :after ${childIds ? 'AND c.id IN (:childIds)' : ''} ORDER BY ${id} LIMIT :most`,
@@ -51,7 +51,7 @@ export interface OpenReport extends OfChild {
 }
 
 /** What caregivers reported: what was measured is none of it. */
-export async function openReports(work: Work, wish: OpenWish): Promise<OpenReport[]> {
+export async function openReports(work: Work, wish: OpenOptions): Promise<OpenReport[]> {
   return page(
     work,
     wish,
@@ -70,7 +70,7 @@ export interface OpenGoal extends OfChild {
   readonly versions: number;
 }
 
-export async function openGoals(work: Work, wish: OpenWish): Promise<OpenGoal[]> {
+export async function openGoals(work: Work, wish: OpenOptions): Promise<OpenGoal[]> {
   return page(
     work,
     wish,
@@ -94,7 +94,7 @@ export interface OpenMeasurement extends OfChild {
   readonly measuredBy: string;
 }
 
-export async function openMeasurements(work: Work, wish: OpenWish): Promise<OpenMeasurement[]> {
+export async function openMeasurements(work: Work, wish: OpenOptions): Promise<OpenMeasurement[]> {
   return page(
     work,
     wish,
@@ -120,7 +120,7 @@ export interface OpenChild extends OfChild {
   readonly likes: string;
 }
 
-export async function openRoster(work: Work, wish: OpenWish): Promise<OpenChild[]> {
+export async function openRoster(work: Work, wish: OpenOptions): Promise<OpenChild[]> {
   return page(
     work,
     wish,
@@ -140,7 +140,7 @@ export interface OpenBag extends OfChild {
   readonly backAt: Instant | null;
 }
 
-export async function openBags(work: Work, wish: OpenWish): Promise<OpenBag[]> {
+export async function openBags(work: Work, wish: OpenOptions): Promise<OpenBag[]> {
   return page(
     work,
     wish,

@@ -124,12 +124,12 @@ export async function wordingPatternsOf(work: Work, personId: number): Promise<W
 }
 
 /** The same name again is worded anew. */
-export async function keepWordingPattern(work: Work, personId: number, name: string, words: string): Promise<void> {
+export async function saveWordingPattern(work: Work, personId: number, name: string, words: string): Promise<void> {
   const tables = tablesOf(work);
   await tables.remove('wording_patterns', { person_id: personId, name });
   await tables.insert('wording_patterns', { person_id: personId, name, words });
 }
 
-export async function dropWordingPattern(work: Work, personId: number, id: number): Promise<boolean> {
+export async function deleteWordingPattern(work: Work, personId: number, id: number): Promise<boolean> {
   return (await tablesOf(work).remove('wording_patterns', { person_id: personId, id })) > 0;
 }

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import { SKILLS } from '@/core/vocabulary';
-import type { FhirPreview } from '@/server/exchange/takeFhir';
+import type { FhirPreview } from '@/server/exchange/importFhir';
 import { words } from '../../shared/deskWords';
 import { FaultNote } from '../parts/FaultNote';
 
@@ -123,13 +123,13 @@ function Choice({
     return (
       <p role="status" className="border-l-4 border-green px-3 py-2">
         {`Taken in: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
-        <Link className="link" href={`/children/${childId}`}>
+        <Link className="link" href={`/students/${childId}`}>
           {childName}
         </Link>
         {taken.tasks > 0 && (
           <>
             {', '}
-            <Link className="link" href={`/children/${childId}/program`}>
+            <Link className="link" href={`/students/${childId}/program`}>
               the program builder
             </Link>
           </>

@@ -10,7 +10,7 @@ export function FhirScreen({ child, preview, take }: Props) {
   return (
     <div className="max-w-[860px]">
       <p>
-        <Link className="link" href={`/children/${child.id}`}>
+        <Link className="link" href={`/students/${child.id}`}>
           {child.name}
         </Link>
       </p>

@@ -1,9 +1,9 @@
-import { nameOf } from '@/core/child';
+import { nameOf } from '@/core/students';
 import type { ChildExport } from '@/server/exchange/exportChild';
 import { momentIn, longDay } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { criterionWords } from '../goals/goalWords';
-import { factWords } from '../record/factWords';
+import { factWords } from '../students/record/factWords';
 
 const STYLE =
   'body{font:15px/1.5 system-ui,sans-serif;max-width:60rem;margin:2rem auto;padding:0 1rem}h2{margin-top:2rem}td,th{text-align:left;vertical-align:top;padding:.2rem .8rem .2rem 0;border-top:1px solid #ccc}';

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { plain } from '@/core/text';
-import { MarkList } from '../../flight/MarkList';
+import { MarkList } from '../../stepTimeline/MarkList';
 import { KeyCap } from '../parts/KeyCap';
 import { useDeskKeys } from './useDeskKeys';
 

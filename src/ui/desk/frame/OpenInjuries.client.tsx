@@ -20,7 +20,7 @@ export function OpenInjuries({ count }: { count: number }) {
   return (
     <p role="status" className="bg-brick px-[22px] py-1 font-semibold text-sheet print:hidden" data-open-injuries={count}>
       {count === 1 ? '1 activity is on hold after an injury report.' : `${count} activities are on hold after injury reports.`}{' '}
-      <Link href="/rounds" prefetch={false} className="text-sheet underline underline-offset-4">
+      <Link href="/review" prefetch={false} className="text-sheet underline underline-offset-4">
         Review now
       </Link>
     </p>

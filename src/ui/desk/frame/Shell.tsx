@@ -1,34 +1,34 @@
 import Link from 'next/link';
 import type { PersonActor } from '@/server/actor';
-import { PipSymbols } from '../../flight/pips';
+import { PipSymbols } from '../../stepTimeline/pips';
 import { DeskTools, type Findable } from './DeskTools.client';
 
 type Who = Pick<PersonActor, 'name' | 'role'>;
 
 /** Screens by the digit beside their name. A digit stays with its screen, whoever looks. */
 const PLACES = [
-  { href: '/rounds', name: 'Rounds', key: '1' },
-  { href: '/yard', name: 'Yard', key: '2' },
-  { href: '/caseloads', name: 'Caseloads', key: '3', roles: ['supervisor'] },
+  { href: '/review', name: 'Rounds', key: '1' },
+  { href: '/caseload', name: 'Yard', key: '2' },
+  { href: '/caseload/all', name: 'Caseloads', key: '3', roles: ['supervisor'] },
   { href: '/tasks', name: 'Task bench', key: '4' },
-  { href: '/logbook', name: 'Logbook', key: '5' },
+  { href: '/reports', name: 'Logbook', key: '5' },
   { href: '/kits', name: 'Kits', key: '6' },
-  { href: '/sheets', name: 'Sheets', key: '7' },
+  { href: '/worksheets', name: 'Sheets', key: '7' },
   { href: '/progress', name: 'Progress', key: '8', roles: ['therapist', 'supervisor'] },
-  { href: '/post', name: 'Messages', key: '9' },
+  { href: '/messages', name: 'Messages', key: '9' },
   { href: '/settings', name: 'Settings', key: '0' },
 ] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];
 
 const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[] = [
-  { href: '/children/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
-  { href: '/caseload', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
-  { href: '/caseload/hand-over', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
-  { href: '/logbook/enter', name: 'Type slips and calls in', hint: 'Logbook', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/plan', name: 'Plan next week', hint: 'for the caseload', roles: ['therapist', 'supervisor'] },
-  { href: '/paper', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/sheets/week', name: 'Sheets of the week', hint: 'print them', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/clips', name: 'Show it', hint: 'clips and pictures', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/lab', name: 'Policy lab', hint: 'which rule suits?', roles: ['therapist', 'supervisor'] },
+  { href: '/students/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
+  { href: '/students/import', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
+  { href: '/caseload/transfer', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
+  { href: '/reports/enter', name: 'Type slips and calls in', hint: 'Logbook', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/planner', name: 'Plan next week', hint: 'for the caseload', roles: ['therapist', 'supervisor'] },
+  { href: '/print', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/worksheets/week', name: 'Sheets of the week', hint: 'print them', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/videos', name: 'Show it', hint: 'clips and pictures', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/step-rules', name: 'Policy lab', hint: 'which rule suits?', roles: ['therapist', 'supervisor'] },
   { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },
   { href: '/settings#password', name: 'Change your password', hint: 'Settings', roles: ['therapist', 'assistant', 'supervisor'] },

@@ -1,5 +1,5 @@
 import { calendarDayInZone } from '@/core/calendar';
-import type { SystemPart, SystemState } from '@/server/upkeep/systemState';
+import type { SystemPart, SystemState } from '@/server/health/systemState';
 import { longDay } from '../../shared/days';
 
 const UTC = 'UTC';

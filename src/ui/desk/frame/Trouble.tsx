@@ -35,7 +35,7 @@ export function Trouble({ fault, said = faultWords(fault) }: { fault: Fault; sai
         {said}
       </p>
       <p className="mt-6">
-        <a className="link" href="/yard">
+        <a className="link" href="/caseload">
           To the yard
         </a>
       </p>

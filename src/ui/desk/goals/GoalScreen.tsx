@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { nameOf } from '@/core/child';
+import { nameOf } from '@/core/students';
 import type { GoalView } from '@/server/goals/viewGoal';
 import { longDay, momentIn } from '../../shared/days';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
@@ -12,7 +12,7 @@ export function GoalScreen({ view, write, close }: { view: GoalView; write: Writ
   return (
     <>
       <h1 className="text-[24px]">
-        <Link href={`/children/${child.id}`} prefetch={false} className="hover:underline">
+        <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
         <span className="font-text text-[16px] font-normal text-soft">{goal ? 'a goal' : 'a new goal'}</span>

@@ -56,7 +56,7 @@ export function KitSlip({ bag, acts, before, after }: Props) {
           </p>
         )}
         <p className="mt-2 text-[14px]">
-          <Link href={`/sheets/week?child=${childId}`} prefetch={false} className="link">
+          <Link href={`/worksheets/week?child=${childId}`} prefetch={false} className="link">
             print the sheets of the week
           </Link>
         </p>

@@ -101,7 +101,7 @@ function Schools({ view: { school, schools, week, without } }: { readonly view: 
         </Link>
       </span>
       {without > 0 && (
-        <Link href="/plan" prefetch={false} className="link text-soft">
+        <Link href="/planner" prefetch={false} className="link text-soft">
           {without} {without === 1 ? 'child has' : 'children have'} no program in that week: plan it
         </Link>
       )}

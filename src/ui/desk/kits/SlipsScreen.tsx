@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { renderSVG } from 'uqr';
 import { PARTS } from '@/core/vocabulary';
 import type { SlipOfBag } from '@/server/kits/viewSlips';
-import { partWords } from '../plan/planWords';
+import { partWords } from '../planner/planWords';
 import { PrintLink } from '../parts/PrintLink.client';
 import { spanWords } from './KitsScreen';
 

@@ -1,5 +1,5 @@
 import { languageName } from '../../shared/languageName';
-import { ageOf, type Child } from '@/core/child';
+import { ageOf, type Child } from '@/core/students';
 import type { CalendarDay } from '@/core/calendar';
 import { words } from '../../shared/deskWords';
 import { weekdaysInWords } from './doseWords';

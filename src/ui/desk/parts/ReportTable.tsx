@@ -1,6 +1,6 @@
 import type { WatchAnswer, WatchItem } from '@/core/vocabulary';
 import type { LoggedReport } from '@/server/reports/loggedReports';
-import { OUTCOME_WORDS, Pip } from '../../flight/pips';
+import { OUTCOME_WORDS, Pip } from '../../stepTimeline/pips';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { HeadRow } from './HeadRow';
@@ -88,7 +88,7 @@ export function ReportCells({ report, withTask, mayCorrect }: { report: LoggedRe
         {words(`ways.${report.way}`)}
         {report.saidBy && `, ${report.saidBy}`}
         {mayCorrect && (
-          <a className="link relative ml-2" href={`/children/${report.childId}/reports/${report.reportId}`}>
+          <a className="link relative ml-2" href={`/students/${report.childId}/reports/${report.reportId}`}>
             correct<span className="sr-only"> the report of {dayAndMonth(report.doneOn)}</span>
           </a>
         )}

@@ -1,4 +1,4 @@
-import { minutesOf, reckonDose, type Dose } from '@/core/dose';
+import { minutesOf, calculateDose, type Dose } from '@/core/dose';
 import { WEEKDAYS } from '../../shared/days';
 
 const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces', holds: 'holds' } as const;
@@ -6,7 +6,7 @@ const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces', 
 /** The arithmetic written out: "5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week". */
 export function doseSentence(dose: Dose, daysPerWeek: number): string {
   if (dose.target.kind === 'watch') return 'watched, with nothing to reach';
-  const reckoned = reckonDose(dose, daysPerWeek);
+  const reckoned = calculateDose(dose, daysPerWeek);
   const [limb, limbs] = dose.limb === 'foot' ? ['foot', 'feet'] : ['hand', 'hands'];
   const held = dose.target.kind === 'hold' ? ` of ${dose.target.seconds} s` : '';
   const factors = [
@@ -19,7 +19,7 @@ export function doseSentence(dose: Dose, daysPerWeek: number): string {
 
 /** What is hidden in set-up and what has to be prepared, in sentences; empty where there is nothing to say. */
 export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
-  const reckoned = reckonDose(dose, daysPerWeek);
+  const reckoned = calculateDose(dose, daysPerWeek);
   return [
     ...reckoned.setUp.map(({ movement, perDay, perWeek }) => `In set-up: ${movement.name.en}, ${perDay} a day, ${perWeek} a week.`),
     ...(dose.piecesPerRepetition > 0
@@ -39,7 +39,7 @@ export function weekdaysInWords(weekdays: readonly number[]): string {
 
 /** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */
 export function minutesSentence(dose: Dose): string {
-  const reckoned = reckonDose(dose, 1);
+  const reckoned = calculateDose(dose, 1);
   const hands = reckoned.handTurns === 2 ? (dose.limb === 'foot' ? ' × 2 feet' : ' × 2 hands') : '';
   const seconds = dose.secondsEach + (dose.target.kind === 'hold' ? dose.target.seconds : 0);
   const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${seconds} s`;

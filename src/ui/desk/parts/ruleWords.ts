@@ -1,4 +1,4 @@
-import type { Suggestion } from '@/core/advancing';
+import type { Suggestion } from '@/core/stepRules';
 
 export const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
 const percent = (share: number) => `${Math.round(share * 100)} %`;

@@ -1,15 +1,15 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { practiceOf } from '@/core/adherence';
-import { yardDays, type YardRow } from '@/core/yard';
-import { EMPTY_RECORD, type Child } from '@/core/child';
+import { yardDays, type CaseloadRow } from '@/core/caseload';
+import { EMPTY_RECORD, type Child } from '@/core/students';
 import { calendarDay, instant } from '@/core/calendar';
 import { exampleReport, stockTask } from '../../../../tests/fixtures/tarrowHill';
 import { ChildFacts } from './ChildFacts';
-import { Fence } from '../rounds/Fence';
+import { Fence } from '../review/Fence';
 import type { LoggedReport } from '@/server/reports/loggedReports';
 import { ReportTable } from './ReportTable';
-import { yardSheet } from '../yard/yardSheet';
-import { YardTable } from '../yard/YardTable.client';
+import { caseloadSheet } from '../caseload/caseloadSheet';
+import { CaseloadTable } from '../caseload/CaseloadTable.client';
 
 const today = calendarDay('2026-11-24');
 const content = stockTask('crane-lift');
@@ -54,7 +54,7 @@ describe('the table of reports', () => {
 });
 
 describe('the yard’s table', () => {
-  const row: YardRow = {
+  const row: CaseloadRow = {
     childId: 7,
     name: 'Bram T.',
     school: 'Slateway Primary',
@@ -84,12 +84,14 @@ describe('the yard’s table', () => {
     endsOn: null,
     rest: null,
   };
-  const sheetOf = (each: YardRow) =>
-    renderToStaticMarkup(<YardTable sheet={yardSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />);
+  const sheetOf = (each: CaseloadRow) =>
+    renderToStaticMarkup(
+      <CaseloadTable sheet={caseloadSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />,
+    );
   const drawn = sheetOf(row);
 
   it('shows a child with its flight, its range and its last report', () => {
-    expect(drawn).toContain('href="/children/7"');
+    expect(drawn).toContain('href="/students/7"');
     expect(drawn).toContain('Crane lift: step 3 of 3, pegs');
     expect(drawn).toContain('0–100 %');
     expect(drawn).toContain('>never<');
@@ -98,7 +100,7 @@ describe('the yard’s table', () => {
   });
 
   it('tells a rest and an end where it would tell silence', () => {
-    const with_ = (rest: YardRow['rest']) => sheetOf({ ...row, rest });
+    const with_ = (rest: CaseloadRow['rest']) => sheetOf({ ...row, rest });
     expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon, Dec 7');
     expect(with_({ kind: 'ended' })).toContain('the practice ended');
     expect(with_({ kind: 'ended' })).not.toContain('text-brick');
@@ -114,7 +116,7 @@ describe('the fence', () => {
   const post = (state: 'settled' | 'here' | 'urgent' | 'open') => ({
     state,
     label: `${state} one`,
-    href: state === 'settled' ? null : `/rounds?at=${state}`,
+    href: state === 'settled' ? null : `/review?at=${state}`,
   });
 
   it('links every post but the settled ones, and says where one stands', () => {

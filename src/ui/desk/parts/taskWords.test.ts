@@ -4,7 +4,7 @@ import { judgeSafety, smallPartVerdict, type ThingInUse } from '@/core/safety';
 import { loadLibrary } from '../../../../library/loadLibrary';
 import desk from '../../../../messages/desk.en.json';
 import { minutesSentence } from './doseWords';
-import { packFaultWords } from '../library/packWords';
+import { packFaultWords } from '../tasks/packWords';
 import { knobName, ladderFindingWords, safetyWords, smallPartWords, taskFindingWords } from './taskWords';
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;

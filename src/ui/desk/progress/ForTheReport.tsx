@@ -15,8 +15,8 @@ export interface ReportActs {
   readonly write: WordedAction;
   readonly close: WordedAction;
   readonly reopen: WordedAction;
-  readonly keepPattern: WordedAction;
-  readonly dropPattern: WordedAction;
+  readonly savePattern: WordedAction;
+  readonly deletePattern: WordedAction;
 }
 
 interface Props {
@@ -68,8 +68,8 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
             values={valuesFor(here)}
             patterns={patterns}
             write={acts.write}
-            keepPattern={acts.keepPattern}
-            dropPattern={acts.dropPattern}
+            savePattern={acts.savePattern}
+            deletePattern={acts.deletePattern}
           />
           {closedNow ? (
             <p className="mt-2 text-soft">{period.name} is closed for this goal.</p>

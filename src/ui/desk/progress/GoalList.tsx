@@ -131,7 +131,7 @@ function ToMeasure({ lines, today }: { readonly lines: readonly GoalLine[]; read
             </p>
             {own.map(({ goalId, childId, childName, goal, lastMeasuredOn }) => (
               <p key={goalId}>
-                <Link href={`/children/${childId}/measure?goal=${goalId}`} prefetch={false} className="link">
+                <Link href={`/students/${childId}/measure?goal=${goalId}`} prefetch={false} className="link">
                   {childName}
                 </Link>
                 , {goal.statement.toLowerCase().slice(0, 34)}:{' '}

@@ -40,7 +40,7 @@ function Behind({
       {shown.map((point, index) => {
         const says = `${dayAndMonth(point.day)}, ${unitWords(goal.measure, point.value)}`;
         const href =
-          whose === 'family' ? `/children/${childId}/reports/${point.sourceId}` : `/children/${childId}/measure#measured-${point.sourceId}`;
+          whose === 'family' ? `/students/${childId}/reports/${point.sourceId}` : `/students/${childId}/measure#measured-${point.sourceId}`;
         return (
           <span key={point.sourceId}>
             {index > 0 && ' · '}

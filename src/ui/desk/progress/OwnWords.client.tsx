@@ -12,12 +12,12 @@ interface Props {
   readonly values: PatternValues;
   readonly patterns: readonly { readonly id: number; readonly name: string; readonly words: string }[];
   readonly write: WordedAction;
-  readonly keepPattern: WordedAction;
-  readonly dropPattern: WordedAction;
+  readonly savePattern: WordedAction;
+  readonly deletePattern: WordedAction;
 }
 
 /** The paragraph in a box: edited, with patterns of one's own put in and kept. */
-export function OwnWords({ text, built, hidden, values, patterns, write, keepPattern, dropPattern }: Props) {
+export function OwnWords({ text, built, hidden, values, patterns, write, savePattern, deletePattern }: Props) {
   const [words, setWords] = useState(text);
   const box = useRef<HTMLTextAreaElement>(null);
   /** Where one stands in the box; after all of it, where one does not. */
@@ -67,7 +67,7 @@ export function OwnWords({ text, built, hidden, values, patterns, write, keepPat
                 {pattern.name}
               </button>
               <span className="min-w-0 flex-1 truncate text-soft">{fillPattern(pattern.words, values)}</span>
-              <ActionForm action={dropPattern} hidden={{ id: pattern.id }}>
+              <ActionForm action={deletePattern} hidden={{ id: pattern.id }}>
                 <button className="link text-soft">
                   forget<span className="sr-only"> {pattern.name}</span>
                 </button>
@@ -75,7 +75,7 @@ export function OwnWords({ text, built, hidden, values, patterns, write, keepPat
             </li>
           ))}
         </ul>
-        <KeepPattern chosen={chosen} calledName={values.child} keep={keepPattern} />
+        <KeepPattern chosen={chosen} calledName={values.child} keep={savePattern} />
       </details>
     </>
   );

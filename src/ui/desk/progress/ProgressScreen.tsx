@@ -47,7 +47,7 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
     <section aria-label="Goal" className="min-w-0">
       <h1 className="text-[24px]">{goal.statement}</h1>
       <p className="text-soft">
-        <Link href={`/children/${here.childId}`} prefetch={false} className="font-semibold text-ink underline">
+        <Link href={`/students/${here.childId}`} prefetch={false} className="font-semibold text-ink underline">
           {here.childName}
         </Link>{' '}
         · {criterionWords(goal)} By {longDay(goal.reviewOn)}.
@@ -76,7 +76,7 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
       <ClosedPeriods here={here} timeZone={view.timeZone} reopen={acts.reopen} />
       <p className="mt-4 flex gap-4 print:hidden">
         <Link
-          href={`/children/${here.childId}/measure?goal=${here.goalId}`}
+          href={`/students/${here.childId}/measure?goal=${here.goalId}`}
           prefetch={false}
           className="link"
           data-key="m"
@@ -113,7 +113,7 @@ function Figures({ here: { goal, figures, childId } }: { readonly here: GoalInFu
                 <td className="cell">{row.step ?? '–'}</td>
                 <td className="cell">
                   {row.whose === 'family' && (
-                    <Link href={`/children/${childId}/reports/${row.sourceId}`} prefetch={false} className="link">
+                    <Link href={`/students/${childId}/reports/${row.sourceId}`} prefetch={false} className="link">
                       the report
                     </Link>
                   )}

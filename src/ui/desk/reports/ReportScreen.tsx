@@ -1,7 +1,7 @@
 import Link from 'next/link';
-import { nameOf } from '@/core/child';
-import { reckonDose } from '@/core/dose';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/sessions';
+import { nameOf } from '@/core/students';
+import { calculateDose } from '@/core/dose';
+import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/reports';
 import { doseAtStep } from '@/core/tasks';
 import type { ReportView } from '@/server/reports/viewReport';
 import { longDay, momentIn } from '../../shared/days';
@@ -16,7 +16,7 @@ export function ReportScreen({ view, correct }: { view: ReportView; correct: Wor
   return (
     <>
       <h1 className="text-[24px]">
-        <Link href={`/children/${child.id}`} prefetch={false} className="hover:underline">
+        <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
         <span className="font-text text-[16px] font-normal text-soft">a report, to be put right</span>
@@ -51,7 +51,7 @@ export function ReportScreen({ view, correct }: { view: ReportView; correct: Wor
 
 function CorrectionForm({ view: { child, today, report }, correct }: { view: ReportView; correct: WordedAction }) {
   const dose = doseAtStep(report.content, report.step);
-  const byHand = report.left !== null || report.right !== null || reckonDose(dose, 1).handTurns === 2;
+  const byHand = report.left !== null || report.right !== null || calculateDose(dose, 1).handTurns === 2;
   const inAll = !byHand || report.plainAmount !== null;
   const number = (name: 'left' | 'right' | 'amount', label: string, value: number | null) => (
     <FormField label={label}>

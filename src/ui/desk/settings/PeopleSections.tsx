@@ -12,12 +12,12 @@ interface Props {
   /** Closes a colleague's account; whoever still leads children is named. */
   readonly close: WordedAction;
   /** For who lost phone and codes. */
-  readonly takeFactorOff: WordedAction;
+  readonly disableSecondFactor: WordedAction;
   readonly ownId: number;
 }
 
 /** Who works here, and who was invited to. */
-export function PeopleSection({ view, invite, takeBack, close, takeFactorOff, ownId }: Props) {
+export function PeopleSection({ view, invite, takeBack, close, disableSecondFactor, ownId }: Props) {
   const isOpen = view.mayChange && view.isConfirmed;
   return (
     <section id="people">
@@ -32,7 +32,7 @@ export function PeopleSection({ view, invite, takeBack, close, takeFactorOff, ow
             {isOpen && person.id !== ownId && (
               <span className="flex gap-4">
                 {view.mayChangeTrust && person.hasFactor && (
-                  <ActionForm action={takeFactorOff} hidden={{ personId: person.id }}>
+                  <ActionForm action={disableSecondFactor} hidden={{ personId: person.id }}>
                     <button className="link">take the second factor off</button>
                   </ActionForm>
                 )}

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Instant } from '@/core/calendar';
-import { RULE_NAMES } from '@/core/advancing';
+import { RULE_NAMES } from '@/core/stepRules';
 import type { SettingsView } from '@/server/settings/workplace';
 import { longDay, momentIn } from '../../shared/days';
 import { languageName } from '../../shared/languageName';
@@ -11,7 +11,7 @@ import type { InviteAction } from './InviteForm.client';
 import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { PasswordSection, PeopleSection } from './PeopleSections';
 import { FactorSection, KeepingSection, OwnTrail, SignInRulesSection } from './TrustSections';
-import { SignOutButton } from '../visit/SignOutButton.client';
+import { SignOutButton } from '../measurements/visit/SignOutButton.client';
 
 export interface SettingsProps {
   readonly view: SettingsView;
@@ -22,10 +22,10 @@ export interface SettingsProps {
   readonly setInjuryEmail: WordedAction;
   readonly setKeeping: WordedAction;
   readonly setSignInRules: WordedAction;
-  readonly takeFactorOff: WordedAction;
-  readonly takeFactorOffOf: WordedAction;
+  readonly disableSecondFactor: WordedAction;
+  readonly disableSecondFactorOf: WordedAction;
   /** How long a message waits for what else is decided. */
-  readonly setPostMinutes: WordedAction;
+  readonly setHoldMinutes: WordedAction;
   /** On which days families' words are read. */
   readonly setReadDays: WordedAction;
   readonly setRule: WordedAction;
@@ -33,14 +33,14 @@ export interface SettingsProps {
   /** True right after it was changed. */
   readonly passwordIsChanged: boolean;
   readonly invite: InviteAction;
-  readonly takeInvitationBack: WordedAction;
+  readonly revokeInvitation: WordedAction;
   readonly closeAccount: WordedAction;
   readonly setLanguages: WordedAction;
   readonly ownId: number;
 }
 
 export function SettingsScreen(props: SettingsProps) {
-  const { view, hereId, revoke, signOut, setNumber, setInjuryEmail, setPostMinutes } = props;
+  const { view, hereId, revoke, signOut, setNumber, setInjuryEmail, setHoldMinutes } = props;
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <div className="max-w-[760px] space-y-8">
@@ -105,7 +105,7 @@ export function SettingsScreen(props: SettingsProps) {
           A family gets one message for what is decided about it. How many minutes does it wait for the rest? Till then it can be taken
           back.
         </p>
-        <ActionForm action={setPostMinutes} hidden={{}} className="mt-2">
+        <ActionForm action={setHoldMinutes} hidden={{}} className="mt-2">
           <span className="flex gap-3">
             <input
               name="postMinutes"
@@ -158,7 +158,7 @@ export function SettingsScreen(props: SettingsProps) {
           </span>
         </ActionForm>
         <p className="mt-1">
-          <Link href="/lab" prefetch={false} className="link">
+          <Link href="/step-rules" prefetch={false} className="link">
             Try rules on your own log, and on simulated children
           </Link>
         </p>
@@ -212,13 +212,13 @@ export function SettingsScreen(props: SettingsProps) {
       <PeopleSection
         view={view}
         invite={props.invite}
-        takeBack={props.takeInvitationBack}
+        takeBack={props.revokeInvitation}
         close={props.closeAccount}
-        takeFactorOff={props.takeFactorOffOf}
+        disableSecondFactor={props.disableSecondFactorOf}
         ownId={props.ownId}
       />
       <PasswordSection change={props.changePassword} isChanged={props.passwordIsChanged} />
-      <FactorSection view={view} takeOff={props.takeFactorOff} />
+      <FactorSection view={view} takeOff={props.disableSecondFactor} />
       <SignInRulesSection view={view} setRules={props.setSignInRules} />
       <section>
         <h2 className="text-[18px]">Where you are signed in</h2>

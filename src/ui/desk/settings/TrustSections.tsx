@@ -52,7 +52,7 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
       <p className="mt-1 text-soft">Beside the password, a six-digit code that an app on your phone shows (TOTP).</p>
       {since === null ? (
         <p className="mt-2">
-          <Link className="link" href="/second-factor" prefetch={false}>
+          <Link className="link" href="/two-step" prefetch={false}>
             Set it up
           </Link>
         </p>

@@ -1,6 +1,6 @@
-import { FAMILY_WAYS } from '@/core/child';
+import { FAMILY_WAYS } from '@/core/students';
 import { LANGUAGES } from '@/core/text';
-import type { HomeView } from '@/server/caseload/homeInventory';
+import type { HomeView } from '@/server/students/homeInventory';
 import type { FamilyWords } from '../../shared/familyWords';
 
 interface Props {

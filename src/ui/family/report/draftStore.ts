@@ -12,7 +12,7 @@ export interface Draft {
 const OF_THE_PAGE = new Set(['lang', 'idempotencyKey', 'versionTaskId', 'corrects', 'step', 'left', 'right', 'amount']);
 const keyOf = (action: string, task: string) => `yard-draft:${action}:${task}`;
 
-export function keepDraft(action: string, task: string, draft: Omit<Draft, 'fields'>, form: HTMLFormElement): void {
+export function storeDraft(action: string, task: string, draft: Omit<Draft, 'fields'>, form: HTMLFormElement): void {
   const fields = [...new FormData(form)].flatMap(([name, value]): [string, string][] =>
     OF_THE_PAGE.has(name) ? [] : [[name, String(value)]],
   );
@@ -41,7 +41,7 @@ export function saysSomething({ fields, counts }: Draft): boolean {
   );
 }
 
-export function dropDraft(action: string, task: string): void {
+export function deleteDraft(action: string, task: string): void {
   try {
     localStorage.removeItem(keyOf(action, task));
   } catch {

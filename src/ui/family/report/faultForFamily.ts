@@ -1,4 +1,4 @@
-import type { SessionIssue } from '@/core/sessions';
+import type { SessionIssue } from '@/core/reports';
 import type { Fault } from '@/server/answer';
 import type { FamilyWords } from '../../shared/familyWords';
 

@@ -1,4 +1,4 @@
-import { draftOf, dropDraft, fillIn, keepDraft, saysSomething, type Draft } from '../report/draftStore';
+import { draftOf, deleteDraft, fillIn, storeDraft, saysSomething, type Draft } from '../report/draftStore';
 import { drop, isUnkept, keep, sendKept, type KeptReport, type Sending } from '../outbox/outboxStore';
 import { sendLater } from '../offline/keptPages';
 import { loadDangerReader, mayBeHarm } from './dangerReader';
@@ -116,7 +116,7 @@ class ReportForm {
       goTo('do');
     });
     leave.addEventListener('click', () => {
-      dropDraft(this.action, this.place);
+      deleteDraft(this.action, this.place);
       ask.remove();
     });
     this.form.prepend(ask);
@@ -139,7 +139,7 @@ class ReportForm {
   private keepNow(): void {
     if (this.state === 'gone') return;
     const counts = Object.fromEntries([...this.parts.keys()].map((step) => [step, this.countsAt(step)]));
-    keepDraft(this.action, this.place, { day: this.page.day, step: this.step, counts }, this.form);
+    storeDraft(this.action, this.place, { day: this.page.day, step: this.step, counts }, this.form);
   }
 
   private box(step: number, name: string): HTMLInputElement | null {
@@ -285,7 +285,7 @@ class ReportForm {
       this.state = 'open';
       return this.mend(sent);
     }
-    dropDraft(this.action, this.place);
+    deleteDraft(this.action, this.place);
     if (sent.kind === 'kept') void sendLater(this.page.link);
     if (sent.kind === 'taken' && !/said=(?:saved|repeated)/.test(sent.next)) return location.assign(sent.next);
     // The server reads the words, too, once they reach it; till then nobody else does.

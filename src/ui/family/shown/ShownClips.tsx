@@ -1,4 +1,4 @@
-import { clipFileOf, isMirroredFor, stillsOf } from '@/core/clips';
+import { clipFileOf, isMirroredFor, stillsOf } from '@/core/videos';
 import type { FamilyTask } from '@/server/reports/viewFamily';
 import type { FamilyWords } from '../../shared/familyWords';
 

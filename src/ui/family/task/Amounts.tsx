@@ -1,11 +1,11 @@
-import { reckonDose, type Dose } from '@/core/dose';
+import { calculateDose, type Dose } from '@/core/dose';
 import type { SaidToday } from '@/server/reports/viewFamily';
 import type { FamilyWords } from '../../shared/familyWords';
 import { boxesOf } from './padOf';
 
 /** How many, to be typed: by hand or foot where each has its own turn, else in all. The pad counts into these boxes. */
 export function Amounts({ said, dose, words: { t } }: { said: SaidToday | null; dose: Dose; words: FamilyWords }) {
-  const { unit } = reckonDose(dose, 1);
+  const { unit } = calculateDose(dose, 1);
   const boxes = boxesOf(dose, t);
   const started = { left: said?.left, right: said?.right, amount: said?.plainAmount };
   return (

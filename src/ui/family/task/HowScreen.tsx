@@ -1,4 +1,4 @@
-import { EFFORTS, HELP_LEVELS } from '@/core/sessions';
+import { EFFORTS, HELP_LEVELS } from '@/core/reports';
 import { WATCH_ANSWERS } from '@/core/vocabulary';
 import { MOST_WATCHED } from '../../task/TaskInstructions';
 import { HurtLink } from '../hurt/HurtSection';

@@ -1,4 +1,4 @@
-import { callHands, doseAt, reckonDose, type Dose, type PlannedDose } from '@/core/dose';
+import { callHands, doseAt, calculateDose, type Dose, type PlannedDose } from '@/core/dose';
 import { seededRandom } from '@/core/random';
 import type { FamilyWords } from '../../shared/familyWords';
 import type { PadData } from '../script/page';
@@ -10,7 +10,7 @@ const LONGEST_RUN = 3;
 export function padOf(planned: PlannedDose, step: number, seed: number, { t }: FamilyWords): PadData {
   const dose = doseAt(planned, step);
   const { target, rounds, restSeconds, limb } = dose;
-  const { unit, handTurns, perRound } = reckonDose(dose, 1);
+  const { unit, handTurns, perRound } = calculateDose(dose, 1);
   const mayMix = handTurns === 2 && limb !== 'foot' && unit === 'repetitions' && perRound > 0 && perRound <= MOST_CALLS_EACH;
   return {
     kind: kindOf(dose, handTurns),
@@ -31,7 +31,7 @@ export interface AmountBox {
 
 /** Where an amount goes: by hand or foot where each has its own turn, else in all. */
 export function boxesOf(dose: Dose, t: FamilyWords['t']): AmountBox[] {
-  const { unit, handTurns, perHand, perDay } = reckonDose(dose, 1);
+  const { unit, handTurns, perHand, perDay } = calculateDose(dose, 1);
   const asked = (amount: number) => (amount > 0 ? amount : null);
   if (handTurns === 2) {
     const limb = dose.limb === 'foot' ? 'Foot' : 'Hand';

@@ -1,5 +1,5 @@
-import { factsOf } from '@/core/child';
-import { doseAt, reckonDose } from '@/core/dose';
+import { factsOf } from '@/core/students';
+import { doseAt, calculateDose } from '@/core/dose';
 import type { TaskContent } from '@/core/tasks';
 import type { FamilyTask as FamilyTaskView, FamilyView, SaidToday } from '@/server/reports/viewFamily';
 import type { FamilyWords } from '../../shared/familyWords';
@@ -43,6 +43,6 @@ export function instructions({ view, found: { task }, words, content, step }: Pa
     step,
     child: { calledName: view.child.calledName, hand: view.child.hand, care: factsOf(view.child, view.today) },
     words,
-    pieces: dose.piecesPerRepetition > 0 ? reckonDose(dose, 1).piecesPerDay : 0,
+    pieces: dose.piecesPerRepetition > 0 ? calculateDose(dose, 1).piecesPerDay : 0,
   };
 }

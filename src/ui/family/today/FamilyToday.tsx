@@ -1,7 +1,7 @@
 import { directionOf, LANGUAGES, type Language } from '@/core/text';
 import { doseAt, minutesOf } from '@/core/dose';
 import { languagesOf } from '@/core/library';
-import { restOf } from '@/core/program';
+import { restOf } from '@/core/programs';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { pageWords } from '../frame/pageWords';

@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
-import { factsOf, type Child } from '@/core/child';
-import { doseAt, reckonDose } from '@/core/dose';
+import { factsOf, type Child } from '@/core/students';
+import { doseAt, calculateDose } from '@/core/dose';
 import { safeSubstitutes } from '@/core/safety';
 import { isNeededAt, type Material } from '@/core/tasks';
 import type { FamilyTask } from '@/server/reports/viewFamily';
@@ -16,7 +16,7 @@ interface Needed {
 export function neededFor(tasks: readonly Pick<FamilyTask, 'task'>[]): Needed[] {
   const needed = new Map<string, Needed>();
   for (const { task } of tasks) {
-    const pieces = reckonDose(doseAt(task.dose, task.step), 1).piecesPerDay;
+    const pieces = calculateDose(doseAt(task.dose, task.step), 1).piecesPerDay;
     for (const material of task.content.materials.filter((each) => isNeededAt(each, task.step))) {
       const isUsedUp = task.dose.piecesPerRepetition > 0 && material.count > 1;
       const count = isUsedUp ? Math.max(material.count, pieces) : material.count;

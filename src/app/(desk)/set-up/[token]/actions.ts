@@ -4,10 +4,10 @@ import { redirect } from 'next/navigation';
 import { keepSession, placeOf } from '@/app/session';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
-import { acceptInvitation } from '@/server/people/invitations';
-import { signIn } from '@/server/people/signIn';
+import { acceptInvitation } from '@/server/accounts/invitations';
+import { signIn } from '@/server/accounts/signIn';
 import { faultWords } from '@/ui/desk/frame/Trouble';
-import type { SetUpFault } from '@/ui/desk/setUp/SetUpForm.client';
+import type { SetUpFault } from '@/ui/desk/accounts/SetUpForm.client';
 
 export async function acceptAction(_before: SetUpFault | null, form: FormData): Promise<SetUpFault | null> {
   const context = appContext();
@@ -26,5 +26,5 @@ export async function acceptAction(_before: SetUpFault | null, form: FormData): 
     return { words: faultWords(answered.fault), fields, typed: Object.fromEntries(typed), languages: form.getAll('languages').map(String) };
   }
   await keepSession(answered.value);
-  redirect(answered.value.needsFactor ? '/second-factor' : '/yard');
+  redirect(answered.value.needsFactor ? '/two-step' : '/caseload');
 }

@@ -3,10 +3,10 @@ import { answer } from '@/server/answer';
 import { setAnswerStatus } from '@/server/answerStatus';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { viewInvitation } from '@/server/people/invitations';
+import { viewInvitation } from '@/server/accounts/invitations';
 import { Trouble } from '@/ui/desk/frame/Trouble';
 import { words } from '@/ui/shared/deskWords';
-import { SetUpForm } from '@/ui/desk/setUp/SetUpForm.client';
+import { SetUpForm } from '@/ui/desk/accounts/SetUpForm.client';
 import { acceptAction } from './actions';
 
 export default async function SetUpPage({ params }: { params: Promise<{ token: string }> }) {

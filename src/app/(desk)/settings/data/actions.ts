@@ -2,10 +2,10 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { makeApiKey, takeApiKeyBack } from '@/server/exchange/apiKeys';
-import { previewPolicy, takePolicy } from '@/server/exchange/policyPack';
-import type { MadeKey } from '@/ui/desk/data/KeyForm.client';
-import type { LookedAtPolicy } from '@/ui/desk/data/PolicyPanel.client';
+import { makeApiKey, cancelApiKey } from '@/server/exchange/apiKeys';
+import { previewPolicy, importPolicy } from '@/server/exchange/policyPack';
+import type { MadeKey } from '@/ui/desk/exchange/KeyForm.client';
+import type { LookedAtPolicy } from '@/ui/desk/exchange/PolicyPanel.client';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function makeKeyAction(_before: MadeKey, form: FormData): Promise<MadeKey> {
@@ -15,8 +15,8 @@ export async function makeKeyAction(_before: MadeKey, form: FormData): Promise<M
   return answered.value;
 }
 
-export async function takeKeyBackAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => takeApiKeyBack(context, actor, Number(form.get('keyId'))));
+export async function revokeApiKeyAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => cancelApiKey(context, actor, Number(form.get('keyId'))));
   if (answered.ok) revalidatePath('/settings/data');
   return answered.ok ? null : faultWords(answered.fault);
 }
@@ -27,8 +27,8 @@ export async function previewPolicyAction(_before: LookedAtPolicy, form: FormDat
   return answered.ok ? { ...answered.value, text } : { ok: false, fault: faultWords(answered.fault) };
 }
 
-export async function takePolicyAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => takePolicy(context, actor, String(form.get('pack') ?? '')));
+export async function importPolicyAction(_before: string | null, form: FormData): Promise<string | null> {
+  const answered = await act((actor, context) => importPolicy(context, actor, String(form.get('pack') ?? '')));
   if (answered.ok) revalidatePath('/settings');
   return answered.ok ? null : faultWords(answered.fault);
 }

@@ -1,8 +1,8 @@
 import { screen } from '@/app/screen';
 import { viewData } from '@/server/exchange/viewData';
-import { DataScreen } from '@/ui/desk/data/DataScreen';
+import { DataScreen } from '@/ui/desk/exchange/DataScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { makeKeyAction, previewPolicyAction, takeKeyBackAction, takePolicyAction } from './actions';
+import { makeKeyAction, previewPolicyAction, revokeApiKeyAction, importPolicyAction } from './actions';
 
 export default async function DataPage() {
   return screen(async (actor, context) => (
@@ -10,9 +10,9 @@ export default async function DataPage() {
       <DataScreen
         view={await viewData(context, actor)}
         makeKey={makeKeyAction}
-        takeKeyBack={takeKeyBackAction}
+        takeKeyBack={revokeApiKeyAction}
         previewPolicy={previewPolicyAction}
-        takePolicy={takePolicyAction}
+        importPolicy={importPolicyAction}
       />
     </Shell>
   ));

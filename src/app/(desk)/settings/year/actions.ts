@@ -4,7 +4,7 @@ import { redirect } from 'next/navigation';
 import { act } from '@/app/screen';
 import { previewCalendar, setSchoolYear, type CalendarPreview } from '@/server/settings/schoolYear';
 import { faultWords } from '@/ui/desk/frame/Trouble';
-import type { YearInput } from '@/ui/desk/year/YearScreen.client';
+import type { YearInput } from '@/ui/desk/settings/YearScreen.client';
 
 export async function setYearAction(input: YearInput): Promise<string | null> {
   const answered = await act((actor, context) => setSchoolYear(context, actor, input));

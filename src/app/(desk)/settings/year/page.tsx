@@ -1,7 +1,7 @@
 import { screen } from '@/app/screen';
 import { viewSchoolYear } from '@/server/settings/schoolYear';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { YearScreen } from '@/ui/desk/year/YearScreen.client';
+import { YearScreen } from '@/ui/desk/settings/YearScreen.client';
 import { previewCalendarAction, setYearAction } from './actions';
 
 export default async function SchoolYearPage() {

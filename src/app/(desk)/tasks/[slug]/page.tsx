@@ -1,11 +1,11 @@
 import { thingsOf } from '@/core/library';
 import { screen } from '@/app/screen';
-import { viewBench } from '@/server/tasks/viewBench';
-import { Bench } from '@/ui/desk/bench/Bench.client';
-import { usualKnobs } from '@/ui/desk/bench/usualLevels';
-import { cardIn } from '@/ui/desk/rounds/roundsAddress';
+import { viewTaskEditor } from '@/server/tasks/viewTaskEditor';
+import { TaskEditor } from '@/ui/desk/tasks/editor/TaskEditor.client';
+import { usualKnobs } from '@/ui/desk/tasks/editor/usualLevels';
+import { cardIn } from '@/ui/desk/review/reviewAddress';
 import { Shell } from '@/ui/desk/frame/Shell';
-import { copyTaskAction, dropDraftAction, keepDraftAction, setShelfAction, shelveTaskAction, versionAction } from '../actions';
+import { copyTaskAction, deleteDraftAction, saveTaskDraftAction, setShelfAction, shelveTaskAction, versionAction } from '../actions';
 
 type Search = Promise<Record<string, string | string[] | undefined>>;
 
@@ -13,19 +13,19 @@ export default async function BenchPage({ params, searchParams }: { params: Prom
   const { slug } = await params;
   const back = cardIn(await searchParams);
   return screen(async (actor, context) => {
-    const { library, ...view } = await viewBench(context, actor, slug);
+    const { library, ...view } = await viewTaskEditor(context, actor, slug);
     const usual = await usualKnobs();
     return (
       <Shell here="/tasks" actor={actor}>
-        <Bench
+        <TaskEditor
           usual={usual}
           back={back}
           key={slug}
           view={{ ...view, things: thingsOf(library) }}
-          keep={keepDraftAction}
+          keep={saveTaskDraftAction}
           shelve={shelveTaskAction}
           setShelf={setShelfAction}
-          drop={dropDraftAction}
+          drop={deleteDraftAction}
           copy={copyTaskAction}
           versionOf={versionAction}
         />

@@ -1,7 +1,7 @@
 'use server';
 
 import { act } from '@/app/screen';
-import { measure } from '@/server/measuring/measure';
+import { measure } from '@/server/measurements/measure';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 /** Takes what was measured at a visit in, once by its key; the words of what was wrong, or null. */

@@ -1,6 +1,6 @@
 import { screen } from '@/app/screen';
-import { viewVisit } from '@/server/measuring/viewVisit';
-import { VisitScreen } from '@/ui/desk/visit/VisitScreen';
+import { viewVisit } from '@/server/measurements/viewVisit';
+import { VisitScreen } from '@/ui/desk/measurements/visit/VisitScreen';
 import { measureAtVisitAction } from './actions';
 
 export default async function VisitPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {

@@ -1,7 +1,7 @@
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { askAsTeacher } from '@/server/people/teacherLinks';
+import { askAsTeacher } from '@/server/students/teacherLinks';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 /** Takes a teacher's question, from a plain form. */

@@ -2,7 +2,7 @@ import { compose } from '@/app/paperWords';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { paperForTeacher } from '@/server/people/teacherLinks';
+import { paperForTeacher } from '@/server/students/teacherLinks';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export const dynamic = 'force-dynamic';

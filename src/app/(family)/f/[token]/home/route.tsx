@@ -1,7 +1,7 @@
 import { familyHtml } from '@/app/familyHtml';
 import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
-import { viewHome } from '@/server/caseload/homeInventory';
+import { viewHome } from '@/server/students/homeInventory';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { FamilyTrouble } from '@/ui/family/FamilyTrouble';

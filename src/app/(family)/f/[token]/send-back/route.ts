@@ -2,7 +2,7 @@ import { clipTrouble } from '@/app/clipTrouble';
 import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
-import { sendBack } from '@/server/media/sendBack';
+import { sendBack } from '@/server/videos/sendBack';
 import { familyWords } from '@/ui/shared/familyWords';
 
 /** Takes in what a family filmed, from a plain form; its script asks for words alone. */

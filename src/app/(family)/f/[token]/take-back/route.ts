@@ -2,7 +2,7 @@ import { clipTrouble } from '@/app/clipTrouble';
 import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
-import { takeBackClip } from '@/server/media/removeClip';
+import { takeBackClip } from '@/server/videos/removeClip';
 import { familyWords } from '@/ui/shared/familyWords';
 
 /** A family takes back what it sent. */

@@ -1,6 +1,6 @@
 import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
-import { tellHome } from '@/server/caseload/homeInventory';
+import { reportHomeInventory } from '@/server/students/homeInventory';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
 import { faultForFamily } from '@/ui/family/report/faultForFamily';
@@ -28,7 +28,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
     reportWay: text('way'),
     words: text('words'),
   };
-  const answered = await answer(() => tellHome(appContext(), token, answers));
+  const answered = await answer(() => reportHomeInventory(appContext(), token, answers));
   if (answered.ok) return new Response(null, { status: 303, headers: { location: `/f/${token}/home?said=told&lang=${language}` } });
   const words = await familyWords(language);
   const body = mendPage({

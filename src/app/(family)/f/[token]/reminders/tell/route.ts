@@ -2,7 +2,7 @@ import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { tellReminders } from '@/server/messages/reminders';
+import { saveReminders } from '@/server/messages/reminders';
 import { remindersForm } from '@/server/messages/remindersForm';
 import { faultForFamily } from '@/ui/family/report/faultForFamily';
 import { mendPage } from '@/ui/family/report/mendPage';
@@ -13,7 +13,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   const { token } = await params;
   const form = await request.formData().catch(() => new FormData());
   const language = languageOf(String(form.get('lang') ?? ''));
-  const answered = await answer(() => tellReminders(appContext(), token, remindersForm(form)));
+  const answered = await answer(() => saveReminders(appContext(), token, remindersForm(form)));
   if (answered.ok) return new Response(null, { status: 303, headers: { location: `/f/${token}/reminders?said=told&lang=${language}` } });
   const words = await familyWords(language);
   const body = mendPage({

@@ -3,7 +3,7 @@ import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { sheetForFamily } from '@/server/sheets/makeSheets';
+import { sheetForFamily } from '@/server/worksheets/makeSheets';
 import { familyFaultWords } from '@/ui/family/report/faultForFamily';
 import { familyWords } from '@/ui/shared/familyWords';
 

@@ -3,7 +3,7 @@ import { languageOf } from '@/core/text';
 import { answer } from '@/server/answer';
 import { appContext } from '@/server/context';
 import { STATUS_OF } from '@/server/errors';
-import { clipFileForFamily } from '@/server/media/clipFile';
+import { clipFileForFamily } from '@/server/videos/clipFile';
 import { familyFaultWords } from '@/ui/family/report/faultForFamily';
 import { familyWords } from '@/ui/shared/familyWords';
 

@@ -1,9 +1,0 @@
-import { answerByLines } from '@/app/byLines';
-import { composeSheet } from '@/app/sheetWords';
-import { sheetsOfWeek } from '@/server/sheets/makeSheets';
-
-/** The sheets of a bag, a school or a caseload as one PDF. */
-export async function GET(request: Request): Promise<Response> {
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
-  return answerByLines(request, (actor, context, onChild) => sheetsOfWeek(context, actor, wish, composeSheet, onChild));
-}

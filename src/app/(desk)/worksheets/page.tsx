@@ -1,0 +1,24 @@
+import { screen } from '@/app/screen';
+import { composeSheet } from '@/app/sheetWords';
+import { ANYBODY } from '@/server/worksheets/makeSheets';
+import { viewSheets } from '@/server/worksheets/viewSheets';
+import { Shell } from '@/ui/desk/frame/Shell';
+import { SheetsScreen } from '@/ui/desk/worksheets/SheetsScreen';
+import { putSheetForChildAction, addSheetToDraftAction, readOutlineAction } from './actions';
+
+type Search = Promise<Record<string, string | string[] | undefined>>;
+const ACTS = { putForChild: putSheetForChildAction, putOnBench: addSheetToDraftAction, readFile: readOutlineAction };
+
+export default async function SheetsPage({ searchParams }: { searchParams: Search }) {
+  const wish = await searchParams;
+  return screen(async (actor, context) => {
+    const view = await viewSheets(context, actor, wish);
+    const whom = view.open?.child ? { ...view.open.child, familyLanguage: view.open.child.language } : ANYBODY;
+    const words = view.open && (await composeSheet(view.open.content, view.open.step, whom)).words;
+    return (
+      <Shell here="/worksheets" actor={actor}>
+        <SheetsScreen view={view} words={words} acts={ACTS} />
+      </Shell>
+    );
+  });
+}

@@ -1,0 +1,81 @@
+import { addDays, type CalendarDay } from '../calendar';
+import { plain } from '../text';
+import type { CaseloadRow, CaseloadSpan } from './caseloadRow';
+
+export const YARD_SORTS = ['name', 'word', 'practised', 'dose'] as const;
+export type CaseloadSort = (typeof YARD_SORTS)[number];
+export const YARD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
+export type CaseloadFilter = (typeof YARD_FILTERS)[number];
+
+/** What may stand in a row beside the child's name. */
+export const YARD_COLUMNS = ['steps', 'days', 'dose', 'skills', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
+export type CaseloadColumn = (typeof YARD_COLUMNS)[number];
+export const USUAL_YARD_COLUMNS: readonly CaseloadColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
+
+export interface CaseloadQuery {
+  readonly search: string;
+  readonly filter: CaseloadFilter;
+  readonly sort: CaseloadSort;
+  /** A school's name, or null for all. */
+  readonly school: string | null;
+  readonly bySchool: boolean;
+  /** For how many days back practice is shown; a fortnight where nothing is said. */
+  readonly span?: CaseloadSpan;
+  /** Which columns are shown, in the order of `YARD_COLUMNS`; the usual ones where nothing is said. */
+  readonly columns?: readonly CaseloadColumn[];
+}
+
+export interface CaseloadGroup {
+  readonly title: string | null;
+  readonly visitDays: string;
+  readonly rows: readonly CaseloadRow[];
+}
+
+export const SILENT_DAYS = 7;
+const NO_WORD = 'no word';
+
+/** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
+export function arrangeCaseload(rows: readonly CaseloadRow[], wish: CaseloadQuery, today: CalendarDay): CaseloadGroup[] {
+  const found = rows.filter((row) => matches(row, wish, today)).sort(ORDERS[wish.sort]);
+  if (!wish.bySchool) return found.length ? [{ title: null, visitDays: '', rows: found }] : [];
+  const schools = [...new Set(found.map((row) => row.school))].sort((a, b) => a.localeCompare(b, 'en'));
+  return schools.map((school) => {
+    const own = found.filter((row) => row.school === school);
+    return { title: school, visitDays: own[0]!.visitDays, rows: own };
+  });
+}
+
+/** Nobody waits for a word where the practice rests or was ended. */
+export function isSilent(row: Pick<CaseloadRow, 'daysSinceWord' | 'rest'>): boolean {
+  if (row.rest) return false;
+  return row.daysSinceWord === null || row.daysSinceWord >= SILENT_DAYS;
+}
+
+function matches(row: CaseloadRow, { search, filter, school }: CaseloadQuery, today: CalendarDay): boolean {
+  if (school !== null && row.school !== school) return false;
+  if (filter === 'silent' && !isSilent(row)) return false;
+  if (filter === 'struggling' && !row.practice.days.some((day) => day.word === 'saidNotDone' || day.word === 'partly')) return false;
+  if (filter === 'ending' && (row.rest?.kind === 'ended' || row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
+  const words = plain(search);
+  // Silence is a fact, too, and no two words of which one stands in every row.
+  if (words.includes(NO_WORD) && !isSilent(row)) return false;
+  const wanted = words.replace(NO_WORD, ' ').split(/\s+/).filter(Boolean);
+  const text = plain(
+    [row.name, row.school, row.facts, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '),
+  );
+  return wanted.every((word) => text.includes(word));
+}
+
+const byName = (a: CaseloadRow, b: CaseloadRow) => a.name.localeCompare(b.name, 'en');
+/** What is known comes first, then what may be: no end of a range alone. Children of whom nothing was asked come first. */
+const byPractice = (a: CaseloadRow, b: CaseloadRow) =>
+  (a.practice.adherence.low ?? -1) - (b.practice.adherence.low ?? -1) ||
+  (a.practice.adherence.high ?? -1) - (b.practice.adherence.high ?? -1);
+const byDose = (a: CaseloadRow, b: CaseloadRow) => (a.practice.dose.share ?? -1) - (b.practice.dose.share ?? -1);
+
+const ORDERS: Record<CaseloadSort, (a: CaseloadRow, b: CaseloadRow) => number> = {
+  name: byName,
+  word: (a, b) => (b.daysSinceWord ?? Infinity) - (a.daysSinceWord ?? Infinity) || byName(a, b),
+  practised: (a, b) => byPractice(a, b) || byName(a, b),
+  dose: (a, b) => byDose(a, b) || byName(a, b),
+};

@@ -1,0 +1,195 @@
+import { exampleChild, exampleProgramTask } from '../../../tests/fixtures/tarrowHill';
+import { adherenceRange } from '../adherence';
+import { addDays, calendarDay } from '../calendar';
+import { arrangeCaseload, yardDays, yardRow, type CaseloadRow } from '.';
+
+const day = calendarDay;
+const today = day('2026-11-24');
+const change = (toStep: number, on: string, fromStep: number | null = null) => ({ taskId: 1, fromStep, toStep, changedOn: day(on) });
+const child = exampleChild();
+const task = exampleProgramTask('crane-lift');
+
+describe('the yard', () => {
+  const row = (childId: number, name: string, rest: Partial<CaseloadRow> = {}): CaseloadRow => ({
+    ...yardRow(
+      {
+        child,
+        tasks: [],
+        endsOn: null,
+        rest: null,
+        versions: [],
+        changes: [],
+        reports: [],
+        lastWordOn: today,
+        closedTaskIds: [],
+        reviewOn: null,
+      },
+      today,
+    ),
+    childId,
+    name,
+    ...rest,
+  });
+  const wish = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+  const names = (groups: ReturnType<typeof arrangeCaseload>) => groups.flatMap((group) => group.rows.map((each) => each.name));
+
+  it('makes a row from what is known', () => {
+    const made = yardRow(
+      {
+        child,
+        tasks: [task],
+        endsOn: day('2026-12-02'),
+        rest: null,
+        lastWordOn: day('2026-11-20'),
+        closedTaskIds: [],
+        reviewOn: null,
+        changes: [change(3, '2026-11-18')],
+        versions: [
+          {
+            number: 1,
+            startsOn: day('2026-11-18'),
+            endsOn: day('2026-12-02'),
+            resumesOn: null,
+            isEnded: false,
+            sentOn: day('2026-11-18'),
+            tasks: [{ taskId: 1, weekdays: [1, 2, 3, 4, 5], target: 10, unit: 'repetitions' }],
+          },
+        ],
+        reports: [{ taskId: 1, doneOn: day('2026-11-19'), done: true, amount: 8, target: 10 }],
+      },
+      today,
+    );
+    expect(made).toMatchObject({
+      name: 'Odalys V.',
+      daysSinceWord: 4,
+      practice: { dose: { tasks: [{ asked: 40, given: 8 }] }, adherence: { planned: 4, knownDone: 1, noWord: 3 } },
+    });
+    expect(made.flights[0]).toMatchObject({ step: 3, daysSpent: [0, 0, 7, 0, 0, 0, 0] });
+    expect(yardDays(today)).toHaveLength(14);
+  });
+
+  it('finds by the start of words, without regard to marks and case', () => {
+    const rows = [row(1, 'Zoë K.'), row(2, 'Bram T.')];
+    expect(names(arrangeCaseload(rows, { ...wish, search: 'zoe' }, today))).toEqual(['Zoë K.']);
+    expect(names(arrangeCaseload(rows, { ...wish, search: 'nobody' }, today))).toEqual([]);
+  });
+
+  it('finds by facts: hand, mouth, allergies, languages, ways, and silence', () => {
+    const PLAIN: Partial<typeof child> = {
+      hand: 'right',
+      mouthsThings: false,
+      allergies: [],
+      familyLanguage: 'en',
+      homeLanguages: ['en'],
+      reportWay: 'link',
+      scissorsAllowed: true,
+    };
+    const with_ = (change: Partial<typeof child>) =>
+      yardRow(
+        {
+          child: { ...child, ...PLAIN, ...change },
+          tasks: [],
+          endsOn: null,
+          rest: null,
+          versions: [],
+          changes: [],
+          reports: [],
+          lastWordOn: today,
+          closedTaskIds: [],
+          reviewOn: null,
+        },
+        today,
+      );
+    const rows = [
+      { ...with_({ hand: 'left', mouthsThings: true, reportWay: 'paper' }), name: 'A' },
+      { ...with_({ hand: 'right', allergies: ['latex'], familyLanguage: 'es', homeLanguages: ['es'] }), name: 'B' },
+      { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysSinceWord: 9 },
+    ];
+    const found = (search: string) => names(arrangeCaseload(rows, { ...wish, search }, today));
+    expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no word'].map(found)).toEqual([
+      ['A'],
+      ['A'],
+      ['B'],
+      ['B'],
+      ['A'],
+      ['C'],
+      ['C'],
+      ['C'],
+    ]);
+    expect(found('no word latex')).toEqual([]);
+  });
+
+  it('looks back a fortnight, or two', () => {
+    expect(yardDays(today, 28)).toHaveLength(28);
+    expect(yardDays(today, 28).at(-1)).toBe(today);
+  });
+
+  it('sorts, filters and groups', () => {
+    const rows = [
+      row(1, 'B', { daysSinceWord: 9, school: 'Y' }),
+      row(2, 'A', { daysSinceWord: 0, school: 'Z' }),
+      row(3, 'C', { daysSinceWord: null, school: 'Y', endsOn: day('2026-11-29') }),
+    ];
+    expect(names(arrangeCaseload(rows, wish, today))).toEqual(['A', 'B', 'C']);
+    expect(names(arrangeCaseload(rows, { ...wish, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
+    expect(names(arrangeCaseload(rows, { ...wish, filter: 'silent' }, today))).toEqual(['B', 'C']);
+    expect(names(arrangeCaseload(rows, { ...wish, filter: 'ending' }, today))).toEqual(['C']);
+    const rest = { kind: 'ended' } as const;
+    expect(names(arrangeCaseload([row(1, 'B', { rest, daysSinceWord: 9 })], { ...wish, filter: 'silent' }, today))).toEqual([]);
+    expect(names(arrangeCaseload([row(3, 'C', { rest, endsOn: day('2026-11-29') })], { ...wish, filter: 'ending' }, today))).toEqual([]);
+    const ends = (days: number) => arrangeCaseload([row(1, 'A', { endsOn: addDays(today, days) })], { ...wish, filter: 'ending' }, today);
+    expect([names(ends(7)), names(ends(8))]).toEqual([['A'], []]);
+    expect(names(arrangeCaseload(rows, { ...wish, school: 'Z' }, today))).toEqual(['A']);
+    expect(arrangeCaseload(rows, { ...wish, bySchool: true }, today).map((group) => [group.title, group.rows.length])).toEqual([
+      ['Y', 2],
+      ['Z', 1],
+    ]);
+  });
+
+  it('sorts by what is known, never by one end of a range alone (B5)', () => {
+    const practised = (planned: number, knownDone: number, saidNotDone: number) => ({
+      ...row(1, 'x').practice,
+      adherence: adherenceRange({ planned, knownDone, saidNotDone }),
+    });
+    const rows = [
+      row(1, 'both done', { practice: practised(2, 2, 0) }),
+      row(2, 'no word at all', { practice: practised(2, 0, 0) }),
+      row(3, 'said not done', { practice: practised(2, 0, 2) }),
+      row(4, 'half known', { practice: practised(2, 1, 1) }),
+      row(5, 'half known, half open', { practice: practised(2, 1, 0) }),
+    ];
+    expect(names(arrangeCaseload(rows, { ...wish, sort: 'practised' }, today))).toEqual([
+      'said not done',
+      'no word at all',
+      'half known',
+      'half known, half open',
+      'both done',
+    ]);
+  });
+
+  it('sorts by the share of the dose', () => {
+    const given = (share: number | null) => ({ ...row(1, 'x').practice, dose: { tasks: [], share, uncounted: 0 } });
+    const rows = [
+      row(1, 'all', { practice: given(1) }),
+      row(2, 'none asked', { practice: given(null) }),
+      row(3, 'some', { practice: given(0.4) }),
+    ];
+    expect(names(arrangeCaseload(rows, { ...wish, sort: 'dose' }, today))).toEqual(['none asked', 'some', 'all']);
+  });
+
+  it('refuses a task on a step that its ladder does not have', () => {
+    const input = {
+      child,
+      tasks: [{ ...task, step: 9 }],
+      endsOn: null,
+      rest: null,
+      versions: [],
+      changes: [],
+      reports: [],
+      lastWordOn: null,
+      closedTaskIds: [],
+      reviewOn: null,
+    };
+    expect(() => yardRow(input, today)).toThrow(RangeError);
+  });
+});

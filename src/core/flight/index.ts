@@ -1,2 +1,0 @@
-export { layFlight } from './layFlight';
-export type { Flight, FlightInput, FlightSize, Tread } from './layFlight';

@@ -1,0 +1,15 @@
+export { PLAN_WEIGHTS } from './planWish';
+export type { PlanGoal, PlanRule, PlanTask, PlanInput } from './planWish';
+export { planModel } from './planModel';
+export type { ModelRow, ModelVariable, PlanModel, VariableMeaning } from './planModel';
+export { lpText } from './lpText';
+export type { Solve, Solved } from './solving';
+export { anotherWeek, conflictOf, planWeek, whyNot } from './weekPlan';
+export type { PlanAnswer, WeekPlan, WhyNot } from './weekPlan';
+export { solverBy } from './byHighs';
+export type { AskHighs, HighsAnswer } from './byHighs';
+export { candidatesFor, givenBy } from './candidates';
+export type { Candidate, Candidates, CandidateOptions, LeftOut, TaskHistory } from './candidates';
+export { draftOfWeek } from './draftOfWeek';
+export { historyOf } from './historyOf';
+export { wishFor } from './wishFor';

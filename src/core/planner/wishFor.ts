@@ -1,0 +1,29 @@
+import { HEAVY_GRIP_CAP } from '../dose';
+import type { ChildFacts } from '../programs';
+import type { Candidates } from './candidates';
+import type { PlanInput } from './planWish';
+
+/** At most so many new tasks in a week. Common practice, no source. */
+const MOST_NEW = 2;
+
+/** What a week is made from for a child: its days and minutes, what may be placed, and what a person wishes besides. */
+export function wishFor(
+  child: Pick<ChildFacts, 'practiceWeekdays' | 'minutesPerDay'>,
+  { tasks, goals, parts }: Pick<Candidates, 'tasks' | 'goals' | 'parts'>,
+  wished: Partial<Pick<PlanInput, 'pinned' | 'banned' | 'moreOf' | 'packedBesides'>> = {},
+): PlanInput {
+  return {
+    days: child.practiceWeekdays,
+    budget: child.minutesPerDay,
+    tasks,
+    goals,
+    parts,
+    mostNew: MOST_NEW,
+    gripCap: HEAVY_GRIP_CAP,
+    pinned: {},
+    banned: [],
+    moreOf: [],
+    packedBesides: {},
+    ...wished,
+  };
+}

@@ -1,0 +1,211 @@
+import type { Suggestion } from '../stepRules';
+import { daysBetween, type CalendarDay } from '../calendar';
+import { groupBy } from '../groupBy';
+import { restOf } from '../programs';
+import type { Danger } from '../safety';
+import { inOrder } from './urgency';
+
+export const DECISION_KINDS = [
+  'safetyWord',
+  'maybeHurt',
+  'unsafe',
+  'unsuitable',
+  'flooded',
+  'pressed',
+  'question',
+  'text',
+  'comment',
+  'sentBack',
+  'tooHard',
+  'ready',
+  'stuck',
+  'ladderEnd',
+  'handSettled',
+  'quiet',
+  'ended',
+  'ending',
+  'neverOpened',
+] as const;
+export type DecisionKind = (typeof DECISION_KINDS)[number];
+
+/** What is known of one child, as far as it can ask for a decision. */
+export interface ChildSituation {
+  readonly childId: number;
+  readonly programId: number;
+  readonly versionNumber: number;
+  readonly sentOn: CalendarDay;
+  readonly startsOn: CalendarDay;
+  readonly endsOn: CalendarDay;
+  /** A person ended the practice. */
+  readonly isEnded: boolean;
+  /** The day on which it goes on after a rest; null where it had none. */
+  readonly resumesOn: CalendarDay | null;
+  /** The day of the latest report, by any way; null where none ever came. */
+  readonly lastWordOn: CalendarDay | null;
+  readonly linkOpened: boolean;
+  readonly tasks: readonly { readonly taskId: number; readonly stepSinceVersion: number; readonly suggestion: Suggestion }[];
+  /** Reports that a person has to read, oldest first. */
+  readonly unreadReports: readonly {
+    readonly reportId: number;
+    readonly taskId: number;
+    readonly isQuestion: boolean;
+  }[];
+  /** Texts that a person has to read, oldest first. */
+  readonly unreadTextIds: readonly number[];
+  /** Clips and pictures from the family that nobody has looked at, oldest first. */
+  readonly unseenClips: readonly { readonly clipId: number; readonly taskId: number }[];
+  /** Tasks that facts of today stop at steps that the family may do: what a rule blocks, or asks a reason for. */
+  readonly stoppedTasks: readonly { readonly taskId: number; readonly blocks: boolean; readonly findingKeys: readonly string[] }[];
+  /** The change by which the hand settled, in the last weeks; null where none did. */
+  readonly handChangeId: number | null;
+  /** The day on which a link sent more than it may, in the last weeks; null where none did. */
+  readonly floodedOn: CalendarDay | null;
+  /** What closes tasks of the child, till a person lifts it, oldest first. */
+  readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger; readonly mistake?: boolean }[];
+}
+
+export interface Decision {
+  /** The same while its evidence is the same, so that what was settled stays settled. */
+  readonly key: string;
+  readonly kind: DecisionKind;
+  readonly childId: number;
+  readonly taskId: number | null;
+  /** Reports that the decision speaks of. */
+  readonly reportIds: readonly number[];
+  /** Texts that it speaks of. */
+  readonly textIds: readonly number[];
+  /** Clips and pictures that it speaks of. */
+  readonly clipIds: readonly number[];
+  readonly suggestion: Suggestion | null;
+  /** Days without word, days until the end or since it, days since the start: by kind. Never negative. */
+  readonly days: number | null;
+}
+
+export interface ReviewSettings {
+  readonly quietDays: number;
+  readonly endingDays: number;
+  readonly neverOpenedDays: number;
+}
+
+/** Common practice, no source. */
+export const DEFAULT_ROUNDS: ReviewSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
+
+/**
+ * Everything that asks for a person, most urgent first, see `KIND_WEIGHTS`. The cards of one child stand together.
+ * @param settled what was settled on this day
+ */
+export function decisionsFor(
+  situations: readonly ChildSituation[],
+  today: CalendarDay,
+  settings = DEFAULT_ROUNDS,
+  settled: readonly Pick<Decision, 'childId' | 'kind'>[] = [],
+): Decision[] {
+  const all = situations.flatMap((situation) => [
+    ...fromStops(situation),
+    ...fromFacts(situation),
+    ...fromReports(situation),
+    ...fromSuggestions(situation),
+    ...fromSilence(situation, today, settings),
+  ]);
+  return inOrder(all, settled);
+}
+
+/** One a closed task, while it is closed: a further report of harm at it makes it a new one. */
+function fromStops({ childId, stops }: ChildSituation): Decision[] {
+  return [...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
+    const kind = own.every(({ mistake }) => mistake)
+      ? 'pressed'
+      : own.every(({ danger }) => danger === 'words')
+        ? 'maybeHurt'
+        : 'safetyWord';
+    const reportIds = own.map(({ reportId }) => reportId);
+    return decision(kind, childId, `${taskId}:${reportIds.at(-1)}`, { taskId, reportIds });
+  });
+}
+
+/** What facts of today ask about the running program: no report says so, and no silence. */
+function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituation): Decision[] {
+  if (isEnded) return [];
+  return [
+    ...stoppedTasks.map(({ taskId, blocks, findingKeys }) =>
+      decision(blocks ? 'unsafe' : 'unsuitable', childId, `${taskId}:${findingKeys.join(',')}`.slice(0, 90), { taskId }),
+    ),
+    ...(handChangeId === null ? [] : [decision('handSettled', childId, `${handChangeId}`, {})]),
+  ];
+}
+
+function fromReports({ childId, unreadReports, unreadTextIds, unseenClips, floodedOn }: ChildSituation): Decision[] {
+  const flooded = floodedOn === null ? [] : [decision('flooded', childId, floodedOn, {})];
+  const read = unreadReports
+    .filter(({ isQuestion }) => isQuestion)
+    .map((report) => decision('question', childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] }));
+  const comments = unreadReports.filter(({ isQuestion }) => !isQuestion).map(({ reportId }) => reportId);
+  const toRead = comments.length === 0 ? [] : [decision('comment', childId, `${comments.at(-1)}`, { reportIds: comments })];
+  // One card for all of them: the latest makes it a new one.
+  const texts = unreadTextIds.length === 0 ? [] : [decision('text', childId, `${unreadTextIds.at(-1)}`, { textIds: unreadTextIds })];
+  const lastClip = unseenClips.at(-1);
+  const clips = lastClip
+    ? [decision('sentBack', childId, `${lastClip.clipId}`, { taskId: lastClip.taskId, clipIds: unseenClips.map(({ clipId }) => clipId) })]
+    : [];
+  return [...flooded, ...read, ...texts, ...toRead, ...clips];
+}
+
+function fromSuggestions({ childId, tasks, isEnded }: ChildSituation): Decision[] {
+  if (isEnded) return [];
+  const kinds = { up: 'ready', down: 'tooHard', ladderEnd: 'ladderEnd', stuck: 'stuck' } as const;
+  return tasks.flatMap(({ taskId, stepSinceVersion, suggestion }) => {
+    if (suggestion.move === 'hold' || suggestion.move === 'holdForPerson') return [];
+    const { reportIds } = suggestion.evidence;
+    // Stuck is a thing of the ladder, not of the last report: a way out that was chosen stands for a while.
+    const last = suggestion.move === 'stuck' ? `t${suggestion.tries?.length ?? 0}` : reportIds.at(-1);
+    const evidence = `${taskId}:s${stepSinceVersion}:${last}`;
+    return [decision(kinds[suggestion.move], childId, evidence, { taskId, reportIds, suggestion })];
+  });
+}
+
+/** Silence and a program that has ended come back by themselves after so many days. Common practice, no source. */
+const COMES_BACK_AFTER = [7, 14, 28] as const;
+
+/** How often something that goes on has come back: a new stage makes it a new decision. */
+function stageOf(days: number): number {
+  return COMES_BACK_AFTER.filter((after) => days >= after).length;
+}
+
+/**
+ * Who never opened the link is not also quiet; an ending program hides no silence. Silence counts from the last report; where none has
+ * come since the program began, or since a pause ended, from that day, since before it nothing could come. A new step that is sent counts
+ * nothing anew. Where a person ended the practice, or paused it, nobody waits for a report.
+ */
+function fromSilence(situation: ChildSituation, today: CalendarDay, settings: ReviewSettings): Decision[] {
+  const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened, resumesOn } = situation;
+  if (restOf(situation, today)) return [];
+  const left = daysBetween(today, endsOn);
+  if (left < 0) return [decision('ended', childId, `${programId}:${endsOn}:${stageOf(-left)}`, { days: -left })];
+  const ending = left <= settings.endingDays ? [decision('ending', childId, `${programId}:${endsOn}`, { days: left })] : [];
+  const sent = [sentOn, startsOn, resumesOn ?? startsOn].sort().at(-1)!;
+  const sinceSent = daysBetween(sent, today);
+  if (!linkOpened && (lastWordOn === null || lastWordOn < sent)) {
+    const version = `${programId}:v${versionNumber}:${stageOf(sinceSent)}`;
+    return [...(sinceSent >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceSent })] : []), ...ending];
+  }
+  const begun = resumesOn !== null && resumesOn > startsOn ? resumesOn : startsOn;
+  const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : lastWordOn === null ? sent : begun;
+  const silent = daysBetween(since, today);
+  const quiet = silent >= settings.quietDays ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
+  return [...quiet, ...ending];
+}
+
+function decision(kind: DecisionKind, childId: number, evidence: string, rest: Partial<Decision>): Decision {
+  return {
+    key: `${kind}:${childId}:${evidence}`,
+    kind,
+    childId,
+    taskId: null,
+    reportIds: [],
+    textIds: [],
+    clipIds: [],
+    suggestion: null,
+    days: null,
+    ...rest,
+  };
+}

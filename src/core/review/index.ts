@@ -1,0 +1,24 @@
+export { DECISION_KINDS, decisionsFor } from './decisionsFor';
+export type { ChildSituation, Decision, DecisionKind, ReviewSettings } from './decisionsFor';
+export { PLAIN_KINDS, plainCases } from './plainCases';
+export type { PlainKind } from './plainCases';
+export { KIND_WEIGHTS, urgencyOf } from './urgency';
+export type { Urgency } from './urgency';
+export { heldByAge, proposedShape } from './shapeLadder';
+export { atOneStep } from './atOneStep';
+export type { AtOneStep } from './atOneStep';
+export {
+  answersOf,
+  changesStep,
+  deedNeedsLead,
+  DECISION_ANSWERS,
+  isFollowed,
+  needsLead,
+  isOfStop,
+  mostLaterDays,
+  needsReason,
+  SILENCE_DEEDS,
+  silenceActionsOf,
+  STUCK_DAYS,
+} from './answers';
+export type { DecisionAnswer, SettledDecision, SilenceAction } from './answers';

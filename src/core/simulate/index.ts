@@ -1,2 +1,0 @@
-export { afterGap, chanceOfGood, simulateSession } from './simulatedChild';
-export type { SimulatedChild, SimulatedSession } from './simulatedChild';

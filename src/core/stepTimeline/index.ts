@@ -1,0 +1,2 @@
+export { layTimeline } from './layTimeline';
+export type { TimelineDrawing, TimelineInput, TimelineSize, StepOutcomes } from './layTimeline';

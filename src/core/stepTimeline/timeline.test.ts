@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import type { Outcome } from '../reports';
+import { layTimeline, type TimelineInput } from '.';
+
+const size = { width: 400, height: 120, headroom: 20, bracketRoom: 14, pipRoom: 16, footShare: 0.25, pipPitch: 10 };
+const input = (change: Partial<TimelineInput> = {}): TimelineInput => ({
+  demands: [0, 0.5, 1.5, 2],
+  daysSpent: [7, 0, 14],
+  currentStep: 3,
+  choose: { from: 2, to: 4 },
+  outcomes: [['reached'], [], ['partly', 'reached']],
+  size,
+  ...change,
+});
+
+describe('the flight', () => {
+  it('puts the peg on the middle of today’s tread and tells climbed, here and coming apart', () => {
+    const { treads, peg } = layTimeline(input());
+    expect(treads.map((tread) => tread.state)).toEqual(['climbed', 'climbed', 'here', 'coming']);
+    expect(peg).toEqual({ x: treads[2]!.x + treads[2]!.width / 2, y: treads[2]!.y });
+  });
+
+  it('brackets just the steps that the family may choose', () => {
+    const { treads, bracket } = layTimeline(input());
+    expect(bracket).toMatchObject({ fromX: treads[1]!.x, toX: treads[3]!.x + treads[3]!.width });
+    expect(layTimeline(input({ choose: undefined })).bracket).toBeNull();
+  });
+
+  it('makes rises as the demand grows: the step of 1 is twice the step of 0.5', () => {
+    const { treads } = layTimeline(input());
+    const rise = (step: number) => treads[step - 1]!.y - treads[step]!.y;
+    expect(rise(2)).toBeCloseTo(2 * rise(1));
+    expect(rise(3)).toBeCloseTo(rise(1));
+  });
+
+  it('keeps the newest pips where a tread has no room for all, and says how many it left out', () => {
+    const outcomes: Outcome[] = [...Array<Outcome>(60).fill('struggled'), 'reached'];
+    const flight = layTimeline(input({ outcomes: [[], [], outcomes] }));
+    const pips = flight.pips.filter((pip) => pip.step === 3);
+    expect(pips.length + flight.pipsLeftOut[2]!).toBe(61);
+    expect(pips.at(-1)!.outcome).toBe('reached');
+  });
+
+  it('treads lie side by side over the whole width, within the room, whatever the days and demands', () => {
+    const rises = fc.array(fc.double({ min: 0, max: 3, noNaN: true }), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(rises, fc.array(fc.integer({ min: 0, max: 200 }), { maxLength: 12 }), fc.nat(), (growth, daysSpent, any) => {
+        let demand = 0;
+        const demands = growth.map((each) => (demand += each));
+        const flight = layTimeline(input({ demands, daysSpent, currentStep: 1 + (any % demands.length), outcomes: [] }));
+        flight.treads.forEach((tread, index) => {
+          const before = flight.treads[index - 1];
+          expect(tread.x).toBeCloseTo(before ? before.x + before.width : 0, 6);
+          if (before) expect(tread.y).toBeLessThanOrEqual(before.y + 1e-9);
+          expect(tread.y).toBeGreaterThanOrEqual(size.headroom - 1e-9);
+          expect(tread.y).toBeLessThanOrEqual(flight.floorY);
+        });
+        const last = flight.treads.at(-1)!;
+        expect(last.x + last.width).toBeCloseTo(size.width, 6);
+      }),
+      { seed: 2, numRuns: 300 },
+    );
+  });
+
+  it('gives a longer stay the wider tread', () => {
+    const { treads } = layTimeline(input());
+    expect(treads[2]!.width).toBeGreaterThan(treads[0]!.width);
+    expect(treads[0]!.width).toBeGreaterThan(treads[1]!.width);
+  });
+
+  it.each([
+    ['no steps', { demands: [] }],
+    ['a step off the ladder', { currentStep: 5 }],
+    ['a demand that falls', { demands: [0, 2, 1, 3] }],
+  ])('refuses %s', (_name, change) => {
+    expect(() => layTimeline(input(change))).toThrow(RangeError);
+  });
+});

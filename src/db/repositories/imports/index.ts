@@ -1,0 +1,2 @@
+export { listColumnsOf } from './read';
+export { saveListColumns } from './write';

@@ -1,0 +1,14 @@
+export { cameLately, childrenWithContacts, incomingTexts, openAskOf, stoppedAt, textsById, textsForAPerson, textsOfNobody } from './read';
+export type { IncomingRow, TextOutcome } from './read';
+export {
+  addIncomingText,
+  saveIncomingText,
+  setOutcome,
+  settleAsk,
+  settleIncomingText,
+  settleTextsUpTo,
+  startNumber,
+  stopNumber,
+  unsettleTexts,
+} from './write';
+export type { NewIncomingText } from './write';

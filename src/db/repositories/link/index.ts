@@ -1,4 +1,0 @@
-export { childrenWithOpenedLink, floodedLinks, intakeLinks, linkByHash, linksOf, standingLinkOf } from './read';
-export type { AskedTask, FamilyLink, IntakeLink } from './read';
-export { addLink, noteFirstOpening, noteFlood, renewLink, revokeLinkOf, revokeLinksOf } from './write';
-export type { NewLink } from './write';

@@ -1,2 +1,0 @@
-export { listColumnsOf } from './read';
-export { keepListColumns } from './write';

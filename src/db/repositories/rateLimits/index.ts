@@ -1,0 +1,2 @@
+export { countTryOf, clearTries, uncountTry } from './write';
+export type { Tries } from './write';

@@ -1,2 +1,0 @@
-export { countTryOf, forgetTries, uncountTry } from './write';
-export type { Tries } from './write';

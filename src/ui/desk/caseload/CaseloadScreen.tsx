@@ -1,0 +1,120 @@
+import Link from 'next/link';
+import { SILENT_DAYS, CASELOAD_SPANS, type CaseloadFilter, type CaseloadSort, type CaseloadQuery } from '@/core/caseload';
+import type { CaseloadView } from '@/server/caseload/viewCaseload';
+import { longDay } from '../../shared/days';
+import { RowKeys } from '../parts/RowKeys.client';
+import { SearchBox } from '../parts/SearchBox.client';
+import { caseloadSheet } from './caseloadSheet';
+import { CaseloadTable } from './CaseloadTable.client';
+import { SavedViews } from './SavedViews';
+import { yardAddress } from './caseloadQuery';
+import type { WordedAction } from '../parts/ActionForm.client';
+import { ChoiceLink } from '../parts/ChoiceLink';
+import { PrintLink } from '../parts/PrintLink.client';
+
+export interface CaseloadProps {
+  readonly view: CaseloadView;
+  readonly wish: CaseloadQuery;
+  readonly keep: WordedAction;
+  readonly drop: WordedAction;
+}
+
+const FILTER_WORDS: Record<CaseloadFilter, string> = {
+  everyone: 'everyone',
+  silent: `no report in ${SILENT_DAYS} days`,
+  struggling: 'partly or not done',
+  ending: 'ending within a week',
+};
+const SORT_WORDS: Record<CaseloadSort, string> = {
+  name: 'name',
+  word: 'longest without a report',
+  practised: 'least practiced',
+  dose: 'least of the dose',
+};
+
+export function CaseloadScreen({ view, wish, keep, drop }: CaseloadProps) {
+  const shown = view.groups.reduce((sum, group) => sum + group.rows.length, 0);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="text-[24px]">{view.childCount} children</h1>
+        <p className="text-soft">
+          {view.withWordThisWeek} reported this week · {view.silent} without a report for a week or longer
+          {shown !== view.childCount && ` · ${shown} shown`}
+        </p>
+        {view.mayAdd && (
+          <span className="flex gap-4 text-[14px]">
+            <Link href="/students/new" prefetch={false} className="link" data-key="n" data-key-says="New child">
+              new child
+            </Link>
+            <Link href="/students/import" prefetch={false} className="link">
+              take a list in
+            </Link>
+          </span>
+        )}
+        <SearchBox value={wish.search} />
+      </div>
+      <Wishes wish={wish} schools={view.schools} />
+      <SavedViews wish={wish} kept={view.kept} keep={keep} drop={drop} />
+      <RowKeys />
+      <CaseloadTable sheet={caseloadSheet(view.days, view.groups, view.waiting, wish.columns)} />
+      {shown === 0 && (
+        <p className="mt-6 text-soft">
+          {view.childCount === 0
+            ? 'No child is with you yet.'
+            : 'No one matches. Show everyone, or shorten the search: it finds names, schools, tasks, and facts such as left, latex, Spanish, mouths, no word.'}
+        </p>
+      )}
+      {view.left.length > 0 && (
+        <details className="mt-6 text-[14px]">
+          <summary className="link inline">{view.left.length} left the caseload</summary>{' '}
+          {view.left.map(({ childId, name, leftOn }, index) => (
+            <span key={childId}>
+              {index > 0 && ', '}
+              <Link href={`/students/${childId}`} prefetch={false} className="link">
+                {name}
+              </Link>{' '}
+              ({longDay(leftOn)})
+            </span>
+          ))}
+        </details>
+      )}
+      <p className="mt-6 text-[13px] text-soft">
+        Practiced is a range: known done ÷ planned … (known done + no word) ÷ planned. No report is not the same as not done. Full disc: all
+        done · half disc: partly · bar: reported not done · dot: no report.
+      </p>
+    </>
+  );
+}
+
+function Wishes({ wish, schools }: { wish: CaseloadQuery; schools: readonly string[] }) {
+  const { span = 14 } = wish;
+  const choice = (change: Partial<CaseloadQuery>, says: string, isHere: boolean) => (
+    <ChoiceLink key={says} href={`/caseload?${yardAddress({ ...wish, ...change })}`} isHere={isHere}>
+      {says}
+    </ChoiceLink>
+  );
+  return (
+    <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px] print:hidden">
+      <span className="flex gap-3">
+        show{' '}
+        {(Object.keys(FILTER_WORDS) as CaseloadFilter[]).map((filter) => choice({ filter }, FILTER_WORDS[filter], wish.filter === filter))}
+      </span>
+      <span className="flex gap-3">
+        first {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], wish.sort === sort))}
+      </span>
+      <span className="flex gap-3">
+        {choice({ school: null }, 'all schools', wish.school === null)}
+        {schools.map((school) => choice({ school }, school, wish.school === school))}
+      </span>
+      <span className="flex gap-3">{CASELOAD_SPANS.map((each) => choice({ span: each }, `${each} days`, span === each))}</span>
+      <span className="flex gap-3">
+        {choice({ bySchool: !wish.bySchool }, wish.bySchool ? 'in one list' : 'by school', false)}
+        <a className="link" href={`/caseload/file?${yardAddress(wish)}`} download>
+          as a file
+        </a>
+        <PrintLink />
+      </span>
+    </div>
+  );
+}

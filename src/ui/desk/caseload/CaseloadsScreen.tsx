@@ -1,0 +1,91 @@
+import Link from 'next/link';
+import type { CaseloadsView } from '@/server/caseload/viewCaseloads';
+import { longDay, momentIn } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { LoadTable } from './LoadTable.client';
+
+const HOUR = 3_600_000;
+const MOST_NAMED = 24;
+
+/** All caseloads, for who supervises: what hurt and how long it is open, what is overdue, how the load lies. */
+export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
+  const { therapists, hurt, overdue, withoutLead, children } = view;
+  const leadOf = (leadId: number | null) => therapists.find(({ id }) => id === leadId)?.name ?? 'nobody';
+  return (
+    <>
+      <h1 className="text-[24px]">
+        {children.length} children, {therapists.length} caseloads
+      </h1>
+      <section className="mt-4">
+        <h2 className="text-[18px]">Something hurt, and is still open</h2>
+        {hurt.length === 0 && <p className="text-soft">Nothing is open.</p>}
+        <ul>
+          {hurt.map(({ childId, name, school, leadId, hurtSince, hurtRead }) => (
+            <li key={childId} className="border-t border-line py-1.5">
+              <strong>{name}</strong>, {school}: open for {ageOf(view.now - hurtSince!)},{' '}
+              {hurtRead ? 'read' : <strong className="text-brick">read by nobody</strong>} · {leadOf(leadId)}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section className="mt-8">
+        <h2 className="text-[18px]">How the load lies</h2>
+        <LoadTable
+          rows={therapists.map(({ id, name, role, children: led, overdue: late, silent, reportsThisWeek }) => ({
+            id,
+            name,
+            role,
+            children: led,
+            overdue: late,
+            silent,
+            reportsThisWeek,
+          }))}
+        />
+      </section>
+      {withoutLead.length > 0 && (
+        <section className="mt-8">
+          <h2 className="text-[18px]">Led by nobody</h2>
+          <p>{withoutLead.map(({ name }) => name).join(', ')}</p>
+        </section>
+      )}
+      <section className="mt-8">
+        <h2 className="text-[18px]">Without a program that holds today ({overdue.length})</h2>
+        <ul className="columns-3 gap-6 text-[14px]">
+          {overdue.slice(0, MOST_NAMED).map(({ childId, name, leadId, endsOn }) => (
+            <li key={childId}>
+              {name},{' '}
+              <span className="text-soft">
+                {leadOf(leadId)}, {endsOn ? `ended ${longDay(endsOn)}` : 'none yet'}
+              </span>
+            </li>
+          ))}
+        </ul>
+        {overdue.length > MOST_NAMED && <p className="text-soft">and {overdue.length - MOST_NAMED} more</p>}
+      </section>
+      <details className="mt-8">
+        <summary className="link inline">What happened to accounts and settings ({view.trail.length})</summary>
+        <ul className="mt-2 max-w-[760px] text-[14px]">
+          {view.trail.map((row) => (
+            <li key={row.id} className="border-t border-line py-1">
+              {momentIn(row.at, view.timeZone)}, {row.who ?? 'nobody who is known'}: {words(`audit.${row.action}`, row.numbers)}
+            </li>
+          ))}
+        </ul>
+      </details>
+      <p className="mt-8 text-[14px] text-soft">
+        Of a child that is not shared with you, you see no more than this. To look closer, ask who leads it to share it, or{' '}
+        <Link className="link" href="/caseload/transfer" prefetch={false}>
+          hand children over
+        </Link>
+        .
+      </p>
+    </>
+  );
+}
+
+function ageOf(milliseconds: number): string {
+  const hours = Math.floor(milliseconds / HOUR);
+  if (hours < 24) return hours <= 1 ? 'an hour' : `${hours} hours`;
+  const days = Math.floor(hours / 24);
+  return days === 1 ? 'a day' : `${days} days`;
+}

@@ -1,0 +1,67 @@
+import Link from 'next/link';
+import { USUAL_YARD_COLUMNS, YARD_COLUMNS, type CaseloadQuery } from '@/core/caseload';
+import type { CaseloadView } from '@/server/caseload/viewCaseload';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { COLUMN_WORDS } from './columnWords';
+import { yardAddress } from './caseloadQuery';
+
+interface Props {
+  readonly wish: CaseloadQuery;
+  readonly kept: CaseloadView['kept'];
+  readonly keep: WordedAction;
+  readonly drop: WordedAction;
+}
+
+/** Which columns are shown, and the ways of looking that were kept by a name. The address of each can be passed on as it is. */
+export function SavedViews({ wish, kept, keep, drop }: Props) {
+  const here = yardAddress(wish);
+  const { columns = USUAL_YARD_COLUMNS } = wish;
+  const others = [...new URLSearchParams(yardAddress({ ...wish, columns: USUAL_YARD_COLUMNS }))];
+  return (
+    <div className="mt-1 flex flex-wrap items-baseline gap-x-8 gap-y-1 text-[14px] print:hidden">
+      <details>
+        <summary className="link inline">columns</summary>
+        <form action="/caseload" className="my-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-4 border-line px-3 py-1">
+          {others.map(([name, value]) => (
+            <input key={name} type="hidden" name={name} value={value} />
+          ))}
+          {YARD_COLUMNS.map((column) => (
+            <label key={column} className="flex items-center gap-1.5">
+              <input type="checkbox" name="cols" value={column} defaultChecked={columns.includes(column)} /> {COLUMN_WORDS[column]}
+            </label>
+          ))}
+          <button className="act py-0">Show these</button>
+        </form>
+      </details>
+      {kept.map(({ id, name, address }) => (
+        <Link
+          key={id}
+          href={`/caseload?${address}`}
+          prefetch={false}
+          aria-current={address === here ? 'page' : undefined}
+          className="link aria-[current]:font-bold aria-[current]:text-ink"
+        >
+          {name}
+        </Link>
+      ))}
+      <details>
+        <summary className="link inline">keep this view</summary>
+        <div className="my-2 border-l-4 border-line px-3 py-1">
+          <ActionForm action={keep} hidden={{ address: here }} className="flex flex-wrap items-center gap-2">
+            <label>
+              by the name <input name="name" maxLength={40} required className="field w-[180px] py-0" />
+            </label>
+            <button className="act py-0">Keep</button>
+            <span className="text-soft">What is shown now. Its address can be passed on as it is.</span>
+          </ActionForm>
+          {kept.map(({ id, name }) => (
+            <ActionForm key={id} action={drop} hidden={{ id }}>
+              <span className="mr-3">{name}</span>
+              <button className="link">forget</button>
+            </ActionForm>
+          ))}
+        </div>
+      </details>
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+import Link from 'next/link';
+import type { DataView } from '@/server/exchange/viewData';
+import { momentIn } from '../../shared/days';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { OnceConfirmed } from '../parts/OnceConfirmed';
+import { KeyForm, type MakeKeyAction } from './KeyForm.client';
+import { PolicyPanel, type PreviewPolicyAction } from './PolicyPanel.client';
+
+interface Props {
+  readonly view: DataView;
+  readonly makeKey: MakeKeyAction;
+  readonly takeKeyBack: WordedAction;
+  readonly previewPolicy: PreviewPolicyAction;
+  readonly importPolicy: WordedAction;
+}
+
+const fileOf = (what: string) => `/settings/data/file?what=${what}`;
+
+/** What can leave and come in, in formats that any program reads. */
+export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPolicy }: Props) {
+  return (
+    <div className="max-w-[760px] space-y-8">
+      <div>
+        <p>
+          <Link className="link" href="/settings">
+            Settings
+          </Link>
+        </p>
+        <h1 className="mt-1 text-[24px]">Data, in and out</h1>
+        <p className="mt-1 text-soft">
+          What you take out holds what is known of children. Keep it by your district’s rules, and only as long as you need it.
+        </p>
+      </div>
+      <section id="tables">
+        <h2 className="text-[18px]">Tables of the children you lead</h2>
+        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data" to="take them out">
+          <table className="mt-1 w-full">
+            <tbody>
+              {view.tables.map(({ name, meaning }) => (
+                <tr key={name} className="border-t border-line align-baseline">
+                  <th scope="row" className="py-1.5 pr-4 text-left font-normal">
+                    <a className="link" href={fileOf(name)} download>
+                      {name}.csv
+                    </a>
+                  </th>
+                  <td className="py-1.5 text-soft">{meaning}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </OnceConfirmed>
+        <p className="mt-2">
+          <a className="link" href={fileOf('dictionary')} download>
+            dictionary.csv
+          </a>{' '}
+          <span className="text-soft">says what every column means. A child’s whole record is on the child’s own page.</span>
+        </p>
+        <p className="mt-2 text-soft">
+          In again:{' '}
+          <Link className="link" href="/students/import">
+            a list of children
+          </Link>
+          ,{' '}
+          <Link className="link" href="/reports/import">
+            a list of reports
+          </Link>
+          .
+        </p>
+      </section>
+      <section id="year">
+        <h2 className="text-[18px]">The school year</h2>
+        <p className="mt-1">
+          <a className="link" href={fileOf('school-year')} download>
+            school-year.ics
+          </a>{' '}
+          <span className="text-soft">for any calendar.</span>{' '}
+          <Link className="link" href="/settings/year">
+            Bring a calendar in
+          </Link>
+        </p>
+      </section>
+      {view.mayChange && (
+        <section id="rules">
+          <h2 className="text-[18px]">The rules of this workplace</h2>
+          <p className="mt-1">
+            <a className="link" href={fileOf('policy')} download>
+              policy-pack.json
+            </a>{' '}
+            <span className="text-soft">
+              holds your rule for suggestions, what families are written, how long records are kept and how people sign in; no names.
+            </span>
+          </p>
+          <PolicyPanel preview={previewPolicy} take={importPolicy} isConfirmed={view.isConfirmed} />
+        </section>
+      )}
+      {view.keys && <KeysSection view={view} keys={view.keys} makeKey={makeKey} takeKeyBack={takeKeyBack} />}
+    </div>
+  );
+}
+
+function KeysSection({
+  view,
+  keys,
+  makeKey,
+  takeKeyBack,
+}: Pick<Props, 'view' | 'makeKey' | 'takeKeyBack'> & { keys: NonNullable<DataView['keys']> }) {
+  const when = (moment: DataView['now']) => momentIn(moment, view.timeZone);
+  return (
+    <section id="keys">
+      <h2 className="text-[18px]">Programs of the district</h2>
+      <p className="mt-1 text-soft">
+        By a key a program may read these tables for every child, without names and without anybody’s own words. Without a key nothing is
+        open. Each page that is read is written down. The address is <code>{view.address}</code>; <code>{view.address}/openapi.json</code>{' '}
+        says what can be asked, by the same key.
+      </p>
+      <ul className="mt-1">
+        {keys.map((key) => (
+          <li key={key.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+            <span>
+              {key.name},{' '}
+              <span className="text-soft">
+                {`key ${key.id}, made by ${key.madeBy}, until ${when(key.expiresAt)}, ${key.usedAt === null ? 'not used yet' : `last used ${when(key.usedAt)}`}`}
+              </span>
+            </span>
+            {view.isConfirmed && (
+              <ActionForm action={takeKeyBack} hidden={{ keyId: key.id }}>
+                <button className="link">take it back</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data#keys" to="make a key, or take one back">
+        <KeyForm action={makeKey} />
+      </OnceConfirmed>
+    </section>
+  );
+}

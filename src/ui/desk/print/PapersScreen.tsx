@@ -1,0 +1,26 @@
+import type { PapersView } from '@/server/programs/viewPapers';
+import { NamesWithLinks } from '../parts/NamesWithLinks';
+import { MakePapers } from './MakePapers.client';
+
+/** Paper for the bags: the whole caseload, or the children of one school. */
+export function PapersScreen({ view }: { view: PapersView }) {
+  return (
+    <div className="max-w-[760px]">
+      <h1 className="text-[24px]">Print for the bags</h1>
+      <p className="mt-1 text-soft">
+        Each child’s program with its map, cautions and report slip, in the family’s language, in one PDF. One child alone is printed from
+        the child’s own page. Paper shows what is true today: print again when a step changes.
+      </p>
+      {view.unprinted.length > 0 && (
+        <p className="mt-3">
+          <span className="font-semibold">Changed since it was printed:</span>{' '}
+          <NamesWithLinks people={view.unprinted} hrefOf={({ childId }) => `/students/${childId}/print`} />
+        </p>
+      )}
+      <MakePapers view={view} />
+      <p className="mt-6 text-[14px] text-soft" id="slip-from">
+        Without a day the slip begins on the coming Monday. Families that read from right to left print from their own page, in the browser.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,195 @@
+import { type ProgramTask, stepName } from '@/core/programs';
+import { compareGrades } from '@/core/knobs';
+import { leadsTo } from '@/core/library';
+import { proposedShape, type Decision } from '@/core/review';
+import { isShape, shapeSlug } from '@/core/tasks';
+import type { Suggestion } from '@/core/stepRules';
+import { dayAndMonth } from '../../shared/days';
+import { words } from '../../shared/deskWords';
+import { knobName } from '../parts/taskWords';
+import { ruleWords, times } from '../parts/ruleWords';
+
+/** What the decision is about, as a title. */
+export function decisionTitle(decision: Decision, task: ProgramTask | null): string {
+  const step = (number: number) => (task ? `${number}, ${stepName(task.content, number).en}` : String(number));
+  switch (decision.kind) {
+    case 'safetyWord':
+      return 'Something hurt';
+    case 'maybeHurt':
+      return 'Possible injury';
+    case 'unsafe':
+      return 'No longer safe for this student';
+    case 'unsuitable':
+      return 'Needs your safety review';
+    case 'handSettled':
+      return 'The hand has settled';
+    case 'flooded':
+      return 'The link sends too much';
+    case 'pressed':
+      return '“Something hurt”, pressed by mistake';
+    case 'question':
+      return 'The family asks';
+    case 'text':
+      return 'A text needs you';
+    case 'comment':
+      return decision.reportIds.length === 1 ? 'Comment to read' : `${decision.reportIds.length} comments to read`;
+    case 'sentBack':
+      return 'The family shows how it goes';
+    case 'tooHard':
+      return `Step down to ${step(decision.suggestion!.toStep)}`;
+    case 'ready':
+      return `Step up to ${step(decision.suggestion!.toStep)}`;
+    case 'stuck':
+      return `Not step ${decision.suggestion!.toStep} once more`;
+    case 'ladderEnd':
+      return 'The top of this ladder';
+    case 'quiet':
+      return `No report for ${times(decision.days ?? 0, 'day')}`;
+    case 'ended':
+      return `Ended ${times(decision.days ?? 0, 'day')} ago`;
+    case 'ending':
+      return `Ends in ${times(decision.days ?? 0, 'day')}`;
+    case 'neverOpened':
+      return 'The link was never opened';
+  }
+}
+
+/** The rule's own words: what it counted, by which rule, what would have changed it. */
+export function decisionWhy(decision: Decision): { why: string; otherwise: string } {
+  const { suggestion } = decision;
+  const counts = suggestion?.evidence;
+  switch (decision.kind) {
+    case 'stuck':
+      return {
+        why: `The rule would step up again: ${times(counts!.reachedInARow, 'session')} reached in a row. But step ${suggestion!.toStep} was tried ${times(failedTries(suggestion!), 'time')} and ended in a step down.`,
+        otherwise: 'A step between, another knob, more in a row first, or a look in school. The card comes back after two weeks.',
+      };
+    case 'ready':
+    case 'ladderEnd':
+      return {
+        why: `${ruleWords(suggestion!).why}${asideOf(suggestion!)}`,
+        otherwise:
+          decision.kind === 'ladderEnd'
+            ? suggestion!.whatWouldChange.code === 'older'
+              ? 'The next step would ask to copy it, long before the usual age. The ladder waits here for some months.'
+              : 'There is no harder step: choose a new ladder, or the goal may be met; you decide.'
+            : ruleWords(suggestion!).otherwise,
+      };
+    case 'tooHard':
+      return ruleWords(suggestion!);
+    case 'safetyWord':
+      return {
+        why: 'The family reported pain or an injury. This task is on hold at home until you reopen it. The family was shown when to call the doctor or the emergency number. Step suggestions for this task are paused.',
+        otherwise: 'Marking this as read does not reopen the task. Reopen it, keep it on hold, or remove it.',
+      };
+    case 'maybeHurt':
+      return {
+        why: 'The family did not report an injury, but their comment may describe one. This task is on hold at home until you reopen it.',
+        otherwise: 'If no one was hurt, reopen the task and say so.',
+      };
+    case 'unsafe':
+      return {
+        why: 'Facts about this student changed. A safety rule now blocks this task at a step the family may do. The family’s page does not offer it until you decide.',
+        otherwise: 'Remove the task, or send the next program without it. It can wait one day at most.',
+      };
+    case 'unsuitable':
+      return {
+        why: 'Facts about this student changed. This task now needs your clinical reason at a step the family may do.',
+        otherwise: 'Leave it with your reason, which is kept, or take it out.',
+      };
+    case 'handSettled':
+      return {
+        why: 'The program was sent while the hand was not settled. The family’s page already shows the table for this hand.',
+        otherwise: 'Amounts for each hand stay as they were sent: the next program can ask for the working hand alone.',
+      };
+    case 'flooded':
+      return {
+        why: 'In one day, the family’s link sent more reports than a family can. Later ones were not saved. Someone else may have the link.',
+        otherwise: 'Ask the family, then send a new link from the child’s page: it closes this one.',
+      };
+    case 'text':
+      return {
+        why: 'This text could not be read automatically. Nothing in it was filed as a report.',
+        otherwise: 'Ask the family, or file it by hand; marked read, it leaves the round.',
+      };
+    case 'sentBack':
+      return {
+        why: 'You asked for a clip or a picture, and the family sent one. It is no report: nothing of it is counted.',
+        otherwise: 'When you write or say that you looked, it leaves the round. It is deleted on the day that stands beside it.',
+      };
+    case 'pressed':
+      return {
+        why: 'The family pressed “Something hurt” and then said it was a mistake. The task stays on hold until you reopen it.',
+        otherwise: 'Reopen the task with one key. The family gets a message.',
+      };
+    case 'comment':
+      return {
+        why: 'The family wrote a comment with a report. The report is filed; no one has read the comment yet.',
+        otherwise: 'Mark as read takes all of these comments off your list.',
+      };
+    case 'question':
+      return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };
+    case 'quiet':
+      return {
+        why: 'Nothing has come in by link, paper, text or call. No report is not the same as not done.',
+        otherwise: 'A report of any kind settles it.',
+      };
+    case 'ended':
+      return {
+        why: 'The family’s page has nothing to ask since then.',
+        otherwise: 'Sending the next program settles it; until then it comes back.',
+      };
+    case 'ending':
+      return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program settles it.' };
+    case 'neverOpened':
+      return {
+        why: `Sent ${times(decision.days ?? 0, 'day')} ago; no link of this family has been opened and no report has come.`,
+        otherwise: 'Perhaps the number is wrong, or paper suits this home better.',
+      };
+  }
+}
+
+/** What stands beside the counts: help that was not told, refusals. */
+function asideOf({ evidence: { helpTold, reachedInARow, refused } }: Suggestion): string {
+  const untold = helpTold === undefined ? 0 : reachedInARow - helpTold;
+  return [
+    ...(untold > 0 ? [` Help was not told in ${untold} of them.`] : []),
+    ...(refused ? [` Refused or upset ${refused === 1 ? 'once' : `${refused} times`} at this step.`] : []),
+  ].join('');
+}
+
+const failedTries = ({ tries }: Suggestion) => (tries ?? []).filter(({ endedDown }) => endedDown).length;
+
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth', 'Tenth'];
+
+/** What was tried before at the step that is suggested: "Fourth try. In the tries at step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12 Nov." Null where nothing was. */
+export function triesInWords({ suggestion }: Decision): string | null {
+  const tries = suggestion?.tries ?? [];
+  if (!suggestion || tries.length === 0) return null;
+  const sum = (numbers: readonly number[]) => numbers.reduce((total, each) => total + each, 0);
+  const [reached, sessions] = [sum(tries.map((each) => each.reached)), sum(tries.map((each) => each.sessions))];
+  const which = ORDINALS[tries.length] ?? `Try ${tries.length + 1}`;
+  const days = tries.map(({ from }) => dayAndMonth(from)).join(', ');
+  return `${which}${ORDINALS[tries.length] ? ' try' : ''}. In the tries at step ${suggestion.toStep} so far ${reached} of ${sessions} reached: ${days}.`;
+}
+
+/** Which knobs move between two steps: "item size: clothes pegs → rope ends". */
+export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number): string[] {
+  const from = task.content.ladder.steps[fromStep - 1];
+  const to = task.content.ladder.steps[toStep - 1];
+  if (!from || !to) return [];
+  return compareGrades(from.grade, to.grade).moved.map((move) => {
+    const levels = task.content.knobs.find((knob) => knob.knob === move.knob)?.levels;
+    return `${knobName(task.content.knobs, move.knob)}: ${levels?.[move.from]?.en ?? move.from} → ${levels?.[move.to]?.en ?? move.to}`;
+  });
+}
+
+/** What comes after a ladder: the next shape in the school’s order, or what the task leads to. */
+export function afterLadder(task: ProgramTask | null): { readonly words: string; readonly slug: string | null }[] {
+  if (!task) return [];
+  const next = proposedShape(task.content, task.choices.childSettings ?? {}, task.choices.settings ?? {});
+  if (!next) return leadsTo(task.content.slug).map((lead) => ({ words: `Leads to ${lead.words}.`, slug: lead.slug }));
+  const order = words(`settings.shapeOrder.${next.order}`);
+  const shape = words(`shapes.${next.shape as 'circle'}`);
+  return [{ words: `Next in this school’s order (${order}): ${shape}.`, slug: isShape(next.shape) ? shapeSlug(next.shape) : null }];
+}

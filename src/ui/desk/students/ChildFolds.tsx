@@ -1,0 +1,330 @@
+import Link from 'next/link';
+import { nameOf } from '@/core/students';
+import { restOf } from '@/core/programs';
+import type { ChildView } from '@/server/students/viewChild';
+import { longDay, momentIn } from '../../shared/days';
+import { criterionWords } from '../goals/goalWords';
+import { ActionForm } from '../parts/ActionForm.client';
+import { KeyCap } from '../parts/KeyCap';
+import { OnceConfirmed } from '../parts/OnceConfirmed';
+import { changeWhy } from './changeWords';
+import type { ChildActs } from './ChildScreen';
+import { HomeAndSettings } from './HomeAndSettings.client';
+import { LiftWords } from './LiftWords';
+
+interface Props {
+  readonly view: ChildView;
+  readonly acts: ChildActs;
+}
+
+/** What is looked up now and then: each opens by its key. */
+export function ChildFolds({ view, acts }: Props) {
+  const { child, changes, messages, goals } = view;
+  const closed = goals.filter(({ closedOn }) => closedOn !== null);
+  const titleOf = (taskId: number) =>
+    view.program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is no longer in the program';
+  return (
+    <section>
+      <h2 className="border-b border-ink pb-1 text-[18px]">Folded</h2>
+      {view.mayChange && (
+        <Fold cap="S" says={`${child.materialsAtHome.length} things at home, settings`}>
+          <HomeAndSettings
+            childId={child.id}
+            settings={child.taskSettings}
+            materialsAtHome={child.materialsAtHome}
+            things={view.things}
+            change={acts.changeHome}
+          />
+        </Fold>
+      )}
+      <Fold cap="H" says={`${changes.length} changes of step`}>
+        <GradeHistory changes={changes} timeZone={child.timeZone} />
+      </Fold>
+      {view.lifts.length > 0 && (
+        <Fold cap="I" says={`${view.lifts.length} injury ${view.lifts.length === 1 ? 'report' : 'reports'} reviewed`}>
+          {view.lifts.map((lift) => (
+            <p key={lift.liftedAt} className="border-t border-line py-1">
+              <LiftWords lift={lift} title={titleOf(lift.taskId)} timeZone={child.timeZone} />
+            </p>
+          ))}
+        </Fold>
+      )}
+      <Fold cap="W" says={`${messages.length} messages, links`}>
+        <LinksAndPost view={view} acts={acts} />
+      </Fold>
+      {view.mayChange && view.program && (
+        <Fold cap="T" says="Pause, end or resume">
+          <PracticeFold view={view} acts={acts} />
+        </Fold>
+      )}
+      {closed.length > 0 && (
+        <Fold cap="C" says={`${closed.length} closed ${closed.length === 1 ? 'goal' : 'goals'}`}>
+          {closed.map(({ id, content, closedOn, closedWhy }) => (
+            <p key={id} className="border-t border-line py-1">
+              <Link className="link" href={`/students/${child.id}/goals/${id}`} prefetch={false}>
+                {content.statement}
+              </Link>
+              , closed {longDay(closedOn!)}. {closedWhy} <span className="text-soft">{criterionWords(content)}</span>
+            </p>
+          ))}
+        </Fold>
+      )}
+      <Fold cap="P" says="Who works with this child">
+        <Sharing view={view} acts={acts} />
+      </Fold>
+      {view.mayReadLooks && (
+        <p className="border-b border-line py-1">
+          <Link
+            href={`/students/${child.id}/access-log`}
+            prefetch={false}
+            className="flex justify-between hover:underline"
+            data-key="l"
+            data-key-says="Who looked, and who changed what"
+          >
+            Who looked <KeyCap>L</KeyCap>
+          </Link>
+        </p>
+      )}
+      {view.mayLead && (
+        <Fold cap="O" says="On and off the caseload">
+          <OnAndOff view={view} acts={acts} />
+        </Fold>
+      )}
+    </section>
+  );
+}
+
+function Fold({ cap, says, children }: { cap: string; says: string; children: React.ReactNode }) {
+  const key = cap.toLowerCase();
+  return (
+    <details className="border-b border-line">
+      <summary className="flex cursor-pointer justify-between py-1" data-key={key} data-key-says={says}>
+        <span>{says}</span> <KeyCap>{cap}</KeyCap>
+      </summary>
+      <div className="pb-3">{children}</div>
+    </details>
+  );
+}
+
+function GradeHistory({ changes, timeZone }: { changes: ChildView['changes']; timeZone: string }) {
+  return (
+    <ul className="max-h-[360px] overflow-auto" tabIndex={0} aria-label="Grade history">
+      {changes.map((change) => (
+        <li key={change.id} className="border-t border-line py-1">
+          <strong>
+            {change.content?.title.en ?? 'A task'}:{' '}
+            {change.fromStep === null ? `starts at ${change.toStep}` : `${change.fromStep} → ${change.toStep}`}
+          </strong>
+          <br />
+          {momentIn(change.changedAt, timeZone)}, {change.changedBy}. <span className="text-soft">{changeWhy(change)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function LinksAndPost({ view, acts }: Props) {
+  const { child, links } = view;
+  const open = links.filter((link) => link.revokedAt === null);
+  return (
+    <>
+      <ul>
+        {open.slice(0, 4).map((link) => (
+          <li key={link.id} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
+            <span>
+              link made {momentIn(link.createdAt, child.timeZone)}, holds till {momentIn(link.expiresAt, child.timeZone)},{' '}
+              {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
+            </span>
+            {view.mayChange && (
+              <ActionForm action={acts.revokeLink} hidden={{ childId: child.id, linkId: link.id }}>
+                <button className="link">Turn off link</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      {open.length === 0 && <p className="text-soft">No link is open.</p>}
+      {open.length > 4 && <p className="text-soft">and {open.length - 4} older ones</p>}
+      {view.mayChange && (
+        <>
+          <ActionForm action={acts.sendLink} hidden={{ childId: child.id }} className="mt-2">
+            <button className="act">Send the link again</button>
+          </ActionForm>
+          <ActionForm action={acts.newLink} hidden={{ childId: child.id }} className="mt-2">
+            <button className="link">Send a new link, and close this one</button>
+          </ActionForm>
+        </>
+      )}
+      <p className="mt-2">
+        <Link className="link" href={`/messages?phone=${child.id}`} prefetch={false}>
+          Sent messages
+        </Link>
+        {view.mayChange && (
+          <>
+            {' · '}
+            <Link className="link" href={`/students/${child.id}/teachers`} prefetch={false}>
+              Reminders and teacher
+            </Link>
+          </>
+        )}
+      </p>
+    </>
+  );
+}
+
+/** The practice rests, ends or goes on; the family is told each time. */
+function PracticeFold({ view: { child, program, today }, acts }: Props) {
+  const { number } = program!;
+  const resting = restOf(program!, today);
+  const hidden = (deed: string) => ({ childId: child.id, expectedVersion: number, deed });
+  if (resting) {
+    return (
+      <ActionForm action={acts.rest} hidden={hidden('goOn')} className="space-y-2">
+        <p>
+          {resting.kind === 'ended' ? 'The practice ended.' : `It rests until ${longDay(resting.day)}.`} The family reads when it goes on.
+        </p>
+        {resting.kind === 'ended' && (
+          <label className="block">
+            Till which day?
+            <input name="until" type="date" required className="field mt-1 block" />
+          </label>
+        )}
+        <button className="act act-main">Let it go on today</button>
+      </ActionForm>
+    );
+  }
+  return (
+    <div className="space-y-3">
+      <ActionForm action={acts.rest} hidden={hidden('pause')} className="space-y-2">
+        <label className="block">
+          It rests until
+          <input name="until" type="date" required className="field mt-1 block" />
+        </label>
+        <input name="why" maxLength={300} placeholder="why (you may leave it out)" aria-label="Why it rests" className="field w-full" />
+        <button className="act">Let it rest</button>
+      </ActionForm>
+      <ActionForm action={acts.rest} hidden={hidden('end')} className="space-y-2">
+        <input name="why" required maxLength={300} placeholder="why it ends" aria-label="Why it ends" className="field w-full" />
+        <button className="act">End the practice</button>
+      </ActionForm>
+    </div>
+  );
+}
+
+const ACCESS_WORDS = { lead: 'leads', shared: 'shares', assist: 'assists' } as const;
+
+function Sharing({ view, acts }: Props) {
+  const { child, sharing, handOvers, colleagues } = view;
+  const others = colleagues.filter(({ id }) => !sharing.some(({ personId }) => personId === id));
+  return (
+    <>
+      <ul>
+        {sharing.map((person) => (
+          <li key={person.personId} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
+            <span>
+              {person.name}, <span className="text-soft">{`${person.role}, ${ACCESS_WORDS[person.access]}`}</span>
+            </span>
+            {view.mayLead && person.access !== 'lead' && (
+              <ActionForm action={acts.share} hidden={{ childId: child.id, personId: person.personId, access: 'none' }}>
+                <button className="link">end it</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      {child.teacher && <p className="border-t border-line py-1">Teacher: {child.teacher}</p>}
+      {child.helpers && <p className="border-t border-line py-1">Helps at home: {child.helpers}</p>}
+      {view.mayLead && others.length > 0 && (
+        <ActionForm action={acts.share} hidden={{ childId: child.id }} className="mt-2 space-y-2">
+          <select name="personId" aria-label="Colleague" className="field w-full">
+            {others.map(({ id, name, role }) => (
+              <option key={id} value={id}>{`${name}, ${role}`}</option>
+            ))}
+          </select>
+          <span className="flex gap-3">
+            <button className="act" name="access" value="shared">
+              Share
+            </button>
+            <button className="act" name="access" value="assist">
+              Let assist
+            </button>
+          </span>
+        </ActionForm>
+      )}
+      {view.mayLead && (
+        <p className="mt-2">
+          <Link className="link" href={`/caseload/transfer?child=${child.id}`} prefetch={false}>
+            Hand over to a colleague
+          </Link>
+        </p>
+      )}
+      {handOvers.map((each) => (
+        <p key={each.at} className="mt-2 border-t border-line pt-1">
+          {momentIn(each.at, child.timeZone)}: from {each.from} to {each.to}.{each.note && ` “${each.note}”`}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
+  return (
+    <div className="space-y-3">
+      {child.leftOn === null ? (
+        <ActionForm action={acts.leave} hidden={{ childId: child.id }}>
+          <p>Off the caseload: the practice ends, the family is thanked, nothing is lost. The child can come back.</p>
+          <input
+            name="why"
+            required
+            minLength={3}
+            maxLength={300}
+            placeholder="moved away, goals met…"
+            aria-label="Why"
+            className="field my-2 w-full"
+          />
+          <button className="act">Take off the caseload</button>
+        </ActionForm>
+      ) : (
+        <ActionForm action={acts.comeBack} hidden={{ childId: child.id }}>
+          <button className="act act-main">Back on the caseload</button>
+        </ActionForm>
+      )}
+      <p>
+        <a className="link" href={`/students/${child.id}/fhir`}>
+          Bring goals or a care plan in
+        </a>{' '}
+        from another record system (HL7 FHIR R4)
+      </p>
+      <OnceConfirmed isConfirmed={isConfirmed} next={`/students/${child.id}`} to="take everything out as a file, or delete the child">
+        <p>
+          Everything that is kept of this child:{' '}
+          <a className="link" href={`/students/${child.id}/export?as=html`}>
+            to read
+          </a>
+          ,{' '}
+          <a className="link" href={`/students/${child.id}/export?as=json`}>
+            as data
+          </a>
+          ,{' '}
+          <a className="link" href={`/students/${child.id}/export?as=fhir`}>
+            as HL7 FHIR R4
+          </a>
+        </p>
+        <details>
+          <summary className="link inline text-brick">Delete this child…</summary>
+          <p className="mt-1">
+            Permanently deletes this student’s information, goals, programs, reports, messages and links. The access log keeps an ID number
+            with no name.
+          </p>
+          <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
+            <label className="block">
+              To go on, write <strong>{nameOf(child)}</strong>
+              <input name="name" required autoComplete="off" className="field mt-1 w-full" />
+            </label>
+            <button className="act border-brick text-brick">Delete for good</button>
+          </ActionForm>
+        </details>
+      </OnceConfirmed>
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import Link from 'next/link';
+import { calendarDayInZone, daysBetween } from '@/core/calendar';
+import { nameOf } from '@/core/students';
+import type { ChildView } from '@/server/students/viewChild';
+import { PracticeDots } from '../../stepTimeline/pips';
+import { longDay } from '../../shared/days';
+import type { WordedAction } from '../parts/ActionForm.client';
+import { ChildFacts } from '../parts/ChildFacts';
+import { adherenceHow } from '../parts/figures';
+import { KeyCap } from '../parts/KeyCap';
+import { ReportTable } from '../parts/ReportTable';
+import { safetyWords } from '../parts/taskWords';
+import { roundsAddress } from '../review/reviewAddress';
+import { decisionTitle } from '../review/suggestionWords';
+import { ChildFolds } from './ChildFolds';
+import { FamilyLink } from './FamilyLink.client';
+import { GoalsAndTasks } from './GoalsAndTasks';
+import type { ChangeHome } from './HomeAndSettings.client';
+import { LiftWords } from './LiftWords';
+
+export interface ChildActs {
+  readonly changeHome: ChangeHome;
+  readonly revokeLink: WordedAction;
+  readonly sendLink: WordedAction;
+  readonly newLink: WordedAction;
+  readonly share: WordedAction;
+  readonly rest: WordedAction;
+  readonly leave: WordedAction;
+  readonly comeBack: WordedAction;
+  readonly deleteChild: WordedAction;
+}
+
+const LOG_SHOWN = 15;
+
+/** Who this is, what they are on and how it is going: goals and the tasks that serve them first, the rest folded. */
+export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }) {
+  const { child, program, practice } = view;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        <h1 className="text-[28px]">{nameOf(child)}</h1>
+        <span>
+          <PracticeDots days={practice.days} />
+        </span>
+        <span className="ml-auto flex flex-wrap gap-3">
+          {view.mayChange && child.leftOn === null && (
+            <Link href={`/students/${child.id}/measure`} prefetch={false} className="act" data-key="m" data-key-says="Measure at school">
+              Measure <KeyCap>M</KeyCap>
+            </Link>
+          )}
+          {program && (
+            <Link href={`/students/${child.id}/print`} prefetch={false} className="act" data-key="v" data-key-says="View it on paper">
+              On paper <KeyCap>V</KeyCap>
+            </Link>
+          )}
+          {view.mayChange && child.leftOn === null && (
+            <Link
+              href={`/students/${child.id}/program`}
+              prefetch={false}
+              className="act act-main"
+              data-key="b"
+              data-key-says="Build the next program"
+            >
+              Build the next program <KeyCap>B</KeyCap>
+            </Link>
+          )}
+        </span>
+      </div>
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <ChildFacts child={child} today={view.today} />
+        {view.mayChange && (
+          <Link
+            href={`/students/${child.id}/record`}
+            prefetch={false}
+            className="link"
+            data-key="f"
+            data-key-says="All facts, and their history"
+          >
+            all facts <KeyCap>F</KeyCap>
+          </Link>
+        )}
+      </div>
+      <Alarms view={view} />
+      <div className="mt-6 grid grid-cols-1 gap-x-8 gap-y-8 min-[1000px]:grid-cols-[minmax(0,1fr)_300px]">
+        <div className="min-w-0 space-y-8">
+          <GoalsAndTasks view={view} />
+          <section>
+            <h2 className="mb-1 text-[18px]">
+              Log{' '}
+              <span className="font-text text-[14px] font-normal text-soft">
+                {practice.adherence.planned} asked in 14 days, {practice.adherence.knownDone} done, {practice.adherence.saidNotDone} said
+                not done, {practice.adherence.noWord} no report
+              </span>
+            </h2>
+            <details className="mb-2 text-[14px] text-soft">
+              <summary className="link inline">how do you know?</summary> {adherenceHow(practice.adherence)}
+            </details>
+            <ReportTable reports={view.log.slice(0, LOG_SHOWN)} withTask mayCorrect={view.mayChange} />
+          </section>
+        </div>
+        <aside className="space-y-8 text-[14px]">
+          <Waiting view={view} />
+          {view.mayChange && <FamilyLink view={view} sendNow={acts.newLink} />}
+          <ChildFolds view={view} acts={acts} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** What was found stays in view for so long; the fold below has all of it. */
+const LIFT_SHOWN_DAYS = 30;
+
+/** What must not be overlooked: harm, tasks that the facts of now stop, word from the house, a child off the caseload. */
+function Alarms({ view }: { view: ChildView }) {
+  const { child, program, stops, stopped, lifts, today } = view;
+  const recent = lifts.filter(({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_SHOWN_DAYS);
+  const nameIn = (taskId: number) =>
+    program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is no longer in the program';
+  return (
+    <>
+      {child.leftOn !== null && (
+        <p className="mt-3 border-l-4 border-soft bg-sheet px-3 py-2">
+          Off your caseload since {longDay(child.leftOn)}. Nothing was lost; “On and off the caseload” puts the child back.
+        </p>
+      )}
+      {stops.length > 0 && (
+        <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          <strong>Something hurt.</strong> On hold until the task is reopened in Rounds:{' '}
+          {[...new Map([...stops].reverse().map((stop) => [stop.taskId, stop])).values()]
+            .map((stop) => `${nameIn(stop.taskId)}, since ${longDay(stop.doneOn)}`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      {recent.map((lift) => (
+        <p key={lift.liftedAt} className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2">
+          <strong>Injury report reviewed.</strong> <LiftWords lift={lift} title={nameIn(lift.taskId)} timeZone={child.timeZone} />
+        </p>
+      ))}
+      {stopped.map(({ task, findings, blocks }) => (
+        <p key={task.taskId} className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          <strong>
+            {task.content.title.en}: {blocks ? 'no longer safe for this student.' : 'needs your review.'}
+          </strong>{' '}
+          {findings.map(safetyWords).join(' ')} The family’s page does not offer it until you decide.{' '}
+          <Link className="link" href="/review" prefetch={false}>
+            Its card stands in Rounds
+          </Link>
+          .
+        </p>
+      ))}
+      {view.homeIsTold && (
+        <p className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2">
+          The family told what is in the house.{' '}
+          <Link className="link" href={`/students/${child.id}/record`} prefetch={false}>
+            Look at it, and take it over
+          </Link>
+          .
+        </p>
+      )}
+    </>
+  );
+}
+
+function Waiting({ view }: { view: ChildView }) {
+  const { waiting, program } = view;
+  const count = ['Nothing waits', 'One thing waits', 'Two things wait', 'Three things wait', 'Four things wait'];
+  return (
+    <section>
+      <h2 className="border-b border-ink pb-1 text-[18px]">
+        {waiting.length === 0 && view.stops.length > 0
+          ? 'An injury report is open: on hold, and nothing else waits'
+          : (count[waiting.length] ?? `${waiting.length} things wait`)}{' '}
+        for you
+      </h2>
+      <ul>
+        {waiting.map((decision) => {
+          const task = program?.tasks.find(({ taskId }) => taskId === decision.taskId) ?? null;
+          return (
+            <li key={decision.key} className="border-b border-line py-1.5">
+              <Link href={roundsAddress(decision.key, null)} prefetch={false} className="hover:underline">
+                <strong>{decisionTitle(decision, task)}</strong>
+                {task && <span className="text-soft"> · {task.content.title.en}</span>}
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

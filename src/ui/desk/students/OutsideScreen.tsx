@@ -1,0 +1,97 @@
+import Link from 'next/link';
+import { nameOf } from '@/core/students';
+import type { OutsideView } from '@/server/students/viewOutside';
+import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
+import { WeekdayChecks } from '../parts/WeekdayChecks';
+
+interface Props {
+  readonly view: OutsideView;
+  readonly setReminders: WordedAction;
+  readonly makeTeacherLink: WordedAction;
+  readonly revokeTeacherLinks: WordedAction;
+}
+
+/** Reminders and the teacher's link: what goes out beside the program. */
+export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeacherLinks }: Props) {
+  const { child, reminders, ways, isStopped, teacherLinks } = view;
+  const hidden = { childId: child.id };
+  return (
+    <div className="max-w-[760px] space-y-8">
+      <h1 className="text-[24px]">
+        Reminders and teacher:{' '}
+        <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
+          {nameOf(child)}
+        </Link>
+      </h1>
+      <section>
+        <h2 className="text-[18px]">Reminders</h2>
+        <p className="mt-1 text-soft">
+          By the family’s wish: it can change them on its own page. Never in quiet hours, and only where something of the day has no word
+          yet. Check no day and no word after silence, and nothing goes out.
+        </p>
+        {isStopped && (
+          <p className="mt-2 font-semibold text-brick">
+            The number that messages go to asked for no more. Nothing goes out until it writes START.
+          </p>
+        )}
+        <ActionForm action={setReminders} hidden={hidden} className="mt-2">
+          <span className="flex flex-wrap items-center gap-4">
+            <WeekdayChecks chosen={reminders.weekdays} />
+          </span>
+          <span className="mt-3 flex flex-wrap items-center gap-4">
+            <label>
+              at <input type="time" name="at" defaultValue={reminders.at} className="field w-[130px]" required />
+            </label>
+            <label className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                name="afterSilence"
+                value="yes"
+                defaultChecked={reminders.afterSilence}
+                className="size-4 accent-green"
+              />{' '}
+              a gentle word after a week of silence, at most weekly
+            </label>
+            {ways.length > 1 && (
+              <label>
+                by{' '}
+                <select name="way" defaultValue={reminders.way ?? 'text'} className="field">
+                  <option value="text">text message</option>
+                  <option value="email">e-mail</option>
+                </select>
+              </label>
+            )}
+            <label className="flex items-center gap-1.5">
+              <input type="checkbox" name="mayName" value="yes" defaultChecked={reminders.mayName} className="size-4 accent-green" /> the
+              family agreed that the called name may stand in messages
+            </label>
+            <button className="act">Save</button>
+          </span>
+        </ActionForm>
+      </section>
+      <section>
+        <h2 className="text-[18px]">The teacher’s link</h2>
+        <p className="mt-1 text-soft">
+          Whoever has it prints the program and passes a question on to you. It shows the called name, and nothing of how practice goes.
+        </p>
+        <ul className="mt-2">
+          {teacherLinks.map((address) => (
+            <li key={address} className="[overflow-wrap:anywhere]">
+              {address}
+            </li>
+          ))}
+        </ul>
+        <span className="mt-2 flex gap-4">
+          <ActionForm action={makeTeacherLink} hidden={hidden}>
+            <button className="act">Make a link</button>
+          </ActionForm>
+          {teacherLinks.length > 0 && (
+            <ActionForm action={revokeTeacherLinks} hidden={hidden}>
+              <button className="act">{teacherLinks.length > 1 ? 'Turn them off' : 'Turn it off'}</button>
+            </ActionForm>
+          )}
+        </span>
+      </section>
+    </div>
+  );
+}

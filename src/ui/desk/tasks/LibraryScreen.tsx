@@ -1,0 +1,224 @@
+import Link from 'next/link';
+import { demandsOf } from '@/core/programs';
+import { BUNDLES, findTasks, lackingFor, type TaskOptions } from '@/core/library';
+import { minutesOf } from '@/core/dose';
+import { hasTrait } from '@/core/safety';
+import { dressedIn, type HomeMaterial } from '@/core/tasks';
+import { SKILLS, SKINS } from '@/core/vocabulary';
+import type { LibraryView } from '@/server/tasks/viewLibrary';
+import { SmallTimeline } from '../../stepTimeline/TimelineDrawing';
+import { words } from '../../shared/deskWords';
+import { RowKeys } from '../parts/RowKeys.client';
+import { FilterForm } from '../parts/FilterForm.client';
+import { skillsInWords } from '../parts/taskWords';
+import { LibraryActs, type LibraryActsProps } from './LibraryActs.client';
+import { HeadRow } from '../parts/HeadRow';
+
+type ShelfTask = LibraryView['tasks'][number];
+
+interface Props {
+  readonly tasks: LibraryView['tasks'];
+  readonly onBench: LibraryView['onBench'];
+  readonly things: readonly HomeMaterial[];
+  readonly wish: TaskOptions;
+  readonly made: string | null;
+  readonly acts: LibraryActsProps;
+}
+
+/** The library: what can we do, with what is at hand, for this skill, in this time? Its state is in the address. */
+export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Props) {
+  const found = findTasks(tasks, wish, skillsInWords);
+  const skin = wish.skin ?? 'buildersYard';
+  const nearly = wish.atHand
+    ? findTasks(tasks, { ...wish, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, wish.atHand!))
+    : [];
+  return (
+    <>
+      <RowKeys />
+      <div className="flex flex-wrap items-baseline gap-5">
+        <h1 className="text-[24px]">Task bench</h1>
+        <span className="text-soft">
+          {found.length} of {tasks.length} tasks
+        </span>
+        {made && (
+          <span className="text-green">{tasks.find((task) => task.slug === made)?.content.title.en ?? made} is in the library.</span>
+        )}
+      </div>
+      {onBench.length > 0 && (
+        <p className="mt-1">
+          On your bench:{' '}
+          {onBench.map((draft, index) => (
+            <span key={draft.slug}>
+              {index > 0 && ' · '}
+              <Link href={`/tasks/${draft.slug}`} prefetch={false} className="link">
+                {draft.title}
+              </Link>
+              {draft.isNew && ' (not in the library yet)'}
+            </span>
+          ))}
+        </p>
+      )}
+      <LibraryActs {...acts} />
+      <FilterForm key={filterKey(wish)}>
+        <input
+          type="search"
+          name="search"
+          defaultValue={wish.search}
+          aria-label="Search title, skill, material"
+          placeholder="Title, skill, material  /"
+          data-key="/"
+          data-key-says="Search"
+          className="field w-[210px]"
+        />
+        <Select
+          name="skill"
+          label="skill"
+          value={wish.skill ?? ''}
+          options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
+        />
+        <Select
+          name="bundle"
+          label="set for"
+          value={wish.bundle ?? ''}
+          options={[['', 'everything'], ...BUNDLES.map(({ id, words: called }): [string, string] => [id, called])]}
+        />
+        <Select
+          name="age"
+          label="age"
+          value={wish.ageYears === undefined ? '' : String(wish.ageYears)}
+          options={[['', 'any'], ...[3, 4, 5, 6, 7, 8, 9, 10].map((age): [string, string] => [String(age), `${age} years`])]}
+        />
+        <Select
+          name="minutes"
+          label="minutes"
+          value={wish.mostMinutes === undefined ? '' : String(wish.mostMinutes)}
+          options={[['', 'any'], ...[3, 5, 8, 12].map((minutes): [string, string] => [String(minutes), `up to ${minutes}`])]}
+        />
+        <Select name="skin" label="theme" value={skin} options={SKINS.map((each): [string, string] => [each, words(`skins.${each}`)])} />
+        <Select
+          name="hand1"
+          label="at hand"
+          value={wish.atHand?.[0] ?? ''}
+          options={[['', 'anything'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
+        <Select
+          name="hand2"
+          label="and"
+          value={wish.atHand?.[1] ?? ''}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
+        <Select
+          name="hand3"
+          label="and"
+          value={wish.atHand?.[2] ?? ''}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+        />
+        <Tick name="noScissors" label="no scissors" ticked={wish.noScissors} />
+        <Tick name="noFood" label="no food" ticked={wish.noFood} />
+        <Link href="/tasks" prefetch={false} className="link pb-1.5 text-[14px]">
+          clear
+        </Link>
+      </FilterForm>
+      <table className="mt-3 w-full border-collapse">
+        <HeadRow heads={['task', 'skill', 'ladder', 'dose', 'ages', 'what is needed']} />
+        <tbody>
+          {found.map((task) => (
+            <Row key={task.slug} task={task} skin={skin} />
+          ))}
+          {nearly.length > 0 && (
+            <tr>
+              <th colSpan={6} className="pt-5 pb-1 text-left font-title text-[16px]">
+                With one more item
+              </th>
+            </tr>
+          )}
+          {nearly.map(({ task, lacking }) => (
+            <Row key={task.slug} task={task} skin={skin} lacking={lacking} />
+          ))}
+        </tbody>
+      </table>
+      {found.length === 0 && nearly.length === 0 && (
+        <p className="mt-3 text-soft">No task like that. Clear a filter, or pick fewer items.</p>
+      )}
+    </>
+  );
+}
+
+/** The form is made anew when the filters are cleared, not while one types. */
+const filterKey = (wish: TaskOptions) => (Object.values(wish).every((value) => !value) ? 'clear' : 'filtered');
+
+/** A task that would take just one thing more than what is at hand. */
+function nearlyWith(task: ShelfTask, atHand: readonly string[]): { task: ShelfTask; lacking: string }[] {
+  const lacking = lackingFor(task.content, atHand);
+  return lacking?.length === 1 ? [{ task, lacking: lacking[0]!.name.en }] : [];
+}
+
+function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskOptions['skin']>; lacking?: string }) {
+  const content = dressedIn(task.content, skin);
+  const { ladder, dose, ages } = content;
+  const traits = [...(hasTrait(content, 'scissors') ? ['scissors or blade'] : []), ...(hasTrait(content, 'food') ? ['food'] : [])];
+  return (
+    <tr data-row="">
+      <td className="cell">
+        <Link href={`/tasks/${task.slug}`} prefetch={false} className="font-semibold hover:underline">
+          {content.title.en}
+        </Link>
+        {task.ownerName !== null && (
+          <span className="block text-[13px] text-soft">
+            {task.ownerName}, version {task.number}
+          </span>
+        )}
+      </td>
+      <td className="cell text-[14px]">{words(`skills.${content.skill}`)}</td>
+      <td className="cell">
+        <SmallTimeline
+          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: ladder.startStep, outcomes: [] }}
+          label={`${ladder.steps.length} steps, start at ${ladder.startStep}`}
+        />
+      </td>
+      <td className="cell text-[14px] whitespace-nowrap">{minutesOf(dose).toFixed(0)} min</td>
+      <td className="cell text-[14px] whitespace-nowrap">
+        {ages.fromYears}–{ages.toYears}
+      </td>
+      <td className="cell text-[14px]">
+        {lacking && <strong>also {lacking} · </strong>}
+        {content.materials.map((material) => material.name.en).join(', ') || 'nothing'}
+        {traits.length > 0 && <span className="text-brick"> · {traits.join(', ')}</span>}
+      </td>
+    </tr>
+  );
+}
+
+function Select({
+  name,
+  label,
+  value,
+  options,
+}: {
+  name: string;
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+}) {
+  return (
+    <label className="block">
+      <span className="block text-[13px] font-semibold text-soft">{label}</span>
+      <select name={name} aria-label={label} defaultValue={value} className="field max-w-[150px]">
+        {options.map(([id, text]) => (
+          <option key={id} value={id}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Tick({ name, label, ticked }: { name: string; label: string; ticked: boolean | undefined }) {
+  return (
+    <label className="flex items-center gap-1.5 pb-1.5">
+      <input type="checkbox" name={name} value="yes" defaultChecked={ticked} className="size-4 accent-green" />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,356 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { Fragment, useEffect, useMemo, useReducer, useState } from 'react';
+import type { TaskEditorView } from '@/server/tasks/viewTaskEditor';
+import { leadsTo } from '@/core/library';
+import type { HomeMaterial, TaskContent } from '@/core/tasks';
+import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
+import { languageName } from '../../../shared/languageName';
+import { longDay } from '../../../shared/days';
+import { KeyCap } from '../../parts/KeyCap';
+import { benchFindings, editorFindingWords } from './editorFindings';
+import { benchHistory, startHistory } from './editorHistory';
+import { CompareWithStock } from './CompareWithStock';
+import { CopyTask } from './CopyTask';
+import { DoseEditor } from './DoseEditor';
+import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
+import { AddKnob, FlightGrid } from './FlightGrid';
+import { KnobEditor } from './KnobEditor';
+import { MaterialsEditor } from './MaterialsEditor';
+import { Contents, FindingsAt, Section, Small, TranslatedLanguages } from './parts';
+import { Preview } from './Preview';
+import { ProposeLadder } from './ProposeLadder';
+import { SafetyPanel } from './SafetyPanel';
+import { StepEditor } from './StepEditor';
+import { TableMapEditor } from './TableMapEditor';
+import type { UsualKnobs } from './usualLevels';
+import { ShelfChoice } from './ShelfChoice';
+import { heldWork, letGo, useKeeping } from './useKeeping';
+import { WordsEditor } from './WordsEditor';
+import { FaultNote } from '../../parts/FaultNote';
+
+export interface TaskEditorProps {
+  readonly view: Omit<TaskEditorView, 'library'> & { readonly things: readonly HomeMaterial[] };
+  readonly usual: UsualKnobs;
+  /** The card in Rounds that this was opened from; null where it was opened from elsewhere. */
+  readonly back: string | null;
+  readonly keep: (content: TaskContent) => Promise<string | null>;
+  readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
+  readonly setShelf: (slug: string, shelf: string) => Promise<string | null>;
+  readonly drop: (slug: string) => Promise<string | null>;
+  readonly versionOf: (slug: string, number: number) => Promise<TaskContent | null>;
+  readonly copy: (from: string, title: string) => Promise<{ ok: true; slug: string } | { ok: false; words: string }>;
+}
+
+/** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
+export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, copy, versionOf }: TaskEditorProps) {
+  const fixed = !view.mayChange;
+  const [history, act] = useReducer(benchHistory, view.content, startHistory);
+  const task = history.now;
+  const [step, setStep] = useState(view.content.ladder.startStep - 1);
+  const [fault, setFault] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [translated, setTranslated] = useState(() => LANGUAGES.filter((language) => isTranslated(view.content.title, language)));
+  const router = useRouter();
+  const isChanged = history.past.length > 0 || history.future.length > 0;
+  const kept = useKeeping(task, isChanged && !busy, keep);
+  const findings = useMemo(() => benchFindings(task), [task]);
+  const errors = findings.filter((finding) => finding.severity === 'error');
+  // A long ladder takes the whole width: a step that is cut off is not seen.
+  const isLong = task.ladder.steps.length > MOST_BESIDE_PREVIEW;
+  const shownStep = Math.min(step, task.ladder.steps.length - 1);
+
+  // Work that the server had not taken before a reload comes back from this browser.
+  useEffect(() => {
+    const held = fixed ? null : heldWork(view.slug, view.draftSavedAt ?? 0);
+    if (held && JSON.stringify(held) !== JSON.stringify(view.content)) act({ kind: 'replace', content: held });
+  }, [view.slug, view.content, view.draftSavedAt, fixed]);
+
+  const shelveNow = async () => {
+    setBusy(true);
+    const answer = await shelve(task);
+    if (answer.ok) {
+      letGo(view.slug);
+      return router.push(`/tasks?made=${view.slug}`);
+    }
+    setFault(answer.words);
+    setBusy(false);
+  };
+  const dropNow = async () => {
+    setBusy(true);
+    const fallen = await drop(view.slug);
+    if (fallen === null) {
+      letGo(view.slug);
+      return router.push('/tasks');
+    }
+    setFault(fallen);
+    setBusy(false);
+  };
+  const takeVersion = async (number: number) => {
+    const content = await versionOf(view.slug, number);
+    if (content) act({ kind: 'replace', content });
+  };
+  const shared = { task, findings, edit: act, fixed };
+
+  return (
+    <TranslatedLanguages value={translated}>
+      <div
+        className={`grid grid-cols-1 gap-6 ${isLong ? 'min-[1480px]:grid-cols-[minmax(0,1fr)_330px]' : 'min-[900px]:grid-cols-[minmax(0,1fr)_330px]'}`}
+      >
+        <div className="min-w-0">
+          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+            <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
+            <span className="text-soft">
+              {standing(view)} {kept && `· ${kept}`}
+            </span>
+            <Link
+              href={back ?? '/tasks'}
+              prefetch={false}
+              className="link text-[14px]"
+              data-key="b"
+              data-key-says={back ? 'Back to the card' : 'Back to the library'}
+            >
+              {back ? 'back to the card' : 'back to the library'}
+            </Link>
+          </div>
+          <div className="mt-2 flex flex-wrap items-center gap-3">
+            {fixed ? (
+              view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
+            ) : (
+              <>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={history.past.length === 0}
+                  onClick={() => act({ kind: 'undo' })}
+                  data-key="z"
+                  data-key-says="Undo"
+                >
+                  Undo <KeyCap>Z</KeyCap>
+                </button>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={history.future.length === 0}
+                  onClick={() => act({ kind: 'redo' })}
+                  data-key="y"
+                  data-key-says="Redo"
+                >
+                  Redo <KeyCap>Y</KeyCap>
+                </button>
+                <AddKnob task={task} edit={act} usual={usual} />
+                <ProposeLadder task={task} edit={act} />
+              </>
+            )}
+          </div>
+          <div className="mt-3">
+            <FlightGrid
+              treads={view.treads}
+              task={task}
+              findings={findings.filter((finding) => finding.code !== 'form')}
+              step={shownStep}
+              onStep={setStep}
+              edit={act}
+              fixed={fixed}
+            />
+            <LeadsTo slug={view.slug} />
+            <FindingsAt findings={findings} path="ladder" task={task} />
+            <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
+            <StepEditor {...shared} step={shownStep} onStep={setStep} />
+          </div>
+          <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
+            <KnobEditor {...shared} usual={usual} />
+          </Section>
+          <Section title="Dose" aside={`counted over five days a week`}>
+            <DoseEditor {...shared} />
+          </Section>
+          <Section title="Materials">
+            <MaterialsEditor {...shared} things={view.things} />
+          </Section>
+          <Section title="Safety">
+            <SafetyPanel {...shared} titles={view.titles} />
+          </Section>
+          <Section title="Table map">
+            <TableMapEditor {...shared} />
+          </Section>
+          <Section title="Words for helper and child">
+            {!fixed && LANGUAGES.length > translated.length && (
+              <label className="mt-1 block text-[14px]">
+                <span className="text-soft">Also say it in </span>
+                <select
+                  value=""
+                  className="field py-0"
+                  onChange={(event) =>
+                    setTranslated((before) => [...before, ...LANGUAGES.filter((language) => language === event.target.value)])
+                  }
+                >
+                  <option value="">another language…</option>
+                  {LANGUAGES.filter((language) => !TASK_LANGUAGES.some((each) => each === language) && !translated.includes(language)).map(
+                    (language) => (
+                      <option key={language} value={language}>
+                        {languageName(language)}
+                      </option>
+                    ),
+                  )}
+                </select>
+              </label>
+            )}
+            <WordsEditor {...shared} />
+          </Section>
+          <Section title="The task">
+            <FactsEditor {...shared} />
+          </Section>
+          <Section title="Ways of working" aside="a child’s settings and a program’s come first">
+            <SettingsEditor {...shared} />
+            <FindingsAt findings={findings} path="settings" task={task} />
+          </Section>
+          <Section title="Themes" aside="same mechanics, same series of data">
+            <SkinsEditor {...shared} />
+          </Section>
+          {view.versions.length > 1 && (
+            <Section title="Versions" aside="families keep the one that they were sent">
+              <Versions versions={view.versions} take={takeVersion} fixed={fixed} />
+            </Section>
+          )}
+          {view.stock && (
+            <Section title="Compared with the original">
+              <CompareWithStock task={task} stock={view.stock} />
+            </Section>
+          )}
+          {!fixed && (
+            <div className="mt-6 border-t-2 border-ink pt-3">
+              {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
+              {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
+              <div className="flex flex-wrap items-center gap-4">
+                <button
+                  type="button"
+                  className="act act-main"
+                  disabled={busy || errors.length > 0}
+                  onClick={shelveNow}
+                  data-key="s"
+                  data-key-says="Put it into the library"
+                >
+                  Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
+                </button>
+                <button type="button" className="link" onClick={dropNow}>
+                  {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
+                </button>
+                <span className="text-soft">
+                  {errors.length > 0
+                    ? `${errors.length} to fix first. The first: ${editorFindingWords(errors[0]!, task)}`
+                    : 'Programs that were sent keep the version that they were sent.'}
+                </span>
+              </div>
+            </div>
+          )}
+        </div>
+        <div className="min-w-0">
+          <Contents titles={[...SECTIONS, ...(view.versions.length > 1 ? ['Versions'] : [])]} />
+          <Preview task={task} step={shownStep} />
+        </div>
+      </div>
+    </TranslatedLanguages>
+  );
+}
+
+/** Steps that are read beside the family’s page. */
+const MOST_BESIDE_PREVIEW = 8;
+
+const SECTIONS = [
+  'Knobs and their levels',
+  'Dose',
+  'Materials',
+  'Safety',
+  'Table map',
+  'Words for helper and child',
+  'The task',
+  'Ways of working',
+  'Themes',
+];
+
+/** Earlier versions, each of which can be laid on the bench again; that too can be undone. */
+function Versions({
+  versions,
+  take,
+  fixed,
+}: {
+  versions: TaskEditorProps['view']['versions'];
+  take: (number: number) => void;
+  fixed: boolean;
+}) {
+  return (
+    <ul className="mt-1.5 text-[14px]">
+      {versions.map(({ number, createdOn }) => (
+        <li key={number} className="flex gap-3">
+          version {number}, of {longDay(createdOn)}
+          {!fixed && (
+            <Small label={`Restore version ${number}`} onPress={() => take(number)}>
+              Restore this version
+            </Small>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function standing({ ownerName, versions, taskVersionId, draftSavedAt }: TaskEditorProps['view']): string {
+  if (taskVersionId === null) return 'not in the library yet';
+  const version = `version ${versions[0]?.number ?? 1}`;
+  return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${draftSavedAt !== null ? ', with changes that are not in the library yet' : ''}`;
+}
+
+/** What is wrong on other steps than the chosen one, each a way there. What is still empty shows in the grid itself. */
+function OtherSteps({
+  findings,
+  step,
+  task,
+  onStep,
+}: {
+  findings: ReturnType<typeof benchFindings>;
+  step: number;
+  task: TaskContent;
+  onStep: (step: number) => void;
+}) {
+  const others = findings.filter(
+    (finding) =>
+      finding.path.startsWith('ladder.steps.') &&
+      Number(finding.path.split('.')[2]) !== step &&
+      finding.severity !== 'note' &&
+      finding.code !== 'form',
+  );
+  if (others.length === 0) return null;
+  return (
+    <ul className="mt-1.5 text-[14px]">
+      {others.map((finding, index) => (
+        <li key={index} className={`border-l-4 px-2.5 py-0.5 ${finding.severity === 'error' ? 'border-brick' : 'border-straw'}`}>
+          <button type="button" className="link text-left" onClick={() => onStep(Number(finding.path.split('.')[2]))}>
+            {editorFindingWords(finding, task)}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What is given next, once the end of this ladder is held. */
+function LeadsTo({ slug }: { slug: string }) {
+  const leads = leadsTo(slug);
+  if (leads.length === 0) return null;
+  return (
+    <p className="mt-1 text-[14px]">
+      Leads to{' '}
+      {leads.map((lead, index) => (
+        <Fragment key={lead.slug}>
+          {index > 0 && ', '}
+          <Link href={`/tasks/${lead.slug}`} prefetch={false} className="link">
+            {lead.words}
+          </Link>
+        </Fragment>
+      ))}
+      .
+    </p>
+  );
+}

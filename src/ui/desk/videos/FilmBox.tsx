@@ -1,0 +1,76 @@
+import { useEffect, useRef } from 'react';
+import { CLIP_LIMITS } from '@/core/videos';
+import { KeyCap } from '../parts/KeyCap';
+import { useRecorder } from './useRecorder';
+
+const WHY_NOT = {
+  refused: 'The browser was not allowed to use the camera. Allow it beside the address, or take a file.',
+  none: 'No camera was found, or another program has it. Take a file.',
+  noRecorder: 'This browser can’t film. Take a file.',
+} as const;
+
+/** Where a clip comes from: the camera here, or a file. */
+export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) => void; said: string | null }) {
+  const { state, stream, open, close, start, stop } = useRecorder((file) => onTaken([file]));
+  const preview = useRef<HTMLVideoElement>(null);
+  useEffect(() => {
+    if (preview.current) preview.current.srcObject = stream;
+  }, [stream]);
+  return (
+    <section aria-label="Film">
+      {stream && (
+        <div className="relative w-full max-w-[460px]">
+          <video ref={preview} autoPlay muted playsInline className="w-full rounded-[4px] bg-ink" aria-label="What the camera sees" />
+          <p
+            aria-live="assertive"
+            className="absolute inset-0 grid place-items-center font-title text-[96px] text-sheet [text-shadow:0_0_8px_#000]"
+          >
+            {state.kind === 'counting' && state.count}
+          </p>
+        </div>
+      )}
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        {(state.kind === 'off' || state.kind === 'failed') && (
+          <button type="button" className="act act-main" onClick={open} data-key="f" data-key-says="Open the camera">
+            Open the camera <KeyCap>F</KeyCap>
+          </button>
+        )}
+        {state.kind === 'ready' && (
+          <button type="button" className="act act-main" onClick={start} data-key="r" data-key-says="Count in and film">
+            Count in and film <KeyCap>R</KeyCap>
+          </button>
+        )}
+        {state.kind === 'recording' && (
+          <button type="button" className="act act-main" onClick={stop} data-key="e" data-key-says="End">
+            End <KeyCap>E</KeyCap>
+          </button>
+        )}
+        {state.kind === 'recording' && (
+          <span role="timer">
+            {Math.floor(state.seconds)} of {CLIP_LIMITS.mostSeconds} s
+          </span>
+        )}
+        {stream && state.kind !== 'recording' && (
+          <button type="button" className="link" onClick={close}>
+            close the camera
+          </button>
+        )}
+        {!stream && (
+          <label>
+            or take a clip or pictures from a file{' '}
+            <input
+              type="file"
+              accept="video/mp4,video/quicktime,video/webm,image/jpeg,image/png,image/webp"
+              multiple
+              onChange={(event) => onTaken(Array.from(event.target.files ?? []))}
+            />
+          </label>
+        )}
+      </p>
+      <p className="mt-1 text-[14px] text-soft">
+        A minute and 20 MB at most; up to six pictures. Where it was filmed, and on which device, is taken out of the file.
+      </p>
+      <p role="status">{state.kind === 'failed' ? WHY_NOT[state.why] : said}</p>
+    </section>
+  );
+}

@@ -1,0 +1,31 @@
+/** What is said of a clip beside its files; the server reads it with care. */
+export interface ClipOptions {
+  readonly childId: number | null;
+  readonly slug: string;
+  readonly step: number;
+  readonly idempotencyKey: string;
+  readonly facts: object;
+}
+
+export type Sent = { readonly clipId: number } | { readonly fault: string };
+
+/** Sends a clip or pictures, telling how much has gone. Sent once more under the same key it is the same one. */
+export function sendClip(wish: ClipOptions, files: readonly File[], onPercent: (percent: number) => void): Promise<Sent> {
+  const form = new FormData();
+  form.set('wish', JSON.stringify(wish));
+  for (const file of files) form.append('file', file);
+  return new Promise((resolve) => {
+    // What tells how much has gone up is this alone, and no fetch.
+    const request = new XMLHttpRequest();
+    const lost = () => resolve({ fault: 'It did not arrive. It is still here: check the network and keep it once more.' });
+    request.upload.onprogress = ({ loaded, total }) => onPercent(Math.round((loaded / total) * 100));
+    request.onload = () => {
+      if (request.status !== 200) return resolve({ fault: request.responseText || 'It was not taken. Try once more.' });
+      resolve(JSON.parse(request.responseText) as Sent);
+    };
+    request.onerror = lost;
+    request.ontimeout = lost;
+    request.open('POST', '/videos/take');
+    request.send(form);
+  });
+}

@@ -1,0 +1,229 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import type { PaperSize } from '@/core/print';
+import { difficultyOf, drawSheet, handlesOf, harderBy, originOf, sheetDisagreements, type SheetWords } from '@/core/worksheets';
+import { mapsFor } from '@/core/tasks';
+import { languageOf, say } from '@/core/text';
+import type { OpenSheet } from '@/server/worksheets/viewSheets';
+import type { ReadOutline } from '@/server/worksheets/putSheet';
+import { SceneDrawing } from '../../task/SceneDrawing';
+import { KeyCap } from '../parts/KeyCap';
+import { ContentOptions } from './ContentOptions';
+import { HarderButton, PrintForm, Rulers, Switch } from './makerParts';
+import { OwnOutline } from './OwnOutline';
+import { SheetHandles } from './SheetHandles';
+import { SheetStairs } from './SheetStairs';
+import { difficultyHow, difficultyNumber, difficultyWords, issueWords, KIND_NAMES } from './sheetWords';
+import { Turnables } from './Turnables';
+import { useSpec } from './useSpec';
+
+export interface SheetActs {
+  /** Null where it was put there; else why not. */
+  readonly putForChild: (given: object) => Promise<string | null>;
+  readonly putOnBench: (given: object) => Promise<string | null>;
+  readonly readFile: (file: string, sizeMm: number) => Promise<ReadOutline | string>;
+}
+
+interface Props {
+  readonly open: OpenSheet;
+  /** What the sheet says, in the family's words. */
+  readonly words: SheetWords;
+  readonly acts: SheetActs;
+}
+
+const TENTH = 0.1;
+
+/** A sheet on its paper, with its handles, how hard it is, and the sheets of the steps beside it. */
+export function SheetMaker({ open, words, acts }: Props) {
+  const { content, step, child, mayPut } = open;
+  const own = content.ladder.steps[step - 1]!.sheet ?? ({ kind: 'blank' } as const);
+  const { spec, canUndo, set, rest, undo } = useSpec(own);
+  const [paper, setPaper] = useState<PaperSize>('letter');
+  const [isLarge, setLarge] = useState(false);
+  const [isLeft, setLeft] = useState(child?.hand === 'left');
+  const [said, setSaid] = useState<string | null>(null);
+  const [how, setHow] = useState(false);
+  const router = useRouter();
+  const language = languageOf(child?.language ?? 'en');
+  const hand = isLeft ? 'left' : (child?.hand ?? 'right');
+  const table = (mapsFor(content, hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
+  const whom = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language, table, stones: [say(content.title, language)] };
+  const wish = { spec, paper, whom, words };
+  const drawn = drawSheet(wish);
+  const difficulty = difficultyOf(spec);
+  const below = content.ladder.steps[step - 2]?.sheet;
+  const above = content.ladder.steps[step]?.sheet;
+  const withThis = {
+    ...content,
+    ladder: { ...content.ladder, steps: content.ladder.steps.map((each, index) => (index + 1 === step ? { ...each, sheet: spec } : each)) },
+  };
+  const disagreements = sheetDisagreements(withThis).filter((each) => each.step === step || each.step === step + 1);
+  // Solved for once the hand rests: the drawing never waits for it.
+  const rested = useDeferredValue(spec);
+  const harder = useMemo(() => harderBy(rested, TENTH), [rested]);
+  const easier = useMemo(() => harderBy(rested, -TENTH), [rested]);
+  const isChanged = JSON.stringify(spec) !== JSON.stringify(own);
+  const hrefOf = (to: number) =>
+    `/worksheets?${new URLSearchParams({ task: content.slug, step: String(to), ...(child && { child: String(child.childId) }) })}`;
+  const put = async () => {
+    const given = { slug: content.slug, step, spec };
+    const fault = await (child ? acts.putForChild({ ...given, childId: child.childId }) : acts.putOnBench(given));
+    setSaid(
+      fault ??
+        (child
+          ? `It is in step ${step} of the program that you write for ${child.name}. It goes out with it.`
+          : 'It lies on your bench. Put the task into the library there.'),
+    );
+    if (fault === null) router.refresh();
+  };
+  const turnTo = (found: typeof harder) => {
+    rest();
+    if (found) set(found.spec);
+  };
+  return (
+    <div className="grid grid-cols-1 gap-x-6 gap-y-4 min-[1000px]:grid-cols-[128px_minmax(0,1fr)_396px]">
+      <div className="flex flex-wrap gap-x-5 gap-y-2 text-[14px] min-[1000px]:block">
+        <p className="text-soft">
+          <strong className="text-ink">the sheet</strong>
+          <span className="block">{paper === 'letter' ? 'US Letter' : 'A4'}, black ink</span>
+          <span className="block">true to size on paper</span>
+        </p>
+        <p className="mt-3 grid gap-1.5">
+          <Switch letter="a" isOn={paper === 'a4'} onPress={() => setPaper(paper === 'a4' ? 'letter' : 'a4')} says="A4" />
+          <Switch letter="l" isOn={isLarge} onPress={() => setLarge(!isLarge)} says="large print" />
+          <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="left hand" />
+        </p>
+        <p className="mt-3 text-soft">
+          <strong className="text-ink">handles</strong>
+          <span className="block">Tab: the next one</span>
+          <span className="block">← → by 1 mm</span>
+          <span className="block">with Shift by 0.1</span>
+        </p>
+        <button type="button" className="link mt-1" disabled={!canUndo} onClick={undo} data-key="z" data-key-says="Undo">
+          undo <KeyCap>Z</KeyCap>
+        </button>
+      </div>
+      <div className="min-w-0">
+        {drawn.ok ? (
+          <>
+            <SceneDrawing
+              scene={drawn.value[0]!}
+              label={`${words.title}, as it is printed`}
+              className="max-h-[max(560px,calc(100vh-130px))] w-full"
+            >
+              <Rulers scene={drawn.value[0]!} />
+              <SheetHandles handles={handlesOf(spec, whom)} origin={originOf(wish)} spec={spec} set={set} rest={rest} />
+            </SceneDrawing>
+            {drawn.value.length > 1 && <p className="text-[14px] text-soft">{drawn.value.length} pages; this is the first.</p>}
+          </>
+        ) : (
+          <div role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
+            {drawn.issues.map((issue) => (
+              <p key={issue.code}>{issueWords(issue)}</p>
+            ))}
+          </div>
+        )}
+      </div>
+      <div className="min-w-0">
+        <div className="flex flex-wrap gap-3">
+          {mayPut && (
+            <button
+              type="button"
+              className="act act-main"
+              onClick={put}
+              disabled={!drawn.ok || !isChanged}
+              data-key="s"
+              data-key-says={`Put it into step ${step}`}
+            >
+              Put it into step {step} <KeyCap>S</KeyCap>
+            </button>
+          )}
+          <PrintForm
+            spec={spec}
+            slug={content.slug}
+            step={step}
+            childId={child?.childId ?? null}
+            paper={paper}
+            isLarge={isLarge}
+            isLeft={isLeft}
+          />
+        </div>
+        <p role="status" className="mt-1 text-[14px]">
+          {said}
+          {!mayPut && !said && (
+            <span className="text-soft">
+              {child
+                ? `${child.name}’s program has no such task. Print it, or place the task first.`
+                : 'A task of your own keeps a sheet that you change; a stock task is copied first. A child’s own sheet: open it for the child.'}
+            </span>
+          )}
+        </p>
+        <section className="mt-3">
+          <h2 className="border-b border-ink pb-1 text-[18px]">{difficultyWords(difficulty) ?? KIND_NAMES[spec.kind]}</h2>
+          <p className="mt-1">
+            {comparedWith(difficultyNumber(difficulty), below && difficultyNumber(difficultyOf(below)), step)}
+            {difficultyHow(difficulty) && (
+              <button type="button" className="link ml-1 text-[14px]" aria-expanded={how} onClick={() => setHow(!how)}>
+                how do you know?
+              </button>
+            )}
+          </p>
+          {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} Never a measure of a child.</p>}
+        </section>
+        <section className="mt-4">
+          <h2 className="text-[16px]">One task, its sheets</h2>
+          <SheetStairs content={content} step={step} now={spec} whom={whom} hrefOf={hrefOf} />
+        </section>
+        <section className="mt-4">
+          <h2 className="border-b border-ink pb-1 text-[16px]">What may still turn</h2>
+          <Turnables spec={spec} below={below} above={above} set={set} rest={rest} />
+          <ContentOptions spec={spec} set={set} />
+          <p className="mt-2 text-[14px]" role="status">
+            {disagreements.length === 0 ? (
+              <span className="text-soft">Sheet and step agree. Straw bands: what lies between the steps beside this one.</span>
+            ) : (
+              disagreements.map((each) => (
+                <span key={`${each.code} ${each.step}`} className="block text-brick">
+                  {disagreementWords(each)}
+                </span>
+              ))
+            )}
+          </p>
+          <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+            <HarderButton found={harder} letter="h" says="10 % harder" onPress={() => turnTo(harder)} />
+            <HarderButton found={easier} letter="e" says="10 % easier" onPress={() => turnTo(easier)} />
+          </p>
+          {spec.kind === 'road' && (
+            <details className="mt-2">
+              <summary className="link inline">an outline of your own</summary>
+              <OwnOutline
+                readFile={acts.readFile}
+                take={({ d, isClosed }) => {
+                  rest();
+                  set({ ...spec, count: 1, onStrip: false, path: { form: 'own', d, isClosed } });
+                }}
+              />
+            </details>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function comparedWith(now: number | null, before: number | null | undefined, step: number): string {
+  if (now === null || before === null || before === undefined || before === 0) return '';
+  const share = Math.round((now / before - 1) * 100);
+  if (share === 0) return `As hard to follow as the sheet of step ${step - 1}.`;
+  return `${Math.abs(share)} % ${share > 0 ? 'harder' : 'easier'} to follow than the sheet of step ${step - 1}.`;
+}
+
+type Disagreement = ReturnType<typeof sheetDisagreements>[number];
+
+function disagreementWords(found: Disagreement): string {
+  if (found.code === 'easierSheet') return `The sheet of step ${found.step} is easier to follow than the one below it.`;
+  const what = found.code === 'pathLength' ? 'length' : 'width';
+  return `The knobs of step ${found.step} say a ${what} of ${found.byKnobs} mm, the sheet ${Math.round(found.bySheet * 10) / 10} mm.`;
+}

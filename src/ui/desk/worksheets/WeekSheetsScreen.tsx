@@ -1,0 +1,63 @@
+import Link from 'next/link';
+import type { PapersView } from '@/server/programs/viewPapers';
+import { MakeFile } from '../parts/MakeFile.client';
+
+interface Props {
+  readonly view: PapersView;
+  /** One child alone. */
+  readonly child: { readonly childId: number; readonly name: string } | null;
+}
+
+/** The sheets of a week in one file: of a bag, a school or a caseload. */
+export function WeekSheetsScreen({ view, child }: Props) {
+  return (
+    <div className="max-w-[760px]">
+      <h1 className="text-[24px]">{child ? `Sheets of the week: ${child.name}` : 'Sheets of the week'}</h1>
+      <p className="mt-1 text-soft">
+        For each task at today’s step, its sheet, in the family’s language, true to size: print at 100 %, not “fit to page”, and lay a ruler
+        on the line of 50 mm.
+      </p>
+      <MakeFile
+        address="/worksheets/week/make"
+        of={child ? 1 : view.children}
+        fileName="sheets"
+        button="Make the file"
+        why={{ nothing: 'no sheet at these steps', notDrawn: 'a sheet that can’t be drawn: open it in the Sheet maker, which says why' }}
+      >
+        {child ? (
+          <input type="hidden" name="childId" value={child.childId} />
+        ) : (
+          <label className="block">
+            <span className="block text-[13px] font-semibold text-soft">For</span>
+            <select name="school" className="field" defaultValue="">
+              <option value="">all children</option>
+              {view.schools.map(({ name }) => (
+                <option key={name} value={name}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="block">
+          <span className="block text-[13px] font-semibold text-soft">Paper</span>
+          <select name="size" className="field" defaultValue="letter">
+            <option value="letter">US Letter</option>
+            <option value="a4">A4</option>
+          </select>
+        </label>
+        <label className="flex items-center gap-2 self-end pb-2">
+          <input type="checkbox" name="large" /> large print
+        </label>
+        <label className="flex items-center gap-2 self-end pb-2">
+          <input type="checkbox" name="stones" /> with a page of stones for the fridge
+        </label>
+      </MakeFile>
+      <p className="mt-6">
+        <Link href="/worksheets" className="link">
+          all sheets
+        </Link>
+      </p>
+    </div>
+  );
+}

@@ -43,6 +43,6 @@ export async function filmClips(context: Context, therapist: PersonActor, librar
 
 /** A family shows how it goes. */
 export async function showBack(context: Context, token: string, versionTaskId: number, step: number): Promise<void> {
-  const wish = { versionTaskId, step, idempotencyKey: randomUUID(), agreed: 'yes', saidBy: 'Grandma' };
-  await sendBack(context, token, wish, drawn('crane-lift'));
+  const options = { versionTaskId, step, idempotencyKey: randomUUID(), agreed: 'yes', saidBy: 'Grandma' };
+  await sendBack(context, token, options, drawn('crane-lift'));
 }

@@ -8,7 +8,7 @@ import { currentVersions, inTransaction, openStops, versionHolding } from '@/db'
 import type { PersonActor } from '@/server/actor';
 import type { Context } from '@/server/context';
 import { AppError } from '@/server/errors';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { addressOf } from '@/server/ports';
 import { askedByText } from '@/server/reports/replies/replyTasks';
 import { receiveText } from '@/server/reports/replies/receiveText';
@@ -153,7 +153,7 @@ async function handIn({ context, therapist }: Living, families: readonly DemoFam
       continue;
     }
     const letters = codeLettersOf(languageOf(child.familyLanguage));
-    await enterSlip(context, therapist, {
+    await enterPaperLog(context, therapist, {
       childId: child.id,
       entryId: keyOf(`demo slip ${child.id} ${day}`),
       way: 'paper',

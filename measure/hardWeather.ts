@@ -153,9 +153,9 @@ async function lookAtPages({ urls, places, cookie }: World, run: { isOver: boole
   }
 }
 
-async function statusOf(address: string, wish: RequestInit): Promise<string> {
+async function statusOf(address: string, options: RequestInit): Promise<string> {
   try {
-    const answer = await fetch(address, { ...wish, redirect: 'manual', signal: AbortSignal.timeout(REQUEST_MILLISECONDS) });
+    const answer = await fetch(address, { ...options, redirect: 'manual', signal: AbortSignal.timeout(REQUEST_MILLISECONDS) });
     // What was killed while it answered has not answered.
     await answer.arrayBuffer();
     return String(answer.status);

@@ -32,7 +32,7 @@ export async function measureHeart(): Promise<HeartFigure[]> {
       : knob,
   );
   const start = Object.fromEntries(knobs.map(({ knob }) => [knob, (LEVELS - 1) / 2]));
-  const wish = { start, easierSteps: STEPS_EACH_WAY, harderSteps: STEPS_EACH_WAY };
+  const options = { start, easierSteps: STEPS_EACH_WAY, harderSteps: STEPS_EACH_WAY };
   const library = loadLibrary();
   const child: ChildFacts = {
     ageYears: 5,
@@ -50,10 +50,10 @@ export async function measureHeart(): Promise<HeartFigure[]> {
   };
   const size = `${KNOBS} knobs of ${LEVELS} levels, ${STEPS_EACH_WAY} steps each way`;
   return [
-    { what: `ladder search, ${size}`, milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...wish, knobs })), aim: 50 },
+    { what: `ladder search, ${size}`, milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...options, knobs })), aim: 50 },
     {
       what: `the same with measures on one knob`,
-      milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...wish, knobs: measured })),
+      milliseconds: await medianMilliseconds(RUNS, () => proposeLadder({ ...options, knobs: measured })),
       aim: 50,
     },
     {

@@ -18,7 +18,7 @@ const TASKS = 12;
 const RUNS = 3;
 
 /** Weeks of twelve tasks, six days and two goals, by chance that is always the same. */
-function wishOf(seed: number): PlanInput {
+function optionsOf(seed: number): PlanInput {
   const chance = seededRandom(seed);
   const whole = (from: number, to: number) => from + Math.floor(chance() * (to - from + 1));
   const parts = ['warmUp', 'tableWork', 'tableWork', 'writing', 'selfCare'] as const;
@@ -59,7 +59,7 @@ function wishOf(seed: number): PlanInput {
 
 /** The planner beside HiGHS alone on the same models, in one run. */
 export async function measurePlanner(): Promise<PlannerFigures> {
-  const wishes = Array.from({ length: CHILDREN }, (_, seed) => wishOf(seed + 1));
+  const wishes = Array.from({ length: CHILDREN }, (_, seed) => optionsOf(seed + 1));
   const solver = new HighsSolver();
   const highs = await loadHighs();
   await planWeek(wishes[0]!, solver.solve);
@@ -72,13 +72,13 @@ export async function measurePlanner(): Promise<PlannerFigures> {
   const sixties: number[] = [];
   const bares: number[] = [];
   for (let run = 0; run < RUNS; run += 1) {
-    for (const wish of wishes.slice(0, 10)) ones.push(await timed(() => planWeek(wish, solver.solve)));
+    for (const options of wishes.slice(0, 10)) ones.push(await timed(() => planWeek(options, solver.solve)));
     sixties.push(
       await timed(async () => {
-        for (const wish of wishes) await planWeek(wish, solver.solve);
+        for (const options of wishes) await planWeek(options, solver.solve);
       }),
     );
-    const texts = wishes.map((wish) => lpText(planModel(wish)));
+    const texts = wishes.map((options) => lpText(planModel(options)));
     bares.push(
       await timed(async () => {
         for (const text of texts) highs.solve(text, { mip_rel_gap: 0, random_seed: 1, output_flag: false });

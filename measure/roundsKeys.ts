@@ -11,7 +11,7 @@ export interface KeyFigures {
 const PRESSES = 20;
 
 /** From a key's press in the browser to the next card drawn: going on, and settling a decision and taking it back in turn. */
-export async function measureRoundsKeys(url: string, cookie: string): Promise<KeyFigures[]> {
+export async function measureReviewKeys(url: string, cookie: string): Promise<KeyFigures[]> {
   const browser = await chromium.launch({
     executablePath: chromiumPath()!,
     args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],

@@ -21,10 +21,10 @@ const SHEETS_A_CHILD = 4;
 const RUNS = 3;
 const WORDS = { name: 'Name', title: 'A task · step 1', how: 'Cut along the road. Stop at the bricks.', check: '50 mm' };
 
-const wishOf = (spec: SheetSpec) => ({
+const optionsOf = (spec: SheetSpec) => ({
   spec,
   paper: 'letter' as const,
-  whom: { isLeft: false, name: 'Odalys', language: 'en' as const, isLarge: false },
+  audience: { isLeft: false, name: 'Odalys', language: 'en' as const, isLarge: false },
   words: WORDS,
 });
 
@@ -34,7 +34,7 @@ export async function measureSheets(): Promise<SheetFigures> {
   const times = specs.map((spec) => {
     const runs = Array.from({ length: RUNS }, () => {
       const begun = performance.now();
-      drawSheet(wishOf(spec));
+      drawSheet(optionsOf(spec));
       difficultyOf(spec);
       return performance.now() - begun;
     });
@@ -50,7 +50,7 @@ export async function measureSheets(): Promise<SheetFigures> {
   for (let run = 0; run < RUNS; run += 1) {
     const begun = performance.now();
     const sheets = week.flatMap((spec) => {
-      const drawn = drawSheet(wishOf(spec));
+      const drawn = drawSheet(optionsOf(spec));
       return drawn.ok ? [{ language: 'en', scenes: drawn.value }] : [];
     });
     await sheetPdf(sheets, { size: 'letter', title: 'Sheets of the week' });

@@ -69,34 +69,34 @@ export interface Stack {
 
 /** Database, schema, demo, web server and runner, in the order in which they need each other; each is started anew where it ends by itself. */
 export async function startStack(given: StackOptions): Promise<Stack> {
-  const wish = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
-  const port = await portExactly(wish.port);
-  if (wish.fresh) await stopAndForget(wish);
-  makeFolder(wish.folder);
+  const options = { ...given, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
+  const port = await portExactly(options.port);
+  if (options.fresh) await stopAndForget(options);
+  makeFolder(options.folder);
   const url = `http://127.0.0.1:${port}`;
-  const log = openLog(wish.folder);
+  const log = openLog(options.folder);
   const tell = (text: string) => {
     process.stderr.write(`${text}\n`);
     log.write(`${JSON.stringify({ time: Date.now(), name: 'yard-watch', msg: text })}\n`);
   };
-  const mariadb = wish.databaseUrl
+  const mariadb = options.databaseUrl
     ? null
     : await step('Starting the database', () =>
-        WatchedDatabase.begin(path.join(wish.folder, 'mariadb'), { port: wish.databasePort, keepsLog: !wish.withDemo }, tell),
+        WatchedDatabase.begin(path.join(options.folder, 'mariadb'), { port: options.databasePort, keepsLog: !options.withDemo }, tell),
       );
-  const ownerUrl = wish.ownerUrl ?? wish.databaseUrl ?? mariadb!.current.url();
-  const runUrl = wish.databaseUrl ?? mariadb!.current.runUrl();
-  const access = await prepare(wish, { ownerUrl, runUrl }, url).catch(async (error: unknown) => {
+  const ownerUrl = options.ownerUrl ?? options.databaseUrl ?? mariadb!.current.url();
+  const runUrl = options.databaseUrl ?? mariadb!.current.runUrl();
+  const access = await prepare(options, { ownerUrl, runUrl }, url).catch(async (error: unknown) => {
     await mariadb?.stop();
     throw error;
   });
-  let environment = environmentOf(wish, { ownerUrl, runUrl }, url);
-  const server = new Watched('The web server', () => serve(wish, environment.web, log, port, url), tell);
+  let environment = environmentOf(options, { ownerUrl, runUrl }, url);
+  const server = new Watched('The web server', () => serve(options, environment.web, log, port, url), tell);
   const runner = new Watched('The runner', async () => run(environment.runner, log), tell);
   await step('Starting the web server', () => server.begin());
   await runner.begin();
   // Who makes a backup meanwhile finds the database by it.
-  writeFileSync(path.join(wish.folder, ADDRESS_FILE), ownerUrl, { mode: 0o600 });
+  writeFileSync(path.join(options.folder, ADDRESS_FILE), ownerUrl, { mode: 0o600 });
   return {
     url,
     databaseUrl: ownerUrl,
@@ -104,7 +104,7 @@ export async function startStack(given: StackOptions): Promise<Stack> {
     pids: () => ({ web: server.pid, runner: runner.pid, database: mariadb?.current.pid }),
     async moveClock(clockShift) {
       await Promise.all([server.end('SIGTERM'), runner.end('SIGTERM')]);
-      environment = environmentOf({ ...wish, clockShift }, { ownerUrl, runUrl }, url);
+      environment = environmentOf({ ...options, clockShift }, { ownerUrl, runUrl }, url);
       await server.begin();
       await runner.begin();
     },
@@ -116,7 +116,7 @@ export async function startStack(given: StackOptions): Promise<Stack> {
     startDatabase: async () => mariadb?.startAgain(),
     async stop() {
       await Promise.all([server.end('SIGTERM'), runner.end('SIGTERM')]);
-      rmSync(path.join(wish.folder, ADDRESS_FILE), { force: true });
+      rmSync(path.join(options.folder, ADDRESS_FILE), { force: true });
       await mariadb?.stop();
       await log.close();
     },
@@ -139,11 +139,11 @@ export const ADDRESS_FILE = 'database-address';
 
 /** Lives the demo into a folder whose stack can be started later, or copied. */
 export async function loadDemoOnly(given: Pick<StackOptions, 'folder' | 'port' | 'clockShift'>): Promise<void> {
-  const wish: TimedOptions = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
-  makeFolder(wish.folder);
-  const mariadb = await startMariaDb(path.join(wish.folder, 'mariadb'));
+  const options: TimedOptions = { ...given, mode: 'start', withDemo: true, now: () => instant(Date.now() + (given.clockShift ?? 0)) };
+  makeFolder(options.folder);
+  const mariadb = await startMariaDb(path.join(options.folder, 'mariadb'));
   try {
-    await prepare(wish, { ownerUrl: mariadb.url(), runUrl: mariadb.runUrl() }, `http://127.0.0.1:${wish.port}`);
+    await prepare(options, { ownerUrl: mariadb.url(), runUrl: mariadb.runUrl() }, `http://127.0.0.1:${options.port}`);
   } finally {
     await mariadb.stop();
   }
@@ -187,20 +187,20 @@ interface Accounts {
   readonly runUrl: string;
 }
 
-async function prepare(wish: TimedOptions, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
+async function prepare(options: TimedOptions, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
   const db = openDatabase(ownerUrl);
   try {
     // Of a cluster the first host may be the one that is away.
     await db.looked;
     await step('Bringing the schema up to date', async () => {
       const schema = migrator(db);
-      if (wish.fresh && wish.databaseUrl) await schema.down({ to: 0 });
+      if (options.fresh && options.databaseUrl) await schema.down({ to: 0 });
       await schema.up();
       if (runUrl !== ownerUrl)
-        await grantToServe(db, wish.databaseUrl ? await accountIn(runUrl) : `${readDatabaseUrl(runUrl).user}@127.0.0.1`);
+        await grantToServe(db, options.databaseUrl ? await accountIn(runUrl) : `${readDatabaseUrl(runUrl).user}@127.0.0.1`);
     });
-    if (!wish.withDemo) return null;
-    return await demoAccess(wish, db, url);
+    if (!options.withDemo) return null;
+    return await demoAccess(options, db, url);
   } finally {
     await db.close();
   }
@@ -216,8 +216,8 @@ async function accountIn(runUrl: string): Promise<string> {
 }
 
 /** The demo's sign-ins and links; loads the demo into an empty database. Links follow the address that is served now. */
-async function demoAccess(wish: TimedOptions, db: Database, url: string): Promise<DemoAccess | null> {
-  const file = path.join(wish.folder, 'demo.json');
+async function demoAccess(options: TimedOptions, db: Database, url: string): Promise<DemoAccess | null> {
+  const file = path.join(options.folder, 'demo.json');
   if ((await inTransaction(db, countPeople)) > 0) {
     if (!(await inTransaction(db, isDemo)))
       throw new Error('People work in this database: the demo touches only what it made itself. ./yard serve serves it.');
@@ -225,10 +225,10 @@ async function demoAccess(wish: TimedOptions, db: Database, url: string): Promis
     const { url: then, ...known } = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
     return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(then, url) })) };
   }
-  const { now } = wish;
+  const { now } = options;
   const moment = { now: now() };
   // The pretend phone notes when a text came: the demo's clock and its own are one.
-  const phone = new PretendPhone(phoneFolder(wish.folder), url, () => moment.now);
+  const phone = new PretendPhone(phoneFolder(options.folder), url, () => moment.now);
   const parts = {
     db,
     owner: db,
@@ -238,16 +238,16 @@ async function demoAccess(wish: TimedOptions, db: Database, url: string): Promis
     phone,
     backups: null,
     solver: new HighsSolver(),
-    media: new FolderMedia(path.join(wish.folder, 'media')),
+    media: new FolderMedia(path.join(options.folder, 'media')),
     workshop: new Workshop(),
     house: DEFAULT_INSTALLATION,
     origin: url,
-    linkSecret: linkSecretIn(wish.folder),
+    linkSecret: linkSecretIn(options.folder),
   };
   const { lived, ...access } = await step('Loading the demo: 48 children, ten weeks', () =>
     loadDemo(parts, loadLibrary(), (at) => (moment.now = at)),
   );
-  writeFileSync(path.join(wish.folder, LIVED_FILE), JSON.stringify(lived), { mode: 0o600 });
+  writeFileSync(path.join(options.folder, LIVED_FILE), JSON.stringify(lived), { mode: 0o600 });
   writeFileSync(file, JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });
   return access;
 }
@@ -255,20 +255,20 @@ async function demoAccess(wish: TimedOptions, db: Database, url: string): Promis
 const MAIN = { web: 'src/main/web.ts', webs: 'src/main/webs.ts', runner: 'src/main/runner.ts' } as const;
 
 /** The environment of a stack's processes. Only the runner, which nobody outside reaches, knows the account that owns the schema. */
-function environmentOf(wish: StackOptions, { ownerUrl, runUrl }: Accounts, url: string): Record<'web' | 'runner', NodeJS.ProcessEnv> {
+function environmentOf(options: StackOptions, { ownerUrl, runUrl }: Accounts, url: string): Record<'web' | 'runner', NodeJS.ProcessEnv> {
   const { YARD_DATABASE_OWNER_URL: _theirs, ...outer } = process.env;
   const web: NodeJS.ProcessEnv = {
     ...outer,
-    NODE_ENV: wish.mode === 'dev' ? 'development' : 'production',
+    NODE_ENV: options.mode === 'dev' ? 'development' : 'production',
     YARD_DATABASE_URL: runUrl,
-    YARD_DATA: wish.folder,
+    YARD_DATA: options.folder,
     // Behind a proxy with https the address is another one; the cookie is then Secure.
-    YARD_ORIGIN: wish.origin ?? process.env.YARD_ORIGIN ?? url,
-    YARD_HOST: wish.host ?? '127.0.0.1',
-    YARD_CLOCK_SHIFT: String(wish.clockShift ?? 0),
-    ...(wish.withDemo && { YARD_PRETEND_PHONE: '1' }),
+    YARD_ORIGIN: options.origin ?? process.env.YARD_ORIGIN ?? url,
+    YARD_HOST: options.host ?? '127.0.0.1',
+    YARD_CLOCK_SHIFT: String(options.clockShift ?? 0),
+    ...(options.withDemo && { YARD_PRETEND_PHONE: '1' }),
     NEXT_TELEMETRY_DISABLED: '1',
-    ...wish.environment,
+    ...options.environment,
   };
   return { web, runner: { ...web, ...(ownerUrl !== runUrl && { YARD_DATABASE_OWNER_URL: ownerUrl }) } };
 }
@@ -292,20 +292,26 @@ function listeningHost(host = '127.0.0.1'): string {
   return host.includes(':') ? `[${host}]` : host;
 }
 
-async function serve(wish: StackOptions, environment: NodeJS.ProcessEnv, log: LogFile, port: number, url: string): Promise<ChildProcess> {
+async function serve(
+  options: StackOptions,
+  environment: NodeJS.ProcessEnv,
+  log: LogFile,
+  port: number,
+  url: string,
+): Promise<ChildProcess> {
   const program =
-    wish.mode === 'dev'
+    options.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
-      : (wish.processes ?? 1) > 1
-        ? ['--import', 'tsx', MAIN.webs, String(port), String(wish.processes)]
+      : (options.processes ?? 1) > 1
+        ? ['--import', 'tsx', MAIN.webs, String(port), String(options.processes)]
         : ['--import', 'tsx', MAIN.web, String(port)];
-  const stdio = ['ignore', wish.mode === 'dev' ? 'inherit' : 'ignore', 'pipe'] as const;
+  const stdio = ['ignore', options.mode === 'dev' ? 'inherit' : 'ignore', 'pipe'] as const;
   const server = logged(spawn(process.execPath, program, { env: environment, stdio: [...stdio] }), log);
   await waitFor(
     `the web server at ${url} to answer`,
     async () => {
       if (server.exitCode !== null) throw new Error(`The web server ended at once (code ${server.exitCode}).`);
-      const health = await fetch(`http://${listeningHost(wish.host)}:${port}/api/health`).catch(() => null);
+      const health = await fetch(`http://${listeningHost(options.host)}:${port}/api/health`).catch(() => null);
       if (!health?.ok) await pause(50);
       return health?.ok ?? false;
     },

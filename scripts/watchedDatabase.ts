@@ -17,10 +17,10 @@ export class WatchedDatabase {
 
   static async begin(
     place: string,
-    wish: { port?: number | undefined; keepsLog: boolean },
+    options: { port?: number | undefined; keepsLog: boolean },
     say: (text: string) => void,
   ): Promise<WatchedDatabase> {
-    const watched = new WatchedDatabase(place, await startMariaDb(place, wish), wish.keepsLog, say);
+    const watched = new WatchedDatabase(place, await startMariaDb(place, options), options.keepsLog, say);
     watched.watch();
     return watched;
   }

@@ -15,7 +15,7 @@ import { measureSheets, type SheetFigures } from '../../measure/sheets';
 import { measurePlanner, type PlannerFigures } from '../../measure/planner';
 import { manyLinks } from '../../measure/links';
 import { measureIntake, type IntakeFigures } from '../../measure/intake';
-import { measureRoundsKeys, type KeyFigures } from '../../measure/roundsKeys';
+import { measureReviewKeys, type KeyFigures } from '../../measure/roundsKeys';
 import { measureBuilder, measureReports, measureScreens, type BytesFigure, type ScreenFigures } from '../../measure/screens';
 import { BENCH_EMAIL, BENCH_PASSWORD, seedDistrict } from '../../measure/seedDistrict';
 import { ensureBuild } from '../build';
@@ -69,7 +69,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     await runSql(db, 'DELETE FROM reports WHERE child_id = :childId AND done_on >= CURDATE() - INTERVAL 1 DAY', { childId });
     const firstReport = await step('A first report by touch', () => measureFirstReport(link));
     const builder = await measureBuilder(stack.url, cookie, 1);
-    const keys = await step('Keys in Rounds', () => measureRoundsKeys(stack.url, cookie));
+    const keys = await step('Keys in Rounds', () => measureReviewKeys(stack.url, cookie));
     const addresses = await manyLinks(context, childId, LINKS);
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),

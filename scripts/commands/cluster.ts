@@ -34,11 +34,11 @@ export async function cluster(): Promise<number> {
   const figures: ChaosFigures[] = [];
   try {
     const environment = { YARD_TEXTS_ADDRESS: await texts.listen(), YARD_TEXTS_KEY_FILE: keyFile };
-    const first = await startStack({ ...(await stackWish('first', galera)), withDemo: true, environment });
+    const first = await startStack({ ...(await stackOptions('first', galera)), withDemo: true, environment });
     stacks.push(first);
     const YARD_LINK_SECRET = linkSecretIn(path.join(FOLDER, 'first'));
     stacks.push(
-      await startStack({ ...(await stackWish('second', galera)), withDemo: false, environment: { ...environment, YARD_LINK_SECRET } }),
+      await startStack({ ...(await stackOptions('second', galera)), withDemo: false, environment: { ...environment, YARD_LINK_SECRET } }),
     );
     const context = contextFrom({
       ...process.env,
@@ -73,7 +73,7 @@ export async function cluster(): Promise<number> {
 /** A link takes two hundred reports in a day: each child gets enough of them. */
 const LINKS_A_CHILD = 20;
 
-async function stackWish(name: string, galera: Galera) {
+async function stackOptions(name: string, galera: Galera) {
   const folder = path.join(FOLDER, name);
   mkdirSync(folder, { recursive: true, mode: 0o711 });
   return { folder, port: await freePort(), databaseUrl: galera.url, mode: 'start' as const };

@@ -4,4 +4,4 @@ import { familyWords } from '@/ui/shared/familyWords';
 import { paperOf } from '@/ui/task/paperOf';
 
 /** A program in its family's words, as the family's page says it. */
-export const compose: Compose = async (view, wish) => paperOf(view, await familyWords(languageOf(view.child.familyLanguage)), wish);
+export const compose: Compose = async (view, options) => paperOf(view, await familyWords(languageOf(view.child.familyLanguage)), options);

@@ -16,7 +16,7 @@ const dose = (change: object): Dose => ({ ...stockTask('crane-lift').dose, ...ch
 const level = (name: string) => ({ en: name });
 const knobs: TaskKnob[] = [{ knob: 'tool', levels: ['wide', 'thin', 'fine'].map(level) }];
 const ladder = { knobs, start: { tool: 0 }, easierSteps: 0, harderSteps: 2 };
-const flight = { demands: [0, 1], daysSpent: [1, 0], currentStep: 1, outcomes: [] };
+const timeline = { demands: [0, 1], daysSpent: [1, 0], currentStep: 1, outcomes: [] };
 const size = { width: 100, height: 30, headroom: 10, bracketRoom: 0, pipRoom: 0, footShare: 0.2, pipPitch: 12 };
 const day = calendarDay('2026-11-24');
 const child = { ability: 1, held: 1, growth: 0 };
@@ -48,8 +48,8 @@ describe('numbers that are none are refused, never reckoned with (§3 C)', () =>
     ['a weight of nothing', () => demandOf([{ ...knobs[0]!, weight: -1 }], { tool: 1 })],
     ['a knob twice', () => proposeLadder({ ...ladder, knobs: [knobs[0]!, knobs[0]!] })],
     ['a path without end', () => steeringIndex(100, 10, Infinity)],
-    ['a demand of no number', () => layTimeline({ ...flight, demands: [0, NaN], size })],
-    ['a drawing of less than no width', () => layTimeline({ ...flight, size: { ...size, width: -10 } })],
+    ['a demand of no number', () => layTimeline({ ...timeline, demands: [0, NaN], size })],
+    ['a drawing of less than no width', () => layTimeline({ ...timeline, size: { ...size, width: -10 } })],
     ['days that no calendar holds', () => addDays(day, 3_000_000)],
     ['half a day', () => addDays(day, 0.5)],
     ['the weekday of no day', () => weekdayOf('' as CalendarDay)],
@@ -62,8 +62,8 @@ describe('numbers that are none are refused, never reckoned with (§3 C)', () =>
     ['an ease that is none', () => spanishGrade(NaN)],
     ['a shape that nobody knows', () => smallPartVerdict({ kind: 'cloud', diameterMm: 3 } as never)],
     ['a child of no age', () => judgeSafety(stockTask('crane-lift'), [], { ...SAFE, ageYears: NaN } as never)],
-  ])('%s', (_what, reckon) => {
-    expect(reckon).toThrow(RangeError);
+  ])('%s', (_what, calculate) => {
+    expect(calculate).toThrow(RangeError);
   });
 
   it('a time zone is only one by its name', () => {

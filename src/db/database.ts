@@ -24,10 +24,10 @@ interface PoolOptions {
 }
 
 /** Opens a pool on the MariaDB, or one on each node of the cluster, named by a `mariadb://` address. */
-export function openDatabase(url: string, wish: PoolOptions = {}): Database {
+export function openDatabase(url: string, options: PoolOptions = {}): Database {
   const address = readDatabaseUrl(url);
   if (address.hosts.length === 1) {
-    const sequelize = openPool(address, address.hosts[0], wish);
+    const sequelize = openPool(address, address.hosts[0], options);
     return {
       sequelize,
       reading: sequelize,
@@ -36,7 +36,7 @@ export function openDatabase(url: string, wish: PoolOptions = {}): Database {
       close: () => sequelize.close(),
     };
   }
-  const hosts = new Hosts(address, (host, lines) => openPool(address, host, wish, lines));
+  const hosts = new Hosts(address, (host, lines) => openPool(address, host, options, lines));
   return {
     get sequelize() {
       return hosts.writer;
@@ -57,7 +57,7 @@ export function openDatabase(url: string, wish: PoolOptions = {}): Database {
 function openPool(
   { user, password, database }: DatabaseAddress,
   { host, port }: Host,
-  wish: PoolOptions,
+  options: PoolOptions,
   lines?: SocketRegistry,
 ): Sequelize {
   const sequelize = new Sequelize({
@@ -71,7 +71,7 @@ function openPool(
     timezone: '+00:00',
     logging: false,
     define: { timestamps: false, freezeTableName: true, underscored: true },
-    pool: { max: wish.max ?? 12, acquire: 6000, idle: 30_000 },
+    pool: { max: options.max ?? 12, acquire: 6000, idle: 30_000 },
     dialectOptions: {
       // Sequelize turns these on, and a BIGINT that is too large then comes back as text, silently.
       supportBigNumbers: false,
@@ -90,6 +90,6 @@ function openPool(
       },
     },
   });
-  if (wish.questionMilliseconds) limitQuestions(sequelize, wish.questionMilliseconds);
+  if (options.questionMilliseconds) limitQuestions(sequelize, options.questionMilliseconds);
   return sequelize;
 }

@@ -38,7 +38,7 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
     solver: new HighsSolver(),
     media: new FolderMedia(path.join(dataFolder, 'media')),
     workshop: new Workshop(),
-    house: houseFrom(environment),
+    house: installationFrom(environment),
     origin,
     linkSecret: environment.YARD_LINK_SECRET ?? linkSecretIn(dataFolder),
   });
@@ -64,7 +64,7 @@ function readSecret(file: string | undefined, name: string): string {
 }
 
 /** What the settings say of the house; `src/main/settings.ts` has checked it. */
-function houseFrom(environment: NodeJS.ProcessEnv): InstallationSettings {
+function installationFrom(environment: NodeJS.ProcessEnv): InstallationSettings {
   const wished = environment.YARD_LANGUAGES?.split(',');
   return {
     timeZone: environment.YARD_TIME_ZONE || null,

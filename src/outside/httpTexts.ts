@@ -16,11 +16,11 @@ const TIMEOUT_MILLISECONDS = 15_000;
  * in `Idempotency-Key`. 2xx is taken; 409 is taken before; all else is tried again.
  */
 export class HttpTexts implements TextService {
-  constructor(private readonly wish: HttpTextsOptions) {}
+  constructor(private readonly options: HttpTextsOptions) {}
 
   async send({ reach, text, idempotencyKey }: TextToSend): Promise<Receipt> {
     if (reach?.way !== 'text') throw new Error('No number for texts is known');
-    const { address, key, timeoutMilliseconds = TIMEOUT_MILLISECONDS } = this.wish;
+    const { address, key, timeoutMilliseconds = TIMEOUT_MILLISECONDS } = this.options;
     const answer = await fetch(address, {
       method: 'POST',
       headers: { authorization: `Bearer ${key}`, 'content-type': 'application/json', 'idempotency-key': idempotencyKey },

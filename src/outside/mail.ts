@@ -14,8 +14,8 @@ const TIMEOUT_MILLISECONDS = 15_000;
 export class Mail implements TextService {
   private readonly transport: Transporter;
 
-  constructor(private readonly wish: MailOptions) {
-    this.transport = createTransport(wish.server, {
+  constructor(private readonly options: MailOptions) {
+    this.transport = createTransport(options.server, {
       connectionTimeout: TIMEOUT_MILLISECONDS,
       socketTimeout: TIMEOUT_MILLISECONDS,
       disableFileAccess: true,
@@ -24,7 +24,7 @@ export class Mail implements TextService {
   }
 
   async send(message: TextToSend): Promise<Receipt> {
-    await this.transport.sendMail(letterOf(this.wish.from, message));
+    await this.transport.sendMail(letterOf(this.options.from, message));
     return { repeated: false };
   }
 

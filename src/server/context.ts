@@ -50,15 +50,15 @@ export function createContext(parts: ContextParts): Context {
   return context;
 }
 
-const holder = globalThis as { yardContext?: Context };
+const holder = globalThis as { caseloadContext?: Context };
 
 /** Gives the running process its context, before it serves anything. */
 export function provideContext(context: Context): void {
-  holder.yardContext = context;
+  holder.caseloadContext = context;
 }
 
 /** The running process's context. @throws Error where none was provided: a programmer's error. */
 export function appContext(): Context {
-  if (!holder.yardContext) throw new Error('This process serves without a context: start it by src/main');
-  return holder.yardContext;
+  if (!holder.caseloadContext) throw new Error('This process serves without a context: start it by src/main');
+  return holder.caseloadContext;
 }

@@ -2,12 +2,12 @@ import type { Access, Role } from '@/core/students';
 import type { PersonActor } from './actor';
 
 /** What can be done about one child. */
-export type ChildAct = 'readLooks' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
+export type ChildAct = 'readAccessLog' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
 /** What can be done about the workplace and its library. */
 export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeProgress' | 'seeAllCaseloads' | 'changeTrust';
 
 const BY_ACCESS = {
-  readLooks: ['lead', 'shared'],
+  readAccessLog: ['lead', 'shared'],
   readChild: ['lead', 'shared', 'assist'],
   settleDecision: ['lead', 'shared', 'assist'],
   changeProgram: ['lead', 'shared'],
@@ -16,7 +16,7 @@ const BY_ACCESS = {
 
 /** An assistant reads, logs and settles what needs no change, and changes nothing that is the therapist's, whatever the access. */
 const BY_ROLE = {
-  readLooks: ['therapist', 'supervisor'],
+  readAccessLog: ['therapist', 'supervisor'],
   readChild: ['therapist', 'assistant', 'supervisor'],
   settleDecision: ['therapist', 'assistant', 'supervisor'],
   changeProgram: ['therapist', 'supervisor'],

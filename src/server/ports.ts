@@ -73,10 +73,10 @@ export interface MadeFile extends Omit<ClipFile, 'bytes'> {
 
 /** What reads and makes clips and pictures, on threads and in processes that nobody else waits on. */
 export interface ClipWorkshop {
-  readClip(file: Uint8Array, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>>;
-  readPicture(file: Uint8Array, wish: PictureOptions): Promise<Result<Uint8Array, PictureIssue>>;
+  readClip(file: Uint8Array, options: ClipOptions): Promise<Result<ReadClip, ClipIssue>>;
+  readPicture(file: Uint8Array, options: PictureOptions): Promise<Result<Uint8Array, PictureIssue>>;
   /** A small form, a poster and stills; null where this machine has nothing to make them with. */
-  makeForms(original: Uint8Array, wish: RenditionOptions): Promise<readonly MadeFile[] | null>;
+  makeForms(original: Uint8Array, options: RenditionOptions): Promise<readonly MadeFile[] | null>;
 }
 
 /** Where the backups of each day go. */

@@ -48,7 +48,7 @@ const ON_A_CHILD: Record<string, Asked> = {
   comeBackAction: form(),
   'children/leaveAction': form({ why: 'moved' }),
   restAction: form({ deed: 'end', why: 'met' }),
-  enterSlipAction: (childId) => ({
+  enterPaperLogAction: (childId) => ({
     args: [{ childId, entryId: randomUUID(), way: 'paper', boxes: [{ taskId: 1, doneOn: dayBefore(0), text: '8' }] }],
   }),
   settleHomeAction: form({ answerId: '1', takes: 'yes' }),
@@ -79,7 +79,7 @@ const ON_A_CHILD: Record<string, Asked> = {
   revokeTeacherLinksAction: form(),
   sendOwnAction: form({ words: 'Hello' }),
   writeAsFamilyAction: form({ text: 'A8' }),
-  handOverAction: form({ to: '1' }),
+  transferAction: form({ to: '1' }),
   putClipAction: form({ slug: 'crane-lift', clipId: '1', isIn: 'yes' }),
   askBackAction: form({ slug: 'crane-lift', asks: 'yes' }),
   previewFhirAction: (childId) => ({ args: [childId, '{"resourceType":"Goal"}'] }),

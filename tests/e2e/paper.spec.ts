@@ -98,8 +98,8 @@ test.describe('a program on paper', () => {
     const childId = await beginAnew('Kasimir D.');
     await signIn(page, 'therapist');
     const [plain, large] = await Promise.all(
-      ['size=a4', 'size=a4&large=on'].map(async (wish) =>
-        readPdf(await (await page.request.get(`/students/${childId}/print/file?${wish}`)).body()),
+      ['size=a4', 'size=a4&large=on'].map(async (options) =>
+        readPdf(await (await page.request.get(`/students/${childId}/print/file?${options}`)).body()),
       ),
     );
     expect(plain!.pages[0]!.size).toEqual([595, 842]);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { homeOf } from '../../scripts/mariadb';
 import { freePort } from '../../scripts/ports';
-import { yard, yardWith, type Serving } from './serving';
+import { yard, caseloadWith, type Serving } from './serving';
 import { ask, expect, newPage, rowsAt, served, test } from './app';
 
 /** The same request, sent to another machine under the name of the first, as a proxy does. */
@@ -106,7 +106,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     const databaseUrl = readFileSync(path.join(folder, 'data', 'database-address'), 'utf8');
     const people = await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id');
     for (const words of [['--fresh'], []]) {
-      const demo = yardWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
+      const demo = caseloadWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
       expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not made by the demo|People work in this database/)]);
     }
     expect(await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id')).toEqual(people);

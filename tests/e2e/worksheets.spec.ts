@@ -24,8 +24,8 @@ async function linesOn(page: Awaited<ReturnType<typeof readPdf>>['pages'][number
   return lines;
 }
 
-async function printed(page: Page, wish: object): Promise<Line[]> {
-  const answer = await page.request.get(`/worksheets/file?${new URLSearchParams(wish as Record<string, string>)}`);
+async function printed(page: Page, options: object): Promise<Line[]> {
+  const answer = await page.request.get(`/worksheets/file?${new URLSearchParams(options as Record<string, string>)}`);
   expect(answer.headers()['content-type']).toBe('application/pdf');
   const { pages, isTagged } = await readPdf(await answer.body());
   expect(isTagged).toBe(true);

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { EXAMPLE_GOAL, exampleChild } from '../fixtures/tarrowHill';
 import { recordFrom, valuesFrom } from '@/ui/desk/students/record/recordValues';
 import { calendarDayInZone } from '@/core/calendar';
-import { looksForFile, viewAccessLog } from '@/server/audit/viewAccessLog';
+import { accessLogForFile, viewAccessLog } from '@/server/audit/viewAccessLog';
 import { changeHome } from '@/server/students/changeHome';
 import { askForHome, settleHome } from '@/server/students/homeInventory';
 import { comeBack, handOver, leaveCaseload, shareChild } from '@/server/students/moveChild';
@@ -21,7 +21,7 @@ import { closePeriod, reopenPeriod, writeWords } from '@/server/progress/writePr
 import { viewChild } from '@/server/students/viewChild';
 import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { revokeLink, sendLinkAgain } from '@/server/messages/links';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { measure, takeBack, viewMeasure } from '@/server/measurements/measure';
 import { viewEntry } from '@/server/reports/viewEntry';
 import { setReminders } from '@/server/messages/reminders';
@@ -77,8 +77,8 @@ let other: PersonActor;
 let assistant: PersonActor;
 let stranger: PersonActor;
 let childId: number;
-let things: Wish;
-let othersThings: Wish;
+let things: Options;
+let othersThings: Options;
 
 beforeAll(async () => {
   bed = await newTestBed();
@@ -97,7 +97,7 @@ beforeAll(async () => {
 afterAll(() => bed.close());
 
 /** What a use case is asked for: a child, and something of a child. */
-interface Wish {
+interface Options {
   readonly childId: number;
   readonly linkId: number;
   readonly decisionId: number;
@@ -110,7 +110,7 @@ interface Wish {
 
 type Door = [
   file: string,
-  open: (actor: PersonActor, wish: Wish) => Promise<unknown>,
+  open: (actor: PersonActor, options: Options) => Promise<unknown>,
   need: 'read' | 'settle' | 'looks' | 'change' | 'lead',
 ];
 
@@ -162,7 +162,7 @@ const doors: Door[] = [
   ['people/teacherLinks', (actor, { childId }) => revokeTeacherLinks(bed.context, actor, childId), 'change'],
   ['reports/keepIncoming', (actor, { childId, textId }) => settleIncoming(bed.context, actor, childId, textId), 'settle'],
   ['audit/viewLooks', (actor, { childId }) => viewAccessLog(bed.context, actor, childId, { kind: 'all', who: '' }), 'looks'],
-  ['audit/viewLooks', (actor, { childId }) => looksForFile(bed.context, actor, childId, () => ''), 'looks'],
+  ['audit/viewLooks', (actor, { childId }) => accessLogForFile(bed.context, actor, childId, () => ''), 'looks'],
   ['reports/viewReport', (actor, { childId, reportId }) => viewReport(bed.context, actor, childId, reportId), 'change'],
   [
     'reports/correctByStaff',
@@ -204,7 +204,7 @@ const doors: Door[] = [
   [
     'logbook/enterSlip',
     (actor, { childId }) =>
-      enterSlip(bed.context, actor, {
+      enterPaperLog(bed.context, actor, {
         childId,
         entryId: randomUUID(),
         way: 'paper',
@@ -288,7 +288,7 @@ const THING_DOORS = {
 } as const;
 
 /** All that a child can have that is named by a number, given up, open or undecided, so that only its owner decides. */
-async function thingsOf(childId: number, lead: PersonActor): Promise<Wish> {
+async function thingsOf(childId: number, lead: PersonActor): Promise<Options> {
   await bed.report(childId, { question: 'yes', words: 'May she use the other hand?' });
   const [report] = await bed.read<{ id: number }>('SELECT id FROM reports WHERE child_id = :childId', { childId });
   const { open } = await viewReview(bed.context, lead, null);
@@ -353,9 +353,9 @@ describe('nobody reaches a child that is neither theirs nor shared with them', (
 describe('nobody reaches what is another child’s by naming it beside a child of their own', () => {
   it.each(['linkId', 'messageId', 'textId', 'goalId', 'reportId'] as const)('%s', async (thing) => {
     const before = await stateOf(childId);
-    const wish = { ...othersThings, [thing]: things[thing] };
+    const options = { ...othersThings, [thing]: things[thing] };
     const [, open] = doors.findLast(([file]) => file === THING_DOORS[thing])!;
-    expect(await refusal(open(other, wish))).toBe('notFound');
+    expect(await refusal(open(other, options))).toBe('notFound');
     expect(await stateOf(childId)).toEqual(before);
   });
 

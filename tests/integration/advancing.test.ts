@@ -2,8 +2,8 @@ import type { PersonActor } from '@/server/actor';
 import { parse } from 'csv-parse/sync';
 import { changeHome } from '@/server/students/changeHome';
 import { viewCaseload } from '@/server/caseload/viewCaseload';
-import { yardForFile } from '@/server/caseload/caseloadForFile';
-import { yardFile } from '@/ui/desk/caseload/caseloadFile';
+import { caseloadForFile } from '@/server/caseload/caseloadForFile';
+import { caseloadFile } from '@/ui/desk/caseload/caseloadFile';
 import { viewChild } from '@/server/students/viewChild';
 import { setAdvancingRule } from '@/server/stepRules/advancingRule';
 import { decide } from '@/server/review/decide';
@@ -148,7 +148,7 @@ it('the Yard tells what waits in Rounds, and goes out as a file that another rea
   await sessions('rrr');
   const { waiting } = await viewCaseload(bed.context, ines, caseloadQuery);
   expect(waiting.get(childId)!.map(({ kind }) => kind)).toEqual(['ready']);
-  const [head, row] = parse(await yardForFile(bed.context, ines, caseloadQuery, yardFile), { bom: true }) as string[][];
+  const [head, row] = parse(await caseloadForFile(bed.context, ines, caseloadQuery, caseloadFile), { bom: true }) as string[][];
   const cell = (title: string) => row![head!.indexOf(title)];
   expect(cell('child')).toMatch(/^Odalys/);
   expect(cell('waits in Rounds')).toBe('ready for a harder step');
@@ -159,16 +159,16 @@ it('what was put off can be seen, and taken up before its day', async () => {
   await sessions('rrr');
   const { here } = await rounds();
   await decide(bed.context, ines, { childId, key: here!.decision.key, answer: 'later', laterDays: 2, expectedVersion: 1 });
-  const { asleep, open } = await rounds();
+  const { snoozed, open } = await rounds();
   expect(open).toEqual([]);
-  expect(asleep).toMatchObject([{ childId, kind: 'ready' }]);
-  await undoDecision(bed.context, ines, asleep[0]!.id);
-  expect(await rounds()).toMatchObject({ asleep: [], open: [{ kind: 'ready' }] });
+  expect(snoozed).toMatchObject([{ childId, kind: 'ready' }]);
+  await undoDecision(bed.context, ines, snoozed[0]!.id);
+  expect(await rounds()).toMatchObject({ snoozed: [], open: [{ kind: 'ready' }] });
   // Put off once more, and then struggled with: there is nothing left that could wake.
   await decide(bed.context, ines, { childId, key: here!.decision.key, answer: 'later', laterDays: 7, expectedVersion: 1 });
-  expect((await rounds()).asleep).toHaveLength(1);
+  expect((await rounds()).snoozed).toHaveLength(1);
   await sessions('s');
-  expect(await rounds()).toMatchObject({ asleep: [], open: [] });
+  expect(await rounds()).toMatchObject({ snoozed: [], open: [] });
 });
 
 it('a card shows the goal it serves, the help that comes next, what was written last and the other cards', async () => {

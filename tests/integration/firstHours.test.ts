@@ -98,13 +98,13 @@ describe('facts that change', () => {
     expect((await viewChild(bed.context, ines, childId)).stopped).toHaveLength(1);
     const { open, here } = await viewReview(bed.context, ines, null);
     expect(here).toMatchObject({ decision: { kind: 'unsafe' }, findings: [{ rule: 'scissorsNotAllowed' }] });
-    const wish = { childId, key: open[0]!.key, expectedVersion: 2, reason: 'no scissors at home' };
-    expect(await refusal(decide(bed.context, ines, { ...wish, answer: 'hold' }))).toBe('invalid');
-    expect(await refusal(decide(bed.context, ines, { ...wish, answer: 'later', laterDays: 2 }))).toBe('invalid');
+    const options = { childId, key: open[0]!.key, expectedVersion: 2, reason: 'no scissors at home' };
+    expect(await refusal(decide(bed.context, ines, { ...options, answer: 'hold' }))).toBe('invalid');
+    expect(await refusal(decide(bed.context, ines, { ...options, answer: 'later', laterDays: 2 }))).toBe('invalid');
     // Words to the family settle nothing of it.
-    await decide(bed.context, ines, { ...wish, answer: 'wrote', words: 'Please leave the scissors task out.' });
+    await decide(bed.context, ines, { ...options, answer: 'wrote', words: 'Please leave the scissors task out.' });
     expect(await openKinds(childId)).toEqual(['unsafe']);
-    await decide(bed.context, ines, { ...wish, answer: 'takenOut' });
+    await decide(bed.context, ines, { ...options, answer: 'takenOut' });
     expect(await openKinds(childId)).toEqual([]);
     const { version } = await viewFamily(bed.context, await bed.newestToken(childId));
     expect(version!.tasks.map(({ content }) => content.slug)).toEqual(['open-the-shutters']);
@@ -140,16 +140,16 @@ describe('a goal', () => {
 
   it('keeps every version with who and why; two writers do not write over each other', async () => {
     const childId = await bed.child(ines);
-    const wish = { childId, goalId: null, seenVersion: 0, why: '', goal };
-    const { goalId } = await writeGoal(bed.context, ines, wish);
+    const options = { childId, goalId: null, seenVersion: 0, why: '', goal };
+    const { goalId } = await writeGoal(bed.context, ines, options);
     await writeGoal(bed.context, ines, {
-      ...wish,
+      ...options,
       goalId,
       seenVersion: 1,
       why: 'went faster',
       goal: { ...goal, measure: { ...goal.measure, to: 9 } },
     });
-    expect(await refusal(writeGoal(bed.context, ines, { ...wish, goalId, seenVersion: 1 }))).toBe('staleRecord');
+    expect(await refusal(writeGoal(bed.context, ines, { ...options, goalId, seenVersion: 1 }))).toBe('staleRecord');
     const view = await viewGoal(bed.context, ines, childId, goalId);
     expect(view.goal).toMatchObject({ version: 2, content: { measure: { to: 9 }, taskIds: [1] } });
     expect(view.history.map(({ number, why, who }) => `${number} ${why} ${who}`)).toEqual([
@@ -216,23 +216,23 @@ describe('the practice', () => {
     await bed.send(ines, childId);
     const { program } = await viewChild(bed.context, ines, childId);
     const until = addDays(calendarDayInZone(bed.context.now(), ZONE), 10);
-    const wish = { childId, expectedVersion: 1, until, why: 'grandparents visit' };
-    await restProgram(bed.context, ines, { ...wish, deed: 'pause' });
-    expect(await refusal(restProgram(bed.context, ines, { ...wish, deed: 'pause' }))).toBe('staleVersion');
+    const options = { childId, expectedVersion: 1, until, why: 'grandparents visit' };
+    await restProgram(bed.context, ines, { ...options, deed: 'pause' });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, deed: 'pause' }))).toBe('staleVersion');
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({
       program: { resumesOn: until, endsOn: addDays(program!.endsOn, 10) },
     });
     bed.passDays(4);
-    await restProgram(bed.context, ines, { ...wish, expectedVersion: 2, deed: 'goOn' });
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 2, deed: 'goOn' });
     // Four days of rest were taken, so the end has moved by four.
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({
       program: { resumesOn: null, endsOn: addDays(program!.endsOn, 4) },
     });
-    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'goOn' }))).toBe('goneOn');
-    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'end', why: '' }))).toBe('reasonNeeded');
-    await restProgram(bed.context, ines, { ...wish, expectedVersion: 3, deed: 'end', why: 'goals met' });
-    expect(await refusal(restProgram(bed.context, ines, { ...wish, expectedVersion: 4, deed: 'goOn', until: '' }))).toBe('invalid');
-    await restProgram(bed.context, ines, { ...wish, expectedVersion: 4, deed: 'goOn', until: addDays(until, 30) });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'goOn' }))).toBe('goneOn');
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'end', why: '' }))).toBe('reasonNeeded');
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'end', why: 'goals met' });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 4, deed: 'goOn', until: '' }))).toBe('invalid');
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 4, deed: 'goOn', until: addDays(until, 30) });
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({ program: { isEnded: false, endsOn: addDays(until, 30) } });
     bed.passDays(1);
     await bed.runJobs();
@@ -283,9 +283,9 @@ describe('a child that moves', () => {
   it('is handed over all together or not at all, and to nobody who may not lead', async () => {
     const assistant = await bed.person('Teodor Wray', 'assistant');
     const [one, foreign] = [await bed.child(ines), await bed.child(await bed.person('Somebody Else'))];
-    const wish = { childIds: [one, foreign], to: marit.personId, note: '', staysSharing: false };
-    expect(await refusal(handOver(bed.context, ines, wish))).toBe('notFound');
-    expect(await refusal(handOver(bed.context, ines, { ...wish, childIds: [one], to: assistant.personId }))).toBe('invalid');
+    const options = { childIds: [one, foreign], to: marit.personId, note: '', staysSharing: false };
+    expect(await refusal(handOver(bed.context, ines, options))).toBe('notFound');
+    expect(await refusal(handOver(bed.context, ines, { ...options, childIds: [one], to: assistant.personId }))).toBe('invalid');
     expect((await viewChild(bed.context, ines, one)).sharing.map(({ access }) => access)).toEqual(['lead']);
     await shareChild(bed.context, ines, { childId: one, personId: assistant.personId, access: 'assist' });
     expect(await refusal(shareChild(bed.context, ines, { childId: one, personId: assistant.personId, access: 'shared' }))).toBe('invalid');

@@ -70,7 +70,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
   it('never applies a suggestion by itself', async () => {
     const view = await viewChild(bed.context, ines, childId);
     expect(view.program).toMatchObject({ number: 1 });
-    expect(view.flights.find(({ task }) => task.content.slug === 'crane-lift')!.task.step).toBe(3);
+    expect(view.timelines.find(({ task }) => task.content.slug === 'crane-lift')!.task.step).toBe(3);
   });
 
   it('asks for a reason when the therapist goes another way', async () => {

@@ -65,8 +65,8 @@ it('it is no report: no figure of the family’s, no evidence for a rule, no lin
   expect(after.practice).toEqual(before.practice);
   expect(after.log).toEqual([]);
   expect((await viewReview(bed.context, ines, null)).open).toEqual([]);
-  const wish = { search: '', words: '', way: null, only: null, since: null, until: null, beforeId: null };
-  expect((await viewReports(bed.context, ines, wish)).lines).toEqual([]);
+  const options = { search: '', words: '', way: null, only: null, since: null, until: null, beforeId: null };
+  expect((await viewReports(bed.context, ines, options)).lines).toEqual([]);
 });
 
 it('what can’t be is refused by its field, and one’s own is taken back', async () => {

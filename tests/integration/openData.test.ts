@@ -161,8 +161,8 @@ describe('reading by key', () => {
 
   it('refuses what can’t be asked, and more than sixty pages a minute; each page is written down', async () => {
     const key = await make();
-    for (const wish of [{ most: '501' }, { most: '0' }, { after: '-1' }, { after: 'x' }])
-      expect(await refusal(readByKey(bed.context, key, 'goals', wish))).toBe('invalid');
+    for (const options of [{ most: '501' }, { most: '0' }, { after: '-1' }, { after: 'x' }])
+      expect(await refusal(readByKey(bed.context, key, 'goals', options))).toBe('invalid');
     for (let index = 4; index < 60; index += 1) await readByKey(bed.context, key, 'goals', {});
     expect(await refusal(readByKey(bed.context, key, 'goals', {}))).toBe('tooManyTries');
     bed.at(instant(bed.context.now() + 61_000));

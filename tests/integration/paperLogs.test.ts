@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { addDays, calendarDayInZone, mondayOf, weekdayOf } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { viewEntry } from '@/server/reports/viewEntry';
 import { viewReports, type ReportsQuery } from '@/server/reports/viewReports';
 import { receiveText } from '@/server/reports/replies/receiveText';
@@ -45,7 +45,7 @@ const stored = () =>
   bed.read<Record<string, unknown>>(
     'SELECT t.slug, r.left_count AS l, r.right_count AS r, CAST(r.amount AS DOUBLE) AS n, r.help, r.done, r.way, r.said_by AS who, r.step, r.words, r.entered_by AS typed FROM reports r JOIN tasks t ON t.id = r.task_id ORDER BY r.done_on, r.id',
   );
-const wish = (change: Partial<ReportsQuery> = {}): ReportsQuery => ({
+const options = (change: Partial<ReportsQuery> = {}): ReportsQuery => ({
   search: '',
   words: '',
   way: null,
@@ -58,7 +58,7 @@ const wish = (change: Partial<ReportsQuery> = {}): ReportsQuery => ({
 
 describe('a slip that is typed in', () => {
   it('is filed as good as what came by a link, at the step of its own day, by whom and how', async () => {
-    const taken = await enterSlip(
+    const taken = await enterPaperLog(
       bed.context,
       pim,
       await slip(
@@ -102,29 +102,29 @@ describe('a slip that is typed in', () => {
     ]);
     expect((await sheet()).known).toHaveLength(3);
     // It is evidence as any other.
-    await enterSlip(bed.context, pim, await slip([['crane', 0, 'L5R5 N']]));
-    await enterSlip(bed.context, pim, await slip([['crane', 2, 'L5R5']]));
+    await enterPaperLog(bed.context, pim, await slip([['crane', 0, 'L5R5 N']]));
+    await enterPaperLog(bed.context, pim, await slip([['crane', 2, 'L5R5']]));
     expect((await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind)).toContain('ready');
   });
 
   it('sent twice, or twice at once, is taken once', async () => {
     const typed = await slip([['star', 1, '8']]);
     const both = await Promise.all(
-      [enterSlip(bed.context, pim, typed), enterSlip(bed.context, pim, typed)].map((each) => each.catch(() => null)),
+      [enterPaperLog(bed.context, pim, typed), enterPaperLog(bed.context, pim, typed)].map((each) => each.catch(() => null)),
     );
     expect(both.map((each) => each?.stored ?? 0).reduce((sum, count) => sum + count, 0)).toBe(1);
-    expect(await enterSlip(bed.context, pim, typed)).toEqual({ stored: 0, closed: false });
+    expect(await enterPaperLog(bed.context, pim, typed)).toEqual({ stored: 0, closed: false });
     expect(await stored()).toHaveLength(1);
   });
 
   it('typed by two people at the same time is taken once, and the second is told', async () => {
     const [one, other] = [await slip([['star', 1, '8']]), await slip([['star', 1, '7']])];
     const told = await Promise.all([
-      enterSlip(bed.context, pim, one).then(
+      enterPaperLog(bed.context, pim, one).then(
         () => 'taken',
         () => 'refused',
       ),
-      enterSlip(bed.context, ines, other).then(
+      enterPaperLog(bed.context, ines, other).then(
         () => 'taken',
         () => 'refused',
       ),
@@ -134,7 +134,7 @@ describe('a slip that is typed in', () => {
   });
 
   it('is taken whole or not at all, and each box that can’t be taken says why', async () => {
-    await enterSlip(bed.context, pim, await slip([['star', 1, '8']]));
+    await enterPaperLog(bed.context, pim, await slip([['star', 1, '8']]));
     const bad = await slip([
       ['star', 0, '7'],
       ['star', 1, '9'],
@@ -142,7 +142,7 @@ describe('a slip that is typed in', () => {
       ['crane', 1, 'good'],
       ['crane', 2, '8 blood'],
     ]);
-    const fault = await enterSlip(bed.context, pim, bad).catch((error: unknown) => error);
+    const fault = await enterPaperLog(bed.context, pim, bad).catch((error: unknown) => error);
     expect((fault as { detail: { issues: { code: string }[] } }).detail.issues.map(({ code }) => code).sort()).toEqual([
       'cellDanger',
       'cellUnclear',
@@ -154,14 +154,14 @@ describe('a slip that is typed in', () => {
       ...(await slip([['star', 0, '7']])),
       boxes: [{ taskId: (await row('star')).taskId, doneOn: addDays(today(), 1), text: '7' }],
     };
-    expect(await refusal(enterSlip(bed.context, pim, tomorrow))).toBe('invalid');
+    expect(await refusal(enterPaperLog(bed.context, pim, tomorrow))).toBe('invalid');
     const long = { ...tomorrow, boxes: [{ taskId: (await row('star')).taskId, doneOn: addDays(today(), -40), text: '7' }] };
-    expect(await refusal(enterSlip(bed.context, pim, long))).toBe('invalid');
-    expect(await refusal(enterSlip(bed.context, pim, { ...tomorrow, boxes: [] }))).toBe('invalid');
+    expect(await refusal(enterPaperLog(bed.context, pim, long))).toBe('invalid');
+    expect(await refusal(enterPaperLog(bed.context, pim, { ...tomorrow, boxes: [] }))).toBe('invalid');
   });
 
   it('with words of harm puts all that was filled in on hold, and says so', async () => {
-    const taken = await enterSlip(
+    const taken = await enterPaperLog(
       bed.context,
       pim,
       await slip(
@@ -179,12 +179,12 @@ describe('a slip that is typed in', () => {
   });
 
   it('of last week is filed at last week’s step', async () => {
-    for (let count = 3; count > 0; count -= 1) await enterSlip(bed.context, pim, await slip([['crane', count, 'L5R5 N']]));
+    for (let count = 3; count > 0; count -= 1) await enterPaperLog(bed.context, pim, await slip([['crane', count, 'L5R5 N']]));
     const { open, here } = await viewReview(bed.context, ines, null);
     const ready = open.find(({ kind }) => kind === 'ready')!;
     await decide(bed.context, ines, { childId, key: ready.key, answer: 'up', expectedVersion: here!.program.number });
     bed.passDays(1);
-    await enterSlip(
+    await enterPaperLog(
       bed.context,
       pim,
       await slip([
@@ -214,16 +214,16 @@ describe('a slip that is typed in', () => {
     // The crane was taken out of the program; on the paper it still stood.
     const crane = typed.rows.find(({ titles }) => titles[0] === 'Crane lift')!;
     const box = { taskId: crane.taskId, doneOn: crane.days.at(-1)!, text: 'L4R4' };
-    expect(await refusal(enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box], log: 2 }))).toBe('invalid');
-    await enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box], log: 1 });
+    expect(await refusal(enterPaperLog(bed.context, pim, { ...(await slip([])), boxes: [box], log: 2 }))).toBe('invalid');
+    await enterPaperLog(bed.context, pim, { ...(await slip([])), boxes: [box], log: 1 });
     expect((await stored()).at(-1)).toMatchObject({ slug: 'crane-lift', l: 4, step: 3 });
   });
 
   it('is nobody’s to type who has no part in the child', async () => {
     const stranger = await bed.person('Marit Oyelaran-Voss');
-    expect(await refusal(enterSlip(bed.context, stranger, await slip([['star', 0, '8']])))).toBe('notFound');
+    expect(await refusal(enterPaperLog(bed.context, stranger, await slip([['star', 0, '8']])))).toBe('notFound');
     expect(await refusal(viewEntry(bed.context, stranger, { childId, monday: null, isPaper: true, log: null }))).toBe('notFound');
-    expect((await viewReports(bed.context, stranger, wish())).lines).toEqual([]);
+    expect((await viewReports(bed.context, stranger, options())).lines).toEqual([]);
   });
 });
 
@@ -236,7 +236,7 @@ describe('the Logbook', () => {
       right: '',
       words: 'liked 100% of it',
     });
-    await enterSlip(
+    await enterPaperLog(
       bed.context,
       pim,
       await slip(
@@ -248,13 +248,13 @@ describe('the Logbook', () => {
       ),
     );
     bed.passDays(90);
-    const all = await viewReports(bed.context, ines, wish());
+    const all = await viewReports(bed.context, ines, options());
     expect(all.lines.map(({ way, childName }) => `${way} ${childName.split(' ')[0]!}`)).toEqual([
       'paper Odalys',
       'paper Odalys',
       'link Odalys',
     ]);
-    const found = async (change: Partial<ReportsQuery>) => (await viewReports(bed.context, ines, wish(change))).lines.length;
+    const found = async (change: Partial<ReportsQuery>) => (await viewReports(bed.context, ines, options(change))).lines.length;
     expect(await found({ way: 'link' })).toBe(1);
     expect(await found({ search: 'crane' })).toBe(1);
     expect(await found({ search: 'odal' })).toBe(3);
@@ -267,11 +267,11 @@ describe('the Logbook', () => {
   });
 
   it('names the slips of last week that are not in, till they are', async () => {
-    const missing = async () => (await viewReports(bed.context, pim, wish())).missing.map(({ name }) => name.split(' ')[0]);
+    const missing = async () => (await viewReports(bed.context, pim, options())).missing.map(({ name }) => name.split(' ')[0]);
     expect(await missing()).toEqual(['Odalys']);
     const monday = addDays(mondayOf(today()), -7);
     const box = { taskId: (await row('star')).taskId, doneOn: addDays(monday, 4), text: '8' };
-    await enterSlip(bed.context, pim, { ...(await slip([])), boxes: [box] });
+    await enterPaperLog(bed.context, pim, { ...(await slip([])), boxes: [box] });
     expect(await missing()).toEqual([]);
   });
 
@@ -292,7 +292,7 @@ describe('the Logbook', () => {
     });
     await receiveText(bed.context, { serviceKey: 'a', from: '+1 406 555 0142', text: 'it was sort of okay with the roof one' });
     await receiveText(bed.context, { serviceKey: 'b', from: '+1 406 555 0142', text: 'you know, the usual amount' });
-    const waiting = (await viewReports(bed.context, ines, wish())).texts;
+    const waiting = (await viewReports(bed.context, ines, options())).texts;
     expect(waiting.length).toBeGreaterThan(0);
     expect((await sheet()).texts.map(({ id }) => id)).toEqual(waiting.map(({ id }) => id));
     // One that was asked back and never answered waits, too, however many came after it; a slip that was typed from none settles none.
@@ -303,11 +303,11 @@ describe('the Logbook', () => {
        SELECT CONCAT('old-', seq), :childId, 'x', 'thanks', NOW(3), '[]', 'nothing' FROM seq_1_to_70`,
       { childId },
     );
-    await enterSlip(bed.context, pim, await slip([['crane', 0, 'L5R5']]));
-    const stillThere = (await viewReports(bed.context, ines, wish())).texts;
+    await enterPaperLog(bed.context, pim, await slip([['crane', 0, 'L5R5']]));
+    const stillThere = (await viewReports(bed.context, ines, options())).texts;
     expect(stillThere.map(({ text }) => text)).toEqual([...waiting.map(({ text }) => text), 'crane 5']);
-    await enterSlip(bed.context, pim, await slip([['star', 0, '8']], { textId: stillThere.at(-1)!.id }));
-    expect((await viewReports(bed.context, ines, wish())).texts).toEqual([]);
+    await enterPaperLog(bed.context, pim, await slip([['star', 0, '8']], { textId: stillThere.at(-1)!.id }));
+    expect((await viewReports(bed.context, ines, options())).texts).toEqual([]);
     expect((await viewReview(bed.context, ines, null)).open.map(({ kind }) => kind)).not.toContain('text');
   });
 });

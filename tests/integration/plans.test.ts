@@ -22,8 +22,8 @@ beforeEach(async () => {
 afterEach(() => bed.close());
 
 const today = () => calendarDayInZone(bed.context.now(), ZONE);
-const plan = async (wish: object = {}, onChild: (done: number, of: number) => Promise<boolean> = async () => true) =>
-  planCaseload(bed.context, ines, wish, onChild);
+const plan = async (options: object = {}, onChild: (done: number, of: number) => Promise<boolean> = async () => true) =>
+  planCaseload(bed.context, ines, options, onChild);
 async function withGoal(slugs: string[], calledName = 'Odalys'): Promise<number> {
   const childId = await bed.child(ines, { calledName, materialsAtHome: ['paper', 'clear-floor'] });
   await bed.send(ines, childId, 0, slugs);

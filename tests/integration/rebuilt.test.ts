@@ -185,12 +185,12 @@ it('what the Yard shows of a child is what its log alone comes to', async () => 
     const figures = rebuildFigures(await logOf(row.childId), view.days, today);
     expect(row.practice).toEqual(figures.practice);
     expect(row.daysSinceWord === null ? null : addDays(today, -row.daysSinceWord)).toBe(figures.lastWordOn);
-    expect(row.flights.map(({ taskId, daysSpent, closed }) => ({ taskId, daysSpent, closed }))).toEqual(
+    expect(row.timelines.map(({ taskId, daysSpent, closed }) => ({ taskId, daysSpent, closed }))).toEqual(
       figures.tasks.map(({ taskId, daysSpent, closed }) => ({ taskId, daysSpent, closed })),
     );
   }
   // Something was there to be compared.
-  expect(rows.flatMap(({ flights }) => flights).filter(({ closed }) => closed)).toHaveLength(2);
+  expect(rows.flatMap(({ timelines }) => timelines).filter(({ closed }) => closed)).toHaveLength(2);
   expect(rows.map(({ practice }) => practice.adherence.knownDone).reduce((sum, count) => sum + count, 0)).toBeGreaterThan(60);
 });
 

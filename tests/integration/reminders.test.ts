@@ -114,10 +114,10 @@ describe('reminders', () => {
     await bed.send(ines, childId, 0, SLUGS);
     const token = await bed.newestToken(childId);
     expect((await viewReminders(bed.context, token)).ways).toEqual(['text', 'email']);
-    const wish = { weekdays: EVERY_DAY, at: '21:00', afterSilence: false };
+    const options = { weekdays: EVERY_DAY, at: '21:00', afterSilence: false };
     const own = { childId, words: 'A word about Wren: well done.' };
     expect(await refusal(sendDirect(bed.context, ines, own))).toBe('invalid');
-    await saveReminders(bed.context, token, { ...wish, way: 'email', mayName: true });
+    await saveReminders(bed.context, token, { ...options, way: 'email', mayName: true });
     await sendDirect(bed.context, ines, own);
     await pass(24);
     const told = await bed.read(
@@ -132,7 +132,7 @@ describe('reminders', () => {
     ]);
     // By e-mail no quiet hours were asked for: it came at nine, not in the morning.
     expect((await reminders()).map(({ at }) => wallOf(at).slice(0, 2))).toContain('21');
-    expect(await refusal(saveReminders(bed.context, token, { ...wish, way: 'pigeon' }))).toBe('invalid');
+    expect(await refusal(saveReminders(bed.context, token, { ...options, way: 'pigeon' }))).toBe('invalid');
   });
 
   it('are the family’s and the therapist’s to set, nobody else’s; what is no time is refused', async () => {

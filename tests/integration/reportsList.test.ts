@@ -1,6 +1,6 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { previewReports, importReports } from '@/server/reports/importReports';
 import { newTestBed, refusal, ZONE, type TestBed } from './testBed';
 
@@ -28,8 +28,8 @@ const stored = () =>
   bed.read<Record<string, unknown>>(
     'SELECT t.slug, r.done_on AS d, r.left_count AS l, r.right_count AS r, CAST(r.amount AS DOUBLE) AS n, r.help, r.done, r.way, r.step FROM reports r JOIN tasks t ON t.id = r.task_id ORDER BY r.done_on, r.id',
   );
-const found = async (wish: unknown, actor = ines) => {
-  const preview = await previewReports(bed.context, actor, wish);
+const found = async (options: unknown, actor = ines) => {
+  const preview = await previewReports(bed.context, actor, options);
   if (!preview.ok) throw new Error(preview.fault.code);
   return preview;
 };
@@ -64,7 +64,7 @@ describe('a list of reports', () => {
   });
 
   it('with one row in the way brings nothing, and says of each what and where', async () => {
-    await enterSlip(bed.context, ines, {
+    await enterPaperLog(bed.context, ines, {
       childId,
       entryId: '0193c000-0000-4000-8000-000000000000',
       way: 'paper',
@@ -75,7 +75,7 @@ describe('a list of reports', () => {
     const other = await bed.person('Marit Oyelaran-Voss');
     await bed.child(other, { calledName: 'Bram', initial: 'T' });
     await bed.child(ines, { calledName: 'Odalys', initial: 'W' });
-    const wish = list(
+    const options = list(
       `Odalys V.,Star beams,${on(1)},yes,8,,,alone,,`,
       `Bram T.,Star beams,${on(1)},yes,8,,,,,`,
       `Odalys,Star beams,${on(2)},yes,8,,,,,`,
@@ -87,7 +87,7 @@ describe('a list of reports', () => {
       `Odalys V.,Star beams,${on(30)},yes,9,,,,,`,
       `Odalys V.,Star beams,${on(5)},yes,,,9,,,`,
     );
-    const codes = (await found(wish)).rows.map(({ findings }) => findings.map(({ column, code }) => `${column} ${code}`).join());
+    const codes = (await found(options)).rows.map(({ findings }) => findings.map(({ column, code }) => `${column} ${code}`).join());
     expect(codes).toEqual([
       '',
       'child noSuchChild',
@@ -100,28 +100,28 @@ describe('a list of reports', () => {
       'task notInProgram',
       'right noSides',
     ]);
-    expect(await refusal(importReports(bed.context, ines, wish))).toBe('invalid');
+    expect(await refusal(importReports(bed.context, ines, options))).toBe('invalid');
     expect(await stored()).toHaveLength(1);
   });
 
   it('taken in twice at the same moment is there once', async () => {
-    const wish = list(`Odalys V.,Star beams,${on(2)},yes,8,,,,,`, `Odalys V.,Crane lift,${on(2)},yes,,4,4,,,`);
-    const both = await Promise.all([importReports(bed.context, ines, wish), importReports(bed.context, pim, wish)]);
+    const options = list(`Odalys V.,Star beams,${on(2)},yes,8,,,,,`, `Odalys V.,Crane lift,${on(2)},yes,,4,4,,,`);
+    const both = await Promise.all([importReports(bed.context, ines, options), importReports(bed.context, pim, options)]);
     expect(both.map(({ added }) => added).sort()).toEqual([0, 2]);
     expect(await stored()).toHaveLength(2);
   });
 
   it('closes the task that its words of harm stand beside, and says so before', async () => {
-    const wish = list(`Odalys V.,Crane lift,${on(1)},yes,,1,0,,,her thumb is swollen`, `Odalys V.,Star beams,${on(1)},yes,4,,,,pain,`);
-    expect((await found(wish)).rows.map(({ closes }) => closes)).toEqual([true, true]);
-    expect(await importReports(bed.context, pim, wish)).toEqual({ added: 2, there: 0, closed: true });
+    const options = list(`Odalys V.,Crane lift,${on(1)},yes,,1,0,,,her thumb is swollen`, `Odalys V.,Star beams,${on(1)},yes,4,,,,pain,`);
+    expect((await found(options)).rows.map(({ closes }) => closes)).toEqual([true, true]);
+    expect(await importReports(bed.context, pim, options)).toEqual({ added: 2, there: 0, closed: true });
     expect(await bed.read('SELECT 1 FROM reports WHERE holds = 1')).toHaveLength(2);
   });
 
   it('whose dates can be read both ways waits till a person says which', async () => {
-    const wish = list('Odalys V.,Star beams,3/4/2026,yes,8,,,,,');
-    expect((await found(wish)).dateOrder).toBeNull();
-    expect(await refusal(importReports(bed.context, ines, wish))).toBe('invalid');
-    expect((await found({ ...wish, dateOrder: 'dayFirst' })).rows[0]!.doneOn).toBe('2026-04-03');
+    const options = list('Odalys V.,Star beams,3/4/2026,yes,8,,,,,');
+    expect((await found(options)).dateOrder).toBeNull();
+    expect(await refusal(importReports(bed.context, ines, options))).toBe('invalid');
+    expect((await found({ ...options, dateOrder: 'dayFirst' })).rows[0]!.doneOn).toBe('2026-04-03');
   });
 });

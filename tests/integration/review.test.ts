@@ -183,16 +183,16 @@ describe('children at one tread', () => {
     await ready('Silas');
     await ready('Odalys');
     const view = await viewReview(bed.context, ines, null);
-    const [group] = view.treads;
-    expect(view.treads).toHaveLength(1);
+    const [group] = view.outcomesPerStep;
+    expect(view.outcomesPerStep).toHaveLength(1);
     expect(group).toMatchObject({
       step: one.suggestion!.toStep,
       title: { en: 'Crane lift' },
-      tread: { came: 1, wentBack: 0, standing: 1 },
+      stepOutcomes: { came: 1, wentBack: 0, standing: 1 },
     });
-    expect(view.onlyTread).toBeNull();
+    expect(view.onlyStep).toBeNull();
     const alone = await viewReview(bed.context, ines, null, `${group!.taskId}:${group!.step}`);
-    expect(alone.onlyTread).toEqual(group);
+    expect(alone.onlyStep).toEqual(group);
     expect(alone.open.map(({ key }) => key)).toEqual(group!.keys);
     expect(view.open.length).toBeGreaterThan(3);
     // What is no tread shows all.

@@ -11,8 +11,9 @@ beforeEach(async () => {
 });
 afterEach(() => bed.close());
 
-const WISH = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
-const kept = async (actor = ines) => (await viewCaseload(bed.context, actor, WISH)).kept.map(({ name, address }) => `${name} ${address}`);
+const OPTIONS = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+const kept = async (actor = ines) =>
+  (await viewCaseload(bed.context, actor, OPTIONS)).kept.map(({ name, address }) => `${name} ${address}`);
 
 describe('a way of looking at the yard', () => {
   it('is kept by a name of one’s own, anew under the same name, and is nobody else’s', async () => {
@@ -58,7 +59,7 @@ describe('a child’s row', () => {
         },
       ],
     });
-    const row = async () => (await viewCaseload(bed.context, ines, WISH)).groups[0]!.rows[0]!;
+    const row = async () => (await viewCaseload(bed.context, ines, OPTIONS)).groups[0]!.rows[0]!;
     expect(await row()).toMatchObject({ reviewOn: null, contact: 'Nana (grandmother), 555 0134' });
     const add = (reviewOn: string, closed: string | null) =>
       bed

@@ -40,10 +40,10 @@ describe('the bench', () => {
     const view = await viewTaskEditor(bed.context, ines, copy.slug);
     expect(view).toMatchObject({ mayChange: true, taskVersionId: null, content: { dose: { rounds: 2 } } });
     expect(view.stock!.slug).toBe('crane-lift');
-    expect((await viewLibrary(bed.context, ines)).onBench).toContainEqual({ slug: copy.slug, title: 'Crane lift, our way', isNew: true });
+    expect((await viewLibrary(bed.context, ines)).inEditor).toContainEqual({ slug: copy.slug, title: 'Crane lift, our way', isNew: true });
     expect(await shelveTask(bed.context, ines, changed)).toEqual({ number: 1 });
     expect(await shelf(copy.slug)).toMatchObject({ number: 1, ownerName: 'Ines Calloway-Brandt' });
-    expect((await viewLibrary(bed.context, ines)).onBench).toEqual([]);
+    expect((await viewLibrary(bed.context, ines)).inEditor).toEqual([]);
   });
 
   it('makes further versions; what it was copied from stays to compare with', async () => {
@@ -110,7 +110,7 @@ describe('the bench', () => {
 
   it('keeps each person’s bench to themselves', async () => {
     await copyOf('tile-the-roof', 'Only mine');
-    expect((await viewLibrary(bed.context, marit)).onBench.map((draft) => draft.slug)).not.toContain('only-mine');
+    expect((await viewLibrary(bed.context, marit)).inEditor.map((draft) => draft.slug)).not.toContain('only-mine');
     expect(await refusal(viewTaskEditor(bed.context, marit, 'only-mine'))).toBe('notFound');
     expect(await refusal(viewTaskEditor(bed.context, ines, 'never-heard-of'))).toBe('notFound');
   });

@@ -1,6 +1,6 @@
 import { addDays, calendarDayInZone, mondayOf } from '@/core/calendar';
 import type { PersonActor } from '@/server/actor';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { viewEntry } from '@/server/reports/viewEntry';
 import { paperOfChild } from '@/server/programs/makePaper';
 import { viewPapers } from '@/server/programs/viewPapers';
@@ -59,7 +59,7 @@ describe('an assistant’s to-do', () => {
     const { sheet } = await viewEntry(bed.context, pim, { childId, monday: mondayOf(today), isPaper: true, log: null });
     const box = { taskId: sheet!.rows[0]!.taskId, doneOn: addDays(today, -1), text: '4' };
     const slip = { childId, entryId: '0193c000-0000-4000-8000-000000000001', way: 'paper', words: 'her thumb is swollen', boxes: [box] };
-    await enterSlip(bed.context, pim, slip);
+    await enterPaperLog(bed.context, pim, slip);
     expect(await toDo()).toMatchObject({ slips: [], texts: 1, hurt: one });
     const { here } = await viewReview(bed.context, pim, null);
     await decide(bed.context, pim, { childId, key: here!.decision.key, answer: 'seen', expectedVersion: 1 });

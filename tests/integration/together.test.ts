@@ -153,10 +153,10 @@ describe('screens ask in a constant number of queries', () => {
     const yard = () => viewCaseload(bed.context, ines, EVERYONE);
     const rounds = () => viewReview(bed.context, ines, null);
     await yard();
-    const [yardOfOne, roundsOfOne] = [await queriesOf(yard), await queriesOf(rounds)];
+    const [caseloadOfOne, reviewOfOne] = [await queriesOf(yard), await queriesOf(rounds)];
     for (let count = 0; count < 7; count += 1) await bed.send(ines, await bed.child(ines));
-    expect([await queriesOf(yard), await queriesOf(rounds)]).toEqual([yardOfOne, roundsOfOne]);
+    expect([await queriesOf(yard), await queriesOf(rounds)]).toEqual([caseloadOfOne, reviewOfOne]);
     // What waits in Rounds is told in the Yard: its questions are asked there, too.
-    expect(yardOfOne).toBeLessThanOrEqual(23);
+    expect(caseloadOfOne).toBeLessThanOrEqual(23);
   });
 });

@@ -87,11 +87,11 @@ describe('what is printed', () => {
 
   it('is the step’s sheet, or the one in the maker, in the family’s words, byte for byte the same each time', async () => {
     const childId = await withPlanks();
-    const wish = { slug: 'cut-the-planks', step: 3, childId };
-    const one = await sheetOfStep(bed.context, ines, wish, composeSheet);
+    const options = { slug: 'cut-the-planks', step: 3, childId };
+    const one = await sheetOfStep(bed.context, ines, options, composeSheet);
     expect(isPdf(one)).toBe(true);
-    expect(Buffer.compare(one, await sheetOfStep(bed.context, ines, wish, composeSheet))).toBe(0);
-    expect(Buffer.compare(one, await sheetOfStep(bed.context, ines, { ...wish, spec: narrow }, composeSheet))).not.toBe(0);
+    expect(Buffer.compare(one, await sheetOfStep(bed.context, ines, options, composeSheet))).toBe(0);
+    expect(Buffer.compare(one, await sheetOfStep(bed.context, ines, { ...options, spec: narrow }, composeSheet))).not.toBe(0);
     expect(await refusal(sheetOfStep(bed.context, ines, { slug: 'crane-lift', step: 1 }, composeSheet))).toBe('noSheet');
     expect(await refusal(sheetOfStep(bed.context, ines, { slug: 'no-such', step: 1 }, composeSheet))).toBe('notFound');
     for (const wrong of [null, {}, { slug: 'wheel', step: 99 }, { slug: 'wheel', step: 1, size: 'a3' }])
@@ -137,13 +137,13 @@ describe('what is printed', () => {
     const token = await bed.newestToken(childId);
     const { tasks, otherTasks } = await viewFamily(bed.context, token);
     const { task } = [...tasks, ...otherTasks].find((each) => each.task.content.slug === 'cut-the-planks')!;
-    const wish = { versionTaskId: task.versionTaskId, step: task.step };
-    expect(isPdf(await sheetForFamily(bed.context, token, wish, composeSheet))).toBe(true);
-    expect(await refusal(sheetForFamily(bed.context, token, { ...wish, step: task.chooseTo + 1 }, composeSheet))).toBe('notFound');
-    expect(await refusal(sheetForFamily(bed.context, token, { ...wish, versionTaskId: task.versionTaskId + 1000 }, composeSheet))).toBe(
+    const options = { versionTaskId: task.versionTaskId, step: task.step };
+    expect(isPdf(await sheetForFamily(bed.context, token, options, composeSheet))).toBe(true);
+    expect(await refusal(sheetForFamily(bed.context, token, { ...options, step: task.chooseTo + 1 }, composeSheet))).toBe('notFound');
+    expect(await refusal(sheetForFamily(bed.context, token, { ...options, versionTaskId: task.versionTaskId + 1000 }, composeSheet))).toBe(
       'notFound',
     );
-    expect(await refusal(sheetForFamily(bed.context, `${token}x`, wish, composeSheet))).toBe('linkUnknown');
+    expect(await refusal(sheetForFamily(bed.context, `${token}x`, options, composeSheet))).toBe('linkUnknown');
     expect(await refusal(sheetForFamily(bed.context, token, { versionTaskId: 'x', step: 1 }, composeSheet))).toBe('invalid');
     await bed.report(childId, { hurt: 'on', versionTaskId: task.versionTaskId });
     const closed = (await viewFamily(bed.context, token)).tasks.find((each) => each.closed)!;

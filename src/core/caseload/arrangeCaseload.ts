@@ -2,15 +2,15 @@ import { addDays, type CalendarDay } from '../calendar';
 import { plain } from '../text';
 import type { CaseloadRow, CaseloadSpan } from './caseloadRow';
 
-export const YARD_SORTS = ['name', 'word', 'practised', 'dose'] as const;
-export type CaseloadSort = (typeof YARD_SORTS)[number];
-export const YARD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
-export type CaseloadFilter = (typeof YARD_FILTERS)[number];
+export const CASELOAD_SORTS = ['name', 'word', 'practised', 'dose'] as const;
+export type CaseloadSort = (typeof CASELOAD_SORTS)[number];
+export const CASELOAD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
+export type CaseloadFilter = (typeof CASELOAD_FILTERS)[number];
 
 /** What may stand in a row beside the child's name. */
-export const YARD_COLUMNS = ['steps', 'days', 'dose', 'skills', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
-export type CaseloadColumn = (typeof YARD_COLUMNS)[number];
-export const USUAL_YARD_COLUMNS: readonly CaseloadColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
+export const CASELOAD_COLUMNS = ['steps', 'days', 'dose', 'skills', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
+export type CaseloadColumn = (typeof CASELOAD_COLUMNS)[number];
+export const DEFAULT_CASELOAD_COLUMNS: readonly CaseloadColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
 
 export interface CaseloadQuery {
   readonly search: string;
@@ -21,7 +21,7 @@ export interface CaseloadQuery {
   readonly bySchool: boolean;
   /** For how many days back practice is shown; a fortnight where nothing is said. */
   readonly span?: CaseloadSpan;
-  /** Which columns are shown, in the order of `YARD_COLUMNS`; the usual ones where nothing is said. */
+  /** Which columns are shown, in the order of `CASELOAD_COLUMNS`; the usual ones where nothing is said. */
   readonly columns?: readonly CaseloadColumn[];
 }
 
@@ -35,9 +35,9 @@ export const SILENT_DAYS = 7;
 const NO_WORD = 'no word';
 
 /** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
-export function arrangeCaseload(rows: readonly CaseloadRow[], wish: CaseloadQuery, today: CalendarDay): CaseloadGroup[] {
-  const found = rows.filter((row) => matches(row, wish, today)).sort(ORDERS[wish.sort]);
-  if (!wish.bySchool) return found.length ? [{ title: null, visitDays: '', rows: found }] : [];
+export function arrangeCaseload(rows: readonly CaseloadRow[], options: CaseloadQuery, today: CalendarDay): CaseloadGroup[] {
+  const found = rows.filter((row) => matches(row, options, today)).sort(ORDERS[options.sort]);
+  if (!options.bySchool) return found.length ? [{ title: null, visitDays: '', rows: found }] : [];
   const schools = [...new Set(found.map((row) => row.school))].sort((a, b) => a.localeCompare(b, 'en'));
   return schools.map((school) => {
     const own = found.filter((row) => row.school === school);
@@ -61,7 +61,7 @@ function matches(row: CaseloadRow, { search, filter, school }: CaseloadQuery, to
   if (words.includes(NO_WORD) && !isSilent(row)) return false;
   const wanted = words.replace(NO_WORD, ' ').split(/\s+/).filter(Boolean);
   const text = plain(
-    [row.name, row.school, row.facts, ...row.flights.flatMap((flight) => [flight.title.en, flight.stepName.en])].join(' '),
+    [row.name, row.school, row.facts, ...row.timelines.flatMap((timeline) => [timeline.title.en, timeline.stepName.en])].join(' '),
   );
   return wanted.every((word) => text.includes(word));
 }

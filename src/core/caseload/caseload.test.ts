@@ -1,7 +1,7 @@
 import { exampleChild, exampleProgramTask } from '../../../tests/fixtures/tarrowHill';
 import { adherenceRange } from '../adherence';
 import { addDays, calendarDay } from '../calendar';
-import { arrangeCaseload, yardDays, yardRow, type CaseloadRow } from '.';
+import { arrangeCaseload, caseloadDays, caseloadRow, type CaseloadRow } from '.';
 
 const day = calendarDay;
 const today = day('2026-11-24');
@@ -11,7 +11,7 @@ const task = exampleProgramTask('crane-lift');
 
 describe('the yard', () => {
   const row = (childId: number, name: string, rest: Partial<CaseloadRow> = {}): CaseloadRow => ({
-    ...yardRow(
+    ...caseloadRow(
       {
         child,
         tasks: [],
@@ -30,11 +30,11 @@ describe('the yard', () => {
     name,
     ...rest,
   });
-  const wish = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
+  const options = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
   const names = (groups: ReturnType<typeof arrangeCaseload>) => groups.flatMap((group) => group.rows.map((each) => each.name));
 
   it('makes a row from what is known', () => {
-    const made = yardRow(
+    const made = caseloadRow(
       {
         child,
         tasks: [task],
@@ -64,14 +64,14 @@ describe('the yard', () => {
       daysSinceWord: 4,
       practice: { dose: { tasks: [{ asked: 40, given: 8 }] }, adherence: { planned: 4, knownDone: 1, noWord: 3 } },
     });
-    expect(made.flights[0]).toMatchObject({ step: 3, daysSpent: [0, 0, 7, 0, 0, 0, 0] });
-    expect(yardDays(today)).toHaveLength(14);
+    expect(made.timelines[0]).toMatchObject({ step: 3, daysSpent: [0, 0, 7, 0, 0, 0, 0] });
+    expect(caseloadDays(today)).toHaveLength(14);
   });
 
   it('finds by the start of words, without regard to marks and case', () => {
     const rows = [row(1, 'Zoë K.'), row(2, 'Bram T.')];
-    expect(names(arrangeCaseload(rows, { ...wish, search: 'zoe' }, today))).toEqual(['Zoë K.']);
-    expect(names(arrangeCaseload(rows, { ...wish, search: 'nobody' }, today))).toEqual([]);
+    expect(names(arrangeCaseload(rows, { ...options, search: 'zoe' }, today))).toEqual(['Zoë K.']);
+    expect(names(arrangeCaseload(rows, { ...options, search: 'nobody' }, today))).toEqual([]);
   });
 
   it('finds by facts: hand, mouth, allergies, languages, ways, and silence', () => {
@@ -85,7 +85,7 @@ describe('the yard', () => {
       scissorsAllowed: true,
     };
     const with_ = (change: Partial<typeof child>) =>
-      yardRow(
+      caseloadRow(
         {
           child: { ...child, ...PLAIN, ...change },
           tasks: [],
@@ -105,7 +105,7 @@ describe('the yard', () => {
       { ...with_({ hand: 'right', allergies: ['latex'], familyLanguage: 'es', homeLanguages: ['es'] }), name: 'B' },
       { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysSinceWord: 9 },
     ];
-    const found = (search: string) => names(arrangeCaseload(rows, { ...wish, search }, today));
+    const found = (search: string) => names(arrangeCaseload(rows, { ...options, search }, today));
     expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no word'].map(found)).toEqual([
       ['A'],
       ['A'],
@@ -120,8 +120,8 @@ describe('the yard', () => {
   });
 
   it('looks back a fortnight, or two', () => {
-    expect(yardDays(today, 28)).toHaveLength(28);
-    expect(yardDays(today, 28).at(-1)).toBe(today);
+    expect(caseloadDays(today, 28)).toHaveLength(28);
+    expect(caseloadDays(today, 28).at(-1)).toBe(today);
   });
 
   it('sorts, filters and groups', () => {
@@ -130,17 +130,18 @@ describe('the yard', () => {
       row(2, 'A', { daysSinceWord: 0, school: 'Z' }),
       row(3, 'C', { daysSinceWord: null, school: 'Y', endsOn: day('2026-11-29') }),
     ];
-    expect(names(arrangeCaseload(rows, wish, today))).toEqual(['A', 'B', 'C']);
-    expect(names(arrangeCaseload(rows, { ...wish, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
-    expect(names(arrangeCaseload(rows, { ...wish, filter: 'silent' }, today))).toEqual(['B', 'C']);
-    expect(names(arrangeCaseload(rows, { ...wish, filter: 'ending' }, today))).toEqual(['C']);
+    expect(names(arrangeCaseload(rows, options, today))).toEqual(['A', 'B', 'C']);
+    expect(names(arrangeCaseload(rows, { ...options, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
+    expect(names(arrangeCaseload(rows, { ...options, filter: 'silent' }, today))).toEqual(['B', 'C']);
+    expect(names(arrangeCaseload(rows, { ...options, filter: 'ending' }, today))).toEqual(['C']);
     const rest = { kind: 'ended' } as const;
-    expect(names(arrangeCaseload([row(1, 'B', { rest, daysSinceWord: 9 })], { ...wish, filter: 'silent' }, today))).toEqual([]);
-    expect(names(arrangeCaseload([row(3, 'C', { rest, endsOn: day('2026-11-29') })], { ...wish, filter: 'ending' }, today))).toEqual([]);
-    const ends = (days: number) => arrangeCaseload([row(1, 'A', { endsOn: addDays(today, days) })], { ...wish, filter: 'ending' }, today);
+    expect(names(arrangeCaseload([row(1, 'B', { rest, daysSinceWord: 9 })], { ...options, filter: 'silent' }, today))).toEqual([]);
+    expect(names(arrangeCaseload([row(3, 'C', { rest, endsOn: day('2026-11-29') })], { ...options, filter: 'ending' }, today))).toEqual([]);
+    const ends = (days: number) =>
+      arrangeCaseload([row(1, 'A', { endsOn: addDays(today, days) })], { ...options, filter: 'ending' }, today);
     expect([names(ends(7)), names(ends(8))]).toEqual([['A'], []]);
-    expect(names(arrangeCaseload(rows, { ...wish, school: 'Z' }, today))).toEqual(['A']);
-    expect(arrangeCaseload(rows, { ...wish, bySchool: true }, today).map((group) => [group.title, group.rows.length])).toEqual([
+    expect(names(arrangeCaseload(rows, { ...options, school: 'Z' }, today))).toEqual(['A']);
+    expect(arrangeCaseload(rows, { ...options, bySchool: true }, today).map((group) => [group.title, group.rows.length])).toEqual([
       ['Y', 2],
       ['Z', 1],
     ]);
@@ -158,7 +159,7 @@ describe('the yard', () => {
       row(4, 'half known', { practice: practised(2, 1, 1) }),
       row(5, 'half known, half open', { practice: practised(2, 1, 0) }),
     ];
-    expect(names(arrangeCaseload(rows, { ...wish, sort: 'practised' }, today))).toEqual([
+    expect(names(arrangeCaseload(rows, { ...options, sort: 'practised' }, today))).toEqual([
       'said not done',
       'no word at all',
       'half known',
@@ -174,7 +175,7 @@ describe('the yard', () => {
       row(2, 'none asked', { practice: given(null) }),
       row(3, 'some', { practice: given(0.4) }),
     ];
-    expect(names(arrangeCaseload(rows, { ...wish, sort: 'dose' }, today))).toEqual(['none asked', 'some', 'all']);
+    expect(names(arrangeCaseload(rows, { ...options, sort: 'dose' }, today))).toEqual(['none asked', 'some', 'all']);
   });
 
   it('refuses a task on a step that its ladder does not have', () => {
@@ -190,6 +191,6 @@ describe('the yard', () => {
       closedTaskIds: [],
       reviewOn: null,
     };
-    expect(() => yardRow(input, today)).toThrow(RangeError);
+    expect(() => caseloadRow(input, today)).toThrow(RangeError);
   });
 });

@@ -27,7 +27,7 @@ export interface CaseloadRow {
   readonly visitDays: string;
   /** What a search finds beside name, school and tasks. */
   readonly facts: string;
-  readonly flights: readonly RowTimeline[];
+  readonly timelines: readonly RowTimeline[];
   readonly practice: Practice;
   /** Null where no word ever came. */
   readonly daysSinceWord: number | null;
@@ -58,7 +58,7 @@ export const CASELOAD_SPANS = [14, 28] as const;
 export type CaseloadSpan = (typeof CASELOAD_SPANS)[number];
 
 /** The days that the yard looks at: a fortnight or two, today the last of them. Today is still open: see `practiceOf`. */
-export function yardDays(today: CalendarDay, span: CaseloadSpan = 14): CalendarDay[] {
+export function caseloadDays(today: CalendarDay, span: CaseloadSpan = 14): CalendarDay[] {
   return daysFromTo(addDays(today, 1 - span), today);
 }
 
@@ -66,7 +66,7 @@ export function yardDays(today: CalendarDay, span: CaseloadSpan = 14): CalendarD
  * One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word.
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
-export function yardRow(
+export function caseloadRow(
   { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds, reviewOn }: CaseloadInput,
   today: CalendarDay,
   span: CaseloadSpan = 14,
@@ -77,7 +77,7 @@ export function yardRow(
     school: child.school,
     visitDays: child.visitDays,
     facts: factsText(child),
-    flights: tasks.map((task) => ({
+    timelines: tasks.map((task) => ({
       taskId: task.taskId,
       title: task.content.title,
       stepName: stepName(task.content, task.step),
@@ -91,7 +91,7 @@ export function yardRow(
       ),
       closed: closedTaskIds.includes(task.taskId),
     })),
-    practice: practiceOf(yardDays(today, span), plannedSpans(versions), reports, today),
+    practice: practiceOf(caseloadDays(today, span), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
     endsOn,
     rest,

@@ -25,10 +25,10 @@ export function repetitionsBySkill(
     return total;
   };
   for (const { skill, dose, daysPerWeek } of tasks) {
-    const reckoned = calculateDose(dose, daysPerWeek);
-    if (reckoned.unit === 'minutes') totalOf(skill).minutes += reckoned.perWeek;
-    else totalOf(skill).perWeek += reckoned.perWeek;
-    for (const { movement, perWeek } of reckoned.setUp) {
+    const calculated = calculateDose(dose, daysPerWeek);
+    if (calculated.unit === 'minutes') totalOf(skill).minutes += calculated.perWeek;
+    else totalOf(skill).perWeek += calculated.perWeek;
+    for (const { movement, perWeek } of calculated.setUp) {
       totalOf(movement.skill).perWeek += perWeek;
       totalOf(movement.skill).inSetUp += perWeek;
     }

@@ -24,8 +24,8 @@ describe('arithmetic of a dose (common practice, no source)', () => {
   it('a lid opened and closed for three gluings is three twists each way', () => {
     const opened = { ...twist, name: { en: 'open', es: 'abrir' } };
     const closed = { ...twist, name: { en: 'close', es: 'cerrar' } };
-    const reckoned = calculateDose(dose({ rounds: 3, setUpMovements: [opened, closed] }), 4);
-    expect(reckoned.setUp.map(({ perDay, perWeek }) => [perDay, perWeek])).toEqual([
+    const calculated = calculateDose(dose({ rounds: 3, setUpMovements: [opened, closed] }), 4);
+    expect(calculated.setUp.map(({ perDay, perWeek }) => [perDay, perWeek])).toEqual([
       [3, 12],
       [3, 12],
     ]);
@@ -84,10 +84,10 @@ describe('arithmetic of a dose (common practice, no source)', () => {
         fc.constantFrom('each', 'both', 'preferred'),
         fc.integer({ min: 0, max: 7 }),
         (perRound, rounds, hands, days) => {
-          const reckoned = calculateDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
-          expect(reckoned.perDay).toBe(reckoned.perRound * reckoned.handTurns * reckoned.rounds);
-          expect(reckoned.perWeek).toBe(reckoned.perDay * days);
-          expect(reckoned.perDay).toBe(reckoned.perHand * reckoned.handTurns);
+          const calculated = calculateDose(dose({ target: { kind: 'count', perRound }, rounds, hands }), days);
+          expect(calculated.perDay).toBe(calculated.perRound * calculated.handTurns * calculated.rounds);
+          expect(calculated.perWeek).toBe(calculated.perDay * days);
+          expect(calculated.perDay).toBe(calculated.perHand * calculated.handTurns);
         },
       ),
       { seed: 3, numRuns: 200 },

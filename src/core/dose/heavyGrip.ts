@@ -36,6 +36,6 @@ export function checkHeavyGrip(
 
 /** Firm repetitions of a day; time is turned into repetitions by the seconds that each takes. */
 function repetitionsOf(dose: Dose): number {
-  const reckoned = calculateDose(dose, 1);
-  return reckoned.unit === 'minutes' ? Math.round((reckoned.perDay * 60) / Math.max(1, dose.secondsEach)) : reckoned.perDay;
+  const calculated = calculateDose(dose, 1);
+  return calculated.unit === 'minutes' ? Math.round((calculated.perDay * 60) / Math.max(1, dose.secondsEach)) : calculated.perDay;
 }

@@ -49,7 +49,7 @@ export function physicalDifficulty({
  * `demandOf` for many grades of the same knobs: the same numbers, with what does not change reckoned once. Grades come as
  * levels in the order of the knobs.
  */
-export function demandReckoner(knobs: readonly TaskKnob[]): (levels: readonly number[]) => number {
+export function demandCalculator(knobs: readonly TaskKnob[]): (levels: readonly number[]) => number {
   const shares = knobs.map(({ levels, weight = 1 }) => levels.map((_, level) => (weight * level) / (levels.length - 1)));
   const measured = knobs.flatMap(({ levels }, index) => (levels.some((level) => level.measures) ? [index] : []));
   const bitsAt = new Map<string, number>();

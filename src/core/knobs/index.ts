@@ -4,6 +4,6 @@ export { MEASURES } from './measures';
 export type { MeasureName, Measures } from './measures';
 export { compareGrades } from './compareGrades';
 export type { GradeComparison, MovedKnob } from './compareGrades';
-export { demandOf, demandReckoner, isTooBigToFit, measuresAt, physicalDifficulty } from './demandOf';
+export { demandOf, demandCalculator, isTooBigToFit, measuresAt, physicalDifficulty } from './demandOf';
 export type { PhysicalDifficulty } from './demandOf';
 export { circleIndex, fittsBits, steeringIndex } from './difficulty';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   circleIndex,
   demandOf,
-  demandReckoner,
+  demandCalculator,
   FIELD_KNOBS,
   fittsBits,
   isFieldKnob,
@@ -112,7 +112,7 @@ describe('the reckoner for many grades', () => {
   ];
 
   it('gives the same numbers as demandOf', () => {
-    const at = demandReckoner(knobs);
+    const at = demandCalculator(knobs);
     fc.assert(
       fc.property(fc.nat(2), fc.nat(1), fc.nat(1), (tool, precision, shape) => {
         const grade: Grade = { tool, precision, 'own:shape': shape };

@@ -7,29 +7,29 @@ const knobsOf = (levels: readonly number[], weights: readonly number[]): TaskKno
   levels.map((count, index) => ({ knob: KNOB_IDS[index]!, levels: Array.from({ length: count }, () => level()), weight: weights[index]! }));
 
 /** Every chain of single-knob moves of exactly so many steps, that way, found by trying all. */
-function allChains(wish: LadderOptions, way: 1 | -1, steps: number): Grade[][] {
+function allChains(options: LadderOptions, way: 1 | -1, steps: number): Grade[][] {
   if (steps === 0) return [[]];
   const go = (grade: Grade, left: number): Grade[][] => {
     if (left === 0) return [[]];
-    return wish.knobs.flatMap(({ knob, levels }) => {
+    return options.knobs.flatMap(({ knob, levels }) => {
       const at = grade[knob] ?? 0;
-      const open = levels.map((_, index) => index).filter((index) => !wish.offered?.[knob] || wish.offered[knob].includes(index));
+      const open = levels.map((_, index) => index).filter((index) => !options.offered?.[knob] || options.offered[knob].includes(index));
       const next = way === 1 ? open.find((index) => index > at) : open.filter((index) => index < at).at(-1);
       if (next === undefined) return [];
       const to = { ...grade, [knob]: next };
       return go(to, left - 1).map((rest) => [to, ...rest]);
     });
   };
-  return go(wish.start, steps);
+  return go(options.start, steps);
 }
 
-function leastUnevenness(wish: LadderOptions): number | null {
-  const downs = allChains(wish, -1, wish.easierSteps);
-  const ups = allChains(wish, 1, wish.harderSteps);
+function leastUnevenness(options: LadderOptions): number | null {
+  const downs = allChains(options, -1, options.easierSteps);
+  const ups = allChains(options, 1, options.harderSteps);
   let least: number | null = null;
   for (const down of downs) {
     for (const up of ups) {
-      const demands = [...[...down].reverse(), wish.start, ...up].map((grade) => demandOf(wish.knobs, grade));
+      const demands = [...[...down].reverse(), options.start, ...up].map((grade) => demandOf(options.knobs, grade));
       const rises = demands.slice(1).map((demand, index) => demand - demands[index]!);
       const mean = rises.reduce((sum, rise) => sum + rise, 0) / rises.length;
       const unevenness = rises.reduce((sum, rise) => sum + (rise - mean) ** 2, 0);
@@ -39,7 +39,7 @@ function leastUnevenness(wish: LadderOptions): number | null {
   return least;
 }
 
-const someWish = fc
+const someOptions = fc
   .record({
     sizes: fc.array(fc.integer({ min: 2, max: 4 }), { minLength: 2, maxLength: 3 }),
     weights: fc.array(fc.double({ min: 0.2, max: 3, noNaN: true }), { minLength: 3, maxLength: 3 }),
@@ -68,9 +68,9 @@ const someWish = fc
 describe('a proposed ladder', () => {
   it('is as even as the best that trying everything finds, and says so when there is none', () => {
     fc.assert(
-      fc.property(someWish, (wish) => {
-        const proposed = proposeLadder(wish);
-        const best = leastUnevenness(wish);
+      fc.property(someOptions, (options) => {
+        const proposed = proposeLadder(options);
+        const best = leastUnevenness(options);
         const complete = proposed.missing.easier === 0 && proposed.missing.harder === 0;
         expect(complete).toBe(best !== null);
         if (best !== null) expect(proposed.unevenness).toBeCloseTo(best, 9);
@@ -82,16 +82,16 @@ describe('a proposed ladder', () => {
 
   it('goes up by one knob a step, each step harder, and passes the checks', () => {
     fc.assert(
-      fc.property(someWish, (wish) => {
-        const { steps, startStep } = proposeLadder(wish);
+      fc.property(someOptions, (options) => {
+        const { steps, startStep } = proposeLadder(options);
         steps.slice(1).forEach((step, index) => {
           expect(compareGrades(steps[index]!.grade, step.grade).relation).toBe('harder');
           expect(compareGrades(steps[index]!.grade, step.grade).moved).toHaveLength(1);
           expect(step.by!.rise).toBeCloseTo(step.demand - steps[index]!.demand, 10);
         });
-        const findings = checkLadder(wish.knobs, { steps, startStep, startReason: 'wherever it stands' });
+        const findings = checkLadder(options.knobs, { steps, startStep, startReason: 'wherever it stands' });
         expect(findings.filter((finding) => finding.severity === 'error' && finding.code !== 'tooFewSteps')).toEqual([]);
-        expect(compareGrades(steps[startStep - 1]!.grade, wish.start).relation).toBe('equal');
+        expect(compareGrades(steps[startStep - 1]!.grade, options.start).relation).toBe('equal');
       }),
       { seed: 29, numRuns: 200 },
     );

@@ -2,7 +2,7 @@ import { requireAbove, requireWhole } from '../whole';
 import {
   compareGrades,
   demandOf,
-  demandReckoner,
+  demandCalculator,
   isTooBigToFit,
   measuresAt,
   type Grade,
@@ -70,28 +70,28 @@ const MOST_LEVELS = 10;
  * @throws RangeError for more than 12 knobs, one given twice, fewer than 2 or more than 10 levels of one, a weight that is
  * not above 0, steps outside 0 to 6, or a start off the knobs.
  */
-export function proposeLadder(wish: LadderOptions): ProposedLadder {
-  refuseBadWish(wish);
-  const down = bestWay(wish, 'easier');
-  const up = bestWay(wish, 'harder');
+export function proposeLadder(options: LadderOptions): ProposedLadder {
+  refuseBadOptions(options);
+  const down = bestWay(options, 'easier');
+  const up = bestWay(options, 'harder');
   const { easier, harder, unevenness } = bestPair(down.ends, up.ends);
-  const grades = [...pathTo(easier).reverse(), ...pathTo(harder).slice(1)].map((node) => gradeOf(wish.knobs, node.levels));
-  const steps = explain(wish.knobs, grades);
+  const grades = [...pathTo(easier).reverse(), ...pathTo(harder).slice(1)].map((node) => gradeOf(options.knobs, node.levels));
+  const steps = explain(options.knobs, grades);
   return {
     steps,
     startStep: down.depth + 1,
     unevenness,
-    missing: { easier: wish.easierSteps - down.depth, harder: wish.harderSteps - up.depth },
+    missing: { easier: options.easierSteps - down.depth, harder: options.harderSteps - up.depth },
     usedUp: [...down.usedUp, ...up.usedUp],
     falls: steps.flatMap(({ by }, index) => (by && by.rise <= 0 ? [index + 1] : [])),
-    startNotOffered: wish.knobs.flatMap(({ knob }) => {
-      const offered = wish.offered?.[knob];
-      return offered && !offered.includes(wish.start[knob] ?? 0) ? [knob] : [];
+    startNotOffered: options.knobs.flatMap(({ knob }) => {
+      const offered = options.offered?.[knob];
+      return offered && !offered.includes(options.start[knob] ?? 0) ? [knob] : [];
     }),
   };
 }
 
-function refuseBadWish({ knobs, start, easierSteps, harderSteps }: LadderOptions): void {
+function refuseBadOptions({ knobs, start, easierSteps, harderSteps }: LadderOptions): void {
   requireWhole('The count of knobs', knobs.length, 1, MOST_KNOBS);
   for (const steps of [easierSteps, harderSteps]) requireWhole('The count of steps one way', steps, 0, MOST_STEPS);
   knobs.forEach(({ knob, levels, weight = 1 }, index) => {
@@ -124,22 +124,22 @@ interface Way {
 }
 
 /** The chains that rise at every step, unless only falling ones go further. */
-function bestWay(wish: LadderOptions, way: 'easier' | 'harder'): Way {
-  const rising = searchWay(wish, way, true);
-  const any = rising.usedUp.length ? searchWay(wish, way, false) : rising;
+function bestWay(options: LadderOptions, way: 'easier' | 'harder'): Way {
+  const rising = searchWay(options, way, true);
+  const any = rising.usedUp.length ? searchWay(options, way, false) : rising;
   return any.depth > rising.depth ? any : rising;
 }
 
-function searchWay(wish: LadderOptions, way: 'easier' | 'harder', risingOnly: boolean): Way {
-  const { knobs } = wish;
-  const wanted = way === 'easier' ? wish.easierSteps : wish.harderSteps;
-  const next = knobs.map((knob) => nextLevels(knob, wish.offered?.[knob.knob], way));
-  const first = knobs.map(({ knob }) => wish.start[knob] ?? 0);
+function searchWay(options: LadderOptions, way: 'easier' | 'harder', risingOnly: boolean): Way {
+  const { knobs } = options;
+  const wanted = way === 'easier' ? options.easierSteps : options.harderSteps;
+  const next = knobs.map((knob) => nextLevels(knob, options.offered?.[knob.knob], way));
+  const first = knobs.map(({ knob }) => options.start[knob] ?? 0);
   const measures = (name: MeasureName) => knobs.some(({ levels }) => levels.some((level) => level.measures?.[name] !== undefined));
   const lattice: Lattice = {
     knobs,
     next,
-    demandAt: demandReckoner(knobs),
+    demandAt: demandCalculator(knobs),
     sign: risingOnly ? (way === 'harder' ? 1 : -1) : 0,
     mayNotFit: measures('itemMm') && measures('openingMm'),
   };

@@ -30,19 +30,21 @@ export interface TaskOptions {
  */
 export function findTasks<Found extends { readonly content: TaskContent }>(
   tasks: readonly Found[],
-  wish: TaskOptions,
+  options: TaskOptions,
   wordsOf: (task: TaskContent) => string = () => '',
 ): Found[] {
-  const words = plain(wish.search ?? '')
+  const words = plain(options.search ?? '')
     .split(/\s+/)
     .filter(Boolean);
   const found = tasks.filter(({ content }) => {
     const text = plain(
       [...Object.values(content.title), wordsOf(content), ...content.materials.map((material) => material.name.en)].join(' '),
     );
-    return words.every((word) => text.includes(word)) && fits(content, wish);
+    return words.every((word) => text.includes(word)) && fits(content, options);
   });
-  return wish.skill ? found.sort((a, b) => Number(b.content.skill === wish.skill) - Number(a.content.skill === wish.skill)) : found;
+  return options.skill
+    ? found.sort((a, b) => Number(b.content.skill === options.skill) - Number(a.content.skill === options.skill))
+    : found;
 }
 
 function fits(task: TaskContent, { skill, ageYears, mostMinutes, noScissors, noFood, skin, atHand, bundle }: TaskOptions): boolean {

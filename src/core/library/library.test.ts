@@ -151,8 +151,8 @@ describe('the checks of a task say what, where and how bad', () => {
 
 describe('finding tasks', () => {
   const shelf = library.map((content) => ({ content }));
-  const slugs = (wish: Parameters<typeof findTasks>[1]) =>
-    findTasks(shelf, wish, (content) => content.skill).map((each) => each.content.slug);
+  const slugs = (options: Parameters<typeof findTasks>[1]) =>
+    findTasks(shelf, options, (content) => content.skill).map((each) => each.content.slug);
 
   it('by words of title and material in any order, without regard to case and marks', () => {
     expect(slugs({ search: 'LIFT crane' })).toEqual(['crane-lift']);

@@ -60,9 +60,9 @@ const underWay = (slug: string, step: number, weekdays = [1, 3]): PlannedTask & 
     choices: {},
   };
 };
-const whyNot = (wish: CandidateOptions, slug: string) => candidatesFor(wish).leftOut.find(({ taskId }) => taskId === idOf(slug))?.why;
-const found = (wish: CandidateOptions, slug: string) =>
-  candidatesFor({ ...wish, asked: [idOf(slug)] }).tasks.find(({ taskId }) => taskId === idOf(slug));
+const whyNot = (options: CandidateOptions, slug: string) => candidatesFor(options).leftOut.find(({ taskId }) => taskId === idOf(slug))?.why;
+const found = (options: CandidateOptions, slug: string) =>
+  candidatesFor({ ...options, asked: [idOf(slug)] }).tasks.find(({ taskId }) => taskId === idOf(slug));
 
 describe('what may be placed for a child', () => {
   it('leaves out with the first true reason', () => {
@@ -148,7 +148,7 @@ describe('what may be placed for a child', () => {
   });
 
   it('is the same in whatever order the library comes', () => {
-    const ids = (wish: CandidateOptions) => candidatesFor(wish).tasks.map(({ taskId }) => taskId);
+    const ids = (options: CandidateOptions) => candidatesFor(options).tasks.map(({ taskId }) => taskId);
     expect(ids(wishFor({ library: [...library].reverse() }))).toEqual(ids(wishFor()));
   });
 });
@@ -164,13 +164,13 @@ describe('a week as a draft', () => {
         materialsAtHome: everything.filter(() => chance() < 0.5),
         allergies: chance() < 0.3 ? ['wheat', 'latex'] : [],
       };
-      const wish = wishFor({}, facts);
-      const { tasks } = candidatesFor(wish);
+      const options = wishFor({}, facts);
+      const { tasks } = candidatesFor(options);
       const placed = tasks.map(({ taskId }) => ({ taskId, weekdays: [1, 3] }));
       const empty = { startsOn: today, endsOn: addDays(today, 13), note: '', tasks: [] };
       const draft = draftOfWeek(empty, { placed: placed.slice(0, 12) }, tasks);
       const contents = draft.tasks.map((task) => library.find((each) => each.taskVersionId === task.taskVersionId)!.content);
-      const errors = checkProgram(draft, contents, wish.child, today).filter(({ severity }) => severity === 'error');
+      const errors = checkProgram(draft, contents, options.child, today).filter(({ severity }) => severity === 'error');
       expect([seed, errors]).toEqual([seed, []]);
       expect(draft.tasks.every(({ mark }) => mark === 'filled')).toBe(true);
     }

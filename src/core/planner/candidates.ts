@@ -7,7 +7,7 @@ import type { SafetyFinding } from '../safety';
 import { firstStepAt, isShape, plannedDoseOf, SHAPE_ORDERS, type Material, type TaskContent } from '../tasks';
 import { plain, type LocalText } from '../text';
 import type { Part, Skin } from '../vocabulary';
-import type { PlanGoal, PlanTask } from './planWish';
+import type { PlanGoal, PlanTask } from './planInput';
 
 /** A task that could be placed, with all that placing it needs. */
 export interface Candidate extends PlanTask {
@@ -77,19 +77,19 @@ const ASKED_OF_NONE = 20;
 const TRIES = 2;
 
 /** What may be placed for this child, what goals ask of it, and the first reason against everything else. */
-export function candidatesFor(wish: CandidateOptions): Candidates {
-  const looked = wish.library.map((task) => ({ task, result: lookAt(task, wish) }));
+export function candidatesFor(options: CandidateOptions): Candidates {
+  const looked = options.library.map((task) => ({ task, result: lookAt(task, options) }));
   const ranked = looked
-    .flatMap(({ task, result }) => ('planned' in result ? [{ ...result, rank: rankOf(result, task.content, wish) }] : []))
+    .flatMap(({ task, result }) => ('planned' in result ? [{ ...result, rank: rankOf(result, task.content, options) }] : []))
     .sort((one, other) => other.rank - one.rank || one.taskId - other.taskId);
   const chosen = new Set<number>();
   const take = (tasks: readonly { readonly taskId: number }[]) => tasks.forEach(({ taskId }) => chosen.add(taskId));
-  take(ranked.filter(({ taskId, isUnderWay }) => isUnderWay || wish.asked.includes(taskId)));
-  const parts = partsOf(ranked, wish);
+  take(ranked.filter(({ taskId, isUnderWay }) => isUnderWay || options.asked.includes(taskId)));
+  const parts = partsOf(ranked, options);
   for (const part of parts) take(ranked.filter((each) => each.part === part).slice(0, LEAST_OF_PART));
   for (const each of ranked) if (chosen.size < MOST_CANDIDATES) chosen.add(each.taskId);
   const kept = ranked.filter(({ taskId }) => chosen.has(taskId));
-  const goals = wish.goals.map(({ goalId }, goal) => ({
+  const goals = options.goals.map(({ goalId }, goal) => ({
     goalId,
     asked: askedOf(goal, kept),
     isServed: kept.some(({ gives }) => gives.some((gift) => gift.goal === goal)),
@@ -105,17 +105,17 @@ export function candidatesFor(wish: CandidateOptions): Candidates {
 
 type Looked = Candidate | { readonly why: LeftOut };
 
-function lookAt({ taskId, taskVersionId, content }: CandidateOptions['library'][number], wish: CandidateOptions): Looked {
-  const { child, ageMonths } = wish;
-  const now = wish.underWay.find((each) => each.taskId === taskId);
-  const before = wish.history.find((each) => each.taskId === taskId);
-  if (wish.closedTaskIds.includes(taskId)) return { why: { kind: 'closed' } };
+function lookAt({ taskId, taskVersionId, content }: CandidateOptions['library'][number], options: CandidateOptions): Looked {
+  const { child, ageMonths } = options;
+  const now = options.underWay.find((each) => each.taskId === taskId);
+  const before = options.history.find((each) => each.taskId === taskId);
+  if (options.closedTaskIds.includes(taskId)) return { why: { kind: 'closed' } };
   const years = ageMonths / 12;
   if (!now && (years < content.ages.fromYears || years >= content.ages.toYears + 1)) return { why: { kind: 'age' } };
   if (before && before.triesInVain >= TRIES && !now) return { why: { kind: 'triedInVain', step: before.step } };
-  const later = shapeBefore(content, wish);
+  const later = shapeBefore(content, options);
   if (later && !now) return { why: { kind: 'shapeLater', before: later } };
-  const planned = now ? withoutTask(now) : plannedFor({ taskVersionId, content }, before, wish);
+  const planned = now ? withoutTask(now) : plannedFor({ taskVersionId, content }, before, options);
   const settled = contentFor(content, planned.choices, child.taskSettings);
   if (child.themesNotWanted.includes(planned.choices.skin ?? 'buildersYard')) return { why: { kind: 'dressNotWanted' } };
   const match = matchHome(settled, child.materialsAtHome, planned.chooseFrom, planned.chooseTo);
@@ -127,7 +127,7 @@ function lookAt({ taskId, taskVersionId, content }: CandidateOptions['library'][
   const missing = match.standings.flatMap((standing) =>
     standing.kind === 'missing' && !standing.material.optional && !standing.material.recipe ? [standing.material] : [],
   );
-  const homely = wish.mayPack ? missing.filter((material) => !mayTravel(material)) : missing;
+  const homely = options.mayPack ? missing.filter((material) => !mayTravel(material)) : missing;
   if (homely.length > 0 && !now) return { why: { kind: 'notAtHome', materials: homely } };
   const dose = doseAt(planned.dose, planned.step);
   const minutes = minutesOf(dose);
@@ -148,13 +148,13 @@ function lookAt({ taskId, taskVersionId, content }: CandidateOptions['library'][
     isNew: !now && !before,
     isUnderWay: now !== undefined,
     family: content.family ?? null,
-    gives: givesOf(wish.goals, taskId, content, perDay),
+    gives: givesOf(options.goals, taskId, content, perDay),
     packs: missing
       .filter(mayTravel)
       .map(({ id }) => id)
       .sort(),
     isLiked: isLiked(settled, child.likes),
-    isOfTheme: wish.theme !== null && planned.choices.skin === wish.theme,
+    isOfTheme: options.theme !== null && planned.choices.skin === options.theme,
     fit: now ? 1 - 0.4 * Math.min(1, (before?.triesInVain ?? 0) / TRIES) : before ? 0.7 : 0.5,
   };
 }

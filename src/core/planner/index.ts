@@ -1,5 +1,5 @@
-export { PLAN_WEIGHTS } from './planWish';
-export type { PlanGoal, PlanRule, PlanTask, PlanInput } from './planWish';
+export { PLAN_WEIGHTS } from './planInput';
+export type { PlanGoal, PlanRule, PlanTask, PlanInput } from './planInput';
 export { planModel } from './planModel';
 export type { ModelRow, ModelVariable, PlanModel, VariableMeaning } from './planModel';
 export { lpText } from './lpText';

@@ -43,7 +43,7 @@ const task = (taskId: number, change: Partial<PlanTask> = {}): PlanTask => ({
 });
 const warmUp = (taskId: number, change: Partial<PlanTask> = {}) =>
   task(taskId, { part: 'warmUp', skill: 'handWarmUp', minutes: 2, chores: 0, ...change });
-const wish = (change: Partial<PlanInput> = {}): PlanInput => ({
+const options = (change: Partial<PlanInput> = {}): PlanInput => ({
   days: [1, 2, 3, 4, 5],
   budget: 15,
   tasks: [],
@@ -121,14 +121,14 @@ function byYalps({ variables, rows }: PlanModel): { status: string; result: numb
 }
 
 /** A wish by chance, of so many tasks and days. */
-function anyWish(seed: number, tasks: number, days: number): PlanInput {
+function anyInput(seed: number, tasks: number, days: number): PlanInput {
   const chance = seededRandom(seed);
   const pick = <Item>(items: readonly Item[]) => items[Math.floor(chance() * items.length)]!;
   const goals = [
     { goalId: 11, asked: 10 + Math.floor(chance() * 30) },
     { goalId: 12, asked: 10 + Math.floor(chance() * 30) },
   ];
-  return wish({
+  return options({
     days: [1, 2, 3, 4, 5, 6, 7].slice(0, days),
     budget: 6 + Math.floor(chance() * 12),
     goals,
@@ -163,7 +163,7 @@ describe('the best week', () => {
   it('is the best of all weeks there are: small cases, every one of them tried', async () => {
     let found = 0;
     for (let seed = 1; seed <= draws(40, 80); seed += 1) {
-      const model = planModel(anyWish(seed, 2 + (seed % 2), 2));
+      const model = planModel(anyInput(seed, 2 + (seed % 2), 2));
       if (model.variables.filter(({ isBinary }) => isBinary).length > 15) continue;
       const tried = byTrying(model);
       const solved = await solve(model);
@@ -179,7 +179,7 @@ describe('the best week', () => {
   it('is as good as what an independent solver finds (yalps, objective against objective)', async () => {
     let found = 0;
     for (let seed = 100; seed < 100 + draws(12, 30); seed += 1) {
-      const model = planModel(anyWish(seed, 4, 3));
+      const model = planModel(anyInput(seed, 4, 3));
       const other = byYalps(model);
       const solved = await solve(model);
       expect([seed, solved.status === 'none']).toEqual([seed, other.status === 'infeasible']);
@@ -219,7 +219,7 @@ describe('the best week', () => {
   });
 
   it('is the same for the same data, and in whatever order the tasks come as good', async () => {
-    const given = anyWish(7, 8, 5);
+    const given = anyInput(7, 8, 5);
     const [one, same] = [await planWeek(given, solve), await planWeek(given, solve)];
     expect(same).toEqual(one);
     const turned = await planWeek({ ...given, tasks: [...given.tasks].reverse() }, solve);
@@ -232,7 +232,7 @@ describe('every rule holds', () => {
   it(`over ${draws(40, 150)} random wishes, looked at in the week itself and not in the model`, async () => {
     let weeks = 0;
     for (let seed = 200; seed < 200 + draws(40, 150); seed += 1) {
-      const given = anyWish(seed, 6, 5);
+      const given = anyInput(seed, 6, 5);
       const answer = await planWeek(given, solve);
       if (answer.kind !== 'week') continue;
       weeks += 1;
@@ -265,7 +265,7 @@ describe('every rule holds', () => {
   it('a hand that gripped firmly rests, the other need not; Sunday is followed by Monday', async () => {
     const grip = (taskId: number, hand: 'left' | 'right') =>
       task(taskId, { grip: { left: 0, right: 0, [hand]: 10 }, gives: [{ goal: 0, amount: 10 }], days: { least: 1, most: 7 } });
-    const given = wish({ days: [1, 2, 3, 4, 5, 6, 7], goals: [{ goalId: 1, asked: 200 }], tasks: [grip(1, 'left'), grip(2, 'right')] });
+    const given = options({ days: [1, 2, 3, 4, 5, 6, 7], goals: [{ goalId: 1, asked: 200 }], tasks: [grip(1, 'left'), grip(2, 'right')] });
     const plan = await week(given);
     expect(daysOf(plan, 1)).toHaveLength(3);
     expect(daysOf(plan, 2)).toHaveLength(3);
@@ -279,7 +279,7 @@ describe('every rule holds', () => {
       task(3, { isNew: true }),
       task(4, { isNew: true }),
     ];
-    const plan = await week(wish({ tasks, pinned: { 1: [4], 2: [1, 2] }, mostNew: 1 }));
+    const plan = await week(options({ tasks, pinned: { 1: [4], 2: [1, 2] }, mostNew: 1 }));
     expect(daysOf(plan, 1)).toEqual([4]);
     expect(daysOf(plan, 2)).toEqual([1, 2]);
   });
@@ -291,7 +291,7 @@ describe('every rule holds', () => {
       goals: [{ goalId: 5, asked: 20 }],
       mostNew: 1,
     };
-    expect(daysOf(await week(wish({ ...given, pinned: { 1: [4], 2: [1, 2] } })), 3).length).toBeGreaterThan(0);
+    expect(daysOf(await week(options({ ...given, pinned: { 1: [4], 2: [1, 2] } })), 3).length).toBeGreaterThan(0);
   });
 });
 
@@ -299,7 +299,7 @@ describe('the wishes', () => {
   const goals = [{ goalId: 5, asked: 20 }];
   it('give the goal what it asks for, and no more than it needs chores for', async () => {
     const tasks = [task(1, { gives: [{ goal: 0, amount: 10 }] }), task(2, { fit: 0 })];
-    const plan = await week(wish({ tasks, goals }));
+    const plan = await week(options({ tasks, goals }));
     expect(plan.given).toEqual([{ goalId: 5, asked: 20, given: 20 }]);
     expect(daysOf(plan, 1)).toHaveLength(2);
     expect(daysOf(plan, 2)).toEqual([]);
@@ -313,7 +313,7 @@ describe('the wishes', () => {
     ['what needs less tidying up', { chores: 0 }],
   ])('of two that give the same, %s is taken', async (_, better) => {
     const one = { family: 'f', gives: [{ goal: 0, amount: 10 }] };
-    const plan = await week(wish({ tasks: [task(1, one), task(2, { ...one, ...better })], goals }));
+    const plan = await week(options({ tasks: [task(1, one), task(2, { ...one, ...better })], goals }));
     expect(plan.placed.map(({ taskId }) => taskId)).toEqual([2]);
   });
 
@@ -321,7 +321,7 @@ describe('the wishes', () => {
     const one = { family: 'f', gives: [{ goal: 0, amount: 10 }] };
     const packing = (packs: string[]) => ({ ...one, packs });
     const at = async (tasks: PlanTask[]) =>
-      (await week(wish({ tasks, goals, packedBesides: { tongs: 4 } }))).placed.map(({ taskId }) => taskId);
+      (await week(options({ tasks, goals, packedBesides: { tongs: 4 } }))).placed.map(({ taskId }) => taskId);
     expect(await at([task(1, packing(['washers'])), task(2, one)])).toEqual([2]);
     expect(await at([task(1, packing(['washers'])), task(2, packing(['tongs']))])).toEqual([2]);
     expect(await at([task(1, packing(['tongs'])), task(2, packing(['washers']))])).toEqual([1]);
@@ -333,7 +333,7 @@ describe('why not', () => {
 
   it('tells a smallest set of rules that can’t hold together', async () => {
     const tasks = [task(1, { part: 'writing', minutes: 9 }), warmUp(2, { minutes: 8 })];
-    const given = wish({ tasks, parts: ['writing'], budget: 10 });
+    const given = options({ tasks, parts: ['writing'], budget: 10 });
     // Writing needs its warm-up on the same day, both have to be there, and they take 17 of 10 minutes.
     const answer = await planWeek(given, solve);
     expect(answer).toEqual({ kind: 'impossible', rules: ['minutes', 'daysOfTask', 'warmUpFirst', 'parts'] });
@@ -345,7 +345,7 @@ describe('why not', () => {
 
   it('forces the task in and names the rule that breaks', async () => {
     const tasks = [task(1, { minutes: 4, gives: [{ goal: 0, amount: 10 }] }), task(2, { minutes: 30 }), task(3, { isNew: true })];
-    const given = wish({ tasks, goals, mostNew: 0 });
+    const given = options({ tasks, goals, mostNew: 0 });
     const plan = await week(given);
     expect(await whyNot(given, plan, 2, solve)).toEqual({ kind: 'rules', rules: ['minutes', 'daysOfTask'] });
     expect(await whyNot(given, plan, 3, solve)).toEqual({ kind: 'rules', rules: ['newTasks'] });
@@ -353,7 +353,7 @@ describe('why not', () => {
 
   it('tells what would go for it, and which goal gets less', async () => {
     const tasks = [task(1, { family: 'f', gives: [{ goal: 0, amount: 10 }] }), task(2, { family: 'f', gives: [{ goal: 0, amount: 3 }] })];
-    const given = wish({ tasks, goals });
+    const given = options({ tasks, goals });
     const plan = await week(given);
     const told = await whyNot(given, plan, 2, solve);
     expect(told).toMatchObject({ kind: 'worse', out: [1], less: [{ goalId: 5, by: 5 }] });
@@ -364,7 +364,7 @@ describe('why not', () => {
 
   it('shows another good week, with two other tasks at least, none better, till there is none', async () => {
     const tasks = [1, 2, 3, 4].map((id) => task(id, { fit: id / 4, gives: [{ goal: 0, amount: 5 }] }));
-    const given = wish({ tasks, goals, budget: 8, days: [1, 2] });
+    const given = options({ tasks, goals, budget: 8, days: [1, 2] });
     const first = await week(given);
     const shown = [first];
     for (let next = await anotherWeek(given, shown, solve); next && shown.length < 12; next = await anotherWeek(given, shown, solve)) {
@@ -382,12 +382,12 @@ describe('why not', () => {
 
 describe('the model as text', () => {
   it('names every row and variable, and refuses a week that is none', () => {
-    const text = lpText(planModel(wish({ tasks: [warmUp(1)], parts: ['warmUp'], goals: [{ goalId: 1, asked: 10 }] })));
+    const text = lpText(planModel(options({ tasks: [warmUp(1)], parts: ['warmUp'], goals: [{ goalId: 1, asked: 10 }] })));
     expect(text).toContain('Maximize');
     expect(text).toContain('x_1_3');
     expect(text).toContain('0 <= g_0 <= 10');
     expect(text.endsWith('End')).toBe(true);
-    expect(() => planModel(wish({ budget: NaN }))).toThrow('no number of minutes');
-    expect(() => planModel(wish({ days: [8] }))).toThrow('weekdays');
+    expect(() => planModel(options({ budget: NaN }))).toThrow('no number of minutes');
+    expect(() => planModel(options({ days: [8] }))).toThrow('weekdays');
   });
 });

@@ -1,5 +1,5 @@
 import type { Part, Skill } from '../vocabulary';
-import { DAY_ORDER, PLAN_WEIGHTS as WEIGHTS, type PlanRule, type PlanInput } from './planWish';
+import { DAY_ORDER, PLAN_WEIGHTS as WEIGHTS, type PlanRule, type PlanInput } from './planInput';
 
 /** A variable of a model, by what it stands for. */
 export type VariableMeaning =
@@ -40,14 +40,15 @@ const HANDS = ['left', 'right'] as const;
  * The week as a mixed-integer program: a task on a day is 0 or 1. See docs/planner.md for the model in words.
  * @throws RangeError for a budget or days that no week has: it would plan nothing and say nothing
  */
-export function planModel(wish: PlanInput): PlanModel {
-  if (!(wish.budget >= 0)) throw new RangeError(`The budget ${wish.budget} is no number of minutes`);
-  if (wish.days.some((day) => !Number.isInteger(day) || day < 1 || day > 7)) throw new RangeError(`${wish.days.join()} are no weekdays`);
+export function planModel(options: PlanInput): PlanModel {
+  if (!(options.budget >= 0)) throw new RangeError(`The budget ${options.budget} is no number of minutes`);
+  if (options.days.some((day) => !Number.isInteger(day) || day < 1 || day > 7))
+    throw new RangeError(`${options.days.join()} are no weekdays`);
   const model = new Building();
-  const { days, tasks, goals } = wish;
+  const { days, tasks, goals } = options;
   const onDay = new Map(
     tasks.map((task) => {
-      const gain = WEIGHTS.chore * task.chores + (wish.moreOf.includes(task.taskId) ? WEIGHTS.moreOf : 0);
+      const gain = WEIGHTS.chore * task.chores + (options.moreOf.includes(task.taskId) ? WEIGHTS.moreOf : 0);
       const each = days.map((weekday) =>
         model.binary(
           `x_${task.taskId}_${weekday}`,
@@ -86,35 +87,35 @@ export function planModel(wish: PlanInput): PlanModel {
     const all = x(taskId).map((day) => [day, 1] as const);
     const least = Math.min(span.least, days.length);
     // What a therapist placed stands on her days, however many they are.
-    const rule = taskId in wish.pinned ? 'pinned' : 'daysOfTask';
-    if (taskId in wish.pinned) {
-      x(taskId).forEach((day, place) => model.row(rule, [[day, 1]], '=', wish.pinned[taskId]!.includes(days[place]!) ? 1 : 0));
+    const rule = taskId in options.pinned ? 'pinned' : 'daysOfTask';
+    if (taskId in options.pinned) {
+      x(taskId).forEach((day, place) => model.row(rule, [[day, 1]], '=', options.pinned[taskId]!.includes(days[place]!) ? 1 : 0));
       model.row(rule, [[y(taskId), 1]], '=', 1);
     } else {
       model.row(rule, [...all, [y(taskId), -least]], '>=', 0);
       model.row(rule, [...all, [y(taskId), -span.most]], '<=', 0);
     }
-    if (wish.banned.includes(taskId)) model.row('banned', [[y(taskId), 1]], '=', 0);
+    if (options.banned.includes(taskId)) model.row('banned', [[y(taskId), 1]], '=', 0);
   }
   days.forEach((_, place) =>
     model.row(
       'minutes',
       tasks.map(({ taskId, minutes }) => [x(taskId)[place]!, minutes]),
       '<=',
-      wish.budget,
+      options.budget,
     ),
   );
-  addGrip(model, wish, x);
+  addGrip(model, options, x);
   model.row(
     'newTasks',
-    tasks.filter((task) => task.isNew && !(task.taskId in wish.pinned)).map(({ taskId }) => [y(taskId), 1]),
+    tasks.filter((task) => task.isNew && !(task.taskId in options.pinned)).map(({ taskId }) => [y(taskId), 1]),
     '<=',
-    wish.mostNew,
+    options.mostNew,
   );
   for (const family of new Set(tasks.flatMap((task) => task.family ?? []))) {
     const own = tasks.filter((task) => task.family === family);
     // Two of one family that a therapist placed herself were asked for.
-    const pinned = own.filter(({ taskId }) => taskId in wish.pinned).length;
+    const pinned = own.filter(({ taskId }) => taskId in options.pinned).length;
     if (own.length > 1)
       model.row(
         'family',
@@ -123,7 +124,7 @@ export function planModel(wish: PlanInput): PlanModel {
         Math.max(1, pinned),
       );
   }
-  addParts(model, wish, x, y);
+  addParts(model, options, x, y);
   goals.forEach(({ asked }, goal) => {
     const given = model.upTo(`g_${goal}`, { kind: 'given', goal }, asked, WEIGHTS.goal / asked);
     const from = tasks.flatMap(({ taskId, gives }) =>
@@ -132,7 +133,7 @@ export function planModel(wish: PlanInput): PlanModel {
     model.row(null, [[given, 1], ...from], '<=', 0);
   });
   for (const thing of new Set(tasks.flatMap(({ packs }) => packs))) {
-    const gain = wish.packedBesides[thing] ? WEIGHTS.packShared : WEIGHTS.pack;
+    const gain = options.packedBesides[thing] ? WEIGHTS.packShared : WEIGHTS.pack;
     const packed = model.binary(`k_${model.size}`, { kind: 'packed', thing }, gain);
     for (const { taskId } of tasks.filter(({ packs }) => packs.includes(thing)))
       model.row(

@@ -1,6 +1,6 @@
 import type { PlanModel } from './planModel';
 import type { Solve, Solved } from './solving';
-import { PLAN_RULES, type PlanRule, type PlanInput } from './planWish';
+import { PLAN_RULES, type PlanRule, type PlanInput } from './planInput';
 import { planModel } from './planModel';
 
 /** A week that keeps all rules. */
@@ -24,26 +24,26 @@ export type PlanAnswer =
   | { readonly kind: 'noTime' };
 
 /** The best week for a wish, or the rules that stand in each other's way. */
-export async function planWeek(wish: PlanInput, solve: Solve): Promise<PlanAnswer> {
-  const model = planModel(wish);
+export async function planWeek(options: PlanInput, solve: Solve): Promise<PlanAnswer> {
+  const model = planModel(options);
   const solved = await solve(model);
   if (solved.status === 'noTime') return { kind: 'noTime' };
   if (solved.status === 'none') return { kind: 'impossible', rules: await conflictOf(model, solve) };
-  return { kind: 'week', plan: readPlan(wish, model, solved) };
+  return { kind: 'week', plan: readPlan(options, model, solved) };
 }
 
 /** The week that a solution stands for. */
-export function readPlan(wish: PlanInput, model: PlanModel, { values, objective, bound }: Solved): WeekPlan {
+export function readPlan(options: PlanInput, model: PlanModel, { values, objective, bound }: Solved): WeekPlan {
   const on = new Map<number, number[]>();
   model.variables.forEach(({ means }, place) => {
     if (means.kind !== 'onDay' || values[place]! < 0.5) return;
     on.set(means.taskId, [...(on.get(means.taskId) ?? []), means.weekday].sort());
   });
-  const placed = wish.tasks.flatMap(({ taskId }) => (on.has(taskId) ? [{ taskId, weekdays: on.get(taskId)! }] : []));
-  const taskOf = new Map(wish.tasks.map((task) => [task.taskId, task]));
+  const placed = options.tasks.flatMap(({ taskId }) => (on.has(taskId) ? [{ taskId, weekdays: on.get(taskId)! }] : []));
+  const taskOf = new Map(options.tasks.map((task) => [task.taskId, task]));
   return {
     placed,
-    given: wish.goals.map(({ goalId, asked }, goal) => ({
+    given: options.goals.map(({ goalId, asked }, goal) => ({
       goalId,
       asked,
       given: placed.reduce(
@@ -52,7 +52,7 @@ export function readPlan(wish: PlanInput, model: PlanModel, { values, objective,
       ),
     })),
     minutes: Object.fromEntries(
-      wish.days.map((day) => [
+      options.days.map((day) => [
         day,
         placed.filter(({ weekdays }) => weekdays.includes(day)).reduce((sum, { taskId }) => sum + taskOf.get(taskId)!.minutes, 0),
       ]),
@@ -98,8 +98,8 @@ function* subsets<Item>(items: readonly Item[], size: number, from = 0): Generat
  * Another good week: the best of those in which other tasks are placed than in the weeks before, at least two of them. Null where there is none.
  * @param shown the weeks that were seen
  */
-export async function anotherWeek(wish: PlanInput, shown: readonly Pick<WeekPlan, 'placed'>[], solve: Solve): Promise<WeekPlan | null> {
-  const model = planModel(wish);
+export async function anotherWeek(options: PlanInput, shown: readonly Pick<WeekPlan, 'placed'>[], solve: Solve): Promise<WeekPlan | null> {
+  const model = planModel(options);
   const others = shown.map(({ placed }, index) => {
     const was = new Set(placed.map(({ taskId }) => taskId));
     const terms = model.variables.flatMap(({ means }, place) =>
@@ -110,7 +110,7 @@ export async function anotherWeek(wish: PlanInput, shown: readonly Pick<WeekPlan
   });
   const changed = { ...model, rows: [...model.rows, ...others] };
   const solved = await solve(changed);
-  return solved.status === 'none' || solved.status === 'noTime' ? null : readPlan(wish, model, solved);
+  return solved.status === 'none' || solved.status === 'noTime' ? null : readPlan(options, model, solved);
 }
 const LEAST_OTHERS = 2;
 
@@ -128,14 +128,14 @@ export type WhyNot =
     };
 
 /** Forces a task into the week and looks what breaks. @param plan the best week without it */
-export async function whyNot(wish: PlanInput, plan: WeekPlan, taskId: number, solve: Solve): Promise<WhyNot> {
-  const model = planModel({ ...wish, banned: wish.banned.filter((each) => each !== taskId) });
+export async function whyNot(options: PlanInput, plan: WeekPlan, taskId: number, solve: Solve): Promise<WhyNot> {
+  const model = planModel({ ...options, banned: options.banned.filter((each) => each !== taskId) });
   const place = model.variables.findIndex(({ means }) => means.kind === 'placed' && means.taskId === taskId);
   if (place < 0) throw new RangeError(`Task ${taskId} is none of the wish`);
   const forced: PlanModel = { ...model, rows: [...model.rows, { name: 'forced', rule: null, terms: [[place, 1]], sense: '=', bound: 1 }] };
   const solved = await solve(forced);
   if (solved.status === 'none') return { kind: 'rules', rules: await conflictOf(forced, solve) };
-  const instead = readPlan(wish, model, solved);
+  const instead = readPlan(options, model, solved);
   const stays = new Set(instead.placed.map((each) => each.taskId));
   return {
     kind: 'worse',

@@ -1,7 +1,7 @@
 import { HEAVY_GRIP_CAP } from '../dose';
 import type { ChildFacts } from '../programs';
 import type { Candidates } from './candidates';
-import type { PlanInput } from './planWish';
+import type { PlanInput } from './planInput';
 
 /** At most so many new tasks in a week. Common practice, no source. */
 const MOST_NEW = 2;

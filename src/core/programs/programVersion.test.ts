@@ -61,7 +61,7 @@ describe('a task in a program', () => {
       stopReason: null,
       safetyWord: false,
     };
-    const flight = stepTimeline(
+    const timeline = stepTimeline(
       task,
       [change(3, '2026-11-20')],
       [
@@ -70,8 +70,8 @@ describe('a task in a program', () => {
       ],
       today,
     );
-    expect(flight.outcomes.map((list) => list.length)).toEqual([0, 1, 1, 0, 0, 0, 0]);
-    expect(flight).toMatchObject({ currentStep: 3, choose: { from: 2, to: 4 }, demands: demandsOf(content) });
+    expect(timeline.outcomes.map((list) => list.length)).toEqual([0, 1, 1, 0, 0, 0, 0]);
+    expect(timeline).toMatchObject({ currentStep: 3, choose: { from: 2, to: 4 }, demands: demandsOf(content) });
   });
 
   it('names its steps', () => {

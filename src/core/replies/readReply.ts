@@ -29,18 +29,18 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const language = languageOfReply(words, usual);
   const { thanks } = LEXICONS[language];
   // The letters of the slip are those of the family's own language, whichever words stand beside them.
-  const wish = { ...context, language, letters: codeLettersOf(context.language) };
+  const options = { ...context, language, letters: codeLettersOf(context.language) };
   const clauses = dangerClauses(text);
-  if (clauses.length > 0) return { ...EMPTY, kind: 'danger', named: hurtTasks(clauses, wish) };
+  if (clauses.length > 0) return { ...EMPTY, kind: 'danger', named: hurtTasks(clauses, options) };
   const said = words.join(' ');
   if (STOP_ELSEWHERE.has(said) || LEXICONS.en.stop.has(said) || LEXICONS.es.stop.has(said) || wantsNoMore(text))
     return { ...EMPTY, kind: 'stop' };
-  const apart = setApart(text, wish);
+  const apart = setApart(text, options);
   if (words.every((word) => thanks.has(word)) && !apart.isQuestion) return { ...EMPTY, kind: 'nothing', hasComment: false };
-  const tokens = tokensOf(apart.rest, wish);
+  const tokens = tokensOf(apart.rest, options);
   // Nothing but a plan or a question is left: there is nothing to file.
   if (apart.rest.trim() === '') return { ...EMPTY, isQuestion: apart.isQuestion };
-  const read = readTokens(tokens, wish.tasks, context.today, apart.inDoubt);
+  const read = readTokens(tokens, options.tasks, context.today, apart.inDoubt);
   const hasComment = apart.isQuestion || apart.isPlan || isUpset(text) || tokens.some(({ is }) => is === 'word');
   return { ...read, isQuestion: apart.isQuestion, hasComment };
 }
@@ -53,7 +53,7 @@ interface Apart {
 }
 
 /** Takes questions and plans out: they are no reports. A question with a mark that holds a figure and nothing else is left in, and in doubt. */
-function setApart(text: string, wish: TokensOptions): Apart {
+function setApart(text: string, options: TokensOptions): Apart {
   const clauses = text.match(/(?:[^.,;!?\n]|[.,](?=\d))+[.,;!?\n]*/gu) ?? [];
   const rest: string[] = [];
   const found = { isQuestion: false, isPlan: false, inDoubt: false };
@@ -66,7 +66,7 @@ function setApart(text: string, wish: TokensOptions): Apart {
     else if (!hasMark) rest.push(clause);
     else {
       found.isQuestion = true;
-      if (tokensOf(clause, wish).some(({ is }) => is === 'number' || is === 'ratio')) {
+      if (tokensOf(clause, options).some(({ is }) => is === 'number' || is === 'ratio')) {
         found.inDoubt = true;
         rest.push(clause.replace(/[?¿]/g, ' '));
       }
@@ -79,8 +79,8 @@ function setApart(text: string, wish: TokensOptions): Apart {
 const ELSEWHEN = /(?:^| )(?:after|before|later|then|instead|despues|luego|antes|apres|avant|depois|antes de)(?: |$)/;
 
 /** The tasks that were done when it hurt: where every clause with harm names just one, those; else none, which stands for all. */
-function hurtTasks(clauses: readonly DangerClause[], wish: TokensOptions): number[] {
-  const named = clauses.map(({ text }) => namedIn(tokensOf(text, wish).filter(isSurelyNamed)));
+function hurtTasks(clauses: readonly DangerClause[], options: TokensOptions): number[] {
+  const named = clauses.map(({ text }) => namedIn(tokensOf(text, options).filter(isSurelyNamed)));
   const isSure = named.every((tasks) => tasks.length === 1) && !clauses.some(({ text }) => ELSEWHEN.test(wordsOf(text).join(' ')));
   return isSure ? [...new Set(named.flat())] : [];
 }

@@ -41,20 +41,20 @@ export function wordsOf(text: string): string[] {
 }
 
 /** What a text says piece by piece. Pure reading: nothing is concluded here. */
-export function tokensOf(text: string, wish: TokensOptions): Token[] {
+export function tokensOf(text: string, options: TokensOptions): Token[] {
   const pieces = [...readable(text).matchAll(/[\p{L}\d]+(?:[.,]5(?![\p{L}\d]))?(?:\/\d+)?|\n|[^\s\p{L}\d]/gu)].map((found) => ({
     text: found[0],
     // A sign before a figure: "-3", "7-8", "~6".
     isTight: /[\s]|^$/.test(readable(text)[found.index - 1] ?? ' ') === false,
     isBeforeFigure: /\d/.test(readable(text)[found.index + found[0].length] ?? ''),
   }));
-  const titles = titleWords(wish);
-  const lexicon = LEXICONS[wish.language];
+  const titles = titleWords(options);
+  const lexicon = LEXICONS[options.language];
   const tokens: Token[] = [];
   for (let at = 0; at < pieces.length;) {
     const piece = pieces[at]!;
     const found = phraseAt(pieces, at, lexicon) ?? null;
-    const date = dateAt(pieces, at, tokens, wish, lexicon);
+    const date = dateAt(pieces, at, tokens, options, lexicon);
     if (date) {
       tokens.push(...date.tokens);
       at += date.length;
@@ -62,11 +62,11 @@ export function tokensOf(text: string, wish: TokensOptions): Token[] {
       // A time of day, or a count: "at 8 we did crane".
       tokens.push({ is: 'doubt' });
       at += 2;
-    } else if (found && !(found.length === 1 && isLetterOfTask(piece.text, wish))) {
-      tokens.push(tokenOf(found.meaning, wish.today));
+    } else if (found && !(found.length === 1 && isLetterOfTask(piece.text, options))) {
+      tokens.push(tokenOf(found.meaning, options.today));
       at += found.length;
     } else {
-      tokens.push(...tokensOfPiece(piece, tokens, titles, lexicon, wish));
+      tokens.push(...tokensOfPiece(piece, tokens, titles, lexicon, options));
       at += 1;
     }
   }
@@ -107,7 +107,7 @@ function tokensOfPiece(
   before: readonly Token[],
   titles: ReadonlyMap<string, ReplyTask>,
   lexicon: Lexicon,
-  wish: TokensOptions,
+  options: TokensOptions,
 ): Token[] {
   const { text } = piece;
   if (/^[.,;!\n]$/.test(text)) return [{ is: 'mark' }];
@@ -124,7 +124,7 @@ function tokensOfPiece(
   const ratio = /^(\d+)\/(\d+)$/.exec(text);
   if (ratio) return [{ is: 'ratio', value: Number(ratio[1]), of: Number(ratio[2]) }];
   if (!/^[\p{L}\d]/u.test(text)) return [];
-  return codeTokens(text, before, wish) ?? wordTokens(text, titles, lexicon, wish);
+  return codeTokens(text, before, options) ?? wordTokens(text, titles, lexicon, options);
 }
 
 /** Letters as the slip has them: "a8wj", "bl5r5", "axu", "l5", "wj". */

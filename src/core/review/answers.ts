@@ -104,7 +104,7 @@ export function silenceActionsOf(kind: DecisionKind): readonly SilenceAction[] {
 }
 
 /** True for what goes to the family by its link, or changes the program: only who may change it does so. */
-export function deedNeedsLead(deed: SilenceAction): boolean {
+export function actionNeedsLead(deed: SilenceAction): boolean {
   return deed === 'sentAgain' || deed === 'newLink' || deed === 'paused' || deed === 'ended';
 }
 

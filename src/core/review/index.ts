@@ -10,7 +10,7 @@ export type { AtOneStep } from './atOneStep';
 export {
   answersOf,
   changesStep,
-  deedNeedsLead,
+  actionNeedsLead,
   DECISION_ANSWERS,
   isFollowed,
   needsLead,

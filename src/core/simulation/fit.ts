@@ -29,13 +29,13 @@ type FitOptions = Omit<TrialOptions, 'families' | 'children'>;
  * families tell all that they do.
  * @param onProgress told which share is done, 0 to 1
  */
-export function fitFamilies(log: LogFigures, wish: FitOptions, onProgress: (share: number) => void = () => {}): Families {
+export function fitFamilies(log: LogFigures, options: FitOptions, onProgress: (share: number) => void = () => {}): Families {
   let best: { readonly families: Families; readonly distance: number } | null = null;
   let done = 0;
   for (const headStart of HEAD_STARTS)
     for (const growth of GROWTHS) {
       const families: Families = { practises: log.practises, tells: 1, rosy: 0, headStart, spread: 0.4, growth };
-      const figures = simulatedLog({ ...wish, families, children: FIT_CHILDREN });
+      const figures = simulatedLog({ ...options, families, children: FIT_CHILDREN });
       const distance = LOG_FIGURES.reduce((sum, name) => sum + ((figures[name] - log[name]) / SCALES[name]) ** 2, 0);
       if (!best || distance < best.distance) best = { families, distance };
       done += 1;
@@ -45,8 +45,8 @@ export function fitFamilies(log: LogFigures, wish: FitOptions, onProgress: (shar
 }
 
 /** The figures of a log that simulated families would have left. */
-export function simulatedLog(wish: TrialOptions): Readonly<Record<LogFigure, number>> {
-  const figures = trialFigures(Array.from({ length: wish.children }, (_, index) => courseOf(wish, index)));
+export function simulatedLog(options: TrialOptions): Readonly<Record<LogFigure, number>> {
+  const figures = trialFigures(Array.from({ length: options.children }, (_, index) => courseOf(options, index)));
   return {
     reachedShare: figures.reachedShare.mean,
     struggledShare: figures.struggledShare.mean,
@@ -70,9 +70,11 @@ const WORKPLACES = 39;
  * Whether a workplace's own figures could have come from these families: each is held against those of simulated workplaces of the same size.
  * In the manner of posterior predictive checks (Gelman et al., Bayesian Data Analysis, from memory), without a posterior.
  */
-export function checkFit(log: LogFigures, families: Families, wish: FitOptions): FitCheck[] {
+export function checkFit(log: LogFigures, families: Families, options: FitOptions): FitCheck[] {
   const children = Math.max(1, Math.min(log.children, MOST_IN_A_CHECK));
-  const all = Array.from({ length: WORKPLACES }, (_, index) => simulatedLog({ ...wish, families, children, seed: wish.seed + 1 + index }));
+  const all = Array.from({ length: WORKPLACES }, (_, index) =>
+    simulatedLog({ ...options, families, children, seed: options.seed + 1 + index }),
+  );
   return LOG_FIGURES.map((figure) => {
     const values = all.map((each) => each[figure]).sort((one, other) => one - other);
     const [low, high] = [values[0]!, values.at(-1)!];

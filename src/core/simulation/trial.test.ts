@@ -129,7 +129,7 @@ it('a quantile is what R and NumPy say where nothing is said', () => {
   expect(quantile([], 0.5)).toBeNull();
 });
 
-const WISH: TrialOptions = {
+const OPTIONS: TrialOptions = {
   rule: RULES.streak,
   order: 'leastToMost',
   demands: [0, 0.6, 1.2, 1.8, 2.4],
@@ -143,35 +143,35 @@ const WISH: TrialOptions = {
 
 describe('simulated children under a rule', () => {
   it('are the same from the same seed, others from another, and each the same whoever stands beside it', () => {
-    expect(runTrial(WISH)).toEqual(runTrial(WISH));
-    expect(runTrial({ ...WISH, seed: 8 })).not.toEqual(runTrial(WISH));
-    expect(courseOf(WISH, 5)).toEqual(courseOf({ ...WISH, children: 6 }, 5));
+    expect(runTrial(OPTIONS)).toEqual(runTrial(OPTIONS));
+    expect(runTrial({ ...OPTIONS, seed: 8 })).not.toEqual(runTrial(OPTIONS));
+    expect(courseOf(OPTIONS, 5)).toEqual(courseOf({ ...OPTIONS, children: 6 }, 5));
   });
 
   // How long they wait is no law: sound draws give two in a row and five in a row about the same weeks.
   it('are moved less often for more in a row, and hold it better', () => {
-    const [fast, slow] = [runTrial({ ...WISH, rule: CANDIDATES.row2 }), runTrial({ ...WISH, rule: CANDIDATES.row5 })];
+    const [fast, slow] = [runTrial({ ...OPTIONS, rule: CANDIDATES.row2 }), runTrial({ ...OPTIONS, rule: CANDIDATES.row5 })];
     expect(slow.changesAMonth.mean).toBeLessThan(fast.changesAMonth.mean);
     // Who was called up by two lucky ones holds it less often.
     expect(slow.holdShare!).toBeGreaterThan(fast.holdShare!);
   });
 
   it('who practise never, reach nothing and change nothing; who tell nothing are never moved', () => {
-    const never = runTrial({ ...WISH, families: { ...USUAL_FAMILIES, practises: 0 } });
+    const never = runTrial({ ...OPTIONS, families: { ...USUAL_FAMILIES, practises: 0 } });
     expect(never).toMatchObject({ sessions: 0, reachedTop: { count: 0 }, weeksToTop: null, changesAMonth: { mean: 0 } });
-    const silent = runTrial({ ...WISH, families: { ...USUAL_FAMILIES, tells: 0 } });
+    const silent = runTrial({ ...OPTIONS, families: { ...USUAL_FAMILIES, tells: 0 } });
     expect(silent.changesAMonth.mean).toBe(0);
     expect(silent.sessions).toBeGreaterThan(1_000);
   });
 
   it('whose families tell it rosier than it was are moved sooner, and struggle more', () => {
-    const [plain, rosy] = [runTrial(WISH), runTrial({ ...WISH, families: { ...USUAL_FAMILIES, rosy: 0.3 } })];
+    const [plain, rosy] = [runTrial(OPTIONS), runTrial({ ...OPTIONS, families: { ...USUAL_FAMILIES, rosy: 0.3 } })];
     expect(rosy.changesAMonth.mean).toBeGreaterThan(plain.changesAMonth.mean);
     expect(rosy.struggledShare.mean).toBeGreaterThan(plain.struggledShare.mean);
   });
 
   it('are counted as their courses say, another way', () => {
-    const courses = Array.from({ length: 30 }, (_, index) => courseOf(WISH, index));
+    const courses = Array.from({ length: 30 }, (_, index) => courseOf(OPTIONS, index));
     const figures = trialFigures(courses);
     const reached = courses.filter(({ weeksToTop }) => weeksToTop !== null).map(({ weeksToTop }) => weeksToTop!);
     expect(figures.reachedTop.count).toBe(reached.length);
@@ -198,27 +198,27 @@ describe('simulated children under a rule', () => {
   });
 
   it('can be stopped, and what there is then is told', () => {
-    expect(runTrial({ ...WISH, children: 1_000 }, (done) => done < 100).children).toBe(100);
+    expect(runTrial({ ...OPTIONS, children: 1_000 }, (done) => done < 100).children).toBe(100);
   });
 
   it.each([{ demands: [1] }, { children: 0 }, { weeks: 0 }, { startStep: 6 }, { seed: 0.5 }])('refuse %j', (change) => {
-    expect(() => runTrial({ ...WISH, ...change })).toThrow(RangeError);
+    expect(() => runTrial({ ...OPTIONS, ...change })).toThrow(RangeError);
   });
 
   it('end with less help where it is faded from the beginning than where it is begun with much', () => {
-    const most = runTrial({ ...WISH, order: 'mostToLeast' });
-    const least = runTrial(WISH);
+    const most = runTrial({ ...OPTIONS, order: 'mostToLeast' });
+    const least = runTrial(OPTIONS);
     expect(most.struggledShare.mean).toBeLessThan(least.struggledShare.mean);
   });
 
   it('every candidate runs', () => {
-    for (const id of CANDIDATE_IDS) expect(runTrial({ ...WISH, rule: CANDIDATES[id], children: 20 }).children).toBe(20);
+    for (const id of CANDIDATE_IDS) expect(runTrial({ ...OPTIONS, rule: CANDIDATES[id], children: 20 }).children).toBe(20);
   });
 });
 
 describe('families fitted to a log', () => {
   const truth = { ...USUAL_FAMILIES, practises: 0.6, tells: 1, headStart: 0.8, growth: 0.06 };
-  const { rule, order, demands, startStep, target, weeks, seed } = WISH;
+  const { rule, order, demands, startStep, target, weeks, seed } = OPTIONS;
   const base = { rule, order, demands, startStep, target, weeks: Math.min(weeks, 10), seed };
   const log = { children: 48, practises: 0.6, ...simulatedLog({ ...base, families: truth, children: 200, seed: 99 }) };
 

@@ -64,13 +64,13 @@ const MOST_WEEKS = 260;
 const DAYS = Array.from({ length: MOST_WEEKS * 7 }, (_, index) => addDays(calendarDay('2026-01-05'), index));
 
 /** One simulated child under one rule, from its first day on. The same wish and place give the same course. @param index which of the children */
-export function courseOf(wish: TrialOptions, index: number): Course {
-  const { rule, order, demands, families, target, weeks } = wish;
+export function courseOf(options: TrialOptions, index: number): Course {
+  const { rule, order, demands, families, target, weeks } = options;
   // The child is drawn apart from its luck: under each rule it is the same child.
-  const who = seededRandom(wish.seed * 1_000_003 + index * 2);
-  const luck = seededRandom(wish.seed * 1_000_003 + index * 2 + 1);
-  let child = metFirst(families, demands[wish.startStep - 1]!, who);
-  let step = wish.startStep;
+  const who = seededRandom(options.seed * 1_000_003 + index * 2);
+  const luck = seededRandom(options.seed * 1_000_003 + index * 2 + 1);
+  let child = metFirst(families, demands[options.startStep - 1]!, who);
+  let step = options.startStep;
   let version = 1;
   let told: DatedSession[] = [];
   let [sessions, reached, struggled, changes, gap] = [0, 0, 0, 0, 0];
@@ -87,7 +87,7 @@ export function courseOf(wish: TrialOptions, index: number): Course {
       gap = 0;
       sessions += 1;
       helpAtEnd = session.help;
-      const done = toldOf(session, { wish, step, version, today, id: sessions });
+      const done = toldOf(session, { options, step, version, today, id: sessions });
       const outcome = outcomeOf({ ...done, amount: session.good }, target, DEFAULT_OUTCOME_SETTINGS);
       if (outcome === 'struggled') struggled += 1;
       if (outcome === 'reached') reached += 1;
@@ -127,7 +127,7 @@ function normal(chance: Random): number {
 }
 
 interface Told {
-  readonly wish: TrialOptions;
+  readonly options: TrialOptions;
   readonly step: number;
   readonly version: number;
   readonly today: CalendarDay;
@@ -135,8 +135,8 @@ interface Told {
 }
 
 /** What a family would tell of a session. */
-function toldOf({ good, help, effort }: ReturnType<typeof simulateSession>, { wish, step, version, today, id }: Told): DatedSession {
-  const amount = Math.min(wish.target, Math.round(good + wish.families.rosy * wish.target));
+function toldOf({ good, help, effort }: ReturnType<typeof simulateSession>, { options, step, version, today, id }: Told): DatedSession {
+  const amount = Math.min(options.target, Math.round(good + options.families.rosy * options.target));
   return {
     reportId: id,
     doneOn: today,
@@ -144,7 +144,7 @@ function toldOf({ good, help, effort }: ReturnType<typeof simulateSession>, { wi
     versionNumber: version,
     done: true,
     amount,
-    target: wish.target,
+    target: options.target,
     help,
     effort,
     stopReason: null,
@@ -212,15 +212,15 @@ function spreadOf(values: readonly number[]): Spread {
  * @param onProgress told after every so many children; false ends it, with what there is
  * @throws RangeError for a ladder of one step, or numbers that are none
  */
-export function runTrial(wish: TrialOptions, onProgress: (done: number) => boolean = () => true): TrialFigures {
-  requireWhole('children', wish.children, 1, 100_000);
-  requireWhole('weeks', wish.weeks, 1, MOST_WEEKS);
-  requireWhole('steps', wish.demands.length, 2, 12);
-  requireWhole('startStep', wish.startStep, 1, wish.demands.length);
-  requireWhole('seed', wish.seed, 0, 1_000_000);
+export function runTrial(options: TrialOptions, onProgress: (done: number) => boolean = () => true): TrialFigures {
+  requireWhole('children', options.children, 1, 100_000);
+  requireWhole('weeks', options.weeks, 1, MOST_WEEKS);
+  requireWhole('steps', options.demands.length, 2, 12);
+  requireWhole('startStep', options.startStep, 1, options.demands.length);
+  requireWhole('seed', options.seed, 0, 1_000_000);
   const courses: Course[] = [];
-  for (let index = 0; index < wish.children; index += 1) {
-    courses.push(courseOf(wish, index));
+  for (let index = 0; index < options.children; index += 1) {
+    courses.push(courseOf(options, index));
     if ((index + 1) % TOLD_EVERY === 0 && !onProgress(index + 1)) break;
   }
   return trialFigures(courses);

@@ -37,7 +37,7 @@ export interface StepOutcomes {
 }
 
 export interface TimelineDrawing {
-  readonly treads: readonly StepOutcomes[];
+  readonly outcomesPerStep: readonly StepOutcomes[];
   readonly floorY: number;
   readonly peg: { readonly x: number; readonly y: number };
   readonly bracket: { readonly fromX: number; readonly toX: number; readonly y: number } | null;
@@ -60,28 +60,28 @@ export function layTimeline(input: TimelineInput): TimelineDrawing {
   const { demands, currentStep, size } = input;
   refuseBadLadder(input);
   const floorY = size.height - size.bracketRoom - size.pipRoom;
-  const widths = treadWidths(input);
-  const heights = treadHeights(input, floorY - size.headroom);
+  const widths = stairWidths(input);
+  const heights = stairHeights(input, floorY - size.headroom);
   let x = 0;
-  const treads = demands.map((_, index): StepOutcomes => {
+  const outcomesPerStep = demands.map((_, index): StepOutcomes => {
     const step = index + 1;
-    const tread: StepOutcomes = {
+    const stepOutcomes: StepOutcomes = {
       step,
       x,
       width: widths[index]!,
       y: floorY - heights[index]!,
       state: step < currentStep ? 'climbed' : step === currentStep ? 'here' : 'coming',
     };
-    x += tread.width;
-    return tread;
+    x += stepOutcomes.width;
+    return stepOutcomes;
   });
-  const here = treads[currentStep - 1]!;
+  const here = outcomesPerStep[currentStep - 1]!;
   return {
-    treads,
+    outcomesPerStep,
     floorY,
     peg: { x: here.x + here.width / 2, y: here.y },
-    bracket: layBracket(input, treads, floorY),
-    ...layPips(input, treads),
+    bracket: layBracket(input, outcomesPerStep, floorY),
+    ...layPips(input, outcomesPerStep),
   };
 }
 
@@ -99,7 +99,7 @@ function refuseBadLadder({ demands, currentStep, daysSpent, size }: TimelineInpu
   }
 }
 
-function treadWidths({ demands, daysSpent, size }: TimelineInput): number[] {
+function stairWidths({ demands, daysSpent, size }: TimelineInput): number[] {
   const even = size.width / demands.length;
   const least = even * LEAST_SHARE;
   const days = demands.map((_, index) => Math.min(MOST_DAYS, Math.max(0, daysSpent[index] ?? 0)));
@@ -108,31 +108,36 @@ function treadWidths({ demands, daysSpent, size }: TimelineInput): number[] {
   return days.map((each) => least + (total === 0 ? spare / demands.length : (spare * each) / total));
 }
 
-function treadHeights({ demands, size }: TimelineInput, room: number): number[] {
+function stairHeights({ demands, size }: TimelineInput, room: number): number[] {
   const first = demands[0]!;
   const rise = demands.at(-1)! - first;
   const foot = room * size.footShare;
   return demands.map((demand) => foot + (rise === 0 ? 0 : ((demand - first) / rise) * (room - foot)));
 }
 
-function layBracket({ choose, size }: TimelineInput, treads: readonly StepOutcomes[], floorY: number): TimelineDrawing['bracket'] {
-  const from = choose && treads[choose.from - 1];
-  const to = choose && treads[choose.to - 1];
+function layBracket({ choose, size }: TimelineInput, outcomesPerStep: readonly StepOutcomes[], floorY: number): TimelineDrawing['bracket'] {
+  const from = choose && outcomesPerStep[choose.from - 1];
+  const to = choose && outcomesPerStep[choose.to - 1];
   if (!from || !to || size.bracketRoom === 0) return null;
   return { fromX: from.x, toX: to.x + to.width, y: floorY + size.bracketRoom * 0.6 };
 }
 
-function layPips({ outcomes, size }: TimelineInput, treads: readonly StepOutcomes[]): Pick<TimelineDrawing, 'pips' | 'pipsLeftOut'> {
+function layPips(
+  { outcomes, size }: TimelineInput,
+  outcomesPerStep: readonly StepOutcomes[],
+): Pick<TimelineDrawing, 'pips' | 'pipsLeftOut'> {
   if (size.pipRoom === 0) return { pips: [], pipsLeftOut: outcomes.map((list) => list.length) };
   const y = size.height - size.pipRoom / 2;
-  const pips = treads.flatMap((tread, index) => {
-    const shown = (outcomes[index] ?? []).slice(-roomFor(tread, size.pipPitch));
-    return shown.map((outcome, place) => ({ step: tread.step, x: tread.x + size.pipPitch * (place + 0.5), y, outcome }));
+  const pips = outcomesPerStep.flatMap((stepOutcomes, index) => {
+    const shown = (outcomes[index] ?? []).slice(-roomFor(stepOutcomes, size.pipPitch));
+    return shown.map((outcome, place) => ({ step: stepOutcomes.step, x: stepOutcomes.x + size.pipPitch * (place + 0.5), y, outcome }));
   });
-  const pipsLeftOut = treads.map((tread, index) => Math.max(0, (outcomes[index] ?? []).length - roomFor(tread, size.pipPitch)));
+  const pipsLeftOut = outcomesPerStep.map((stepOutcomes, index) =>
+    Math.max(0, (outcomes[index] ?? []).length - roomFor(stepOutcomes, size.pipPitch)),
+  );
   return { pips, pipsLeftOut };
 }
 
-function roomFor(tread: StepOutcomes, pitch: number): number {
-  return Math.max(1, Math.floor(tread.width / pitch));
+function roomFor(stepOutcomes: StepOutcomes, pitch: number): number {
+  return Math.max(1, Math.floor(stepOutcomes.width / pitch));
 }

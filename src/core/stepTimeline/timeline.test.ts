@@ -15,29 +15,29 @@ const input = (change: Partial<TimelineInput> = {}): TimelineInput => ({
 
 describe('the flight', () => {
   it('puts the peg on the middle of today’s tread and tells climbed, here and coming apart', () => {
-    const { treads, peg } = layTimeline(input());
-    expect(treads.map((tread) => tread.state)).toEqual(['climbed', 'climbed', 'here', 'coming']);
-    expect(peg).toEqual({ x: treads[2]!.x + treads[2]!.width / 2, y: treads[2]!.y });
+    const { outcomesPerStep, peg } = layTimeline(input());
+    expect(outcomesPerStep.map((stepOutcomes) => stepOutcomes.state)).toEqual(['climbed', 'climbed', 'here', 'coming']);
+    expect(peg).toEqual({ x: outcomesPerStep[2]!.x + outcomesPerStep[2]!.width / 2, y: outcomesPerStep[2]!.y });
   });
 
   it('brackets just the steps that the family may choose', () => {
-    const { treads, bracket } = layTimeline(input());
-    expect(bracket).toMatchObject({ fromX: treads[1]!.x, toX: treads[3]!.x + treads[3]!.width });
+    const { outcomesPerStep, bracket } = layTimeline(input());
+    expect(bracket).toMatchObject({ fromX: outcomesPerStep[1]!.x, toX: outcomesPerStep[3]!.x + outcomesPerStep[3]!.width });
     expect(layTimeline(input({ choose: undefined })).bracket).toBeNull();
   });
 
   it('makes rises as the demand grows: the step of 1 is twice the step of 0.5', () => {
-    const { treads } = layTimeline(input());
-    const rise = (step: number) => treads[step - 1]!.y - treads[step]!.y;
+    const { outcomesPerStep } = layTimeline(input());
+    const rise = (step: number) => outcomesPerStep[step - 1]!.y - outcomesPerStep[step]!.y;
     expect(rise(2)).toBeCloseTo(2 * rise(1));
     expect(rise(3)).toBeCloseTo(rise(1));
   });
 
   it('keeps the newest pips where a tread has no room for all, and says how many it left out', () => {
     const outcomes: Outcome[] = [...Array<Outcome>(60).fill('struggled'), 'reached'];
-    const flight = layTimeline(input({ outcomes: [[], [], outcomes] }));
-    const pips = flight.pips.filter((pip) => pip.step === 3);
-    expect(pips.length + flight.pipsLeftOut[2]!).toBe(61);
+    const timeline = layTimeline(input({ outcomes: [[], [], outcomes] }));
+    const pips = timeline.pips.filter((pip) => pip.step === 3);
+    expect(pips.length + timeline.pipsLeftOut[2]!).toBe(61);
     expect(pips.at(-1)!.outcome).toBe('reached');
   });
 
@@ -47,15 +47,15 @@ describe('the flight', () => {
       fc.property(rises, fc.array(fc.integer({ min: 0, max: 200 }), { maxLength: 12 }), fc.nat(), (growth, daysSpent, any) => {
         let demand = 0;
         const demands = growth.map((each) => (demand += each));
-        const flight = layTimeline(input({ demands, daysSpent, currentStep: 1 + (any % demands.length), outcomes: [] }));
-        flight.treads.forEach((tread, index) => {
-          const before = flight.treads[index - 1];
-          expect(tread.x).toBeCloseTo(before ? before.x + before.width : 0, 6);
-          if (before) expect(tread.y).toBeLessThanOrEqual(before.y + 1e-9);
-          expect(tread.y).toBeGreaterThanOrEqual(size.headroom - 1e-9);
-          expect(tread.y).toBeLessThanOrEqual(flight.floorY);
+        const timeline = layTimeline(input({ demands, daysSpent, currentStep: 1 + (any % demands.length), outcomes: [] }));
+        timeline.outcomesPerStep.forEach((stepOutcomes, index) => {
+          const before = timeline.outcomesPerStep[index - 1];
+          expect(stepOutcomes.x).toBeCloseTo(before ? before.x + before.width : 0, 6);
+          if (before) expect(stepOutcomes.y).toBeLessThanOrEqual(before.y + 1e-9);
+          expect(stepOutcomes.y).toBeGreaterThanOrEqual(size.headroom - 1e-9);
+          expect(stepOutcomes.y).toBeLessThanOrEqual(timeline.floorY);
         });
-        const last = flight.treads.at(-1)!;
+        const last = timeline.outcomesPerStep.at(-1)!;
         expect(last.x + last.width).toBeCloseTo(size.width, 6);
       }),
       { seed: 2, numRuns: 300 },
@@ -63,9 +63,9 @@ describe('the flight', () => {
   });
 
   it('gives a longer stay the wider tread', () => {
-    const { treads } = layTimeline(input());
-    expect(treads[2]!.width).toBeGreaterThan(treads[0]!.width);
-    expect(treads[0]!.width).toBeGreaterThan(treads[1]!.width);
+    const { outcomesPerStep } = layTimeline(input());
+    expect(outcomesPerStep[2]!.width).toBeGreaterThan(outcomesPerStep[0]!.width);
+    expect(outcomesPerStep[0]!.width).toBeGreaterThan(outcomesPerStep[1]!.width);
   });
 
   it.each([

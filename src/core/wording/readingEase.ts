@@ -21,7 +21,7 @@ const ENGLISH_BY_HAND: Readonly<Record<string, number>> = {
   sized: 1,
   taped: 1,
   taller: 2,
-  tread: 1,
+  stepOutcomes: 1,
   tongs: 1,
   towel: 2,
   being: 2,

@@ -31,7 +31,7 @@ export interface SheetWords {
 export interface SheetOptions {
   readonly spec: SheetSpec;
   readonly paper: PaperSize;
-  readonly whom: SheetFor;
+  readonly audience: SheetFor;
   readonly words: SheetWords;
 }
 
@@ -47,15 +47,15 @@ export type SheetIssue =
  * A step's sheet, page by page, to scale: the name line, the step's words, what is worked on, and two lines to check the printer by. The same wish gives the same sheet.
  * Faults come back: what does not fit, letters without strokes, a shape that nobody knows.
  */
-export function drawSheet({ spec, paper, whom, words: given }: SheetOptions): Result<readonly Scene[], SheetIssue> {
+export function drawSheet({ spec, paper, audience, words: given }: SheetOptions): Result<readonly Scene[], SheetIssue> {
   // Stones are of a whole session, and of no one task.
-  const says = spec.kind === 'stones' ? { ...given, title: '', how: whom.name } : given;
+  const says = spec.kind === 'stones' ? { ...given, title: '', how: audience.name } : given;
   const [width, height] = PAPER_MM[paper];
-  const head = headMarks(says, whom, width);
+  const head = headMarks(says, audience, width);
   const room: Room = { widthMm: width - 2 * MARGIN_MM, heightMm: height - 2 * MARGIN_MM - head.heightMm - FOOT_MM };
-  const fault = faultOf(spec, whom);
+  const fault = faultOf(spec, audience);
   if (fault) return bad(fault);
-  const figures = figuresOf(spec, whom, room);
+  const figures = figuresOf(spec, audience, room);
   const tooLarge = figures.find((figure) => figure.widthMm > room.widthMm + 0.01 || figure.heightMm > room.heightMm + 0.01);
   if (tooLarge) return bad({ code: 'doesNotFit', neededMm: [tooLarge.widthMm, tooLarge.heightMm], roomMm: [room.widthMm, room.heightMm] });
   if (figures.length === 0) return bad({ code: 'nothingDrawn' });
@@ -76,18 +76,18 @@ export function drawSheet({ spec, paper, whom, words: given }: SheetOptions): Re
 }
 
 /** Where what is worked on begins, in mm from the left and from the top of the paper. */
-export function originOf({ paper, whom, words: says }: Omit<SheetOptions, 'spec'>): Point {
-  return [MARGIN_MM, MARGIN_MM + headMarks(says, whom, PAPER_MM[paper][0]).heightMm];
+export function originOf({ paper, audience, words: says }: Omit<SheetOptions, 'spec'>): Point {
+  return [MARGIN_MM, MARGIN_MM + headMarks(says, audience, PAPER_MM[paper][0]).heightMm];
 }
 
-function faultOf(spec: SheetSpec, whom: SheetFor): SheetIssue | null {
+function faultOf(spec: SheetSpec, audience: SheetFor): SheetIssue | null {
   if (spec.kind === 'letters') {
-    const unknown = unknownLetters(textOfSheet(spec, whom));
+    const unknown = unknownLetters(textOfSheet(spec, audience));
     if (unknown.length > 0) return { code: 'noStrokes', letters: unknown.join(' ') };
   }
   if (
     spec.kind === 'strokes' &&
-    figuresOf(spec, whom, { widthMm: 1, heightMm: 1 }).some(({ marks, roads }) => marks.length === 0 && roads?.length === 0)
+    figuresOf(spec, audience, { widthMm: 1, heightMm: 1 }).some(({ marks, roads }) => marks.length === 0 && roads?.length === 0)
   )
     return { code: 'unknownShape', shape: spec.shape };
   return null;

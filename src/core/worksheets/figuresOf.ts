@@ -12,40 +12,40 @@ import { roadFigures } from './kinds/road';
 import { strokeFigures } from './kinds/strokes';
 
 /** What stands on a sheet, piece by piece, before it is laid out. */
-export function figuresOf(spec: SheetSpec, whom: SheetFor, room: Room): readonly Figure[] {
+export function figuresOf(spec: SheetSpec, audience: SheetFor, room: Room): readonly Figure[] {
   switch (spec.kind) {
     case 'strokes':
-      return strokeFigures(spec, whom);
+      return strokeFigures(spec, audience);
     case 'letters':
-      return letterFigures(spec, whom, room);
+      return letterFigures(spec, audience, room);
     case 'road':
-      return roadFigures(spec, whom);
+      return roadFigures(spec, audience);
     case 'snips':
-      return snipFigures(spec, whom, room);
+      return snipFigures(spec, audience, room);
     case 'halfShape':
-      return halfShapeFigures(spec, whom, room);
+      return halfShapeFigures(spec, audience, room);
     case 'folds':
-      return foldFigures(spec, whom, room);
+      return foldFigures(spec, audience, room);
     case 'strips':
-      return stripFigures(spec, whom, room);
+      return stripFigures(spec, audience, room);
     case 'glueMarks':
-      return glueFigures(spec, whom, room);
+      return glueFigures(spec, audience, room);
     case 'countCards':
-      return countCardFigures(spec, whom);
+      return countCardFigures(spec, audience);
     case 'coloring':
-      return coloringFigures(spec, whom, room);
+      return coloringFigures(spec, audience, room);
     case 'copy':
-      return copyFigures(spec, whom, room);
+      return copyFigures(spec, audience, room);
     case 'around':
       return aroundFigures(spec);
     case 'joinDots':
-      return joinDotFigures(spec, whom, room);
+      return joinDotFigures(spec, audience, room);
     case 'tokens':
       return tokenFigures(spec);
     case 'placemat':
-      return placematFigures(whom, room);
+      return placematFigures(audience, room);
     case 'stones':
-      return stoneFigures(spec, whom, room);
+      return stoneFigures(spec, audience, room);
     case 'blank':
       return [
         {

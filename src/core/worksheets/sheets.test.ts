@@ -32,16 +32,16 @@ import { forHand } from './strokes';
 const library = loadLibrary();
 const right: SheetFor = { isLeft: false, name: 'Odalys', language: 'en', isLarge: false };
 const WORDS = { name: 'Name', title: 'A task · step 1', how: 'Do it.', check: '50 mm, check me' };
-const wish = (spec: SheetSpec, more: Partial<SheetOptions> = {}): SheetOptions => ({
+const options = (spec: SheetSpec, more: Partial<SheetOptions> = {}): SheetOptions => ({
   spec,
   paper: 'letter',
-  whom: right,
+  audience: right,
   words: WORDS,
   ...more,
 });
 const spec = (given: object) => sheetSpecSchema.parse(given);
 function pagesOf(spec_: SheetSpec, more: Partial<SheetOptions> = {}): readonly Scene[] {
-  const drawn = drawSheet(wish(spec_, more));
+  const drawn = drawSheet(options(spec_, more));
   if (!drawn.ok) throw new Error(JSON.stringify(drawn.issues));
   return drawn.value;
 }
@@ -104,7 +104,7 @@ describe('the sheets of the library', () => {
       for (const paper of ['letter', 'a4'] as const)
         for (const isLarge of [false, true]) {
           const how = library.find((task) => task.slug === slug)!.ladder.steps[step - 1]!.how.en;
-          const result = drawSheet(wish(sheet, { paper, whom: { ...right, isLarge, isLeft: isLarge }, words: { ...WORDS, how } }));
+          const result = drawSheet(options(sheet, { paper, audience: { ...right, isLarge, isLeft: isLarge }, words: { ...WORDS, how } }));
           expect([slug, step, paper, isLarge, result.ok ? 'drawn' : result.issues]).toEqual([slug, step, paper, isLarge, 'drawn']);
           if (!result.ok) continue;
           for (const scene of result.value) {
@@ -212,7 +212,7 @@ describe('what is drawn', () => {
       for (const y of ys) expect(y).toBeGreaterThanOrEqual(-1 - 1e-9);
     }
     expect(strokesOfShape('heptagon')).toBeNull();
-    expect(drawSheet(wish(spec({ kind: 'strokes', shape: 'heptagon', cue: 'dots', sizeMm: 50, count: 1 })))).toMatchObject({
+    expect(drawSheet(options(spec({ kind: 'strokes', shape: 'heptagon', cue: 'dots', sizeMm: 50, count: 1 })))).toMatchObject({
       ok: false,
       issues: [{ code: 'unknownShape' }],
     });
@@ -224,8 +224,8 @@ describe('what is drawn', () => {
     for (const sign of 'áéíóúñüÁÑçèôï') expect([sign, letterOf(sign) !== null]).toEqual([sign, true]);
     const name = (calledName: string) =>
       drawSheet(
-        wish(spec({ kind: 'letters', text: { en: '{child}' }, cue: 'dots', ruling: 'boxes', xHeightMm: 10 }), {
-          whom: { ...right, name: calledName },
+        options(spec({ kind: 'letters', text: { en: '{child}' }, cue: 'dots', ruling: 'boxes', xHeightMm: 10 }), {
+          audience: { ...right, name: calledName },
         }),
       );
     expect(name('Íñigo').ok).toBe(true);
@@ -250,7 +250,7 @@ describe('what is drawn', () => {
     expect(forHand(cross, false)).toEqual(cross);
     const arc = spec({ kind: 'road', path: { form: 'wave', bends: 1, radiusMm: 40, bendDegrees: 90 }, widthMm: 10, use: 'cut', count: 1 });
     const leftmost = (isLeft: boolean) => {
-      const [scene] = pagesOf(arc, { whom: { ...right, isLeft } });
+      const [scene] = pagesOf(arc, { audience: { ...right, isLeft } });
       const middle = paths(scene!).find(({ dash }) => dash)!.curves;
       return pointAt(middle[0]!, 0.5)[0] - pointAt(middle[0]!, 0)[0];
     };
@@ -299,25 +299,25 @@ describe('what is drawn', () => {
       { side: 'left' as const, what: 'tub' },
       { side: 'far' as const, what: 'pile of clothespins' },
     ];
-    const [mat] = pagesOf(spec({ kind: 'placemat' }), { whom: { ...right, table } });
+    const [mat] = pagesOf(spec({ kind: 'placemat' }), { audience: { ...right, table } });
     const at = (text: string) => mat!.marks.flatMap((mark) => (mark.kind === 'text' && mark.text === text ? [mark.at] : []))[0]!;
     expect(at('tub')[0]).toBeLessThan(mat!.widthMm / 2);
     expect(at('pile of clothespins')[1]).toBeLessThan(at('tub')[1]);
     const stones = ['Crane lift', 'Wheel', 'Zip'];
-    const [page] = pagesOf(spec({ kind: 'stones', sessions: 5 }), { whom: { ...right, stones } });
+    const [page] = pagesOf(spec({ kind: 'stones', sessions: 5 }), { audience: { ...right, stones } });
     for (const stone of stones) expect(textsIn(page!)).toContain(stone);
     expect(paths(page!).filter(({ isClosed, curves }) => isClosed && curves.length === 4)).toHaveLength(15);
     // It is of the whole session: no task's words head it.
     expect(textsIn(page!)).toContain('Odalys');
     expect(textsIn(page!)).not.toContain('Do it.');
-    expect(drawSheet(wish(spec({ kind: 'stones', sessions: 5 })))).toMatchObject({ ok: false, issues: [{ code: 'nothingDrawn' }] });
+    expect(drawSheet(options(spec({ kind: 'stones', sessions: 5 })))).toMatchObject({ ok: false, issues: [{ code: 'nothingDrawn' }] });
   });
 
   it('goes on on another page, and says what is larger than the paper', () => {
     expect(pagesOf(spec({ kind: 'road', path: { form: 'circle', diameterMm: 120 }, widthMm: 12, use: 'cut', count: 3 }))).toHaveLength(3);
     expect(
       drawSheet(
-        wish(
+        options(
           spec({
             kind: 'road',
             path: { form: 'house', lengthMm: 700, hasDoor: false, hasChimney: false },
@@ -335,9 +335,9 @@ describe('what is drawn', () => {
 
   it('says what is too wide alone, and refuses more pages than anybody asks for on purpose', () => {
     const across = { kind: 'road', path: { form: 'straight', lengthMm: 190 }, widthMm: 8, use: 'cut', count: 1 };
-    expect(drawSheet(wish(spec(across)))).toMatchObject({ ok: false, issues: [{ code: 'doesNotFit', neededMm: [198, 16] }] });
+    expect(drawSheet(options(spec(across)))).toMatchObject({ ok: false, issues: [{ code: 'doesNotFit', neededMm: [198, 16] }] });
     const many = { kind: 'letters', text: { en: 'm'.repeat(200) }, cue: 'dots', ruling: 'boxes', xHeightMm: 45, rows: 8 };
-    expect(drawSheet(wish(spec(many)))).toMatchObject({ ok: false, issues: [{ code: 'tooManyPages', most: 12 }] });
+    expect(drawSheet(options(spec(many)))).toMatchObject({ ok: false, issues: [{ code: 'tooManyPages', most: 12 }] });
   });
 
   it('the d that is written is the way that was drawn, to a hundredth of a millimeter over an arc', () => {

@@ -1,6 +1,6 @@
 import type { Migration } from './migration';
 
-export const taskBench: Migration = {
+export const taskEditorPage: Migration = {
   name: '0004-task-bench',
   up: [
     // Stock tasks have no owner. A copy remembers the version that it was made from.

@@ -4,7 +4,7 @@ import type { Database } from '../database';
 import { peopleChildrenTasks } from './0001-people-children-tasks';
 import { programsReports } from './0002-programs-reports';
 import { roundsPostAudit } from './0003-rounds-post-audit';
-import { taskBench } from './0004-task-bench';
+import { taskEditorPage } from './0004-task-bench';
 import { outboxIntakeAudit } from './0005-outbox-intake-audit';
 import { reportsTrail } from './0006-reports-trail';
 import { stopsNotes } from './0007-stops-notes';
@@ -42,7 +42,7 @@ export const MIGRATIONS: readonly Migration[] = [
   peopleChildrenTasks,
   programsReports,
   roundsPostAudit,
-  taskBench,
+  taskEditorPage,
   outboxIntakeAudit,
   reportsTrail,
   stopsNotes,
@@ -116,11 +116,11 @@ export function migrator({ sequelize }: Database) {
     pending: () => umzug.pending(),
     executed: () => umzug.executed(),
     /** @param wish which; all where left out */
-    up: async (wish?: { migrations: string[] }) => {
+    up: async (options?: { migrations: string[] }) => {
       await ensureLetters(sequelize);
-      return whole(umzug.up(wish));
+      return whole(umzug.up(options));
     },
     /** @param wish how far; one step where left out */
-    down: (wish?: { to: 0 }) => whole(umzug.down(wish)),
+    down: (options?: { to: 0 }) => whole(umzug.down(options)),
   };
 }

@@ -5,13 +5,13 @@ import { readClip } from '.';
 
 const WHOLE = { fromSeconds: 0, toSeconds: null, isMuted: false };
 const fixture = (name: string) => readFileSync(path.join('tests', 'fixtures', 'clips', name));
-const good = async (name: string, wish = {}) => {
-  const read = await readClip(fixture(name), { ...WHOLE, ...wish });
+const good = async (name: string, options = {}) => {
+  const read = await readClip(fixture(name), { ...WHOLE, ...options });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   return read.value;
 };
-const codeOf = async (file: Uint8Array, wish = {}) => {
-  const read = await readClip(file, { ...WHOLE, ...wish });
+const codeOf = async (file: Uint8Array, options = {}) => {
+  const read = await readClip(file, { ...WHOLE, ...options });
   return read.ok ? 'good' : read.issues[0]!.code;
 };
 

@@ -51,11 +51,11 @@ const CODECS = { video: ['avc', 'hevc', 'vp8', 'vp9', 'av1'], audio: ['aac', 'op
  * picture before the wished span to its end: what the camera wrote beside them (place, device, time, words) is not.
  * @returns what is wrong with it, as data; of the wished span, whether it is long enough and not longer than a minute
  */
-export async function readClip(file: Uint8Array, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
+export async function readClip(file: Uint8Array, options: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
   if (file.length > CLIP_LIMITS.mostBytes) return bad({ code: 'clipTooLarge', bytes: file.length });
   const input = new Input({ formats: [MP4, QTFF, WEBM], source: new BufferSource(file) });
   try {
-    return await read(input, wish);
+    return await read(input, options);
   } catch {
     // Whatever the reader stumbles over, the file is what is wrong.
     return bad({ code: 'notAClip' });
@@ -64,17 +64,17 @@ export async function readClip(file: Uint8Array, wish: ClipOptions): Promise<Res
   }
 }
 
-async function read(input: Input, wish: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
+async function read(input: Input, options: ClipOptions): Promise<Result<ReadClip, ClipIssue>> {
   const video = await input.getPrimaryVideoTrack();
   if (!video?.codec || !isOne(CODECS.video, video.codec)) return bad({ code: video ? 'notAClip' : 'clipHasNoPicture' });
   if (video.codedWidth * video.codedHeight > CLIP_LIMITS.mostPixels) return bad({ code: 'clipHasTooManyPixels' });
   const length = await video.computeDuration();
-  const from = Math.min(wish.fromSeconds, length);
-  const to = Math.min(wish.toSeconds ?? length, length);
+  const from = Math.min(options.fromSeconds, length);
+  const to = Math.min(options.toSeconds ?? length, length);
   const seconds = to - from;
   if (!Number.isFinite(seconds) || seconds < CLIP_LIMITS.leastSeconds) return bad({ code: 'clipTooShort' });
   if (seconds > CLIP_LIMITS.mostSeconds + CLIP_LIMITS.slackSeconds) return bad({ code: 'clipTooLong', seconds });
-  const audio = wish.isMuted ? null : await input.getPrimaryAudioTrack();
+  const audio = options.isMuted ? null : await input.getPrimaryAudioTrack();
   const sound = audio?.codec && isOne(CODECS.audio, audio.codec) ? audio : null;
   const isMp4 = (await input.getFormat()) !== WEBM;
   const output = new Output({

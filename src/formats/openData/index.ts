@@ -3,6 +3,6 @@ export type { OpenCellFault } from './csv';
 export type { OpenColumn, OpenRow, OpenTable, OpenValue } from './column';
 export { writeDictionary } from './dictionary';
 export { writeOpenApi } from './openApi';
-export { columnsByKey, pageSchema, pageWishSchema } from './rowSchema';
+export { columnsByKey, pageSchema, pageOptionsSchema } from './rowSchema';
 export { OPEN_TABLE_NAMES, OPEN_TABLES } from './tables';
 export type { OpenTableName } from './tables';

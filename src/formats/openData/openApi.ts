@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pageSchema, pageWishSchema } from './rowSchema';
+import { pageSchema, pageOptionsSchema } from './rowSchema';
 import { OPEN_TABLES } from './tables';
 
 const FAULTS = {
@@ -11,8 +11,8 @@ const FAULTS = {
 
 /** The read-only interface as an OpenAPI 3.1 document (https://spec.openapis.org/oas/v3.1.0), made of the schemas by which it answers. */
 export function writeOpenApi(origin: string): Record<string, unknown> {
-  const wish = z.toJSONSchema(pageWishSchema, { io: 'input' }) as { properties: Record<string, { description?: string }> };
-  const parameters = Object.entries(wish.properties).map(([name, { description, ...schema }]) => ({
+  const options = z.toJSONSchema(pageOptionsSchema, { io: 'input' }) as { properties: Record<string, { description?: string }> };
+  const parameters = Object.entries(options.properties).map(([name, { description, ...schema }]) => ({
     name,
     in: 'query',
     required: false,

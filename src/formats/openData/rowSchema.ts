@@ -35,7 +35,7 @@ export function pageSchema(table: OpenTable) {
 }
 
 export const MOST_ROWS = 500;
-export const pageWishSchema = z.object({
+export const pageOptionsSchema = z.object({
   after: z.coerce.number().int().min(0).default(0).describe('rows behind this number: 0, or what a page before told as next'),
   most: z.coerce.number().int().min(1).max(MOST_ROWS).default(100).describe('so many rows at most'),
 });

@@ -17,16 +17,16 @@ export interface PaperPdfOptions {
 }
 
 /** Papers of one or of many children in one file, each on pages of its own. Null where it was stopped. */
-export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, wish: PaperPdfOptions): Promise<Uint8Array | null> {
+export async function paperPdf(papers: AsyncIterable<Paper> | Iterable<Paper>, options: PaperPdfOptions): Promise<Uint8Array | null> {
   let pen: Pen | null = null;
   let done = 0;
   for await (const paper of papers) {
-    pen ??= new Pen({ size: wish.size, isLarge: wish.isLarge, language: paper.language, title: wish.title });
+    pen ??= new Pen({ size: options.size, isLarge: options.isLarge, language: paper.language, title: options.title });
     pen.language = paper.language;
-    if (wish.part !== 'slip') programPages(pen, paper);
-    if (wish.part !== 'program') for (const slip of paper.slips) slipPage(pen, slip, paper.hurt);
+    if (options.part !== 'slip') programPages(pen, paper);
+    if (options.part !== 'program') for (const slip of paper.slips) slipPage(pen, slip, paper.hurt);
     done += 1;
-    if (wish.onPaper && !(await wish.onPaper(done))) return null;
+    if (options.onPaper && !(await options.onPaper(done))) return null;
   }
   return pen ? pen.finish() : null;
 }

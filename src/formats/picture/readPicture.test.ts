@@ -2,10 +2,10 @@ import sharp from 'sharp';
 import { seededRandom } from '@/core/random';
 import { readPicture } from '.';
 
-const WISH = { longestPixels: 200, quality: 60 };
+const OPTIONS = { longestPixels: 200, quality: 60 };
 const made = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#1f5a4c' } });
 const good = async (file: Uint8Array) => {
-  const read = await readPicture(file, WISH);
+  const read = await readPicture(file, OPTIONS);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   return sharp(read.value).metadata();
 };
@@ -32,7 +32,7 @@ describe('a picture is read by its content', () => {
 
   it('that is none, or says it is larger than any, is refused', async () => {
     const codeOf = async (file: Uint8Array) => {
-      const read = await readPicture(file, WISH);
+      const read = await readPicture(file, OPTIONS);
       return read.ok ? 'good' : read.issues[0]!.code;
     };
     const bomb = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/passwd"/></svg>');
@@ -48,7 +48,7 @@ describe('a picture is read by its content', () => {
     for (let index = 0; index < 600; index += 1) {
       const file = Buffer.from(files[index % 3]!);
       for (let flips = 0; flips < 1 + (index % 5); flips += 1) file[Math.floor(random() * file.length)] = Math.floor(random() * 256);
-      const read = await readPicture(index % 2 ? file : file.subarray(0, Math.floor(random() * file.length)), WISH);
+      const read = await readPicture(index % 2 ? file : file.subarray(0, Math.floor(random() * file.length)), OPTIONS);
       codes.add(read.ok ? 'good' : read.issues[0]!.code);
     }
     expect([...codes].filter((code) => !['good', 'notAPicture', 'clipHasTooManyPixels'].includes(code))).toEqual([]);

@@ -53,8 +53,8 @@ async function sweep(dataFolder: string): Promise<void> {
 }
 
 /** Writes everything into one file while all goes on: the database as it stood at one moment. @throws Error where a file of that name is there */
-export async function makeBackup(wish: BackupOptions): Promise<{ bytes: number }> {
-  const { file, dataFolder, onProgress } = wish;
+export async function makeBackup(options: BackupOptions): Promise<{ bytes: number }> {
+  const { file, dataFolder, onProgress } = options;
   if (existsSync(file)) throw new Error(`${file} is there already. Choose another name, or move it away.`);
   await mkdir(path.dirname(file), { recursive: true });
   // Plain text stays in the data folder, which is private; what an earlier one left when it was broken off goes first.
@@ -62,17 +62,22 @@ export async function makeBackup(wish: BackupOptions): Promise<{ bytes: number }
   const folder = await mkdtemp(path.join(dataFolder, LEFTOVER));
   try {
     onProgress('the database');
-    await dump(wish.database, path.join(folder, 'database.sql'));
+    await dump(options.database, path.join(folder, 'database.sql'));
     onProgress('the secret of links, and media');
     for (const name of KEPT) {
       const from = path.join(dataFolder, name);
       if (existsSync(from)) await cp(from, path.join(folder, 'data', name), { recursive: true });
     }
     onProgress('checksums');
-    const manifest: Manifest = { format: FORMAT, writtenAt: wish.writtenAt, migrations: [...wish.migrations], files: await sumsOf(folder) };
+    const manifest: Manifest = {
+      format: FORMAT,
+      writtenAt: options.writtenAt,
+      migrations: [...options.migrations],
+      files: await sumsOf(folder),
+    };
     await writeFile(path.join(folder, 'manifest.json'), JSON.stringify(manifest, null, 1), { mode: 0o600 });
-    onProgress(wish.passphrase === null ? 'one file' : 'one encrypted file');
-    await writeContainer(file, folder, { passphrase: wish.passphrase, key: backupKeyIn(dataFolder) });
+    onProgress(options.passphrase === null ? 'one file' : 'one encrypted file');
+    await writeContainer(file, folder, { passphrase: options.passphrase, key: backupKeyIn(dataFolder) });
     return { bytes: (await stat(file)).size };
   } finally {
     await rm(folder, { recursive: true, force: true });
@@ -93,20 +98,20 @@ export interface RestoreOptions extends Omit<BackupOptions, 'writtenAt' | 'migra
  * be filled is emptied again.
  * @throws BrokenBackup, Error that says what stands in the way
  */
-export async function restoreBackup(wish: RestoreOptions): Promise<{ writtenAt: string }> {
-  const { file, database, dataFolder, onProgress } = wish;
+export async function restoreBackup(options: RestoreOptions): Promise<{ writtenAt: string }> {
+  const { file, database, dataFolder, onProgress } = options;
   if (!existsSync(file)) throw new Error(`There is no ${file}.`);
   await mkdir(dataFolder, { recursive: true, mode: 0o700 });
   const folder = await mkdtemp(path.join(dataFolder, '.restore-'));
   try {
     onProgress('looking at the file');
-    await readContainer(file, folder, wish);
+    await readContainer(file, folder, options);
     const manifest = await checkedManifest(folder);
-    refuseNewer(manifest, wish.knownMigrations);
+    refuseNewer(manifest, options.knownMigrations);
     if ((await ask(database, 'SHOW TABLES')).trim() !== '')
       throw new Error('The database is not empty. A backup goes into an empty one, so that nothing is written over.');
     onProgress('the database');
-    const log = wish.replay ? await logAfter(path.join(folder, 'database.sql'), wish.replay) : null;
+    const log = options.replay ? await logAfter(path.join(folder, 'database.sql'), options.replay) : null;
     await load(database, path.join(folder, 'database.sql'));
     if (log) {
       onProgress('what was written after it');

@@ -14,10 +14,10 @@ export interface DailyOptions extends Omit<BackupOptions, 'file' | 'writtenAt' |
 
 /** A backup a day in a folder, the last ones kept. */
 export class DailyBackups implements Backups {
-  constructor(private readonly wish: DailyOptions) {}
+  constructor(private readonly options: DailyOptions) {}
 
   async make(day: string, migrations: readonly string[]): Promise<void> {
-    const { folder, keep, ...rest } = this.wish;
+    const { folder, keep, ...rest } = this.options;
     const file = path.join(folder, `yard-${day}.backup`);
     // A job that is done again after a crash finds what the first one made.
     if (!existsSync(file)) await makeBackup({ ...rest, file, migrations, writtenAt: day, onProgress: () => {} });

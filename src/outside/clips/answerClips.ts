@@ -3,8 +3,8 @@ import { bad } from '@/core/result';
 import { readClip, type ClipOptions } from '@/formats/clip';
 
 /** Reads clips on a thread of its own: one that its reader never finishes with holds up nobody else. */
-parentPort!.on('message', ({ file, wish }: { file: Uint8Array; wish: ClipOptions }) => {
-  void readClip(file, wish).then(
+parentPort!.on('message', ({ file, options }: { file: Uint8Array; options: ClipOptions }) => {
+  void readClip(file, options).then(
     (read) => parentPort!.postMessage(read),
     () => parentPort!.postMessage(bad({ code: 'notAClip' })),
   );

@@ -57,14 +57,14 @@ export async function makeForms(
 async function picture(
   folder: string,
   atSeconds: number,
-  wish: typeof STILL | typeof POSTER,
+  options: typeof STILL | typeof POSTER,
   ends: AbortSignal,
 ): Promise<Uint8Array | null> {
   const file = path.join(folder, 'picture.png');
   await rm(file, { force: true });
   await run(['-ss', String(atSeconds), '-i', path.join(folder, 'small.mp4'), '-frames:v', '1', '-f', 'image2', file], ends);
   const png = await readFile(file).catch(() => null);
-  const read = png && (await readPicture(png, wish));
+  const read = png && (await readPicture(png, options));
   return read?.ok ? read.value : null;
 }
 

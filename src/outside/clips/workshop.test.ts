@@ -46,8 +46,8 @@ describe('the workshop', () => {
   it('makes a small form that plays anywhere, a poster and stills, or says that it has nothing to make them with', async () => {
     const read = await workshop.readClip(fixture('phone.mov'), { ...WHOLE, fromSeconds: 1.4, toSeconds: 2.6 });
     if (!read.ok) throw new Error('not read');
-    const wish = { type: read.value.type, fromSeconds: read.value.fromSeconds, seconds: read.value.seconds, stillsAt: [0, 0.6] };
-    const made = (await workshop.makeForms(read.value.bytes, wish))!;
+    const options = { type: read.value.type, fromSeconds: read.value.fromSeconds, seconds: read.value.seconds, stillsAt: [0, 0.6] };
+    const made = (await workshop.makeForms(read.value.bytes, options))!;
     expect(made.map(({ part }) => part)).toEqual(['small', 'poster', 'still1', 'still2']);
     const small = await workshop.readClip(made[0]!.content, WHOLE);
     expect(small).toMatchObject({ ok: true, value: { type: 'video/mp4', hasSound: true } });
@@ -55,7 +55,7 @@ describe('the workshop', () => {
     expect(small.ok && small.value.seconds).toBeCloseTo(1.2, 1);
     const way = process.env.PATH;
     process.env.PATH = '/nowhere';
-    expect(await workshop.makeForms(read.value.bytes, wish)).toBeNull();
+    expect(await workshop.makeForms(read.value.bytes, options)).toBeNull();
     process.env.PATH = way;
   }, 30_000);
 

@@ -21,8 +21,8 @@ export class Workshop implements ClipWorkshop {
   readonly readPicture = readPicture;
   readonly makeForms = makeForms;
 
-  readClip(file: Uint8Array, wish: ClipOptions): Promise<Read> {
-    const read = this.before.then(() => this.readNext(file, wish));
+  readClip(file: Uint8Array, options: ClipOptions): Promise<Read> {
+    const read = this.before.then(() => this.readNext(file, options));
     this.before = read.catch(() => {});
     return read;
   }
@@ -33,7 +33,7 @@ export class Workshop implements ClipWorkshop {
     this.worker = null;
   }
 
-  private async readNext(file: Uint8Array, wish: ClipOptions): Promise<Read> {
+  private async readNext(file: Uint8Array, options: ClipOptions): Promise<Read> {
     const worker = (this.worker ??= await begun());
     worker.ref();
     const read = await new Promise<Read | null>((resolve) => {
@@ -48,7 +48,7 @@ export class Workshop implements ClipWorkshop {
       const timer = setTimeout(broken, this.patienceMilliseconds);
       worker.on('message', settle);
       worker.on('exit', broken);
-      worker.postMessage({ file, wish });
+      worker.postMessage({ file, options });
     });
     // A process that has nothing else to do may end.
     worker.unref();

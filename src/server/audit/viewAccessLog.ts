@@ -45,7 +45,7 @@ export async function viewAccessLog(
   { kind, who }: AccessLogQuery,
 ): Promise<AccessLogView> {
   const view = await inReading(context.db, async (work) => {
-    const { child } = await requireChild(work, actor, childId, 'readLooks');
+    const { child } = await requireChild(work, actor, childId, 'readAccessLog');
     const rows = await auditOf(work, childId, MOST_SHOWN);
     const days = new Map<string, { day: CalendarDay; who: string | null; looks: number; changes: AuditRow[] }>();
     for (const row of rows) {
@@ -70,9 +70,14 @@ export async function viewAccessLog(
  * @param say what a row tells, in words
  * @throws AppError notFound, notAllowed
  */
-export async function looksForFile(context: Context, actor: PersonActor, childId: number, say: (row: AuditRow) => string): Promise<string> {
+export async function accessLogForFile(
+  context: Context,
+  actor: PersonActor,
+  childId: number,
+  say: (row: AuditRow) => string,
+): Promise<string> {
   const rows = await inReading(context.db, async (work) => {
-    await requireChild(work, actor, childId, 'readLooks');
+    await requireChild(work, actor, childId, 'readAccessLog');
     return auditOf(work, childId, MOST_IN_FILE);
   });
   await context.looks.note(entryOf(actor, context.now(), [childId], 'looks.viewed'));

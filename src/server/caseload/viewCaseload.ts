@@ -1,4 +1,4 @@
-import { arrangeCaseload, isSilent, yardDays, yardRow, type CaseloadGroup, type CaseloadQuery } from '@/core/caseload';
+import { arrangeCaseload, isSilent, caseloadDays, caseloadRow, type CaseloadGroup, type CaseloadQuery } from '@/core/caseload';
 import { groupBy } from '@/core/groupBy';
 import type { Decision } from '@/core/review';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
@@ -32,16 +32,16 @@ export interface CaseloadView {
 const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (version ? restOf(version, today) : null);
 
 /** The whole caseload, a row a child, arranged as wished. */
-export async function viewCaseload(context: Context, actor: PersonActor, wish: CaseloadQuery): Promise<CaseloadView> {
+export async function viewCaseload(context: Context, actor: PersonActor, options: CaseloadQuery): Promise<CaseloadView> {
   const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const children = own.map(({ child }) => child);
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
-    const days = yardDays(today, wish.span);
+    const days = caseloadDays(today, options.span);
     const facts = await loadCaseload(work, children, days[0]!);
     const rows = children.map((child) =>
-      yardRow(
+      caseloadRow(
         {
           child,
           tasks: facts.current.get(child.id)?.tasks ?? [],
@@ -55,7 +55,7 @@ export async function viewCaseload(context: Context, actor: PersonActor, wish: C
           reviewOn: facts.reviews.get(child.id) ?? null,
         },
         today,
-        wish.span,
+        options.span,
       ),
     );
     const accessOf = new Map(own.map(({ child, access }) => [child.id, access]));
@@ -66,7 +66,7 @@ export async function viewCaseload(context: Context, actor: PersonActor, wish: C
       childIds: children.map((child) => child.id),
       today,
       days,
-      groups: arrangeCaseload(rows, wish, today),
+      groups: arrangeCaseload(rows, options, today),
       schools: [...new Set(children.map((child) => child.school))].sort(),
       childCount: children.length,
       withWordThisWeek: rows.filter((row) => row.daysSinceWord !== null && row.daysSinceWord < 7).length,

@@ -12,7 +12,7 @@ import {
   type ApiKey,
   type Work,
 } from '@/db';
-import { columnsByKey, OPEN_TABLES, pageWishSchema, writeOpenApi, type OpenRow, type OpenTableName } from '@/formats';
+import { columnsByKey, OPEN_TABLES, pageOptionsSchema, writeOpenApi, type OpenRow, type OpenTableName } from '@/formats';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, recordAboutPerson, recordChanges } from '../audit/trail';
@@ -74,8 +74,8 @@ export interface KeyPage {
  */
 export async function readByKey(context: Context, key: string | null, table: string, raw: unknown): Promise<KeyPage> {
   const name = await inTransaction(context.db, (work) => admit(work, context, key, table));
-  const wish = parseInput(pageWishSchema, raw);
-  const { rows, next } = await inReading(context.db, (work) => openPage(work, name, { childIds: null, ...wish }));
+  const options = parseInput(pageOptionsSchema, raw);
+  const { rows, next } = await inReading(context.db, (work) => openPage(work, name, { childIds: null, ...options }));
   const columns = columnsByKey(OPEN_TABLES[name]);
   return { table: name, rows: rows.map((row) => Object.fromEntries(columns.map((column) => [column.key, row[column.key] ?? null]))), next };
 }

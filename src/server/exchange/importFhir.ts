@@ -113,18 +113,18 @@ const takeSchema = z.object({
  * @throws AppError notFound, notAllowed, invalid
  */
 export async function importFhir(context: Context, actor: PersonActor, raw: unknown): Promise<{ goals: number; tasks: number }> {
-  const wish = parseInput(takeSchema, raw);
-  const seen = await previewFhir(context, actor, wish.childId, wish.text);
-  const file = readFhir(wish.text);
+  const options = parseInput(takeSchema, raw);
+  const seen = await previewFhir(context, actor, options.childId, options.text);
+  const file = readFhir(options.text);
   if (!seen.ok || !file.ok) throw invalid({ path: 'text', code: 'notFhir' });
-  if (!wish.isThisChild && seen.patient?.isSame !== true) throw invalid({ path: 'isThisChild', code: 'otherChild' });
+  if (!options.isThisChild && seen.patient?.isSame !== true) throw invalid({ path: 'isThisChild', code: 'otherChild' });
   return inTransaction(context.db, async (work) => {
     const now = context.now();
-    const { child } = await requireChild(work, actor, wish.childId, 'changeProgram');
+    const { child } = await requireChild(work, actor, options.childId, 'changeProgram');
     await lockChild(work, child.id);
     const known = await statementsOf(work, child.id);
     let goals = 0;
-    for (const choice of wish.goals) {
+    for (const choice of options.goals) {
       const content = goalOf(file.read.goals[choice.place], choice);
       // The same file twice makes no goal twice.
       if (known.has(plain(content.statement))) continue;
@@ -137,7 +137,7 @@ export async function importFhir(context: Context, actor: PersonActor, raw: unkn
       context,
       actor,
       child,
-      wish.tasks.map((place) => file.read.tasks[place]),
+      options.tasks.map((place) => file.read.tasks[place]),
     );
     await recordChanges(work, now, [
       ...(goals ? [entryOf(actor, now, [child.id], 'goal.written')] : []),
@@ -181,12 +181,12 @@ async function putOnDraft(
   const library = await latestTasks(work, actor.personId);
   const draft = await draftNow(work, context, child);
   const tasks = [...draft.tasks];
-  for (const wish of wished) {
-    const task = wish?.slug ? library.find(({ content }) => content.slug === wish.slug) : undefined;
-    if (!wish || !task) throw new AppError('notFound');
-    if ((await placeInDraft(work, actor, child.id, { ...draft, tasks }, wish.slug!)) >= 0) continue;
+  for (const options of wished) {
+    const task = options?.slug ? library.find(({ content }) => content.slug === options.slug) : undefined;
+    if (!options || !task) throw new AppError('notFound');
+    if ((await placeInDraft(work, actor, child.id, { ...draft, tasks }, options.slug!)) >= 0) continue;
     // A step that the ladder does not have, or none, begins at the easiest: the builder is where it is set.
-    const step = wish.step !== null && wish.step <= task.content.ladder.steps.length ? wish.step : 1;
+    const step = options.step !== null && options.step <= task.content.ladder.steps.length ? options.step : 1;
     tasks.push({
       taskVersionId: task.taskVersionId,
       part: task.content.part,

@@ -24,19 +24,19 @@ export interface OpenPage {
 
 /** Rows of a table as they leave, each with all its columns. */
 const ROWS: {
-  readonly [Name in OpenTableName]: (work: Work, wish: OpenOptions) => Promise<readonly { id: number; rows: readonly OpenRow[] }[]>;
+  readonly [Name in OpenTableName]: (work: Work, options: OpenOptions) => Promise<readonly { id: number; rows: readonly OpenRow[] }[]>;
 } = {
-  reports: async (work, wish) => (await openReports(work, wish)).map((row) => one(row, reportRow(row))),
-  goals: async (work, wish) => (await openGoals(work, wish)).map((row) => one(row, goalRow(row))),
-  measurements: async (work, wish) => (await openMeasurements(work, wish)).map((row) => one(row, measurementRow(row))),
-  roster: async (work, wish) => (await openRoster(work, wish)).map((row) => one(row, childRow(row))),
-  kits: async (work, wish) => (await openBags(work, wish)).map((row) => ({ id: row.id, rows: bagRows(row) })),
+  reports: async (work, options) => (await openReports(work, options)).map((row) => one(row, reportRow(row))),
+  goals: async (work, options) => (await openGoals(work, options)).map((row) => one(row, goalRow(row))),
+  measurements: async (work, options) => (await openMeasurements(work, options)).map((row) => one(row, measurementRow(row))),
+  roster: async (work, options) => (await openRoster(work, options)).map((row) => one(row, childRow(row))),
+  kits: async (work, options) => (await openBags(work, options)).map((row) => ({ id: row.id, rows: bagRows(row) })),
 };
 
 /** A page of a table; a bag is one number, and as many rows as it has things. */
-export async function openPage(work: Work, table: OpenTableName, wish: OpenOptions): Promise<OpenPage> {
-  const found = await ROWS[table](work, wish);
-  return { rows: found.flatMap(({ rows }) => rows), next: found.length < wish.most ? null : found.at(-1)!.id };
+export async function openPage(work: Work, table: OpenTableName, options: OpenOptions): Promise<OpenPage> {
+  const found = await ROWS[table](work, options);
+  return { rows: found.flatMap(({ rows }) => rows), next: found.length < options.most ? null : found.at(-1)!.id };
 }
 
 const one = ({ id }: { readonly id: number }, row: OpenRow) => ({ id, rows: [row] });

@@ -9,7 +9,7 @@ import { parseInput } from '../parseInput';
 import { requireConfirmed } from '../accounts/sessions';
 import { openPage } from './openRows';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   table: z.enum(OPEN_TABLE_NAMES as [(typeof OPEN_TABLE_NAMES)[number], ...(typeof OPEN_TABLE_NAMES)[number][]]),
 });
 
@@ -19,7 +19,7 @@ export async function tableForFile(
   actor: PersonActor,
   raw: unknown,
 ): Promise<{ readonly name: string; readonly text: string }> {
-  const { table } = parseInput(wishSchema, raw);
+  const { table } = parseInput(optionsSchema, raw);
   requireConfirmed(context, actor);
   return inTransaction(context.db, async (work) => {
     const now = context.now();

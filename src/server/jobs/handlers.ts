@@ -8,7 +8,7 @@ import { remindHandler } from '../messages/reminders';
 import { receiveText } from '../reports/replies/receiveText';
 import { personAddressOf, strangerAddressOf, type TextToSend } from '../ports';
 import { injuryEmailKey, passwordLinkKey, strangerReplyKey, type JobKind, type PayloadOf } from './jobs';
-import { tidyHandler } from './tidy';
+import { cleanUpHandler } from './cleanUp';
 
 /** How a kind of job is done: made ready in a short transaction, acted with none open, settled in another. */
 export interface JobHandler<Payload, Ready> {
@@ -104,7 +104,7 @@ export const HANDLERS = {
   clipForms: clipFormsHandler,
   dropMedia: deleteMediaHandler,
   remind: remindHandler,
-  tidy: tidyHandler,
+  tidy: cleanUpHandler,
 } satisfies {
   // What a handler makes ready is its own affair: it only ever gets back what it gave.
   [Kind in LeasedKind]: JobHandler<PayloadOf<Kind>, unknown>;

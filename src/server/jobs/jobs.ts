@@ -105,7 +105,7 @@ export function auditJob(key: string, entries: readonly AuditEntry[], at: Instan
 }
 
 /** One a day: the key is the day. */
-export function tidyJob(day: string, at: Instant): NewJob {
+export function cleanUpJob(day: string, at: Instant): NewJob {
   return { kind: 'tidy' satisfies JobKind, key: `tidy:${day}`, payload: {}, at, runAfter: at };
 }
 

@@ -3,7 +3,7 @@ import { addJobs, inTransaction, markSystem, workplaceOf } from '@/db';
 import type { Context } from '../context';
 import { planReminders } from '../messages/reminders';
 import { appendTrail, MOST_AT_ONCE } from './appendTrail';
-import { backupJob, tidyJob } from './jobs';
+import { backupJob, cleanUpJob } from './jobs';
 import { runNext, type OnFault } from './runDue';
 
 export interface RunningOptions {
@@ -23,13 +23,13 @@ const TIDY_EVERY_MILLISECONDS = 3_600_000;
 const MARK_EVERY_MILLISECONDS = 10_000;
 
 /** Looks for jobs and does them, until it is stopped. */
-export async function runJobLoop(context: Context, wish: RunningOptions): Promise<void> {
-  const lanes = Array.from({ length: wish.lanes }, (_, index) =>
-    lane(wish, async () => (await runNext(context, `${wish.worker}-${index}`, wish.onFault)) !== null),
+export async function runJobLoop(context: Context, options: RunningOptions): Promise<void> {
+  const lanes = Array.from({ length: options.lanes }, (_, index) =>
+    lane(options, async () => (await runNext(context, `${options.worker}-${index}`, options.onFault)) !== null),
   );
   let tidied = -Infinity;
   let marked = -Infinity;
-  const trail = lane(wish, async () => {
+  const trail = lane(options, async () => {
     if (context.now() - marked > MARK_EVERY_MILLISECONDS) {
       await inTransaction(context.db, (work) => markSystem(work, 'worker', context.now()));
       marked = context.now();
@@ -63,6 +63,6 @@ async function planDay(context: Context): Promise<void> {
     const { timeZone } = await workplaceOf(work);
     const day = calendarDayInZone(now, timeZone);
     await planReminders(work, context);
-    await addJobs(work, [tidyJob(day, now), ...(context.backups ? [backupJob(day, now)] : [])]);
+    await addJobs(work, [cleanUpJob(day, now), ...(context.backups ? [backupJob(day, now)] : [])]);
   });
 }

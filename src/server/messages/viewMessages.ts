@@ -38,7 +38,7 @@ const TEXTS_SHOWN = 60;
 export async function viewMessages(
   context: Context,
   actor: PersonActor,
-  wish: { phoneOf: number | null; search: string },
+  options: { phoneOf: number | null; search: string },
 ): Promise<MessagesView> {
   const { child, mayWrite, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
@@ -47,10 +47,10 @@ export async function viewMessages(
       own.map((each) => each.child.id),
       MESSAGES_SHOWN,
     );
-    const holder = wish.phoneOf ?? messages[0]?.childId ?? null;
+    const holder = options.phoneOf ?? messages[0]?.childId ?? null;
     const names = new Map(own.map((each) => [each.child.id, nameOf(each.child)]));
     const accesses = new Map<number, Access>(own.map((each) => [each.child.id, each.access]));
-    const wanted = plain(wish.search);
+    const wanted = plain(options.search);
     const incoming = await incomingTexts(
       work,
       own.map((each) => each.child.id),

@@ -12,10 +12,10 @@ import type { Context } from '../context';
 import { AppError } from '../errors';
 import { may } from '../may';
 import { parseInput } from '../parseInput';
-import { candidateWish, planFactsOf } from './planFacts';
+import { candidateOptions, planFactsOf } from './planFacts';
 import { changesOf, type Proposal } from './proposal';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   /** One school alone; all where left out. */
   school: z.string().max(80).default(''),
   theme: z
@@ -37,13 +37,13 @@ export async function planCaseload(
   onChild: (done: number, of: number, own: null) => Promise<boolean>,
 ): Promise<{ readonly file: null; readonly left: readonly { readonly name: string; readonly why: string }[] } | null> {
   requireMay(actor, 'seeProgress');
-  const wish = parseInput(wishSchema, raw);
+  const options = parseInput(optionsSchema, raw);
   // One run of a person at a time: two ask the same of the one solver, and each keeps the other waiting.
   const running = runningOn(context);
   if (running.has(actor.personId)) throw new AppError('underWay');
   running.add(actor.personId);
   try {
-    return await planEach(context, actor, wish, onChild);
+    return await planEach(context, actor, options, onChild);
   } finally {
     running.delete(actor.personId);
   }
@@ -61,7 +61,7 @@ function runningOn({ solver }: Context): Set<number> {
 async function planEach(
   context: Context,
   actor: PersonActor,
-  { school, theme }: z.infer<typeof wishSchema>,
+  { school, theme }: z.infer<typeof optionsSchema>,
   onChild: (done: number, of: number, own: null) => Promise<boolean>,
 ): ReturnType<typeof planCaseload> {
   const now = context.now();
@@ -109,7 +109,7 @@ async function planEach(
     // A rest or an end that somebody decided is not planned over.
     if (program?.isEnded || (program?.resumesOn && program.resumesOn > span.startsOn)) return { kind: 'paused' };
     const own = facts.get(child.id)!;
-    const candidates = candidatesFor({ ...candidateWish(child, today, own, library), theme });
+    const candidates = candidatesFor({ ...candidateOptions(child, today, own, library), theme });
     const answer = await planWeek(wishFor(child, candidates, { packedBesides }), context.solver.solve);
     if (answer.kind !== 'week') return answer;
     const { plan } = answer;

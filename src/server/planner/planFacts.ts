@@ -49,7 +49,7 @@ function underWayOf(program: ProgramVersion | null): PlanFacts['underWay'] {
 }
 
 /** All that candidates are made from. */
-export function candidateWish(
+export function candidateOptions(
   child: Child,
   today: CalendarDay,
   facts: PlanFacts,

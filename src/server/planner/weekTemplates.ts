@@ -17,7 +17,7 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { invalid, parseInput } from '../parseInput';
-import { candidateWish, planFactsOf } from './planFacts';
+import { candidateOptions, planFactsOf } from './planFacts';
 import { changesOf, type Proposal } from './proposal';
 
 const MOST_TEMPLATES = 40;
@@ -93,7 +93,7 @@ export async function giveTemplate(context: Context, actor: PersonActor, raw: un
       const today = calendarDayInZone(now, child.timeZone);
       const program = programs.get(childId) ?? null;
       const candidates = candidatesFor({
-        ...candidateWish(child, today, facts.get(childId)!, library),
+        ...candidateOptions(child, today, facts.get(childId)!, library),
         asked: wanted.map(({ taskId }) => taskId),
       });
       const known = new Set(candidates.tasks.map(({ taskId }) => taskId));

@@ -11,7 +11,7 @@ import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
 import { loadPaper, viewPaper, type PaperView } from './viewPaper';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   size: z.enum(PAPER_SIZES).default('letter'),
   large: z.preprocess((value) => value === 'on' || value === '1' || value === true, z.boolean()),
   part: z.enum(PAPER_PARTS).default('all'),
@@ -27,7 +27,7 @@ const wishSchema = z.object({
 });
 
 /** How a program is put into words is the screens' own; the same words stand on paper. */
-export type Compose = (view: PaperView, wish: { size: PaperSize; isLarge: boolean; from: CalendarDay }) => Promise<Paper>;
+export type Compose = (view: PaperView, options: { size: PaperSize; isLarge: boolean; from: CalendarDay }) => Promise<Paper>;
 
 export interface MadePaper {
   readonly file: Uint8Array;
@@ -80,7 +80,7 @@ export async function paperOfCaseload(
   compose: Compose,
   onChild: (done: number, of: number, own: MadePaper | null) => Promise<boolean>,
 ): Promise<Made | null> {
-  const { school, each } = parseInput(wishSchema, raw);
+  const { school, each } = parseInput(optionsSchema, raw);
   const own = await inTransaction(context.db, (work) => childrenOf(work, actor.personId));
   const ids = own.filter(({ child }) => !school || child.school === school).map(({ child }) => child.id);
   const view = (id: number) => viewPaper(context, actor, id);
@@ -118,9 +118,9 @@ async function make(
   compose: Compose,
   onChild: (done: number, of: number) => Promise<boolean>,
 ): Promise<Made | null> {
-  const { size, large, part, from } = parseInput(wishSchema, raw);
+  const { size, large, part, from } = parseInput(optionsSchema, raw);
   const { timeZone } = await inTransaction(context.db, workplaceOf);
-  const wish = { size, isLarge: large, from: from ?? nextMonday(calendarDayInZone(context.now(), timeZone)) };
+  const options = { size, isLarge: large, from: from ?? nextMonday(calendarDayInZone(context.now(), timeZone)) };
   const left: MadePaper['left'][number][] = [];
   const printed: PrintedVersion[] = [];
   let name = '';
@@ -132,7 +132,7 @@ async function make(
       name = nameOf(view.child);
       seen += 1;
       const isOpen = view.program !== null && view.rest?.kind !== 'ended';
-      const paper = isOpen ? await compose(view, wish) : null;
+      const paper = isOpen ? await compose(view, options) : null;
       const isRightToLeft = directionOf(languageOf(view.child.familyLanguage)) === 'rtl';
       if (!paper || paper.tasks.length === 0) left.push({ childId, name, why: 'nothing' });
       else if (isRightToLeft) left.push({ childId, name, why: 'rightToLeft' });

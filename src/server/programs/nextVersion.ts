@@ -31,29 +31,29 @@ export interface VersionOptions {
  * Writes the next frozen version of a child's program and puts its message in the post, within the caller's transaction.
  * @throws AppError staleVersion where the version in force is not the one that was looked at.
  */
-export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, wish: VersionOptions): Promise<number> {
+export async function writeNextVersion(work: Work, context: Context, actor: PersonActor, options: VersionOptions): Promise<number> {
   const now = context.now();
-  const { child } = wish;
+  const { child } = options;
   const { programId, currentVersion } = await lockProgram(work, child.id, now);
-  if (currentVersion !== wish.expectedVersion)
-    throw new AppError('staleVersion', { expected: wish.expectedVersion, current: currentVersion });
+  if (currentVersion !== options.expectedVersion)
+    throw new AppError('staleVersion', { expected: options.expectedVersion, current: currentVersion });
   const number = currentVersion + 1;
   await addVersion(work, {
     programId,
     number,
-    startsOn: wish.startsOn,
-    endsOn: wish.endsOn,
-    resumesOn: wish.resumesOn,
-    isEnded: wish.isEnded,
-    decisionId: wish.decisionId,
-    note: wish.note,
-    reason: wish.reason,
+    startsOn: options.startsOn,
+    endsOn: options.endsOn,
+    resumesOn: options.resumesOn,
+    isEnded: options.isEnded,
+    decisionId: options.decisionId,
+    note: options.note,
+    reason: options.reason,
     sentBy: actor.personId,
     sentAt: now,
-    sentOn: wish.sentOn ?? calendarDayInZone(now, child.timeZone),
-    tasks: wish.tasksFor(number),
+    sentOn: options.sentOn ?? calendarDayInZone(now, child.timeZone),
+    tasks: options.tasksFor(number),
   });
-  if (wish.text) await enqueueMessage(work, context, actor, { child, kind: wish.text, decisionId: wish.decisionId });
+  if (options.text) await enqueueMessage(work, context, actor, { child, kind: options.text, decisionId: options.decisionId });
   return number;
 }
 

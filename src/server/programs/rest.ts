@@ -24,30 +24,30 @@ export interface RestOptions {
 }
 
 /** Lets the practice rest till a day. Its last day moves as far, so that nothing of the program is lost. @throws AppError invalid */
-export async function pauseUntil(work: Work, context: Context, actor: PersonActor, wish: RestOptions, until: string): Promise<void> {
-  const { program, today } = wish;
+export async function pauseUntil(work: Work, context: Context, actor: PersonActor, options: RestOptions, until: string): Promise<void> {
+  const { program, today } = options;
   const day = parseCalendarDay(until);
   if (!day || day <= today || daysBetween(today, day) > MOST_DAYS) throw invalid({ path: 'fromDay', code: 'notADayAhead' });
   const left = Math.max(0, daysBetween(today, program.endsOn));
-  await rest(work, context, actor, wish, 'paused', { resumesOn: day, isEnded: false, endsOn: addDays(day, left) });
+  await rest(work, context, actor, options, 'paused', { resumesOn: day, isEnded: false, endsOn: addDays(day, left) });
 }
 
 /** Ends the practice with today: nothing asks for it any more, and nothing asks the therapist for a new one. */
-export async function endNow(work: Work, context: Context, actor: PersonActor, wish: RestOptions): Promise<void> {
-  const { program, today } = wish;
+export async function endNow(work: Work, context: Context, actor: PersonActor, options: RestOptions): Promise<void> {
+  const { program, today } = options;
   const endsOn = program.endsOn < today ? program.endsOn : today;
-  await rest(work, context, actor, wish, 'ended', { resumesOn: null, isEnded: true, endsOn });
+  await rest(work, context, actor, options, 'ended', { resumesOn: null, isEnded: true, endsOn });
 }
 
 /** The practice goes on today. A rest that is cut short gives its days back; what had ended goes on till a day. */
-async function goOn(work: Work, context: Context, actor: PersonActor, wish: RestOptions, until: string): Promise<void> {
-  const { program, today } = wish;
+async function goOn(work: Work, context: Context, actor: PersonActor, options: RestOptions, until: string): Promise<void> {
+  const { program, today } = options;
   const resting = restOf(program, today);
   if (!resting) throw new AppError('goneOn');
   const asked = parseCalendarDay(until);
   if (resting.kind === 'ended' && (!asked || asked <= today)) throw invalid({ path: 'until', code: 'notAnEndAhead' });
   const endsOn = resting.kind === 'until' ? addDays(program.endsOn, -daysBetween(today, resting.day)) : asked!;
-  await rest(work, context, actor, wish, 'goesOn', { resumesOn: null, isEnded: false, endsOn: endsOn < today ? today : endsOn });
+  await rest(work, context, actor, options, 'goesOn', { resumesOn: null, isEnded: false, endsOn: endsOn < today ? today : endsOn });
 }
 
 async function rest(

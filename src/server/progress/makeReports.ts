@@ -15,7 +15,7 @@ import { goalInFull, type GoalInFull } from './goalInFull';
 import type { Period } from './periodOn';
 import { loadGoals } from './viewProgress';
 
-const wishSchema = z.object({ size: z.enum(PAPER_SIZES).default('letter') });
+const optionsSchema = z.object({ size: z.enum(PAPER_SIZES).default('letter') });
 
 /** How a child's goals are put into words is the screen's own; the same words stand on paper. */
 export type ComposeReport = (goals: readonly GoalInFull[], period: Period | null, today: CalendarDay) => ReportPage;
@@ -38,7 +38,7 @@ export async function reportsOfCaseload(
   compose: ComposeReport,
   onChild: (done: number, of: number, own: null) => Promise<boolean>,
 ): Promise<MadeReports | null> {
-  const { size } = parseInput(wishSchema, raw);
+  const { size } = parseInput(optionsSchema, raw);
   requireMay(actor, 'seeProgress');
   const caseload = await inTransaction(context.db, (work) => loadGoals(work, context, actor));
   const { lines, goals, children, period, today } = caseload;

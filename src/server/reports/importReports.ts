@@ -27,14 +27,14 @@ import { KnownChildren } from './knownChildren';
 import { ofItsDay } from './ofItsDay';
 import { ENTRY_DAYS_BACK } from './viewEntry';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   text: z.string().max(600_000),
   /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
   columns: z.array(z.enum(REPORT_COLUMNS).nullable()).max(100).optional(),
   dateOrder: z.enum(DATE_ORDERS).optional(),
   way: z.enum(['paper', 'call', 'teacher']).default('paper'),
 });
-type Wish = z.output<typeof wishSchema>;
+type Options = z.output<typeof optionsSchema>;
 
 export interface ReportsFinding {
   readonly column: ReportColumn;
@@ -73,9 +73,9 @@ type Found = Extract<ReportsPreview, { ok: true }> & { readonly items: readonly 
 
 /** What a list of reports would bring: each row as it would be filed, or what stands in its way. Nothing is written. @throws AppError invalid */
 export async function previewReports(context: Context, actor: PersonActor, raw: unknown): Promise<ReportsPreview> {
-  const wish = parseInput(wishSchema, raw);
+  const options = parseInput(optionsSchema, raw);
   return inTransaction(context.db, async (work) => {
-    const found = await look(work, context, actor, wish);
+    const found = await look(work, context, actor, options);
     if (!found.ok) return found;
     const { items: _items, ...preview } = found;
     return preview;
@@ -95,14 +95,14 @@ export interface TakenReports {
  * @throws AppError invalid with every row that stands in the way
  */
 export async function importReports(context: Context, actor: PersonActor, raw: unknown): Promise<TakenReports> {
-  const wish = parseInput(wishSchema, raw);
-  const first = await inTransaction(context.db, (work) => look(work, context, actor, wish));
+  const options = parseInput(optionsSchema, raw);
+  const first = await inTransaction(context.db, (work) => look(work, context, actor, options));
   if (!first.ok) throw invalid({ path: 'text', code: first.fault.code });
   const childIds = [...new Set(first.items.map(({ childId }) => childId))].sort((one, other) => one - other);
   return inTransaction(context.db, async (work) => {
     // Who types the same child meets here; only then is read what there is.
     for (const childId of childIds) await lockForTyping(work, childId);
-    const found = (await look(work, context, actor, wish)) as Found;
+    const found = (await look(work, context, actor, options)) as Found;
     if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });
     const wrong = found.rows.filter(({ findings }) => findings.length > 0);
     if (wrong.length > 0) throw invalid(...wrong.map(({ number }) => ({ path: `rows.${number}`, code: 'rowStandsInTheWay' })));
@@ -113,7 +113,7 @@ export async function importReports(context: Context, actor: PersonActor, raw: u
     await recordChanges(
       work,
       now,
-      [...counts].map(([childId, own]) => entryOf(actor, now, [childId], 'report.entered', { count: own.length, way: wish.way })),
+      [...counts].map(([childId, own]) => entryOf(actor, now, [childId], 'report.entered', { count: own.length, way: options.way })),
     );
     const closed = stored.some(({ safetyWord }) => safetyWord);
     return { added: stored.length, there: found.rows.length - stored.length, closed };
@@ -125,23 +125,28 @@ export function reportsTemplate(_actor: PersonActor): string {
   return REPORTS_TEMPLATE;
 }
 
-async function look(work: Work, context: Context, actor: PersonActor, wish: Wish): Promise<Extract<ReportsPreview, { ok: false }> | Found> {
-  const read = readTable(wish.text, MOST_REPORT_ROWS);
+async function look(
+  work: Work,
+  context: Context,
+  actor: PersonActor,
+  options: Options,
+): Promise<Extract<ReportsPreview, { ok: false }> | Found> {
+  const read = readTable(options.text, MOST_REPORT_ROWS);
   if (!read.ok) return read;
   const { headings, rows: cells } = read.table;
   const columns =
-    wish.columns?.length === headings.length
-      ? wish.columns
+    options.columns?.length === headings.length
+      ? options.columns
       : matchColumns(headings, USUAL_REPORT_HEADINGS, await listColumnsOf(work, actor.personId, 'reports'));
   const told = columns.includes('doneOn') ? dateOrderOf(cells.map((row) => row[columns.indexOf('doneOn')] ?? '')) : 'anyWay';
-  const dateOrder = told === 'anyWay' ? (wish.dateOrder ?? 'monthFirst') : (told ?? wish.dateOrder ?? null);
+  const dateOrder = told === 'anyWay' ? (options.dateOrder ?? 'monthFirst') : (told ?? options.dateOrder ?? null);
   const { timeZone } = await workplaceOf(work);
   const today = calendarDayInZone(context.now(), timeZone);
   const known = new KnownChildren(work, await childrenOf(work, actor.personId), actor, addDays(today, -ENTRY_DAYS_BACK));
   const seen = new Set<string>();
   const judged: Judged[] = [];
   for (const row of readReports(read.table, columns, dateOrder ?? 'monthFirst'))
-    judged.push(await judge(row, { known, wish, actor, today, seen }));
+    judged.push(await judge(row, { known, options, actor, today, seen }));
   const items = judged.flatMap(({ item }) => (item ? [item] : []));
   const there = await knownReportKeys(
     work,
@@ -161,14 +166,14 @@ interface Judged {
 
 interface Judging {
   readonly known: KnownChildren;
-  readonly wish: Wish;
+  readonly options: Options;
   readonly actor: PersonActor;
   readonly today: CalendarDay;
   /** Child, task and day of the rows before. */
   readonly seen: Set<string>;
 }
 
-async function judge(row: ReportRow, { known, wish, actor, today, seen }: Judging): Promise<Judged> {
+async function judge(row: ReportRow, { known, options, actor, today, seen }: Judging): Promise<Judged> {
   const findings: ReportsFinding[] = [...row.findings];
   const { number, doneOn, told } = row;
   const found = row.child === '' ? [] : known.childrenCalled(row.child);
@@ -199,7 +204,7 @@ async function judge(row: ReportRow, { known, wish, actor, today, seen }: Judgin
     task,
     facts: { ...told, doneOn, isQuestion: false },
     idempotencyKey: keyOf(`list ${child.id} ${task.taskId} ${doneOn}`),
-    origin: { way: wish.way, enteredBy: actor.personId },
+    origin: { way: options.way, enteredBy: actor.personId },
     today,
   });
   if ('code' in item) return { row: { ...shown, findings: [{ column: 'doneOn', code: item.code, cell: doneOn }] }, item: null };

@@ -81,18 +81,19 @@ export async function weekOf(
 export async function viewEntry(
   context: Context,
   actor: PersonActor,
-  wish: { readonly childId: number | null; readonly monday: CalendarDay | null; readonly isPaper: boolean; readonly log: number | null },
+  options: { readonly childId: number | null; readonly monday: CalendarDay | null; readonly isPaper: boolean; readonly log: number | null },
 ): Promise<EntryView> {
   const view = await inReading(context.db, async (work) => {
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
-    const monday = mondayOf(wish.monday ?? today);
+    const monday = mondayOf(options.monday ?? today);
     const children = (await childrenOf(work, actor.personId)).map(({ child }) => ({
       id: child.id,
       name: nameOf(child),
       isPaper: child.reportWay === 'paper',
     }));
-    const sheet = wish.childId === null ? null : await sheetOf(work, context, actor, { ...wish, childId: wish.childId, monday, today });
+    const sheet =
+      options.childId === null ? null : await sheetOf(work, context, actor, { ...options, childId: options.childId, monday, today });
     return { today, timeZone, monday, children, sheet };
   });
   if (view.sheet) await context.looks.note(entryOf(actor, context.now(), [view.sheet.childId], 'child.viewed'));
@@ -107,11 +108,11 @@ interface SheetOptions {
   readonly log: number | null;
 }
 
-async function sheetOf(work: Work, context: Context, actor: PersonActor, wish: SheetOptions): Promise<EntrySheet> {
-  const { childId, monday, today, isPaper } = wish;
+async function sheetOf(work: Work, context: Context, actor: PersonActor, options: SheetOptions): Promise<EntrySheet> {
+  const { childId, monday, today, isPaper } = options;
   const { child } = await requireChild(work, actor, childId, 'settleDecision');
   const logs = isPaper ? await printedLogs(work, childId) : [];
-  const log = logs.find(({ number }) => number === wish.log)?.number ?? logAtHome(logs, monday, child.timeZone);
+  const log = logs.find(({ number }) => number === options.log)?.number ?? logAtHome(logs, monday, child.timeZone);
   const past = [0, 1, 2, 3, 4, 5, 6].map((count) => addDays(monday, count)).filter((day) => day <= today);
   const week = await weekOf(work, childId, child.familyLanguage, past, log);
   // The printed log has boxes on the days of its tasks alone.

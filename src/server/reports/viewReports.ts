@@ -37,15 +37,15 @@ const LINES = 60;
 const SEARCHED = 600;
 
 /** Every report by any way over the caseload, latest first, with the texts that need a person. */
-export async function viewReports(context: Context, actor: PersonActor, wish: ReportsQuery): Promise<ReportsView> {
+export async function viewReports(context: Context, actor: PersonActor, options: ReportsQuery): Promise<ReportsView> {
   const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
     const of = new Map(own.map(({ child, access }) => [child.id, { name: nameOf(child), access }]));
     const ids = own.map(({ child }) => child.id);
-    const most = wish.search ? SEARCHED : LINES + 1;
-    const entries = await logOf(work, ids, wish, most);
-    const reports = await loggedReports(work, wish.search ? entries : entries.slice(0, LINES));
-    const wanted = plain(wish.search);
+    const most = options.search ? SEARCHED : LINES + 1;
+    const entries = await logOf(work, ids, options, most);
+    const reports = await loggedReports(work, options.search ? entries : entries.slice(0, LINES));
+    const wanted = plain(options.search);
     const found = reports
       .filter(({ childId, content }) => plain(`${of.get(childId)!.name} ${content.title.en}`).includes(wanted))
       .slice(0, LINES);
@@ -66,7 +66,7 @@ export async function viewReports(context: Context, actor: PersonActor, wish: Re
         const { name, access } = of.get(report.childId)!;
         return { ...report, childName: name, mayCorrect: may(actor, access, 'changeProgram') };
       }),
-      olderThan: entries.length === most ? ((wish.search ? entries.at(-1) : entries[LINES - 1])?.reportId ?? null) : null,
+      olderThan: entries.length === most ? ((options.search ? entries.at(-1) : entries[LINES - 1])?.reportId ?? null) : null,
       texts: waiting.map((text) => ({ ...text, childName: of.get(text.childId!)?.name ?? '' })),
     };
   });

@@ -5,7 +5,7 @@ import { plain } from '@/core/text';
 import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/programs';
 import {
   answersOf,
-  deedNeedsLead,
+  actionNeedsLead,
   DECISION_ANSWERS,
   isFollowed,
   isOfStop,
@@ -94,7 +94,7 @@ const DEEDS = {
   },
   hold: async (...all) => {
     await read(...all);
-    await doDeed(...all);
+    await doAction(...all);
   },
   read,
   wrote: async (...all) => {
@@ -169,10 +169,10 @@ function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceAction | nu
 }
 
 /** What is done about silence beside being written down: the family's link goes out once more, or the practice rests or ends. */
-async function doDeed(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
+async function doAction(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
   const { input, decision, child } = settling;
   const deed = deedOf(decision, input);
-  if (!deed || !deedNeedsLead(deed)) return;
+  if (!deed || !actionNeedsLead(deed)) return;
   await requireChild(work, actor, child.id, 'changeProgram');
   if (deed === 'paused') return pause(work, context, actor, settling);
   if (deed === 'ended') return end(work, context, actor, settling);

@@ -47,7 +47,7 @@ export interface ReviewView {
   readonly post: readonly MessageRow[];
   readonly timeZone: string;
   /** Put off by this person till another day, the next first. */
-  readonly asleep: readonly SettledDecision[];
+  readonly snoozed: readonly SettledDecision[];
   /** What colleagues decided for this person's children in the last days, latest first. */
   readonly colleagues: readonly SettledDecision[];
   /** What waits for an assistant's hands; null for others, whose Logbook tells it. */
@@ -55,15 +55,15 @@ export interface ReviewView {
   /** Tasks on hold after an injury report, decided on or not. */
   readonly holds: number;
   /** Where several of the cards are about one tread, the largest group first. */
-  readonly treads: readonly StepOutcomesGroup[];
+  readonly outcomesPerStep: readonly StepOutcomesGroup[];
   /** The one of them that is looked at alone: `open` holds its cards. */
-  readonly onlyTread: StepOutcomesGroup | null;
+  readonly onlyStep: StepOutcomesGroup | null;
 }
 
 export interface StepOutcomesGroup extends AtOneStep {
   readonly title: LocalText;
   /** How this person's children fared at it before. */
-  readonly tread: StepOutcomes | null;
+  readonly stepOutcomes: StepOutcomes | null;
 }
 
 export interface DecisionInFull {
@@ -74,7 +74,7 @@ export interface DecisionInFull {
   readonly task: ProgramTask | null;
   /** What of the child's facts stops the task; empty for every other kind. */
   readonly findings: readonly SafetyFinding[];
-  readonly flight: StepTimeline | null;
+  readonly timeline: StepTimeline | null;
   readonly reports: readonly LoggedReport[];
   /** Texts that nobody could read, oldest first. */
   readonly texts: readonly IncomingRow[];
@@ -83,7 +83,7 @@ export interface DecisionInFull {
   /** What closes tasks of the child now, of this task and of others. */
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
-  readonly tread: StepOutcomes | null;
+  readonly stepOutcomes: StepOutcomes | null;
   readonly context: CardContext;
   /** What this person said to families of this language before, the latest used first. */
   readonly phrases: readonly Phrase[];
@@ -114,7 +114,7 @@ export async function viewReview(
   context: Context,
   actor: PersonActor,
   at: string | null,
-  tread: string | null = null,
+  stepOutcomes: string | null = null,
 ): Promise<ReviewView> {
   const { childIds, ...view } = await inReading(context.db, async (work) => {
     const own = await childrenOf(work, actor.personId);
@@ -137,13 +137,13 @@ export async function viewReview(
       work,
       children.map(({ id }) => id),
     );
-    const treads = atOneStep(all).map((group): StepOutcomesGroup => {
+    const outcomesPerStep = atOneStep(all).map((group): StepOutcomesGroup => {
       const tasks = [...programs.values()].flatMap((program) => program.tasks);
       const { title } = tasks.find(({ taskId }) => taskId === group.taskId)!.content;
-      return { ...group, title, tread: outcomesByStep(group.taskId, changes).find(({ step }) => step === group.step) ?? null };
+      return { ...group, title, stepOutcomes: outcomesByStep(group.taskId, changes).find(({ step }) => step === group.step) ?? null };
     });
-    const onlyTread = treads.find(({ taskId, step }) => tread === `${taskId}:${step}`) ?? null;
-    const open = onlyTread ? all.filter(({ key }) => onlyTread.keys.includes(key)) : all;
+    const onlyStep = outcomesPerStep.find(({ taskId, step }) => stepOutcomes === `${taskId}:${step}`) ?? null;
+    const open = onlyStep ? all.filter(({ key }) => onlyStep.keys.includes(key)) : all;
     const decision = open.find((candidate) => candidate.key === at) ?? open[0] ?? null;
     const settledToday = standing.filter(
       (settled) =>
@@ -158,7 +158,7 @@ export async function viewReview(
       whose &&
       (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
     const colleaguesSince = instantAfterDays(context.now(), -COLLEAGUES_DAYS);
-    const asleep = standing
+    const snoozed = standing
       // What the data ask for no more wakes on no day.
       .filter(
         ({ key, answer, decidedBy, laterUntil }) =>
@@ -177,7 +177,7 @@ export async function viewReview(
         )
       ).filter(({ createdAt }) => calendarDayInZone(createdAt, timeZone) === today),
       settledToday,
-      asleep,
+      snoozed,
       colleagues: standing
         .filter(({ decidedBy, decidedAt, answer }) => decidedBy !== actor.personId && answer !== 'later' && decidedAt >= colleaguesSince)
         .toReversed()
@@ -185,8 +185,8 @@ export async function viewReview(
       toDo: actor.role === 'assistant' ? await toDoOf(work, context, children, today) : null,
       open,
       holds: [...stops.values()].reduce((sum, own) => sum + new Set(own.map(({ taskId }) => taskId)).size, 0),
-      treads,
-      onlyTread,
+      outcomesPerStep,
+      onlyStep,
       names: Object.fromEntries(children.map((child) => [child.id, nameOf(child)])),
       here:
         full && whose
@@ -245,13 +245,13 @@ async function inFull(
   const sessions = task ? await sessionsOfTasks(work, child.id, [task.taskId]) : [];
   const context = await cardContext(work, child, task, sessions, today);
   const told = { decision, child, program, task, findings, reports, texts, clips, stops, dangers, earlierDeeds, context };
-  if (!task) return { ...told, flight: null, tread: null };
+  if (!task) return { ...told, timeline: null, stepOutcomes: null };
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;
   const done = sessions.filter((session) => session.done);
   return {
     ...told,
-    flight: { ...stepTimeline(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
-    tread: (toStep !== null && outcomesByStep(task.taskId, all).find(({ step }) => step === toStep)) || null,
+    timeline: { ...stepTimeline(task, changes, done, today), closed: stops.some((stop) => stop.taskId === task.taskId) },
+    stepOutcomes: (toStep !== null && outcomesByStep(task.taskId, all).find(({ step }) => step === toStep)) || null,
   };
 }

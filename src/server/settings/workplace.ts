@@ -53,7 +53,7 @@ export interface SettingsView extends Workplace {
   readonly isConfirmed: boolean;
   readonly factor: FactorView;
   /** The settings of the installation ask everybody for a second factor. */
-  readonly factorByHouse: boolean;
+  readonly factorByInstallation: boolean;
   /** What happened to the actor's own account, the newest first. */
   readonly ownTrail: readonly AuditRow[];
   /** Every language that families can be written to in. */
@@ -81,7 +81,7 @@ export async function viewSettings(context: Context, actor: PersonActor): Promis
       mayChangeTrust: may(actor, null, 'changeTrust'),
       isConfirmed: isConfirmed(context, actor),
       factor,
-      factorByHouse: context.house.factorRequired,
+      factorByInstallation: context.house.factorRequired,
       ownTrail: await ownTrail(work, actor.personId, OWN_TRAIL_ROWS),
       allLanguages: LANGUAGES,
     };

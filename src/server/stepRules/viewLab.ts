@@ -57,7 +57,7 @@ export interface Ladder {
   readonly target: number;
 }
 
-const wishSchema = z.object({ child: z.coerce.number().int().positive().optional().catch(undefined) });
+const optionsSchema = z.object({ child: z.coerce.number().int().positive().optional().catch(undefined) });
 /** So far back a log is replayed. */
 const LOG_DAYS = 180;
 /** Fewer say nothing of a child. */
@@ -66,7 +66,7 @@ const [LEAST_TARGET, MOST_TARGET] = [4, 30];
 
 /** A caseload's log, or a child's, replayed under every candidate; and what a trial starts from. @throws AppError notAllowed, notFound */
 export async function viewLab(context: Context, actor: PersonActor, raw: unknown): Promise<LabView> {
-  const { child: childId } = parseInput(wishSchema, raw);
+  const { child: childId } = parseInput(optionsSchema, raw);
   requireMay(actor, 'seeProgress');
   const view = await inReading(context.db, async (work) => {
     const own = (await childrenOf(work, actor.personId)).map(({ child }) => ({ childId: child.id, name: nameOf(child) }));

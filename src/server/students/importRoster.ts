@@ -21,7 +21,7 @@ import type { Context } from '../context';
 import { invalid, parseInput } from '../parseInput';
 import { isStudentsBirthday, takeOn } from './writeRecord';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   text: z.string().max(600_000),
   /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
   columns: z.array(z.enum(ROSTER_FACTS).nullable()).max(100).optional(),
@@ -59,34 +59,34 @@ export type RosterPreview =
 /** What a list would bring: each row's child, or what stands in its way. Nothing is written. @throws AppError notAllowed, invalid */
 export async function previewRoster(context: Context, actor: PersonActor, raw: unknown): Promise<RosterPreview> {
   requireMay(actor, 'addChildren');
-  const wish = parseInput(wishSchema, raw);
-  return inTransaction(context.db, (work) => preview(work, context, actor, wish));
+  const options = parseInput(optionsSchema, raw);
+  return inTransaction(context.db, (work) => preview(work, context, actor, options));
 }
 
-async function preview(work: Work, context: Context, actor: PersonActor, wish: z.output<typeof wishSchema>): Promise<RosterPreview> {
-  const read = readTable(wish.text, MOST_ROSTER_ROWS);
+async function preview(work: Work, context: Context, actor: PersonActor, options: z.output<typeof optionsSchema>): Promise<RosterPreview> {
+  const read = readTable(options.text, MOST_ROSTER_ROWS);
   if (!read.ok) return read;
   const { headings, rows: cells } = read.table;
   const schools = (await schoolsHere(work)).map(({ name }) => name);
   const matched =
-    wish.columns?.length === headings.length
-      ? wish.columns
+    options.columns?.length === headings.length
+      ? options.columns
       : matchColumns(headings, USUAL_ROSTER_HEADINGS, await listColumnsOf(work, actor.personId, 'children'));
   const births = cells.map((row) => row[matched.indexOf('bornOn')] ?? '');
   const told = matched.includes('bornOn') ? dateOrderOf(births) : 'anyWay';
-  const dateOrder = told === 'anyWay' ? (wish.dateOrder ?? 'monthFirst') : (told ?? wish.dateOrder ?? null);
+  const dateOrder = told === 'anyWay' ? (options.dateOrder ?? 'monthFirst') : (told ?? options.dateOrder ?? null);
   const { timeZone } = await workplaceOf(work);
   const today = calendarDayInZone(context.now(), timeZone);
   const rows: RosterPreviewRow[] = [];
   const named = new Map(
-    [...Object.entries(wish.schools), ...schools.map((name) => [name, name] as const)].map(([cell, name]) => [plain(cell), name]),
+    [...Object.entries(options.schools), ...schools.map((name) => [name, name] as const)].map(([cell, name]) => [plain(cell), name]),
   );
-  const { scissorsAllowed, mouthsThings } = wish;
+  const { scissorsAllowed, mouthsThings } = options;
   const usual = { scissorsAllowed, mouthsThings };
   for (const row of readRoster(read.table, {
     columns: matched,
     dateOrder: dateOrder ?? 'monthFirst',
-    school: wish.school,
+    school: options.school,
     schools: named,
     usual,
   })) {
@@ -118,9 +118,9 @@ export async function importRoster(
   raw: unknown,
 ): Promise<{ added: number; there: number; leftOut: number }> {
   requireMay(actor, 'addChildren');
-  const wish = parseInput(wishSchema, raw);
+  const options = parseInput(optionsSchema, raw);
   return inTransaction(context.db, async (work) => {
-    const found = await preview(work, context, actor, wish);
+    const found = await preview(work, context, actor, options);
     if (!found.ok) throw invalid({ path: 'text', code: found.fault.code });
     if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });
     const wrong = found.rows.filter(({ record }) => record === null);

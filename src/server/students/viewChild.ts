@@ -1,7 +1,7 @@
 import { renderSVG } from 'uqr';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { plannedSpans, stepTimeline, type ProgramTask, type ProgramVersion, type StepTimeline } from '@/core/programs';
-import { yardDays } from '@/core/caseload';
+import { caseloadDays } from '@/core/caseload';
 import { reachOf, type Child } from '@/core/students';
 import { practiceOf, type Practice } from '@/core/adherence';
 import type { Decision, SettledDecision } from '@/core/review';
@@ -70,13 +70,13 @@ export interface ChildView {
   readonly unreached: 'noContact' | 'noService' | null;
   /** True where the password was given lately: deleting and taking out are open. */
   readonly isConfirmed: boolean;
-  readonly mayReadLooks: boolean;
+  readonly mayReadAccessLog: boolean;
   readonly program: ProgramVersion | null;
   /** What closes tasks of the child now. */
   readonly stops: readonly Stop[];
   /** What was found after earlier reports of pain or injury, newest first. */
   readonly lifts: readonly Lift[];
-  readonly flights: readonly { readonly task: ProgramTask; readonly flight: StepTimeline }[];
+  readonly timelines: readonly { readonly task: ProgramTask; readonly timeline: StepTimeline }[];
   readonly practice: Practice;
   readonly log: readonly LoggedReport[];
   readonly changes: readonly (RecordedChange & { readonly content: TaskContent | null })[];
@@ -94,7 +94,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
   const view = await inReading(context.db, async (work): Promise<Omit<ChildView, 'familyLink' | 'unreached'>> => {
     const { child, access } = await requireChild(work, actor, childId, 'readChild');
     const today = calendarDayInZone(context.now(), child.timeZone);
-    const days = yardDays(today);
+    const days = caseloadDays(today);
     const program = (await currentVersions(work, [childId])).get(childId) ?? null;
     const tasks = program?.tasks ?? [];
     const sessions = await sessionsOfTasks(
@@ -115,7 +115,7 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       mayChange: may(actor, access, 'changeProgram'),
       mayLead: may(actor, access, 'leadChild'),
       isConfirmed: isConfirmed(context, actor),
-      mayReadLooks: may(actor, access, 'readLooks'),
+      mayReadAccessLog: may(actor, access, 'readAccessLog'),
       today,
       goals: await goalsOf(work, childId),
       sharing: await sharingOf(work, childId),
@@ -127,9 +127,9 @@ export async function viewChild(context: Context, actor: PersonActor, childId: n
       program,
       stops,
       lifts: await liftsOf(work, childId),
-      flights: tasks.map((task) => ({
+      timelines: tasks.map((task) => ({
         task,
-        flight: {
+        timeline: {
           ...stepTimeline(
             task,
             changes.filter((change) => change.taskId === task.taskId),

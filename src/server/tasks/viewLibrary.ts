@@ -8,7 +8,7 @@ export interface LibraryView {
   readonly tasks: readonly TaskRecord[];
   readonly mayMake: boolean;
   /** What this person has on the bench and has not put into the library yet. */
-  readonly onBench: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
+  readonly inEditor: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
 }
 
 /** The shelf of tasks: stock, one's own, and what lies unfinished on the bench. */
@@ -17,11 +17,11 @@ export async function viewLibrary(context: Context, actor: PersonActor): Promise
     // What is taken out, or kept to oneself, is seen by its owner alone.
     const tasks = (await taskRecords(work)).filter(({ shelf, ownerId }) => shelf === 'everybody' || ownerId === actor.personId);
     const drafts = await taskDrafts(work, actor.personId);
-    const onBench = drafts.map(({ slug, content }) => ({
+    const inEditor = drafts.map(({ slug, content }) => ({
       slug,
       title: (content as Partial<TaskContent>).title?.en || slug,
       isNew: !tasks.some((task) => task.slug === slug),
     }));
-    return { tasks, onBench, mayMake: may(actor, null, 'makeTasks') };
+    return { tasks, inEditor, mayMake: may(actor, null, 'makeTasks') };
   });
 }

@@ -40,7 +40,7 @@ export interface TaskEditorView {
   readonly titles: Readonly<Record<string, string>>;
   readonly library: readonly TaskContent[];
   /** How this person's children fared at each of its steps. */
-  readonly treads: readonly StepOutcomes[];
+  readonly outcomesPerStep: readonly StepOutcomes[];
 }
 
 /** What one version of a task held: an older one can be laid on the bench again. */
@@ -78,7 +78,7 @@ export async function viewTaskEditor(context: Context, actor: PersonActor, slug:
     return {
       slug,
       content,
-      treads: record ? outcomesByStep(record.taskId, await changesOfCaseload(work, actor)) : [],
+      outcomesPerStep: record ? outcomesByStep(record.taskId, await changesOfCaseload(work, actor)) : [],
       taskVersionId: record?.taskVersionId ?? null,
       basedOn: draft?.basedOn ?? record?.taskVersionId ?? null,
       draftSavedAt: drafted?.success ? draft!.savedAt : null,

@@ -7,7 +7,7 @@ import { parseInput } from '../parseInput';
 import { familyOf } from '../reports/familyLink';
 import { keepClip, readFiles } from './takeClip';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   versionTaskId: z.coerce.number().int().positive(),
   step: z.coerce.number().int().min(1).max(12),
   idempotencyKey: z.uuid(),
@@ -26,7 +26,7 @@ const MOST_TRIES = 20;
  * @throws AppError linkUnknown, linkRevoked, linkExpired, notFound where nobody asked or the task is closed, tooManyReports, invalid
  */
 export async function sendBack(context: Context, token: string, raw: unknown, file: Uint8Array): Promise<void> {
-  const { versionTaskId, step, idempotencyKey, saidBy } = parseInput(wishSchema, raw);
+  const { versionTaskId, step, idempotencyKey, saidBy } = parseInput(optionsSchema, raw);
   const now = context.now();
   const { actor, taskId, expiresOn, isKnown } = await inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, now);

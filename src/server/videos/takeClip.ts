@@ -11,7 +11,7 @@ import { clipFormsJob } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
 import { storeFile } from './storeFile';
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   /** For this child alone; null for any. */
   childId: z.number().int().positive().nullable(),
   slug: z.string().max(80),
@@ -30,7 +30,7 @@ const PICTURE = { longestPixels: 900, quality: 60 } as const;
  * @throws AppError notFound, notAllowed, invalid with what is wrong with which file
  */
 export async function takeClip(context: Context, actor: PersonActor, raw: unknown, files: readonly Uint8Array[]): Promise<number> {
-  const { childId, slug, step, idempotencyKey, facts } = parseInput(wishSchema, raw);
+  const { childId, slug, step, idempotencyKey, facts } = parseInput(optionsSchema, raw);
   const { taskId, today, known } = await inTransaction(context.db, async (work) => {
     if (childId === null) requireMay(actor, 'makeTasks');
     else await requireChild(work, actor, childId, 'changeProgram');
@@ -66,10 +66,10 @@ type ReadFiles = Pick<NewClip, 'kind' | 'fromSeconds' | 'seconds' | 'hasSound' |
 export async function readFiles(
   context: Context,
   files: readonly Uint8Array[],
-  wish: { readonly fromSeconds: number; readonly toSeconds: number | null; readonly isMuted: boolean },
+  options: { readonly fromSeconds: number; readonly toSeconds: number | null; readonly isMuted: boolean },
 ): Promise<ReadFiles> {
   if (files.length === 0 || files.length > CLIP_LIMITS.mostPictures) throw invalid({ path: 'files', code: 'oneClipOrPictures' });
-  const clip = files.length === 1 ? await context.workshop.readClip(files[0]!, wish) : null;
+  const clip = files.length === 1 ? await context.workshop.readClip(files[0]!, options) : null;
   if (clip?.ok) {
     const { bytes, type, fromSeconds, seconds, hasSound } = clip.value;
     const original: KeptFile = { part: 'original', type, atSeconds: null, ...(await storeFile(context, bytes)) };

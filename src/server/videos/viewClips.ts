@@ -45,7 +45,7 @@ export interface OpenTask {
   readonly placed: { readonly clips: readonly number[]; readonly asksBack: boolean } | null;
 }
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   task: z.string().max(80).optional(),
   step: z.coerce.number().int().min(1).max(12).optional().catch(undefined),
   child: z.coerce.number().int().positive().optional().catch(undefined),
@@ -53,7 +53,7 @@ const wishSchema = z.object({
 
 /** What was filmed, and the task that is filmed for. Of a child, what families sent, too. @throws AppError notFound, notAllowed */
 export async function viewClips(context: Context, actor: PersonActor, raw: unknown): Promise<ClipsView> {
-  const { task: slug, step, child: childId } = parseInput(wishSchema, raw);
+  const { task: slug, step, child: childId } = parseInput(optionsSchema, raw);
   const view = await inReading(context.db, async (work): Promise<ClipsView> => {
     const library = await latestTasks(work, actor.personId);
     const own = await childrenOf(work, actor.personId);

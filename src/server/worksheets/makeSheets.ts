@@ -47,23 +47,31 @@ const oneSchema = z.object({
  * @throws AppError notFound, invalid; noSheet where the step has none
  */
 export async function sheetOfStep(context: Context, actor: PersonActor, raw: unknown, compose: ComposeSheet): Promise<Uint8Array> {
-  const wish = parseInput(oneSchema, raw);
+  const options = parseInput(oneSchema, raw);
   const { content, child } = await inTransaction(context.db, async (work) => {
-    const task = (await latestTasks(work, actor.personId)).find((each) => each.content.slug === wish.slug);
+    const task = (await latestTasks(work, actor.personId)).find((each) => each.content.slug === options.slug);
     if (!task) throw new AppError('notFound');
-    if (wish.childId === undefined) return { content: contentFor(task.content, {}), child: ANYBODY };
-    const own = (await requireChild(work, actor, wish.childId, 'readChild')).child;
+    if (options.childId === undefined) return { content: contentFor(task.content, {}), child: ANYBODY };
+    const own = (await requireChild(work, actor, options.childId, 'readChild')).child;
     const version = await versionHolding(work, own.id, calendarDayInZone(context.now(), own.timeZone));
     return {
       content: version?.tasks.find(({ taskId }) => taskId === task.taskId)?.content ?? contentFor(task.content, {}, own.taskSettings),
       child: own,
     };
   });
-  if (wish.childId !== undefined) await context.looks.note(entryOf(actor, context.now(), [wish.childId], 'child.viewed'));
-  const spec = wish.spec ?? content.ladder.steps[wish.step - 1]?.sheet;
-  if (!spec || !content.ladder.steps[wish.step - 1]) throw new AppError('noSheet');
-  const sheet = await sheetFor(compose, content, wish.step, spec, { ...child, hand: wish.hand ?? child.hand }, wish.size, wish.large);
-  return oneFile([sheet], wish.size, sheet.title);
+  if (options.childId !== undefined) await context.looks.note(entryOf(actor, context.now(), [options.childId], 'child.viewed'));
+  const spec = options.spec ?? content.ladder.steps[options.step - 1]?.sheet;
+  if (!spec || !content.ladder.steps[options.step - 1]) throw new AppError('noSheet');
+  const sheet = await sheetFor(
+    compose,
+    content,
+    options.step,
+    spec,
+    { ...child, hand: options.hand ?? child.hand },
+    options.size,
+    options.large,
+  );
+  return oneFile([sheet], options.size, sheet.title);
 }
 
 /**
@@ -140,9 +148,9 @@ const familySchema = z.object({
 /** A task's sheet for who holds the family's link: at the step that they may choose. @throws AppError link…, notFound, invalid; noSheet */
 export async function sheetForFamily(context: Context, token: string, raw: unknown, compose: ComposeSheet): Promise<Uint8Array> {
   const view = await viewFamily(context, token);
-  const wish = parseInput(familySchema, raw);
-  const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === wish.versionTaskId);
-  const { step = found?.task.step ?? 0, size } = wish;
+  const options = parseInput(familySchema, raw);
+  const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === options.versionTaskId);
+  const { step = found?.task.step ?? 0, size } = options;
   if (!found || found.closed || step < found.task.chooseFrom || step > found.task.chooseTo) throw new AppError('notFound');
   const spec = found.task.content.ladder.steps[step - 1]?.sheet;
   if (!spec) throw new AppError('noSheet');
@@ -181,7 +189,7 @@ async function sheetFor(
 ): Promise<PdfSheet & { readonly title: string }> {
   const { language, words } = await compose(content, step, child);
   const table = (mapsFor(content, child.hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
-  const whom = {
+  const audience = {
     isLeft: child.hand === 'left',
     name: child.calledName || 'Aa',
     language,
@@ -189,7 +197,7 @@ async function sheetFor(
     table,
     stones: titles.map((title) => say(title, language)),
   };
-  const drawn = drawSheet({ spec, paper, whom, words });
+  const drawn = drawSheet({ spec, paper, audience, words });
   if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(sheetFault) });
   return { language, scenes: drawn.value, title: words.title };
 }

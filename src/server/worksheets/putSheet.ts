@@ -17,7 +17,7 @@ const NAMED = { isLeft: false, name: 'A', language: 'en', isLarge: false } as co
 const NO_WORDS = { name: '', title: '', how: '', check: '' };
 
 function requireDrawn(spec: z.infer<typeof sheetSpecSchema>): void {
-  const drawn = drawSheet({ spec, paper: 'letter', whom: NAMED, words: NO_WORDS });
+  const drawn = drawSheet({ spec, paper: 'letter', audience: NAMED, words: NO_WORDS });
   if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(({ code }) => ({ path: 'spec', code })) });
 }
 

@@ -40,7 +40,7 @@ export interface OpenSheet {
   readonly mayPut: 'child' | 'bench' | null;
 }
 
-const wishSchema = z.object({
+const optionsSchema = z.object({
   task: z.string().max(80).optional(),
   step: z.coerce.number().int().min(1).max(12).optional().catch(undefined),
   child: z.coerce.number().int().positive().optional().catch(undefined),
@@ -48,7 +48,7 @@ const wishSchema = z.object({
 
 /** The tasks that have sheets, and the one that is open: as a child has it where one is named. @throws AppError notFound */
 export async function viewSheets(context: Context, actor: PersonActor, raw: unknown): Promise<SheetsView> {
-  const { task: slug, step, child: childId } = parseInput(wishSchema, raw);
+  const { task: slug, step, child: childId } = parseInput(optionsSchema, raw);
   const view = await inReading(context.db, async (work): Promise<SheetsView> => {
     const library = await latestTasks(work, actor.personId);
     const children = (await childrenOf(work, actor.personId)).map(({ child }) => ({ childId: child.id, name: nameOf(child) }));

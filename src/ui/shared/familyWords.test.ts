@@ -9,7 +9,7 @@ function leavesOf(value: object, path = ''): [string, string][] {
     typeof inner === 'object' ? leavesOf(inner as object, `${path}${key}.`) : [[`${path}${key}`, String(inner)]],
   );
 }
-const OF_THE_BENCH = /^(?:levels|shapes|shapeKnob|yourChild)\b/;
+const OF_THE_EDITOR = /^(?:levels|shapes|shapeKnob|yourChild)\b/;
 const holesOf = (text: string) => [...text.matchAll(/\{(\w+)/g)].map((hole) => hole[1]).sort();
 
 describe.each(['family', 'texts'])('the words in messages/%s', (folder) => {
@@ -19,7 +19,7 @@ describe.each(['family', 'texts'])('the words in messages/%s', (folder) => {
 
   it.each(LANGUAGES)('%s: says all that English says, with the same holes', (language) => {
     // What the bench alone says comes in the languages of the library.
-    const isAsked = ([path]: [string, string]) => TASK_LANGUAGES.some((each) => each === language) || !OF_THE_BENCH.test(path);
+    const isAsked = ([path]: [string, string]) => TASK_LANGUAGES.some((each) => each === language) || !OF_THE_EDITOR.test(path);
     const english = leavesOf(messages(folder, 'en'))
       .filter(isAsked)
       .map(([path, text]) => [path, holesOf(text)]);

@@ -9,35 +9,35 @@ export type TimelineData = Omit<TimelineInput, 'size'> & {
 };
 
 /** The flight in a table: the same line without words. */
-export function SmallTimeline({ flight, label }: { flight: TimelineData; label: string }) {
-  const laid = layTimeline({ ...flight, size: SMALL });
+export function SmallTimeline({ timeline, label }: { timeline: TimelineData; label: string }) {
+  const laid = layTimeline({ ...timeline, size: SMALL });
   return (
     <svg className="flight flight-small" width={SMALL.width} height={SMALL.height} role="img">
       <title>{label}</title>
-      <Stairs laid={laid} size={SMALL} pegRadius={1.9} closed={flight.closed ?? false} />
+      <Stairs laid={laid} size={SMALL} pegRadius={1.9} closed={timeline.closed ?? false} />
     </svg>
   );
 }
 
 /** The flight with its steps' names, the family's bracket and the pips of sessions. */
 export function LargeTimeline({
-  flight,
+  timeline,
   names,
   label,
   width = LARGE.width,
 }: {
-  flight: TimelineData;
+  timeline: TimelineData;
   names: readonly string[];
   label: string;
   width?: number;
 }) {
   const size = { ...LARGE, width };
-  const laid = layTimeline({ ...flight, size });
+  const laid = layTimeline({ ...timeline, size });
   return (
     <svg viewBox={`-4 0 ${size.width + 8} ${size.height}`} className="flight h-auto w-full" role="img" aria-label={label}>
-      <Stairs laid={laid} size={size} pegRadius={5.5} closed={flight.closed ?? false} />
-      {laid.treads.map((tread, index) => (
-        <TreadName key={tread.step} tread={tread} floorY={laid.floorY} name={names[index] ?? ''} />
+      <Stairs laid={laid} size={size} pegRadius={5.5} closed={timeline.closed ?? false} />
+      {laid.outcomesPerStep.map((stepOutcomes, index) => (
+        <OutcomesName key={stepOutcomes.step} stepOutcomes={stepOutcomes} floorY={laid.floorY} name={names[index] ?? ''} />
       ))}
       {laid.bracket && (
         <path
@@ -56,8 +56,8 @@ export function LargeTimeline({
 
 /** The stairs by classes: their colours and widths stand in the style sheet, since a yard draws hundreds of them. */
 function Stairs({ laid, size, pegRadius, closed }: { laid: TimelineDrawing; size: TimelineSize; pegRadius: number; closed: boolean }) {
-  const done = laid.treads.filter((tread) => tread.state !== 'coming');
-  const coming = laid.treads.filter((tread) => tread.state === 'coming');
+  const done = laid.outcomesPerStep.filter((stepOutcomes) => stepOutcomes.state !== 'coming');
+  const coming = laid.outcomesPerStep.filter((stepOutcomes) => stepOutcomes.state === 'coming');
   const here = done.at(-1)!;
   const floor = round(laid.floorY);
   const top = round(here.y);
@@ -87,28 +87,28 @@ const disc = (radius: number) => `m-${radius} 0a${radius} ${radius} 0 1 0 ${2 * 
 /** A square with a bar across it, around the point at which the pen stands. */
 const barred = (radius: number) => `m-${radius} -${radius}h${2 * radius}v${2 * radius}h-${2 * radius}zm-${radius} ${radius}h${4 * radius}`;
 
-function line(treads: readonly StepOutcomes[]): string {
-  return treads.map((tread) => `V${round(tread.y)}H${round(tread.x + tread.width)}`).join('');
+function line(outcomesPerStep: readonly StepOutcomes[]): string {
+  return outcomesPerStep.map((stepOutcomes) => `V${round(stepOutcomes.y)}H${round(stepOutcomes.x + stepOutcomes.width)}`).join('');
 }
 
 const round = (value: number) => Math.round(value * 10) / 10;
 
 /** A name lies under its tread; one that has no room there ends in an ellipsis and stands whole in the title. */
-function TreadName({ tread, floorY, name }: { tread: StepOutcomes; floorY: number; name: string }) {
-  const room = Math.floor((tread.width - 8) / 6.1);
-  const text = `${tread.step} ${name}`;
-  const lines = wrap(text, room, Math.floor((floorY - tread.y - 4) / 13));
+function OutcomesName({ stepOutcomes, floorY, name }: { stepOutcomes: StepOutcomes; floorY: number; name: string }) {
+  const room = Math.floor((stepOutcomes.width - 8) / 6.1);
+  const text = `${stepOutcomes.step} ${name}`;
+  const lines = wrap(text, room, Math.floor((floorY - stepOutcomes.y - 4) / 13));
   return (
     <text
-      x={tread.x + 5}
-      y={tread.y + 16}
+      x={stepOutcomes.x + 5}
+      y={stepOutcomes.y + 16}
       fontSize="12"
-      fontWeight={tread.state === 'here' ? 700 : 400}
-      fill={tread.state === 'coming' ? 'var(--color-soft)' : 'var(--color-green)'}
+      fontWeight={stepOutcomes.state === 'here' ? 700 : 400}
+      fill={stepOutcomes.state === 'coming' ? 'var(--color-soft)' : 'var(--color-green)'}
     >
       <title>{text}</title>
       {lines.map((part, index) => (
-        <tspan key={index} x={tread.x + 5} dy={index === 0 ? 0 : 13}>
+        <tspan key={index} x={stepOutcomes.x + 5} dy={index === 0 ? 0 : 13}>
           {part}
         </tspan>
       ))}

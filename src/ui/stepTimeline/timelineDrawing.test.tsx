@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { LargeTimeline, SmallTimeline, type TimelineData } from './TimelineDrawing';
 import { PracticeDots } from './pips';
 
-const flight: TimelineData = {
+const timeline: TimelineData = {
   demands: [0, 0.5, 1, 2],
   daysSpent: [0, 4, 12, 0],
   currentStep: 3,
@@ -17,7 +17,7 @@ const names = [
 ];
 
 describe('the small flight', () => {
-  const drawn = renderToStaticMarkup(<SmallTimeline flight={flight} label="Crane lift: step 3 of 4, pegs" />);
+  const drawn = renderToStaticMarkup(<SmallTimeline timeline={timeline} label="Crane lift: step 3 of 4, pegs" />);
 
   it('says in words what it shows', () => {
     expect(drawn).toMatch(/role="img"[^>]*><title>Crane lift: step 3 of 4, pegs</);
@@ -34,7 +34,7 @@ describe('the small flight', () => {
 });
 
 describe('the large flight', () => {
-  const drawn = renderToStaticMarkup(<LargeTimeline flight={flight} names={names} label="Crane lift" />);
+  const drawn = renderToStaticMarkup(<LargeTimeline timeline={timeline} names={names} label="Crane lift" />);
 
   it('names each step, whole in its title where the tread is too narrow', () => {
     for (const [index, name] of names.entries()) expect(drawn).toContain(`<title>${index + 1} ${name}</title>`);
@@ -59,7 +59,9 @@ describe('the large flight', () => {
   it('brackets the family’s choice only where there is one', () => {
     const slate = (drawing: string) => drawing.includes('var(--color-slate)');
     expect(slate(drawn)).toBe(true);
-    expect(slate(renderToStaticMarkup(<LargeTimeline flight={{ ...flight, choose: undefined }} names={names} label="x" />))).toBe(false);
+    expect(slate(renderToStaticMarkup(<LargeTimeline timeline={{ ...timeline, choose: undefined }} names={names} label="x" />))).toBe(
+      false,
+    );
   });
 });
 

@@ -115,14 +115,14 @@ function slipOf(
     rows: { howMany: t('slip.howMany'), help: t('slip.myHelp'), effort: t('slip.howHard') },
     days: days.map((day) => ({ name: briefWeekday(day, locale), date: longDay(day, locale) })),
     tasks: tasks.map((task) => {
-      const reckoned = doseOf(task);
-      const of = reckoned.perDay > 0 ? t('ofTarget', { target: reckoned.perDay }) : '';
+      const calculated = doseOf(task);
+      const of = calculated.perDay > 0 ? t('ofTarget', { target: calculated.perDay }) : '';
       return {
         letter: letters.get(task.taskId) ?? '',
         title: local(task.content.title),
         amount: targetWords(doseAt(task.dose, task.step), words),
         boxes:
-          reckoned.handTurns === 2
+          calculated.handTurns === 2
             ? [
                 { before: code.left, after: '' },
                 { before: code.right, after: '' },

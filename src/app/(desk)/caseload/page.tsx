@@ -5,13 +5,13 @@ import { CaseloadScreen } from '@/ui/desk/caseload/CaseloadScreen';
 import { deleteViewAction, saveViewAction } from './actions';
 import { caseloadQuery } from '@/ui/desk/caseload/caseloadQuery';
 
-export default async function YardPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const wish = caseloadQuery(await searchParams);
+export default async function CaseloadPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const options = caseloadQuery(await searchParams);
   return screen(async (actor, context) => {
-    const view = await viewCaseload(context, actor, wish);
+    const view = await viewCaseload(context, actor, options);
     return (
       <Shell here="/caseload" actor={actor}>
-        <CaseloadScreen view={view} wish={wish} keep={saveViewAction} drop={deleteViewAction} />
+        <CaseloadScreen view={view} options={options} keep={saveViewAction} drop={deleteViewAction} />
       </Shell>
     );
   });

@@ -4,7 +4,7 @@ import { sendOwnAction, setNetworkAction, tryAgainAction, writeAsFamilyAction } 
 import { MessagesScreen } from '@/ui/desk/messages/MessagesScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 
-export default async function PostPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function MessagesPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const { phone, search } = await searchParams;
   const wanted = typeof search === 'string' ? search.slice(0, 80) : '';
   const phoneOf = typeof phone === 'string' && /^\d+$/.test(phone) ? Number(phone) : null;

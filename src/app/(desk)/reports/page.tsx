@@ -4,13 +4,13 @@ import { viewReports } from '@/server/reports/viewReports';
 import { ReportsScreen } from '@/ui/desk/reports/ReportsScreen';
 import { Shell } from '@/ui/desk/frame/Shell';
 
-export default async function LogbookPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const wish = reportsQuery(await searchParams);
+export default async function ReportsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const options = reportsQuery(await searchParams);
   return screen(async (actor, context) => {
-    const view = await viewReports(context, actor, wish);
+    const view = await viewReports(context, actor, options);
     return (
       <Shell here="/reports" actor={actor}>
-        <ReportsScreen view={view} wish={wish} />
+        <ReportsScreen view={view} options={options} />
       </Shell>
     );
   });

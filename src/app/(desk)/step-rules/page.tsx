@@ -7,10 +7,10 @@ import { advancingRuleAction } from '../settings/ruleAction';
 type Search = Promise<Record<string, string | string[] | undefined>>;
 
 export default async function LabPage({ searchParams }: { searchParams: Search }) {
-  const wish = await searchParams;
+  const options = await searchParams;
   return screen(async (actor, context) => (
     <Shell here="/step-rules" actor={actor}>
-      <LabScreen view={await viewLab(context, actor, wish)} adopt={advancingRuleAction} />
+      <LabScreen view={await viewLab(context, actor, options)} adopt={advancingRuleAction} />
     </Shell>
   ));
 }

@@ -17,9 +17,9 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
       <Shell here="/tasks" actor={actor}>
         <LibraryScreen
           tasks={view.tasks}
-          onBench={view.onBench}
+          inEditor={view.inEditor}
           things={thingsOf(view.tasks.map((task) => task.content))}
-          wish={wishFrom(address)}
+          options={optionsFrom(address)}
           made={made}
           acts={{ mayMake: view.mayMake, start: startTaskAction, importPack: importPackAction }}
         />
@@ -28,7 +28,7 @@ export default async function LibraryPage({ searchParams }: { searchParams: Addr
   });
 }
 
-function wishFrom(address: Awaited<Address>): TaskOptions {
+function optionsFrom(address: Awaited<Address>): TaskOptions {
   const text = (name: string) => (typeof address[name] === 'string' ? address[name].slice(0, 80) : '');
   const number = (name: string) => (/^\d{1,2}$/.test(text(name)) ? Number(text(name)) : undefined);
   const atHand = ['hand1', 'hand2', 'hand3'].map(text).filter(Boolean);

@@ -13,8 +13,8 @@ async function told(job: Job<void>): Promise<string | null> {
 }
 
 export async function putClipAction(_before: string | null, form: FormData): Promise<string | null> {
-  const wish = { ...placeOf(form), clipId: Number(form.get('clipId')), isIn: form.get('isIn') === 'yes' };
-  return told((actor, context) => putClip(context, actor, wish));
+  const options = { ...placeOf(form), clipId: Number(form.get('clipId')), isIn: form.get('isIn') === 'yes' };
+  return told((actor, context) => putClip(context, actor, options));
 }
 
 export async function askBackAction(_before: string | null, form: FormData): Promise<string | null> {

@@ -8,10 +8,10 @@ type Search = Promise<Record<string, string | string[] | undefined>>;
 const ACTS = { put: putClipAction, ask: askBackAction, remove: removeClipAction, change: changeClipAction };
 
 export default async function ClipsPage({ searchParams }: { searchParams: Search }) {
-  const wish = await searchParams;
+  const options = await searchParams;
   return screen(async (actor, context) => (
     <Shell here="/videos" actor={actor}>
-      <ClipsScreen view={await viewClips(context, actor, wish)} acts={ACTS} />
+      <ClipsScreen view={await viewClips(context, actor, options)} acts={ACTS} />
     </Shell>
   ));
 }

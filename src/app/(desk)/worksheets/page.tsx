@@ -7,14 +7,14 @@ import { SheetsScreen } from '@/ui/desk/worksheets/SheetsScreen';
 import { putSheetForChildAction, addSheetToDraftAction, readOutlineAction } from './actions';
 
 type Search = Promise<Record<string, string | string[] | undefined>>;
-const ACTS = { putForChild: putSheetForChildAction, putOnBench: addSheetToDraftAction, readFile: readOutlineAction };
+const ACTS = { putForChild: putSheetForChildAction, putInEditor: addSheetToDraftAction, readFile: readOutlineAction };
 
 export default async function SheetsPage({ searchParams }: { searchParams: Search }) {
-  const wish = await searchParams;
+  const options = await searchParams;
   return screen(async (actor, context) => {
-    const view = await viewSheets(context, actor, wish);
-    const whom = view.open?.child ? { ...view.open.child, familyLanguage: view.open.child.language } : ANYBODY;
-    const words = view.open && (await composeSheet(view.open.content, view.open.step, whom)).words;
+    const view = await viewSheets(context, actor, options);
+    const audience = view.open?.child ? { ...view.open.child, familyLanguage: view.open.child.language } : ANYBODY;
+    const words = view.open && (await composeSheet(view.open.content, view.open.step, audience)).words;
     return (
       <Shell here="/worksheets" actor={actor}>
         <SheetsScreen view={view} words={words} acts={ACTS} />

@@ -9,9 +9,9 @@ const SHADE_SHARE = 0.5;
 const MODEL_SHARE = 0.62;
 
 /** A text to be copied, with lines under each of its sentences; the text on a card to be cut off where it hangs or lies elsewhere. */
-export function copyFigures(spec: SheetOf<'copy'>, whom: SheetFor, room: Room): Figure[] {
-  const lines = textOfSheet(spec, whom);
-  const size = Math.min(14, Math.max(6, spec.lineMm * MODEL_SHARE)) * (whom.isLarge ? 1.25 : 1);
+export function copyFigures(spec: SheetOf<'copy'>, audience: SheetFor, room: Room): Figure[] {
+  const lines = textOfSheet(spec, audience);
+  const size = Math.min(14, Math.max(6, spec.lineMm * MODEL_SHARE)) * (audience.isLarge ? 1.25 : 1);
   const set = lines.flatMap((each) => wrapped(each, lettersIn(room.widthMm - 12, size)));
   const card: Figure = {
     widthMm: room.widthMm,

@@ -9,7 +9,7 @@ const WIDE_MARK_MM = 6;
 const THIN_MARK_MM = 0.6;
 
 /** Strips whose edge is snipped to a fringe, with a mark for each snip or none. */
-export function snipFigures(spec: SheetOf<'snips'>, _whom: SheetFor, room: Room): Figure[] {
+export function snipFigures(spec: SheetOf<'snips'>, _audience: SheetFor, room: Room): Figure[] {
   const long = Math.min(STRIP_LONG_MM, room.widthMm);
   const snips = Math.floor(long / spec.gapMm) - 1;
   const height = spec.deepMm * 2;
@@ -35,7 +35,7 @@ export function snipFigures(spec: SheetOf<'snips'>, _whom: SheetFor, room: Room)
 }
 
 /** Strips and tiles to be cut off and torn, edge to edge, with a mark where the grown-up notches or tears half way. */
-export function stripFigures(spec: SheetOf<'strips'>, _whom: SheetFor, room: Room): Figure[] {
+export function stripFigures(spec: SheetOf<'strips'>, _audience: SheetFor, room: Room): Figure[] {
   const across = Math.max(1, Math.floor(room.widthMm / spec.widthMm));
   const perSheet = across * Math.max(1, Math.floor(room.heightMm / spec.lengthMm));
   const sheets = Math.ceil(spec.count / perSheet);

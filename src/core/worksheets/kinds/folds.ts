@@ -12,7 +12,7 @@ const DOT_MM = 2.5;
 /**
  * A sheet that is folded, as large as the room: where it is folded, and what shows where its edges meet. Of a fan the folds lie across.
  */
-export function foldFigures(spec: SheetOf<'folds'>, _whom: SheetFor, room: Room): Figure[] {
+export function foldFigures(spec: SheetOf<'folds'>, _audience: SheetFor, room: Room): Figure[] {
   const [w, h] = [room.widthMm, room.heightMm];
   const at = foldLines(spec, w, h);
   const marks: Mark[] = [box(0, 0, w, h, { widthMm: 0.6 })];
@@ -72,7 +72,7 @@ function dotsOf(way: SheetOf<'folds'>['way'], w: number, h: number): Point[] {
 }
 
 /** Half a window drawn on a fold, so that one cut opens it whole; folded twice, a quarter of it at the corner of the folds. */
-export function halfShapeFigures(spec: SheetOf<'halfShape'>, _whom: SheetFor, room: Room): Figure[] {
+export function halfShapeFigures(spec: SheetOf<'halfShape'>, _audience: SheetFor, room: Room): Figure[] {
   const foldX = room.widthMm / 2;
   const middle = room.heightMm / 2;
   const marks: Mark[] = [line([foldX, 0], [foldX, room.heightMm], LINE_MM, 'soft', FOLD)];

@@ -33,10 +33,10 @@ export function unknownLetters(lines: readonly string[]): string[] {
 }
 
 /** Letters, numerals or a name, line by line, on boxes or lines, each as a cue shows it. */
-export function letterFigures(spec: SheetOf<'letters'>, whom: SheetFor, room: Room): Figure[] {
-  const lines = textOfSheet(spec, whom).flatMap((each) => broken(each, spec.xHeightMm, room.widthMm));
-  const model = spec.hasModel ? lines.map((each) => lineOf(each, spec, whom, 'model')) : [];
-  return [...model, ...Array.from({ length: spec.rows }, () => lines.map((each) => lineOf(each, spec, whom, spec.cue))).flat()];
+export function letterFigures(spec: SheetOf<'letters'>, audience: SheetFor, room: Room): Figure[] {
+  const lines = textOfSheet(spec, audience).flatMap((each) => broken(each, spec.xHeightMm, room.widthMm));
+  const model = spec.hasModel ? lines.map((each) => lineOf(each, spec, audience, 'model')) : [];
+  return [...model, ...Array.from({ length: spec.rows }, () => lines.map((each) => lineOf(each, spec, audience, spec.cue))).flat()];
 }
 
 /** A line broken at its spaces, or where it must between letters, so that each piece fits. */

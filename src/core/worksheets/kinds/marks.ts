@@ -8,7 +8,7 @@ import { circle, type Point } from '../curve';
 const ROW_LINES = 3;
 
 /** Rings, boxes, rows or a frame: where glue, a bit, a sticker or a hole goes. */
-export function glueFigures(spec: SheetOf<'glueMarks'>, _whom: SheetFor, room: Room): Figure[] {
+export function glueFigures(spec: SheetOf<'glueMarks'>, _audience: SheetFor, room: Room): Figure[] {
   const { marks: what, sizeMm } = spec;
   if (what === 'none') return [{ widthMm: room.widthMm, heightMm: room.heightMm, marks: [box(0, 0, room.widthMm, room.heightMm)] }];
   if (what === 'rows') {
@@ -129,7 +129,7 @@ export function aroundFigures(spec: SheetOf<'around'>): Figure[] {
 }
 
 /** Dots to be joined by lines, from side to side, so far apart. */
-export function joinDotFigures(spec: SheetOf<'joinDots'>, _whom: SheetFor, room: Room): Figure[] {
+export function joinDotFigures(spec: SheetOf<'joinDots'>, _audience: SheetFor, room: Room): Figure[] {
   const across = Math.max(2, Math.floor((room.widthMm - spec.dotMm) / spec.apartMm) + 1);
   const points = Array.from({ length: spec.count }, (_, index): Point => {
     const row = Math.floor(index / across);

@@ -51,10 +51,10 @@ export interface OpenReport extends OfChild {
 }
 
 /** What caregivers reported: what was measured is none of it. */
-export async function openReports(work: Work, wish: OpenOptions): Promise<OpenReport[]> {
+export async function openReports(work: Work, options: OpenOptions): Promise<OpenReport[]> {
   return page(
     work,
-    wish,
+    options,
     `r.id, ${OF_CHILD}, JSON_VALUE(v.content, '$.title.en') AS task, t.slug, r.step, r.done_on AS doneOn, r.done, CAST(r.amount AS DOUBLE) AS amount, r.left_count AS \`left\`,
      r.right_count AS \`right\`, r.minutes, r.help, r.effort, r.stop_reason AS stopReason, r.danger AS injury, r.mistake, r.holds AS onHold, r.words, r.said_by AS saidBy, r.way, r.said_at AS saidAt`,
     `FROM reports r JOIN children c ON c.id = r.child_id ${SCHOOL} JOIN tasks t ON t.id = r.task_id
@@ -70,10 +70,10 @@ export interface OpenGoal extends OfChild {
   readonly versions: number;
 }
 
-export async function openGoals(work: Work, wish: OpenOptions): Promise<OpenGoal[]> {
+export async function openGoals(work: Work, options: OpenOptions): Promise<OpenGoal[]> {
   return page(
     work,
-    wish,
+    options,
     `g.id, ${OF_CHILD}, CAST(v.content AS CHAR) AS content, g.closed_on AS closedOn, g.closed_why AS closedWhy, g.current_version AS versions`,
     `FROM goals g JOIN goal_versions v ON v.goal_id = g.id AND v.number = g.current_version JOIN children c ON c.id = g.child_id ${SCHOOL}`,
     'g.id',
@@ -94,10 +94,10 @@ export interface OpenMeasurement extends OfChild {
   readonly measuredBy: string;
 }
 
-export async function openMeasurements(work: Work, wish: OpenOptions): Promise<OpenMeasurement[]> {
+export async function openMeasurements(work: Work, options: OpenOptions): Promise<OpenMeasurement[]> {
   return page(
     work,
-    wish,
+    options,
     `m.id, ${OF_CHILD}, m.goal_id AS goalId, t.slug, m.step, m.measured_on AS measuredOn, m.good, m.trials, m.help, m.level, m.minutes, m.note, p.name AS measuredBy`,
     `FROM measurements m JOIN children c ON c.id = m.child_id ${SCHOOL} JOIN people p ON p.id = m.measured_by LEFT JOIN tasks t ON t.id = m.task_id
      WHERE m.taken_back_at IS NULL`,
@@ -120,10 +120,10 @@ export interface OpenChild extends OfChild {
   readonly likes: string;
 }
 
-export async function openRoster(work: Work, wish: OpenOptions): Promise<OpenChild[]> {
+export async function openRoster(work: Work, options: OpenOptions): Promise<OpenChild[]> {
   return page(
     work,
-    wish,
+    options,
     `c.id, ${OF_CHILD}, c.born_on AS bornOn, c.hand, c.minutes_per_day AS minutesPerDay, c.family_language AS familyLanguage,
      CAST(c.allergies AS CHAR) AS allergies, c.mouths_things AS mouthsThings, c.scissors_allowed AS scissorsAllowed, c.has_printer AS hasPrinter,
      c.report_way AS reportWay, c.helpers, c.teacher, c.likes`,
@@ -140,10 +140,10 @@ export interface OpenBag extends OfChild {
   readonly backAt: Instant | null;
 }
 
-export async function openBags(work: Work, wish: OpenOptions): Promise<OpenBag[]> {
+export async function openBags(work: Work, options: OpenOptions): Promise<OpenBag[]> {
   return page(
     work,
-    wish,
+    options,
     `b.id, ${OF_CHILD}, b.week, CAST(b.things AS CHAR) AS things, b.packed_at AS packedAt, b.handed_at AS handedAt, b.back_at AS backAt`,
     `FROM kit_bags b JOIN children c ON c.id = b.child_id ${SCHOOL}`,
     'b.id',

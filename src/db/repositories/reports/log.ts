@@ -28,9 +28,9 @@ const ONLY = {
 } as const;
 
 /** Reports of these children, whichever way and however old, the latest that came in first. */
-export async function logOf(work: Work, childIds: readonly number[], wish: LogOptions, most: number): Promise<LogEntry[]> {
+export async function logOf(work: Work, childIds: readonly number[], options: LogOptions, most: number): Promise<LogEntry[]> {
   if (childIds.length === 0) return [];
-  const { way, since, until, only, words, beforeId } = wish;
+  const { way, since, until, only, words, beforeId } = options;
   const rows = await tablesOf(work).select<RawLogEntry>(
     `SELECT ${LOG} ${FROM_LOG} WHERE r.child_id IN (:childIds) ${way ? 'AND r.way = :way' : ''} ${since ? 'AND r.done_on >= :since' : ''}
        ${until ? 'AND r.done_on <= :until' : ''} ${only ? ONLY[only] : ''} ${words ? 'AND r.words LIKE :pattern' : ''}

@@ -13,10 +13,10 @@ const KINDS = [
 ] as const;
 
 /** Who looked at a child, and who changed what: by day and person. */
-export function AccessLogScreen({ view, wish }: { view: AccessLogView; wish: AccessLogQuery }) {
+export function AccessLogScreen({ view, options }: { view: AccessLogView; options: AccessLogQuery }) {
   const { child, days, people } = view;
   const address = (change: Partial<AccessLogQuery>) => {
-    const { kind, who } = { ...wish, ...change };
+    const { kind, who } = { ...options, ...change };
     return `/students/${child.id}/access-log?${new URLSearchParams({ ...(kind !== 'all' && { show: kind }), ...(who && { who }) })}`;
   };
   const choice = (href: string, says: string, isHere: boolean) => (
@@ -33,10 +33,10 @@ export function AccessLogScreen({ view, wish }: { view: AccessLogView; wish: Acc
         <span className="font-text text-[16px] font-normal text-soft">who looked, and who changed what</span>
       </h1>
       <p className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[14px]">
-        <span className="flex gap-3">show {KINDS.map(([kind, says]) => choice(address({ kind }), says, wish.kind === kind))}</span>
+        <span className="flex gap-3">show {KINDS.map(([kind, says]) => choice(address({ kind }), says, options.kind === kind))}</span>
         <span className="flex gap-3">
-          by {choice(address({ who: '' }), 'everybody', wish.who === '')}
-          {people.map((who) => choice(address({ who }), who === 'family' ? 'the family' : who, wish.who === who))}
+          by {choice(address({ who: '' }), 'everybody', options.who === '')}
+          {people.map((who) => choice(address({ who }), who === 'family' ? 'the family' : who, options.who === who))}
         </span>
         <a className="link" href={`/students/${child.id}/access-log/file`}>
           all of it as a file (CSV)

@@ -7,14 +7,14 @@ import { SearchBox } from '../parts/SearchBox.client';
 import { caseloadSheet } from './caseloadSheet';
 import { CaseloadTable } from './CaseloadTable.client';
 import { SavedViews } from './SavedViews';
-import { yardAddress } from './caseloadQuery';
+import { caseloadAddress } from './caseloadQuery';
 import type { WordedAction } from '../parts/ActionForm.client';
 import { ChoiceLink } from '../parts/ChoiceLink';
 import { PrintLink } from '../parts/PrintLink.client';
 
 export interface CaseloadProps {
   readonly view: CaseloadView;
-  readonly wish: CaseloadQuery;
+  readonly options: CaseloadQuery;
   readonly keep: WordedAction;
   readonly drop: WordedAction;
 }
@@ -32,7 +32,7 @@ const SORT_WORDS: Record<CaseloadSort, string> = {
   dose: 'least of the dose',
 };
 
-export function CaseloadScreen({ view, wish, keep, drop }: CaseloadProps) {
+export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
   const shown = view.groups.reduce((sum, group) => sum + group.rows.length, 0);
   return (
     <>
@@ -52,12 +52,12 @@ export function CaseloadScreen({ view, wish, keep, drop }: CaseloadProps) {
             </Link>
           </span>
         )}
-        <SearchBox value={wish.search} />
+        <SearchBox value={options.search} />
       </div>
-      <Wishes wish={wish} schools={view.schools} />
-      <SavedViews wish={wish} kept={view.kept} keep={keep} drop={drop} />
+      <Wishes options={options} schools={view.schools} />
+      <SavedViews options={options} kept={view.kept} keep={keep} drop={drop} />
       <RowKeys />
-      <CaseloadTable sheet={caseloadSheet(view.days, view.groups, view.waiting, wish.columns)} />
+      <CaseloadTable sheet={caseloadSheet(view.days, view.groups, view.waiting, options.columns)} />
       {shown === 0 && (
         <p className="mt-6 text-soft">
           {view.childCount === 0
@@ -87,10 +87,10 @@ export function CaseloadScreen({ view, wish, keep, drop }: CaseloadProps) {
   );
 }
 
-function Wishes({ wish, schools }: { wish: CaseloadQuery; schools: readonly string[] }) {
-  const { span = 14 } = wish;
+function Wishes({ options, schools }: { options: CaseloadQuery; schools: readonly string[] }) {
+  const { span = 14 } = options;
   const choice = (change: Partial<CaseloadQuery>, says: string, isHere: boolean) => (
-    <ChoiceLink key={says} href={`/caseload?${yardAddress({ ...wish, ...change })}`} isHere={isHere}>
+    <ChoiceLink key={says} href={`/caseload?${caseloadAddress({ ...options, ...change })}`} isHere={isHere}>
       {says}
     </ChoiceLink>
   );
@@ -98,19 +98,21 @@ function Wishes({ wish, schools }: { wish: CaseloadQuery; schools: readonly stri
     <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px] print:hidden">
       <span className="flex gap-3">
         show{' '}
-        {(Object.keys(FILTER_WORDS) as CaseloadFilter[]).map((filter) => choice({ filter }, FILTER_WORDS[filter], wish.filter === filter))}
+        {(Object.keys(FILTER_WORDS) as CaseloadFilter[]).map((filter) =>
+          choice({ filter }, FILTER_WORDS[filter], options.filter === filter),
+        )}
       </span>
       <span className="flex gap-3">
-        first {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], wish.sort === sort))}
+        first {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], options.sort === sort))}
       </span>
       <span className="flex gap-3">
-        {choice({ school: null }, 'all schools', wish.school === null)}
-        {schools.map((school) => choice({ school }, school, wish.school === school))}
+        {choice({ school: null }, 'all schools', options.school === null)}
+        {schools.map((school) => choice({ school }, school, options.school === school))}
       </span>
       <span className="flex gap-3">{CASELOAD_SPANS.map((each) => choice({ span: each }, `${each} days`, span === each))}</span>
       <span className="flex gap-3">
-        {choice({ bySchool: !wish.bySchool }, wish.bySchool ? 'in one list' : 'by school', false)}
-        <a className="link" href={`/caseload/file?${yardAddress(wish)}`} download>
+        {choice({ bySchool: !options.bySchool }, options.bySchool ? 'in one list' : 'by school', false)}
+        <a className="link" href={`/caseload/file?${caseloadAddress(options)}`} download>
           as a file
         </a>
         <PrintLink />

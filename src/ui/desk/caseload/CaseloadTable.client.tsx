@@ -161,7 +161,7 @@ function Row({ row, sheet, place }: RowProps) {
         <Link href={`/students/${row.id}`} prefetch={false}>
           {row.name}
         </Link>
-        {row.flights.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
+        {row.timelines.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
         {row.rest !== undefined && (
           <span className="block text-[12px] text-soft">
             {row.rest === ENDED ? 'the practice ended' : `rests until ${dayAndMonth(calendarDay(row.rest))}`}
@@ -229,17 +229,17 @@ const CELLS: Readonly<Record<CaseloadColumn, (row: SheetRow, sheet: CaseloadShee
 function Steps({ row, tasks }: { row: SheetRow; tasks: CaseloadSheet['tasks'] }) {
   return (
     <>
-      {row.flights.map(([index, step, stepName, daysSpent, closed]) => {
+      {row.timelines.map(([index, step, stepName, daysSpent, closed]) => {
         const { title, demands } = tasks[index]!;
         return (
           <SmallTimeline
             key={index}
-            flight={{ demands, daysSpent, currentStep: step, outcomes: [], closed: closed === 1 }}
+            timeline={{ demands, daysSpent, currentStep: step, outcomes: [], closed: closed === 1 }}
             label={`${title}: step ${step} of ${demands.length}, ${stepName}${closed ? ', closed: something hurt' : ''}`}
           />
         );
       })}
-      {row.flights.length === 0 && <span className="text-soft">no program yet</span>}
+      {row.timelines.length === 0 && <span className="text-soft">no program yet</span>}
       {row.waits && (
         <Link
           href={`/review?at=${encodeURIComponent(row.waits[0]![1])}`}

@@ -1,22 +1,22 @@
 import Link from 'next/link';
-import { USUAL_YARD_COLUMNS, YARD_COLUMNS, type CaseloadQuery } from '@/core/caseload';
+import { DEFAULT_CASELOAD_COLUMNS, CASELOAD_COLUMNS, type CaseloadQuery } from '@/core/caseload';
 import type { CaseloadView } from '@/server/caseload/viewCaseload';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { COLUMN_WORDS } from './columnWords';
-import { yardAddress } from './caseloadQuery';
+import { caseloadAddress } from './caseloadQuery';
 
 interface Props {
-  readonly wish: CaseloadQuery;
+  readonly options: CaseloadQuery;
   readonly kept: CaseloadView['kept'];
   readonly keep: WordedAction;
   readonly drop: WordedAction;
 }
 
 /** Which columns are shown, and the ways of looking that were kept by a name. The address of each can be passed on as it is. */
-export function SavedViews({ wish, kept, keep, drop }: Props) {
-  const here = yardAddress(wish);
-  const { columns = USUAL_YARD_COLUMNS } = wish;
-  const others = [...new URLSearchParams(yardAddress({ ...wish, columns: USUAL_YARD_COLUMNS }))];
+export function SavedViews({ options, kept, keep, drop }: Props) {
+  const here = caseloadAddress(options);
+  const { columns = DEFAULT_CASELOAD_COLUMNS } = options;
+  const others = [...new URLSearchParams(caseloadAddress({ ...options, columns: DEFAULT_CASELOAD_COLUMNS }))];
   return (
     <div className="mt-1 flex flex-wrap items-baseline gap-x-8 gap-y-1 text-[14px] print:hidden">
       <details>
@@ -25,7 +25,7 @@ export function SavedViews({ wish, kept, keep, drop }: Props) {
           {others.map(([name, value]) => (
             <input key={name} type="hidden" name={name} value={value} />
           ))}
-          {YARD_COLUMNS.map((column) => (
+          {CASELOAD_COLUMNS.map((column) => (
             <label key={column} className="flex items-center gap-1.5">
               <input type="checkbox" name="cols" value={column} defaultChecked={columns.includes(column)} /> {COLUMN_WORDS[column]}
             </label>

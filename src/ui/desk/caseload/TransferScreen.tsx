@@ -1,8 +1,8 @@
-import type { HandOverView } from '@/server/caseload/viewHandOver';
+import type { TransferView } from '@/server/caseload/viewTransfer';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 
 /** Children of one therapist go to another: programs, links and history go on as they are. */
-export function HandOverScreen({ view, ticked, handOver }: { view: HandOverView; ticked: number | null; handOver: WordedAction }) {
+export function TransferScreen({ view, ticked, handOver }: { view: TransferView; ticked: number | null; handOver: WordedAction }) {
   const { from, children, receivers, isSupervisor } = view;
   return (
     <div className="max-w-[760px]">

@@ -20,17 +20,19 @@ const HEADINGS = [
 ];
 
 /** The yard as a table: the same figures as on the screen, ranges as the counts that they are made of. */
-export function yardFile({ groups, waiting }: Pick<CaseloadView, 'groups' | 'waiting'>) {
+export function caseloadFile({ groups, waiting }: Pick<CaseloadView, 'groups' | 'waiting'>) {
   const rows = groups.flatMap((group) =>
-    group.rows.map(({ childId, name, school, flights, practice, daysSinceWord, endsOn, reviewOn, contact }) => [
+    group.rows.map(({ childId, name, school, timelines, practice, daysSinceWord, endsOn, reviewOn, contact }) => [
       name,
       school,
-      flights.map(({ title, step, stepName }) => `${title.en}: ${step} ${stepName.en}`).join('; '),
+      timelines.map(({ title, step, stepName }) => `${title.en}: ${step} ${stepName.en}`).join('; '),
       String(practice.adherence.planned),
       String(practice.adherence.knownDone),
       String(practice.adherence.saidNotDone),
       practice.dose.share === null ? '' : String(Math.round(practice.dose.share * 100) / 100),
-      skillsInWords(doseBySkill(practice.dose.tasks, ({ taskId }) => flights.find((flight) => flight.taskId === taskId)?.skill ?? null)),
+      skillsInWords(
+        doseBySkill(practice.dose.tasks, ({ taskId }) => timelines.find((timeline) => timeline.taskId === taskId)?.skill ?? null),
+      ),
       daysSinceWord === null ? 'never' : String(daysSinceWord),
       endsOn ?? '',
       reviewOn ?? '',

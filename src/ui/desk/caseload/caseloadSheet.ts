@@ -2,17 +2,17 @@ import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
 import type { DecisionKind } from '@/core/review';
 import type { DoseUnit } from '@/core/dose';
 import type { Skill } from '@/core/vocabulary';
-import { USUAL_YARD_COLUMNS, type CaseloadColumn, type RowTimeline, type CaseloadGroup, type CaseloadRow } from '@/core/caseload';
+import { DEFAULT_CASELOAD_COLUMNS, type CaseloadColumn, type RowTimeline, type CaseloadGroup, type CaseloadRow } from '@/core/caseload';
 
 /** A task on its step: which task of the sheet, the step, its name, the days spent on each step; 1 where it is closed. */
-type SheetFlight = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[], closed?: 1];
+type SheetTimeline = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[], closed?: 1];
 /** A task's dose: which task of the sheet, −1 for one that is not in the program any more; given, asked, unit. */
 type SheetDose = readonly [task: number, given: number, asked: number, unit: DoseUnit];
 
 export interface SheetRow {
   readonly id: number;
   readonly name: string;
-  readonly flights: readonly SheetFlight[];
+  readonly timelines: readonly SheetTimeline[];
   /** A letter a day, see `DAY_LETTERS`. */
   readonly days: string;
   readonly practiced: readonly [planned: number, knownDone: number, saidNotDone: number];
@@ -67,7 +67,7 @@ export function caseloadSheet(
   days: readonly string[],
   groups: readonly CaseloadGroup[],
   waiting: Waiting = new Map(),
-  columns = USUAL_YARD_COLUMNS,
+  columns = DEFAULT_CASELOAD_COLUMNS,
 ): CaseloadSheet {
   const tasks = new Map<string, { index: number; title: string; demands: readonly number[]; skill: Skill }>();
   const indexOf = ({ title, demands, skill }: RowTimeline): number => {
@@ -76,21 +76,21 @@ export function caseloadSheet(
     if (!tasks.has(key)) tasks.set(key, task);
     return tasks.get(key)!.index;
   };
-  const sheetRow = ({ childId, name, flights, practice, daysSinceWord, rest, endsOn, reviewOn, contact }: CaseloadRow): SheetRow => {
+  const sheetRow = ({ childId, name, timelines, practice, daysSinceWord, rest, endsOn, reviewOn, contact }: CaseloadRow): SheetRow => {
     const { planned, knownDone, saidNotDone } = practice.adherence;
     return {
       id: childId,
       name,
-      flights: flights.map((flight) => {
-        const { step, stepName, daysSpent } = flight;
-        return flight.closed ? [indexOf(flight), step, stepName.en, daysSpent, 1] : [indexOf(flight), step, stepName.en, daysSpent];
+      timelines: timelines.map((timeline) => {
+        const { step, stepName, daysSpent } = timeline;
+        return timeline.closed ? [indexOf(timeline), step, stepName.en, daysSpent, 1] : [indexOf(timeline), step, stepName.en, daysSpent];
       }),
       days: practice.days.map(({ word }) => DAY_LETTERS[word]).join(''),
       practiced: [planned, knownDone, saidNotDone],
       share: practice.dose.share === null ? null : round(practice.dose.share, 3),
       doses: practice.dose.tasks.map(({ taskId, given, asked, unit }) => {
-        const flight = flights.find((each) => each.taskId === taskId);
-        return [flight ? indexOf(flight) : -1, round(given, 1), round(asked, 1), unit];
+        const timeline = timelines.find((each) => each.taskId === taskId);
+        return [timeline ? indexOf(timeline) : -1, round(given, 1), round(asked, 1), unit];
       }),
       uncounted: practice.dose.uncounted,
       since: daysSinceWord,

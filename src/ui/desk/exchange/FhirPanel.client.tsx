@@ -11,7 +11,7 @@ export type TakenFhir =
   { readonly ok: true; readonly goals: number; readonly tasks: number } | { readonly ok: false; readonly words: string };
 export interface FhirActs {
   readonly preview: (childId: number, text: string) => Promise<FhirPreview | { readonly words: string }>;
-  readonly take: (wish: unknown) => Promise<TakenFhir>;
+  readonly take: (options: unknown) => Promise<TakenFhir>;
 }
 interface Props extends FhirActs {
   readonly childId: number;

@@ -44,7 +44,7 @@ export function KitsScreen({ view, childId, acts }: Props) {
     bags.findIndex((each) => each.childId === childId || (childId === null && each.bag === null)),
   );
   const here = bags[place]!;
-  const wish = new URLSearchParams({ school, week });
+  const options = new URLSearchParams({ school, week });
   const packed = bags.filter(({ bag }) => bag !== null).length;
   return (
     <div className="grid grid-cols-1 gap-7 min-[1100px]:grid-cols-[minmax(0,1fr)_310px]">
@@ -57,10 +57,10 @@ export function KitsScreen({ view, childId, acts }: Props) {
             </strong>
             <span className="text-soft">, {minutesLeft(bags)} min of cutting left</span>
           </span>
-          <a className="link" href={`/kits/file?${wish}`} download>
+          <a className="link" href={`/kits/file?${options}`} download>
             as a file
           </a>
-          <a className="link" href={`/kits/slips?${wish}`} data-key="l" data-key-says="Packing slips and labels">
+          <a className="link" href={`/kits/slips?${options}`} data-key="l" data-key-says="Packing slips and labels">
             slips and labels
           </a>
           <PrintLink />

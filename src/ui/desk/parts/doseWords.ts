@@ -6,24 +6,24 @@ const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces', 
 /** The arithmetic written out: "5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week". */
 export function doseSentence(dose: Dose, daysPerWeek: number): string {
   if (dose.target.kind === 'watch') return 'watched, with nothing to reach';
-  const reckoned = calculateDose(dose, daysPerWeek);
+  const calculated = calculateDose(dose, daysPerWeek);
   const [limb, limbs] = dose.limb === 'foot' ? ['foot', 'feet'] : ['hand', 'hands'];
   const held = dose.target.kind === 'hold' ? ` of ${dose.target.seconds} s` : '';
   const factors = [
-    `${reckoned.perRound}${held}${reckoned.handTurns === 2 ? ` each ${limb} × 2 ${limbs}` : ''}`,
-    ...(reckoned.rounds > 1 ? [`${reckoned.rounds} rounds`] : []),
+    `${calculated.perRound}${held}${calculated.handTurns === 2 ? ` each ${limb} × 2 ${limbs}` : ''}`,
+    ...(calculated.rounds > 1 ? [`${calculated.rounds} rounds`] : []),
   ].join(' × ');
-  const perDay = factors === String(reckoned.perDay) ? factors : `${factors} = ${reckoned.perDay}`;
-  return `${perDay} ${UNITS[reckoned.unit]} a day × ${daysPerWeek} ${daysPerWeek === 1 ? 'day' : 'days'} = ${reckoned.perWeek} a week`;
+  const perDay = factors === String(calculated.perDay) ? factors : `${factors} = ${calculated.perDay}`;
+  return `${perDay} ${UNITS[calculated.unit]} a day × ${daysPerWeek} ${daysPerWeek === 1 ? 'day' : 'days'} = ${calculated.perWeek} a week`;
 }
 
 /** What is hidden in set-up and what has to be prepared, in sentences; empty where there is nothing to say. */
 export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
-  const reckoned = calculateDose(dose, daysPerWeek);
+  const calculated = calculateDose(dose, daysPerWeek);
   return [
-    ...reckoned.setUp.map(({ movement, perDay, perWeek }) => `In set-up: ${movement.name.en}, ${perDay} a day, ${perWeek} a week.`),
+    ...calculated.setUp.map(({ movement, perDay, perWeek }) => `In set-up: ${movement.name.en}, ${perDay} a day, ${perWeek} a week.`),
     ...(dose.piecesPerRepetition > 0
-      ? [`To prepare: ${reckoned.piecesPerDay} pieces a day, ${reckoned.piecesPerDay * daysPerWeek} a week.`]
+      ? [`To prepare: ${calculated.piecesPerDay} pieces a day, ${calculated.piecesPerDay * daysPerWeek} a week.`]
       : []),
   ];
 }
@@ -39,9 +39,9 @@ export function weekdaysInWords(weekdays: readonly number[]): string {
 
 /** Minutes of one day written out: "1 set up + 2 × (5 × 2 hands × 6 s + 15 s) + 1 tidy up = 4.5 min". */
 export function minutesSentence(dose: Dose): string {
-  const reckoned = calculateDose(dose, 1);
-  const hands = reckoned.handTurns === 2 ? (dose.limb === 'foot' ? ' × 2 feet' : ' × 2 hands') : '';
+  const calculated = calculateDose(dose, 1);
+  const hands = calculated.handTurns === 2 ? (dose.limb === 'foot' ? ' × 2 feet' : ' × 2 hands') : '';
   const seconds = dose.secondsEach + (dose.target.kind === 'hold' ? dose.target.seconds : 0);
-  const work = reckoned.unit === 'minutes' ? `${reckoned.perRound} min${hands}` : `${reckoned.perRound}${hands} × ${seconds} s`;
+  const work = calculated.unit === 'minutes' ? `${calculated.perRound} min${hands}` : `${calculated.perRound}${hands} × ${seconds} s`;
   return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min tidy up = ${minutesOf(dose).toFixed(1)} min`;
 }

@@ -1,7 +1,7 @@
 /** What a job tells while it runs, line by line. @throws Error with its words where it was refused */
 export async function* linesOf<Line>(address: string, form: FormData, signal: AbortSignal): AsyncGenerator<Line> {
-  const wish = new URLSearchParams([...form].map(([name, value]): [string, string] => [name, String(value)]));
-  const answer = await fetch(`${address}?${wish}`, { signal });
+  const options = new URLSearchParams([...form].map(([name, value]): [string, string] => [name, String(value)]));
+  const answer = await fetch(`${address}?${options}`, { signal });
   if (!answer.ok || !answer.body) throw new Refused(await answer.text());
   const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';

@@ -1,11 +1,11 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { practiceOf } from '@/core/adherence';
-import { yardDays, type CaseloadRow } from '@/core/caseload';
+import { caseloadDays, type CaseloadRow } from '@/core/caseload';
 import { EMPTY_RECORD, type Child } from '@/core/students';
 import { calendarDay, instant } from '@/core/calendar';
 import { exampleReport, stockTask } from '../../../../tests/fixtures/tarrowHill';
 import { ChildFacts } from './ChildFacts';
-import { Fence } from '../review/Fence';
+import { CardList } from '../review/CardList';
 import type { LoggedReport } from '@/server/reports/loggedReports';
 import { ReportTable } from './ReportTable';
 import { caseloadSheet } from '../caseload/caseloadSheet';
@@ -60,7 +60,7 @@ describe('the yard’s table', () => {
     school: 'Slateway Primary',
     facts: '',
     visitDays: 'Mon',
-    flights: [
+    timelines: [
       {
         taskId: 1,
         title: content.title,
@@ -73,7 +73,7 @@ describe('the yard’s table', () => {
       },
     ],
     practice: practiceOf(
-      yardDays(today),
+      caseloadDays(today),
       [{ from: today, to: today, tasks: [{ taskId: 1, weekdays: [2], target: 10, unit: 'repetitions' }] }],
       [],
       calendarDay('2026-11-25'),
@@ -86,7 +86,7 @@ describe('the yard’s table', () => {
   };
   const sheetOf = (each: CaseloadRow) =>
     renderToStaticMarkup(
-      <CaseloadTable sheet={caseloadSheet(yardDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />,
+      <CaseloadTable sheet={caseloadSheet(caseloadDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />,
     );
   const drawn = sheetOf(row);
 
@@ -108,7 +108,7 @@ describe('the yard’s table', () => {
   });
 
   it('says so where there is no program', () => {
-    expect(sheetOf({ ...row, flights: [] })).toContain('no program yet');
+    expect(sheetOf({ ...row, timelines: [] })).toContain('no program yet');
   });
 });
 
@@ -120,7 +120,7 @@ describe('the fence', () => {
   });
 
   it('links every post but the settled ones, and says where one stands', () => {
-    const drawn = renderToStaticMarkup(<Fence posts={[post('settled'), post('here'), post('urgent'), post('open')]} />);
+    const drawn = renderToStaticMarkup(<CardList posts={[post('settled'), post('here'), post('urgent'), post('open')]} />);
     expect(drawn.match(/<a /g)).toHaveLength(3);
     expect(drawn).toContain('aria-label="settled one"');
     expect(drawn.match(/aria-current="step"/g)).toHaveLength(1);

@@ -109,7 +109,7 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
             <strong>{task.title.en}</strong>,{' '}
             {whyWords(
               { ...reasonsOf(task), days: weekdays.length },
-              task.gives.map(({ goal }) => goalWords(filled.wish.goals[goal]!.goalId)),
+              task.gives.map(({ goal }) => goalWords(filled.options.goals[goal]!.goalId)),
               task.part,
               task.skill,
             )}{' '}

@@ -20,7 +20,7 @@ import { useSolver } from './useSolver';
 const EXPLAINED = 4;
 
 export interface Filled {
-  readonly wish: PlanInput;
+  readonly options: PlanInput;
   readonly candidates: Candidates;
   /** Good weeks, the best first; `at` is the one that stands in the draft. */
   readonly weeks: readonly WeekPlan[];
@@ -62,7 +62,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
       draft.tasks.flatMap((task) => (task.mark === 'nailed' ? [[taskOf.get(task.taskVersionId) ?? 0, task.weekdays]] : [])),
     );
 
-  const wishNow = (given: Wishes): { wish: PlanInput; candidates: Candidates } => {
+  const wishNow = (given: Wishes): { options: PlanInput; candidates: Candidates } => {
     const nailed = pinned();
     const ids = Object.keys(nailed).map(Number);
     const underWay = draft.tasks.flatMap((task) => {
@@ -71,12 +71,12 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     });
     const asGiven = [...underWay, ...facts.underWay.filter(({ taskId }) => !ids.includes(taskId))];
     const candidates = candidatesFor({ ...facts, underWay: asGiven, library, theme: given.theme, asked: [...ids, ...given.moreOf] });
-    return { candidates, wish: wishFor(facts.child, candidates, { pinned: nailed, banned: given.banned, moreOf: given.moreOf }) };
+    return { candidates, options: wishFor(facts.child, candidates, { pinned: nailed, banned: given.banned, moreOf: given.moreOf }) };
   };
 
   const show = (filled: Filled) => {
     setState({ kind: 'filled', filled });
-    place(draftOfWeek(draft, filled.weeks[filled.at]!, filled.candidates.tasks, Object.keys(filled.wish.pinned).map(Number)));
+    place(draftOfWeek(draft, filled.weeks[filled.at]!, filled.candidates.tasks, Object.keys(filled.options.pinned).map(Number)));
   };
 
   const run = async (work: () => Promise<void>) => {
@@ -90,22 +90,22 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
 
   const fill = (given: Wishes = wishes) =>
     run(async () => {
-      const { wish, candidates } = wishNow(given);
+      const { options, candidates } = wishNow(given);
       setReasons({});
-      const answer = await planWeek(wish, solve);
+      const answer = await planWeek(options, solve);
       if (answer.kind === 'week') {
-        show({ wish, candidates, weeks: [answer.plan], at: 0, ends: false });
-        await explain(wish, answer.plan, candidates);
+        show({ options, candidates, weeks: [answer.plan], at: 0, ends: false });
+        await explain(options, answer.plan, candidates);
       } else if (answer.kind === 'impossible') setState(answer);
       else setState({ kind: 'fault', says: 'No week was found in time. Nail or take out a task, and try again.' });
     });
 
   /** The first few that are not in it are asked about unasked: those that came nearest. */
-  const explain = async (wish: PlanInput, plan: WeekPlan, { tasks }: Candidates) => {
-    const others = tasks.filter(({ taskId }) => !plan.placed.some((each) => each.taskId === taskId) && !wish.banned.includes(taskId));
+  const explain = async (options: PlanInput, plan: WeekPlan, { tasks }: Candidates) => {
+    const others = tasks.filter(({ taskId }) => !plan.placed.some((each) => each.taskId === taskId) && !options.banned.includes(taskId));
     const nearest = [...others].sort((one, other) => other.gives.length - one.gives.length || other.fit - one.fit).slice(0, EXPLAINED);
     for (const { taskId } of nearest) {
-      const why = await whyNot(wish, plan, taskId, solve);
+      const why = await whyNot(options, plan, taskId, solve);
       setReasons((before) => ({ ...before, [taskId]: why }));
     }
   };
@@ -114,7 +114,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     run(async () => {
       if (filled.at + 1 < filled.weeks.length) return show({ ...filled, at: filled.at + 1 });
       if (filled.ends || filled.weeks.length >= 3) return show({ ...filled, at: 0 });
-      const other = await anotherWeek(filled.wish, filled.weeks, solve);
+      const other = await anotherWeek(filled.options, filled.weeks, solve);
       show(other ? { ...filled, weeks: [...filled.weeks, other], at: filled.weeks.length } : { ...filled, ends: true, at: 0 });
     });
 
@@ -146,7 +146,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     more: (taskId: number) =>
       change({ ...wishes, banned: wishes.banned.filter((each) => each !== taskId), moreOf: [...wishes.moreOf, taskId] }),
     ask: (filled: Filled, taskId: number) =>
-      void whyNot(filled.wish, filled.weeks[filled.at]!, taskId, solve).then(
+      void whyNot(filled.options, filled.weeks[filled.at]!, taskId, solve).then(
         (why) => setReasons((before) => ({ ...before, [taskId]: why })),
         () => setState({ kind: 'fault', says: 'The planner did not answer. Try again.' }),
       ),

@@ -62,7 +62,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           </button>
         </h3>
         <SmallTimeline
-          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [], closed: isClosed }}
+          timeline={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [], closed: isClosed }}
           label={`Step ${planned.step} of ${steps.length}`}
         />
         <span className="text-[14px] text-soft">{minutesInWords(planned)} a day</span>

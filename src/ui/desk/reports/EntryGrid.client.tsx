@@ -9,20 +9,20 @@ import { BASE_LANGUAGE } from '@/core/text';
 import type { EntryRow, EntrySheet } from '@/server/reports/viewEntry';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
-import type { EnterSlip, EntryWay } from './entry';
+import type { EnterPaperLog, EntryWay } from './entry';
 import { cellWords } from './cellWords';
 
 interface Props {
   readonly sheet: EntrySheet;
   readonly way: EntryWay;
   readonly monday: CalendarDay;
-  readonly enterSlip: EnterSlip;
+  readonly enterPaperLog: EnterPaperLog;
 }
 
 const placeOf = (taskId: number, day: string) => `${taskId}:${day}`;
 
 /** A box a task and day, read as it is typed by what the letters of the slip mean. Nothing goes out before Ctrl+Enter. */
-export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
+export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
   const [boxes, setBoxes] = useState<Readonly<Record<string, string>>>({});
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const [told, setTold] = useState('');
@@ -53,7 +53,7 @@ export function EntryGrid({ sheet, way, monday, enterSlip }: Props) {
     entryId.current ??= crypto.randomUUID();
     try {
       const fields = new FormData(form);
-      const taken = await enterSlip({
+      const taken = await enterPaperLog({
         childId: sheet.childId,
         entryId: entryId.current,
         way,

@@ -7,7 +7,7 @@ import { longDay, momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ChildPick } from './ChildPick.client';
 import { EntryGrid } from './EntryGrid.client';
-import { ENTRY_WAYS, type EnterSlip } from './entry';
+import { ENTRY_WAYS, type EnterPaperLog } from './entry';
 
 /** Older ones are found by their code. */
 const LOGS_SHOWN = 3;
@@ -17,11 +17,11 @@ interface Props {
   readonly way: string;
   /** What was saved a moment ago; null where nothing was. */
   readonly saved: { readonly stored: number; readonly childId: number; readonly closed: boolean } | null;
-  readonly enterSlip: EnterSlip;
+  readonly enterPaperLog: EnterPaperLog;
 }
 
 /** Slips and calls are typed in: a child, its week, a box a task and day. By keys alone: name, Enter, boxes, Ctrl+Enter, the next name. */
-export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
+export function EntryScreen({ view, way: wished, saved, enterPaperLog }: Props) {
   const { sheet, monday, children, today } = view;
   const way = ENTRY_WAYS.find((each) => each === wished) ?? 'paper';
   const weekAt = (day: string) =>
@@ -108,7 +108,13 @@ export function EntryScreen({ view, way: wished, saved, enterSlip }: Props) {
         </p>
       ) : (
         <div className="mt-4 grid grid-cols-1 gap-6 min-[1100px]:grid-cols-[minmax(0,1fr)_280px]">
-          <EntryGrid key={`${sheet.childId} ${monday} ${way} ${sheet.log}`} sheet={sheet} way={way} monday={monday} enterSlip={enterSlip} />
+          <EntryGrid
+            key={`${sheet.childId} ${monday} ${way} ${sheet.log}`}
+            sheet={sheet}
+            way={way}
+            monday={monday}
+            enterPaperLog={enterPaperLog}
+          />
           <aside className="text-[14px]">
             {sheet.texts.map(({ id, text, saidBy, receivedAt }) => (
               <blockquote key={id} className="mb-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">

@@ -17,8 +17,8 @@ type Found = Extract<ReportsPreview, { ok: true }>;
 type Taken = (TakenReports & { readonly ok: true }) | { readonly ok: false; readonly fault: string };
 
 interface Props {
-  readonly preview: (wish: ReportsOptions) => Promise<ReportsPreview | { readonly words: string }>;
-  readonly take: (wish: ReportsOptions) => Promise<Taken>;
+  readonly preview: (options: ReportsOptions) => Promise<ReportsPreview | { readonly words: string }>;
+  readonly take: (options: ReportsOptions) => Promise<Taken>;
 }
 
 const COLUMNS = REPORT_COLUMNS.map((column) => [column, words(`reportColumns.${column}`)] as const);

@@ -8,14 +8,14 @@ import { KeyCap } from '../parts/KeyCap';
 import { NamesWithLinks } from '../parts/NamesWithLinks';
 import { ReportCells } from '../parts/ReportTable';
 import { SearchBox } from '../parts/SearchBox.client';
-import { logbookAddress } from './reportsQuery';
+import { reportsAddress } from './reportsQuery';
 
 /** What a therapist measured herself stands with the child, never among what families said. */
 const FAMILY_WAYS = REPORT_WAYS.filter((way) => way !== 'measured');
 const ONLY = ['hurt', 'question', 'corrected'] as const;
 
 /** Every report that came in, by any way, with what needs a person on top. */
-export function ReportsScreen({ view, wish }: { view: ReportsView; wish: ReportsQuery }) {
+export function ReportsScreen({ view, options }: { view: ReportsView; options: ReportsQuery }) {
   const { lines, texts, olderThan, timeZone } = view;
   return (
     <>
@@ -27,34 +27,34 @@ export function ReportsScreen({ view, wish }: { view: ReportsView; wish: Reports
         <Link href="/reports/import" prefetch={false} className="link" data-key="i" data-key-says="Reports from a list">
           reports from a list <KeyCap>I</KeyCap>
         </Link>
-        <SearchBox value={wish.search} />
+        <SearchBox value={options.search} />
       </div>
       <Waiting texts={texts} timeZone={timeZone} />
       <Missing missing={view.missing} />
       <nav aria-label="Filter" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
         <Choice
           title="came by"
-          href={(way) => logbookAddress(wish, { way, beforeId: null })}
-          chosen={wish.way}
+          href={(way) => reportsAddress(options, { way, beforeId: null })}
+          chosen={options.way}
           choices={FAMILY_WAYS.map((way) => [way, words(`ways.${way}`)])}
         />
         <Choice
           title="only"
-          href={(only) => logbookAddress(wish, { only, beforeId: null })}
-          chosen={wish.only}
+          href={(only) => reportsAddress(options, { only, beforeId: null })}
+          chosen={options.only}
           choices={ONLY.map((only) => [only, words(`logbook.only.${only}`)])}
         />
         <form action="/reports" className="flex flex-wrap items-center gap-2">
-          {wish.way && <input type="hidden" name="way" value={wish.way} />}
-          {wish.only && <input type="hidden" name="only" value={wish.only} />}
+          {options.way && <input type="hidden" name="way" value={options.way} />}
+          {options.only && <input type="hidden" name="only" value={options.only} />}
           <label>
-            words <input name="words" defaultValue={wish.words} className="field w-[120px] py-0" />
+            words <input name="words" defaultValue={options.words} className="field w-[120px] py-0" />
           </label>
           <label>
-            from <input type="date" name="since" defaultValue={wish.since ?? ''} className="field py-0" />
+            from <input type="date" name="since" defaultValue={options.since ?? ''} className="field py-0" />
           </label>
           <label>
-            to <input type="date" name="until" defaultValue={wish.until ?? ''} className="field py-0" />
+            to <input type="date" name="until" defaultValue={options.until ?? ''} className="field py-0" />
           </label>
           <button className="act py-0">Look</button>
         </form>
@@ -83,7 +83,7 @@ export function ReportsScreen({ view, wish }: { view: ReportsView; wish: Reports
       {olderThan !== null && (
         <p className="mt-3">
           <Link
-            href={logbookAddress(wish, { beforeId: olderThan })}
+            href={reportsAddress(options, { beforeId: olderThan })}
             prefetch={false}
             className="link"
             data-key="o"

@@ -20,7 +20,7 @@ export type SlipTaken =
   /** `boxes`: what is wrong, by `task:day`. */
   | { readonly ok: false; readonly words: string; readonly boxes: Readonly<Record<string, string>> };
 
-export type EnterSlip = (slip: SlipTyped) => Promise<SlipTaken>;
+export type EnterPaperLog = (slip: SlipTyped) => Promise<SlipTaken>;
 
 export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const;
 export type EntryWay = (typeof ENTRY_WAYS)[number];

@@ -21,8 +21,8 @@ export function reportsQuery(address: Readonly<Record<string, string | string[] 
 }
 
 /** The address of the same wish with something changed; an empty value leaves it out. */
-export function logbookAddress(wish: ReportsQuery, change: Partial<Record<keyof ReportsQuery, string | number | null>> = {}): string {
-  const { beforeId, ...rest } = { ...wish, ...change };
+export function reportsAddress(options: ReportsQuery, change: Partial<Record<keyof ReportsQuery, string | number | null>> = {}): string {
+  const { beforeId, ...rest } = { ...options, ...change };
   const address = new URLSearchParams(
     Object.entries({ ...rest, before: beforeId }).flatMap(([key, value]) => (value ? [[key, String(value)]] : [])),
   );

@@ -7,7 +7,7 @@ import { longDay, momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { criterionWords } from '../goals/goalWords';
 import { doseSentence, weekdaysInWords } from '../parts/doseWords';
-import { roundsAddress } from './reviewAddress';
+import { reviewAddress } from './reviewAddress';
 
 /** What the step asks for, in its own words, and on which days. */
 export function StepAsked({ task, calledName }: { task: NonNullable<DecisionInFull['task']>; calledName: string }) {
@@ -58,7 +58,7 @@ export function CardContext({ here }: { here: DecisionInFull }) {
           {alsoOpen.map((other, index) => (
             <span key={other.key}>
               {index > 0 && ', '}
-              <Link href={roundsAddress(other.key, null)} prefetch={false} className="link">
+              <Link href={reviewAddress(other.key, null)} prefetch={false} className="link">
                 {words(`decisionKinds.${other.kind}`)}
               </Link>
             </span>

@@ -80,7 +80,7 @@ function Clips({ here: { clips, child } }: { here: DecisionInFull }) {
 
 /** What a decision rests on: the child, the flight, the last reports. */
 export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
-  const { child, decision, task, flight, program, reports } = here;
+  const { child, decision, task, timeline, program, reports } = here;
   return (
     <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
       <div className="flex items-baseline justify-between gap-4">
@@ -95,7 +95,7 @@ export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: C
       <Harm here={here} />
       <Texts here={here} />
       <Clips here={here} />
-      {task && flight ? (
+      {task && timeline ? (
         <>
           <h3 className="mt-4 text-[17px]">
             {task.content.title.en}{' '}
@@ -106,7 +106,7 @@ export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: C
           <StepAsked task={task} calledName={child.calledName} />
           <div className="mt-1">
             <LargeTimeline
-              flight={flight}
+              timeline={timeline}
               names={task.content.ladder.steps.map((step) => step.name.en)}
               label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}
             />

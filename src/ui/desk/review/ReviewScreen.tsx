@@ -6,10 +6,10 @@ import { languageName } from '../../shared/languageName';
 import { words } from '../../shared/deskWords';
 import { safetyWords } from '../parts/taskWords';
 import { Colleagues, ToDoLine } from './Besides';
-import { Fence, type FencePost } from './Fence';
-import { fromCard, roundsAddress } from './reviewAddress';
+import { CardList, type CardListItem } from './CardList';
+import { fromCard, reviewAddress } from './reviewAddress';
 import { ReviewEvidence } from './ReviewEvidence';
-import { Asleep, asleepInWords } from './Asleep';
+import { Snoozed, snoozedInWords } from './Snoozed';
 import { ReviewActs } from './ReviewActs.client';
 import { actsFor, stopChoices } from './actsFor';
 import type { ActionOf, Decide, ToFamily } from './reviewAct';
@@ -24,12 +24,12 @@ export interface ReviewProps {
 const URGENT = new Set(['safetyWord', 'maybeHurt', 'unsafe', 'question', 'text']);
 
 export function ReviewScreen({ view, decide, undo }: ReviewProps) {
-  const { here, open, settledToday, onlyTread } = view;
-  const addressOf = (key: string) => roundsAddress(key, onlyTread);
+  const { here, open, settledToday, onlyStep } = view;
+  const addressOf = (key: string) => reviewAddress(key, onlyStep);
   const place = open.findIndex((decision) => decision.key === here?.decision.key);
   const total = settledToday.length + open.length;
   const next = open[place + 1] ?? open[0];
-  const posts: FencePost[] = [
+  const posts: CardListItem[] = [
     ...settledToday.map((settled) => ({
       state: 'settled' as const,
       label: `${view.names[settled.childId]}: ${words(`decisionKinds.${settled.kind}`)}, settled`,
@@ -45,7 +45,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
     <>
       <h1 className="sr-only">Rounds</h1>
       <div className="flex items-end gap-6">
-        <Fence posts={posts} />
+        <CardList posts={posts} />
         <p className="shrink-0 pb-1 leading-tight">
           <strong>
             {Math.min(total, settledToday.length + Math.max(0, place) + (here ? 1 : 0))} of {total}
@@ -59,14 +59,14 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
       <AtOneStep view={view} />
       {here?.mayChange && <Plain open={open} />}
       <InThePost view={view} />
-      <Asleep view={view} undo={undo} />
+      <Snoozed view={view} undo={undo} />
       <Colleagues view={view} />
       <ToDoLine toDo={view.toDo} />
       {here ? (
         <div data-decision={here.decision.key} className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,1fr)_330px]">
           <ReviewEvidence here={here} today={view.today} />
           <aside>
-            <Why decision={here.decision} task={here.task} tread={here.tread} findings={here.findings} />
+            <Why decision={here.decision} task={here.task} stepOutcomes={here.stepOutcomes} findings={here.findings} />
             <EarlierDeeds here={here} timeZone={view.timeZone} />
             <ReviewActs
               key={here.decision.key}
@@ -97,11 +97,11 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
       ) : (
         <div className="mt-10 max-w-[560px]">
           <p className="font-title text-[22px] font-bold">
-            {view.asleep.length === 0
+            {view.snoozed.length === 0
               ? view.holds > 0
                 ? `On hold after an injury report: ${view.holds}. Nothing else needs a decision right now.`
                 : 'Nothing needs a decision right now.'
-              : `Nothing else needs you today: ${asleepInWords(view)}.`}
+              : `Nothing else needs you today: ${snoozedInWords(view)}.`}
           </p>
           <p className="mt-2 text-soft">The yard shows how everybody is.</p>
           <ReviewActs
@@ -141,12 +141,12 @@ function toFamily({ child, phrases, decision, reports, texts }: DecisionInFull):
   };
 }
 
-type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'tread' | 'findings'>;
+type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'stepOutcomes' | 'findings'>;
 
-function Why({ decision, task, tread, findings }: WhyProps) {
+function Why({ decision, task, stepOutcomes, findings }: WhyProps) {
   const { why, otherwise } = decisionWhy(decision);
   // Of those who came by a step up: others stand there who were placed at it, or came back to it.
-  const stayed = tread ? tread.came - tread.wentUp - tread.wentBack : 0;
+  const stayed = stepOutcomes ? stepOutcomes.came - stepOutcomes.wentUp - stepOutcomes.wentBack : 0;
   const urgent = URGENT.has(decision.kind);
   const after = decision.kind === 'ladderEnd' ? afterLadder(task) : [];
   const knobs = task && decision.suggestion && decision.kind !== 'stuck' ? movedKnobs(task, task.step, decision.suggestion.toStep) : [];
@@ -170,9 +170,10 @@ function Why({ decision, task, tread, findings }: WhyProps) {
           {knobs.length === 1 ? 'One knob moves' : `${knobs.length} knobs move`}: <strong>{knobs.join('; ')}</strong>.
         </p>
       )}
-      {tread && tread.came > 1 && (
+      {stepOutcomes && stepOutcomes.came > 1 && (
         <p className="mt-2 text-[14px]">
-          Of your children {tread.came} came to step {tread.step}: {tread.wentUp} went on up, {tread.wentBack} went back
+          Of your children {stepOutcomes.came} came to step {stepOutcomes.step}: {stepOutcomes.wentUp} went on up, {stepOutcomes.wentBack}{' '}
+          went back
           {stayed > 0 && `, ${stayed} ${stayed === 1 ? 'is' : 'are'} still there`}.
         </p>
       )}
@@ -206,22 +207,25 @@ function Plain({ open }: { open: readonly Decision[] }) {
 }
 
 /** Where several children stand before one tread: looked at together, it may be the ladder and not the child. */
-function AtOneStep({ view: { treads, onlyTread } }: { view: ReviewView }) {
-  if (treads.length === 0) return null;
+function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }) {
+  if (outcomesPerStep.length === 0) return null;
   return (
     <p className="mt-1 text-[13px] text-soft">
       <span className="font-semibold">At one tread:</span>{' '}
-      {treads.map((group, index) => {
-        const { taskId, step, title, keys, tread } = group;
-        const isHere = group === onlyTread;
-        const held = tread && tread.came > 0 ? `, ${tread.came - tread.wentBack} of ${tread.came} held it before` : '';
+      {outcomesPerStep.map((group, index) => {
+        const { taskId, step, title, keys, stepOutcomes } = group;
+        const isHere = group === onlyStep;
+        const held =
+          stepOutcomes && stepOutcomes.came > 0
+            ? `, ${stepOutcomes.came - stepOutcomes.wentBack} of ${stepOutcomes.came} held it before`
+            : '';
         return (
           <span key={`${taskId}:${step}`}>
             {index > 0 && ' · '}
             <a
               className={isHere ? 'font-semibold text-ink' : 'link'}
               aria-current={isHere ? 'true' : undefined}
-              href={roundsAddress(null, group)}
+              href={reviewAddress(null, group)}
             >
               {title.en} to step {step}
             </a>
@@ -229,7 +233,7 @@ function AtOneStep({ view: { treads, onlyTread } }: { view: ReviewView }) {
           </span>
         );
       })}
-      {onlyTread && (
+      {onlyStep && (
         <>
           {' · '}
           <a className="link" href="/review">

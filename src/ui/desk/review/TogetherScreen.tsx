@@ -4,7 +4,7 @@ import type { PlainLine } from '@/server/review/decideTogether';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { HeadRow } from '../parts/HeadRow';
 import { ruleCounted } from '../parts/ruleWords';
-import { roundsAddress } from './reviewAddress';
+import { reviewAddress } from './reviewAddress';
 
 const TITLES = { ready: 'Step up together', tooHard: 'Step down together', comment: 'Comments to read' } as const satisfies Record<
   PlainKind,
@@ -94,7 +94,7 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
                     </>
                   )}
                   <td className="cell whitespace-nowrap">
-                    <Link href={roundsAddress(decision.key, null)} prefetch={false} className="link">
+                    <Link href={reviewAddress(decision.key, null)} prefetch={false} className="link">
                       card<span className="sr-only"> of {childName}</span>
                     </Link>
                   </td>

@@ -1,5 +1,5 @@
 import type { ProgramTask } from '@/core/programs';
-import { answersOf, deedNeedsLead, isOfStop, silenceActionsOf, type Decision, type SilenceAction } from '@/core/review';
+import { answersOf, actionNeedsLead, isOfStop, silenceActionsOf, type Decision, type SilenceAction } from '@/core/review';
 import type { DecisionInFull } from '@/server/review/viewReview';
 import { words } from '../../shared/deskWords';
 import type { ReviewAct, StopChoices } from './reviewAct';
@@ -53,7 +53,7 @@ export function actsFor(decision: Decision, task: ProgramTask | null, mayChange:
   const deeds = silenceActionsOf(decision.kind);
   if (deeds.length) {
     return deeds
-      .filter((deed) => mayChange || !deedNeedsLead(deed))
+      .filter((deed) => mayChange || !actionNeedsLead(deed))
       .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
   }
   if (!suggestion || decision.kind === 'ladderEnd') {

@@ -1,6 +1,6 @@
 /** The card that another screen was opened from, as its own address names it; null where it was opened from none. */
 export function cardIn(address: Readonly<Record<string, string | string[] | undefined>>): string | null {
-  return typeof address.card === 'string' && address.card !== '' ? roundsAddress(address.card.slice(0, 120), null) : null;
+  return typeof address.card === 'string' && address.card !== '' ? reviewAddress(address.card.slice(0, 120), null) : null;
 }
 
 /** An address with the card that it is opened from, so that one comes back to it. */
@@ -10,7 +10,10 @@ export function fromCard(address: string, key: string): string {
 }
 
 /** A card's address; the first one's where no key is given. Among the cards of one tread, where one is looked at alone. */
-export function roundsAddress(key: string | null, tread: { readonly taskId: number; readonly step: number } | null): string {
-  const asked = new URLSearchParams({ ...(tread && { tread: `${tread.taskId}:${tread.step}` }), ...(key !== null && { at: key }) });
+export function reviewAddress(key: string | null, stepOutcomes: { readonly taskId: number; readonly step: number } | null): string {
+  const asked = new URLSearchParams({
+    ...(stepOutcomes && { stepOutcomes: `${stepOutcomes.taskId}:${stepOutcomes.step}` }),
+    ...(key !== null && { at: key }),
+  });
   return `/review?${asked}`;
 }

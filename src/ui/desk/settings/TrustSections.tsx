@@ -74,7 +74,7 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
 
 /** What a supervisor asks of everybody's sign-in. */
 export function SignInRulesSection({ view, setRules }: { view: SettingsView; setRules: WordedAction }) {
-  const isAsked = view.factorRequired || view.factorByHouse;
+  const isAsked = view.factorRequired || view.factorByInstallation;
   return (
     <section id="sign-in-rules">
       <h2 className="text-[18px]">Signing in, for everybody</h2>
@@ -82,7 +82,7 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
         A session ends after {view.idleMinutes} minutes without a request, and{' '}
         {view.signInDays === 1 ? 'after a day' : `after ${view.signInDays} days`} at the latest. A second factor is{' '}
         {isAsked ? 'asked of everybody' : 'left to each person'}
-        {view.factorByHouse && ', by the settings of the installation'}.
+        {view.factorByInstallation && ', by the settings of the installation'}.
       </p>
       {view.mayChangeTrust ? (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#sign-in-rules" to="change it">

@@ -150,7 +150,7 @@ export function TrialPanel({ ladders, log }: Props) {
               disabled={share !== null}
               onClick={() => {
                 setChecks(null);
-                ask({ kind: 'fit', log, wish: { ...base('row3'), weeks: 26 } });
+                ask({ kind: 'fit', log, options: { ...base('row3'), weeks: 26 } });
               }}
             >
               Like the families of this log

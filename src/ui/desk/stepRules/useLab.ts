@@ -15,7 +15,7 @@ export function useLab(onAnswer: (answer: LabAnswer) => void) {
     setShare(null);
   };
   useEffect(() => () => worker.current?.terminate(), []);
-  const ask = (wish: LabAsk) => {
+  const ask = (options: LabAsk) => {
     end();
     setFault(null);
     setShare(0);
@@ -30,7 +30,7 @@ export function useLab(onAnswer: (answer: LabAnswer) => void) {
       end();
       setFault('It could not be reckoned in this browser.');
     };
-    begun.postMessage(wish);
+    begun.postMessage(options);
   };
   return { share, fault, ask, stop: end };
 }

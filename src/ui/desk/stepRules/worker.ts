@@ -12,7 +12,7 @@ import {
 /** What the lab's thread is asked: a trial for each of some rules, or families fitted to a log. It is ended to stop it. */
 export type LabAsk =
   | { readonly kind: 'trials'; readonly wishes: readonly TrialOptions[] }
-  | { readonly kind: 'fit'; readonly log: LogFigures; readonly wish: Omit<TrialOptions, 'families' | 'children'> };
+  | { readonly kind: 'fit'; readonly log: LogFigures; readonly options: Omit<TrialOptions, 'families' | 'children'> };
 
 export type LabAnswer =
   | { readonly kind: 'progress'; readonly share: number }
@@ -28,12 +28,12 @@ const thread = self as unknown as Thread;
 
 thread.onmessage = ({ data }) => {
   if (data.kind === 'fit') {
-    const families = fitFamilies(data.log, data.wish, (share) => thread.postMessage({ kind: 'progress', share: share * 0.7 }));
-    thread.postMessage({ kind: 'fitted', families, checks: checkFit(data.log, families, data.wish) });
+    const families = fitFamilies(data.log, data.options, (share) => thread.postMessage({ kind: 'progress', share: share * 0.7 }));
+    thread.postMessage({ kind: 'fitted', families, checks: checkFit(data.log, families, data.options) });
   } else
-    for (const [index, wish] of data.wishes.entries()) {
-      const figures = runTrial(wish, (done) => {
-        thread.postMessage({ kind: 'progress', share: (index + done / wish.children) / data.wishes.length });
+    for (const [index, options] of data.wishes.entries()) {
+      const figures = runTrial(options, (done) => {
+        thread.postMessage({ kind: 'progress', share: (index + done / options.children) / data.wishes.length });
         return true;
       });
       thread.postMessage({ kind: 'trial', index, figures });

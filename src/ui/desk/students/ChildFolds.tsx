@@ -72,7 +72,7 @@ export function ChildFolds({ view, acts }: Props) {
       <Fold cap="P" says="Who works with this child">
         <Sharing view={view} acts={acts} />
       </Fold>
-      {view.mayReadLooks && (
+      {view.mayReadAccessLog && (
         <p className="border-b border-line py-1">
           <Link
             href={`/students/${child.id}/access-log`}

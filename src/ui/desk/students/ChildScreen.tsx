@@ -10,7 +10,7 @@ import { adherenceHow } from '../parts/figures';
 import { KeyCap } from '../parts/KeyCap';
 import { ReportTable } from '../parts/ReportTable';
 import { safetyWords } from '../parts/taskWords';
-import { roundsAddress } from '../review/reviewAddress';
+import { reviewAddress } from '../review/reviewAddress';
 import { decisionTitle } from '../review/suggestionWords';
 import { ChildFolds } from './ChildFolds';
 import { FamilyLink } from './FamilyLink.client';
@@ -179,7 +179,7 @@ function Waiting({ view }: { view: ChildView }) {
           const task = program?.tasks.find(({ taskId }) => taskId === decision.taskId) ?? null;
           return (
             <li key={decision.key} className="border-b border-line py-1.5">
-              <Link href={roundsAddress(decision.key, null)} prefetch={false} className="hover:underline">
+              <Link href={reviewAddress(decision.key, null)} prefetch={false} className="hover:underline">
                 <strong>{decisionTitle(decision, task)}</strong>
                 {task && <span className="text-soft"> · {task.content.title.en}</span>}
               </Link>

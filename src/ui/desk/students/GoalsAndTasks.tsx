@@ -9,24 +9,24 @@ import { doseSentence, weekdaysInWords } from '../parts/doseWords';
 import { KeyCap } from '../parts/KeyCap';
 import { criterionWords, unitWords } from '../goals/goalWords';
 
-type TimelineDrawing = ChildView['flights'][number];
+type TimelineDrawing = ChildView['timelines'][number];
 type Goal = ChildView['goals'][number];
 
 const FLIGHT_WIDTH = 440;
 
 /** Each open goal beside the tasks that serve it; what serves none stands last. */
 export function GoalsAndTasks({ view }: { view: ChildView }) {
-  const { child, program, flights, today } = view;
+  const { child, program, timelines, today } = view;
   const open = view.goals.filter(({ closedOn }) => closedOn === null);
   const taken = new Set<number>();
   const rows = open.map((goal) => {
-    const serving = flights.filter(
+    const serving = timelines.filter(
       ({ task: { taskId, content } }) => !taken.has(taskId) && servesGoal(goal.content, { taskId, skill: content.skill }),
     );
     for (const { task } of serving) taken.add(task.taskId);
     return { goal, serving };
   });
-  const others = flights.filter(({ task }) => !taken.has(task.taskId));
+  const others = timelines.filter(({ task }) => !taken.has(task.taskId));
   return (
     <section>
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
@@ -50,29 +50,29 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
         )}
       </div>
       {rows.map(({ goal, serving }) => (
-        <Row key={goal.id} head={<GoalCell goal={goal} view={view} />} flights={serving} />
+        <Row key={goal.id} head={<GoalCell goal={goal} view={view} />} timelines={serving} />
       ))}
       {others.length > 0 && (
         <Row
           head={<p className="text-soft">{open.length ? 'Serves no goal that is written here' : 'No goal is written yet'}</p>}
-          flights={others}
+          timelines={others}
         />
       )}
     </section>
   );
 }
 
-function Row({ head, flights }: { head: React.ReactNode; flights: readonly TimelineDrawing[] }) {
+function Row({ head, timelines }: { head: React.ReactNode; timelines: readonly TimelineDrawing[] }) {
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-2 min-[760px]:grid-cols-[240px_minmax(0,1fr)] border-b border-line py-3">
       <div>{head}</div>
       <div className="space-y-4">
-        {flights.length === 0 && <p className="text-soft">No task of the program serves it.</p>}
-        {flights.map(({ task, flight }) => (
+        {timelines.length === 0 && <p className="text-soft">No task of the program serves it.</p>}
+        {timelines.map(({ task, timeline }) => (
           <article key={task.taskId} id={`task-${task.taskId}`} className="flex items-start gap-x-4 max-[1100px]:flex-wrap">
             <div className="w-[150px] shrink-0">
               <h3 className="text-[15px]">{task.content.title.en}</h3>
-              {flight.closed && <p className="font-bold text-brick">closed</p>}
+              {timeline.closed && <p className="font-bold text-brick">closed</p>}
               <p className="text-[13px] text-soft">
                 {task.step} {task.content.ladder.steps[task.step - 1]?.name.en} ·{' '}
                 {doseSentence(doseAt(task.dose, task.step), task.weekdays.length)} · {weekdaysInWords(task.weekdays)}
@@ -80,7 +80,7 @@ function Row({ head, flights }: { head: React.ReactNode; flights: readonly Timel
             </div>
             <div style={{ width: FLIGHT_WIDTH }} className="max-w-full">
               <LargeTimeline
-                flight={flight}
+                timeline={timeline}
                 width={FLIGHT_WIDTH}
                 names={task.content.ladder.steps.map((step) => step.name.en)}
                 label={`${task.content.title.en}: step ${task.step} of ${task.content.ladder.steps.length}`}

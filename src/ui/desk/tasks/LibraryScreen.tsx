@@ -18,19 +18,19 @@ type ShelfTask = LibraryView['tasks'][number];
 
 interface Props {
   readonly tasks: LibraryView['tasks'];
-  readonly onBench: LibraryView['onBench'];
+  readonly inEditor: LibraryView['inEditor'];
   readonly things: readonly HomeMaterial[];
-  readonly wish: TaskOptions;
+  readonly options: TaskOptions;
   readonly made: string | null;
   readonly acts: LibraryActsProps;
 }
 
 /** The library: what can we do, with what is at hand, for this skill, in this time? Its state is in the address. */
-export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Props) {
-  const found = findTasks(tasks, wish, skillsInWords);
-  const skin = wish.skin ?? 'buildersYard';
-  const nearly = wish.atHand
-    ? findTasks(tasks, { ...wish, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, wish.atHand!))
+export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: Props) {
+  const found = findTasks(tasks, options, skillsInWords);
+  const skin = options.skin ?? 'buildersYard';
+  const nearly = options.atHand
+    ? findTasks(tasks, { ...options, atHand: undefined }, skillsInWords).flatMap((task) => nearlyWith(task, options.atHand!))
     : [];
   return (
     <>
@@ -44,10 +44,10 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
           <span className="text-green">{tasks.find((task) => task.slug === made)?.content.title.en ?? made} is in the library.</span>
         )}
       </div>
-      {onBench.length > 0 && (
+      {inEditor.length > 0 && (
         <p className="mt-1">
           On your bench:{' '}
-          {onBench.map((draft, index) => (
+          {inEditor.map((draft, index) => (
             <span key={draft.slug}>
               {index > 0 && ' · '}
               <Link href={`/tasks/${draft.slug}`} prefetch={false} className="link">
@@ -59,11 +59,11 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
         </p>
       )}
       <LibraryActs {...acts} />
-      <FilterForm key={filterKey(wish)}>
+      <FilterForm key={filterKey(options)}>
         <input
           type="search"
           name="search"
-          defaultValue={wish.search}
+          defaultValue={options.search}
           aria-label="Search title, skill, material"
           placeholder="Title, skill, material  /"
           data-key="/"
@@ -73,48 +73,48 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
         <Select
           name="skill"
           label="skill"
-          value={wish.skill ?? ''}
+          value={options.skill ?? ''}
           options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
         />
         <Select
           name="bundle"
           label="set for"
-          value={wish.bundle ?? ''}
+          value={options.bundle ?? ''}
           options={[['', 'everything'], ...BUNDLES.map(({ id, words: called }): [string, string] => [id, called])]}
         />
         <Select
           name="age"
           label="age"
-          value={wish.ageYears === undefined ? '' : String(wish.ageYears)}
+          value={options.ageYears === undefined ? '' : String(options.ageYears)}
           options={[['', 'any'], ...[3, 4, 5, 6, 7, 8, 9, 10].map((age): [string, string] => [String(age), `${age} years`])]}
         />
         <Select
           name="minutes"
           label="minutes"
-          value={wish.mostMinutes === undefined ? '' : String(wish.mostMinutes)}
+          value={options.mostMinutes === undefined ? '' : String(options.mostMinutes)}
           options={[['', 'any'], ...[3, 5, 8, 12].map((minutes): [string, string] => [String(minutes), `up to ${minutes}`])]}
         />
         <Select name="skin" label="theme" value={skin} options={SKINS.map((each): [string, string] => [each, words(`skins.${each}`)])} />
         <Select
           name="hand1"
           label="at hand"
-          value={wish.atHand?.[0] ?? ''}
+          value={options.atHand?.[0] ?? ''}
           options={[['', 'anything'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Select
           name="hand2"
           label="and"
-          value={wish.atHand?.[1] ?? ''}
+          value={options.atHand?.[1] ?? ''}
           options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Select
           name="hand3"
           label="and"
-          value={wish.atHand?.[2] ?? ''}
+          value={options.atHand?.[2] ?? ''}
           options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
-        <Tick name="noScissors" label="no scissors" ticked={wish.noScissors} />
-        <Tick name="noFood" label="no food" ticked={wish.noFood} />
+        <Tick name="noScissors" label="no scissors" ticked={options.noScissors} />
+        <Tick name="noFood" label="no food" ticked={options.noFood} />
         <Link href="/tasks" prefetch={false} className="link pb-1.5 text-[14px]">
           clear
         </Link>
@@ -145,7 +145,7 @@ export function LibraryScreen({ tasks, onBench, things, wish, made, acts }: Prop
 }
 
 /** The form is made anew when the filters are cleared, not while one types. */
-const filterKey = (wish: TaskOptions) => (Object.values(wish).every((value) => !value) ? 'clear' : 'filtered');
+const filterKey = (options: TaskOptions) => (Object.values(options).every((value) => !value) ? 'clear' : 'filtered');
 
 /** A task that would take just one thing more than what is at hand. */
 function nearlyWith(task: ShelfTask, atHand: readonly string[]): { task: ShelfTask; lacking: string }[] {
@@ -172,7 +172,7 @@ function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskO
       <td className="cell text-[14px]">{words(`skills.${content.skill}`)}</td>
       <td className="cell">
         <SmallTimeline
-          flight={{ demands: demandsOf(content), daysSpent: [], currentStep: ladder.startStep, outcomes: [] }}
+          timeline={{ demands: demandsOf(content), daysSpent: [], currentStep: ladder.startStep, outcomes: [] }}
           label={`${ladder.steps.length} steps, start at ${ladder.startStep}`}
         />
       </td>

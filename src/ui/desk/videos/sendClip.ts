@@ -10,9 +10,9 @@ export interface ClipOptions {
 export type Sent = { readonly clipId: number } | { readonly fault: string };
 
 /** Sends a clip or pictures, telling how much has gone. Sent once more under the same key it is the same one. */
-export function sendClip(wish: ClipOptions, files: readonly File[], onPercent: (percent: number) => void): Promise<Sent> {
+export function sendClip(options: ClipOptions, files: readonly File[], onPercent: (percent: number) => void): Promise<Sent> {
   const form = new FormData();
-  form.set('wish', JSON.stringify(wish));
+  form.set('wish', JSON.stringify(options));
   for (const file of files) form.append('file', file);
   return new Promise((resolve) => {
     // What tells how much has gone up is this alone, and no fetch.

@@ -22,7 +22,7 @@ import { useSpec } from './useSpec';
 export interface SheetActs {
   /** Null where it was put there; else why not. */
   readonly putForChild: (given: object) => Promise<string | null>;
-  readonly putOnBench: (given: object) => Promise<string | null>;
+  readonly putInEditor: (given: object) => Promise<string | null>;
   readonly readFile: (file: string, sizeMm: number) => Promise<ReadOutline | string>;
 }
 
@@ -49,9 +49,9 @@ export function SheetMaker({ open, words, acts }: Props) {
   const language = languageOf(child?.language ?? 'en');
   const hand = isLeft ? 'left' : (child?.hand ?? 'right');
   const table = (mapsFor(content, hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
-  const whom = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language, table, stones: [say(content.title, language)] };
-  const wish = { spec, paper, whom, words };
-  const drawn = drawSheet(wish);
+  const audience = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language, table, stones: [say(content.title, language)] };
+  const options = { spec, paper, audience, words };
+  const drawn = drawSheet(options);
   const difficulty = difficultyOf(spec);
   const below = content.ladder.steps[step - 2]?.sheet;
   const above = content.ladder.steps[step]?.sheet;
@@ -69,7 +69,7 @@ export function SheetMaker({ open, words, acts }: Props) {
     `/worksheets?${new URLSearchParams({ task: content.slug, step: String(to), ...(child && { child: String(child.childId) }) })}`;
   const put = async () => {
     const given = { slug: content.slug, step, spec };
-    const fault = await (child ? acts.putForChild({ ...given, childId: child.childId }) : acts.putOnBench(given));
+    const fault = await (child ? acts.putForChild({ ...given, childId: child.childId }) : acts.putInEditor(given));
     setSaid(
       fault ??
         (child
@@ -114,7 +114,7 @@ export function SheetMaker({ open, words, acts }: Props) {
               className="max-h-[max(560px,calc(100vh-130px))] w-full"
             >
               <Rulers scene={drawn.value[0]!} />
-              <SheetHandles handles={handlesOf(spec, whom)} origin={originOf(wish)} spec={spec} set={set} rest={rest} />
+              <SheetHandles handles={handlesOf(spec, audience)} origin={originOf(options)} spec={spec} set={set} rest={rest} />
             </SceneDrawing>
             {drawn.value.length > 1 && <p className="text-[14px] text-soft">{drawn.value.length} pages; this is the first.</p>}
           </>
@@ -174,7 +174,7 @@ export function SheetMaker({ open, words, acts }: Props) {
         </section>
         <section className="mt-4">
           <h2 className="text-[16px]">One task, its sheets</h2>
-          <SheetStairs content={content} step={step} now={spec} whom={whom} hrefOf={hrefOf} />
+          <SheetStairs content={content} step={step} now={spec} audience={audience} hrefOf={hrefOf} />
         </section>
         <section className="mt-4">
           <h2 className="border-b border-ink pb-1 text-[16px]">What may still turn</h2>

@@ -9,7 +9,7 @@ interface Props {
   readonly step: number;
   /** What stands in the maker, in place of the step's own. */
   readonly now: SheetSpec;
-  readonly whom: SheetFor;
+  readonly audience: SheetFor;
   readonly hrefOf: (step: number) => string;
 }
 
@@ -18,7 +18,7 @@ const PICTURE = 56;
 const NO_WORDS = { name: '', title: '', how: '', check: '' };
 
 /** The sheets of all steps on the treads of their flight; where sheets have a difficulty, the rise is that same number. */
-export function SheetStairs({ content, step, now, whom, hrefOf }: Props) {
+export function SheetStairs({ content, step, now, audience, hrefOf }: Props) {
   const sheets = content.ladder.steps.map(({ sheet }, index) => (index + 1 === step ? now : sheet));
   const numbers = sheets.map((sheet) => (sheet ? difficultyNumber(difficultyOf(sheet)) : null));
   const most = Math.max(1, ...numbers.map((number) => number ?? 0));
@@ -39,7 +39,7 @@ export function SheetStairs({ content, step, now, whom, hrefOf }: Props) {
               replace
             >
               {sheet ? (
-                <Thumb sheet={sheet} whom={whom} label={`Sheet of step ${index + 1}`} isHere={isHere} />
+                <Thumb sheet={sheet} audience={audience} label={`Sheet of step ${index + 1}`} isHere={isHere} />
               ) : (
                 <span className="block text-[12px] text-soft">no sheet</span>
               )}
@@ -62,8 +62,8 @@ export function SheetStairs({ content, step, now, whom, hrefOf }: Props) {
   );
 }
 
-function Thumb({ sheet, whom, label, isHere }: { sheet: SheetSpec; whom: SheetFor; label: string; isHere: boolean }) {
-  const drawn = drawSheet({ spec: sheet, paper: 'letter', whom, words: NO_WORDS });
+function Thumb({ sheet, audience, label, isHere }: { sheet: SheetSpec; audience: SheetFor; label: string; isHere: boolean }) {
+  const drawn = drawSheet({ spec: sheet, paper: 'letter', audience, words: NO_WORDS });
   if (!drawn.ok) return null;
   return (
     <SceneDrawing

@@ -6,12 +6,12 @@ import type { PageData } from '../script/page';
 import { stepsOf, type FamilyTaskProps } from './taskProps';
 import { padOf } from './padOf';
 
-type Wish = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys' | 'day'>;
+type Options = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys' | 'day'>;
 
 /** What the script of a task's page needs: how each of its steps is counted, with a key for the report of each. */
-export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, wish: Wish): PageData {
-  const { task } = wish.found;
-  const { step, steps } = stepsOf(wish);
+export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, options: Options): PageData {
+  const { task } = options.found;
+  const { step, steps } = stepsOf(options);
   // The same all day, another tomorrow.
   const seed = Number(view.today.replaceAll('-', '')) + task.versionTaskId;
   return {
@@ -24,10 +24,10 @@ export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, 
     now: view.now,
     day: view.today,
     words: pageWords(words, view.today, task.dose.limb === 'foot'),
-    ...(wish.found.closed === null && {
+    ...(options.found.closed === null && {
       task: {
         versionTaskId: String(task.versionTaskId),
-        otherDay: wish.day ?? '',
+        otherDay: options.day ?? '',
         step,
         steps: steps.map((each) => ({ step: each, pad: padOf(task.dose, each, seed, words) })),
       },

@@ -3,6 +3,6 @@ import { planCaseload } from '@/server/planner/planCaseload';
 
 /** Plans the next week of a caseload, told child by child. */
 export async function GET(request: Request): Promise<Response> {
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
-  return answerByLines(request, (actor, context, onChild) => planCaseload(context, actor, wish, onChild));
+  const options = Object.fromEntries(new URL(request.url).searchParams);
+  return answerByLines(request, (actor, context, onChild) => planCaseload(context, actor, options, onChild));
 }

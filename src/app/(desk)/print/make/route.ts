@@ -4,6 +4,6 @@ import { paperOfCaseload } from '@/server/programs/makePaper';
 
 /** The programs of a caseload as one PDF, or one each. */
 export async function GET(request: Request): Promise<Response> {
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
-  return answerByLines(request, (actor, context, onChild) => paperOfCaseload(context, actor, wish, compose, onChild));
+  const options = Object.fromEntries(new URL(request.url).searchParams);
+  return answerByLines(request, (actor, context, onChild) => paperOfCaseload(context, actor, options, compose, onChild));
 }

@@ -2,13 +2,13 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/screen';
-import { enterSlip } from '@/server/reports/enterSlip';
+import { enterPaperLog } from '@/server/reports/enterPaperLog';
 import { faultWords, issueWords } from '@/ui/desk/frame/Trouble';
-import type { EnterSlip } from '@/ui/desk/reports/entry';
+import type { EnterPaperLog } from '@/ui/desk/reports/entry';
 
 /** Takes a typed slip in; what is wrong is told by box, and nothing of it is kept then. */
-export async function enterSlipAction(...[slip]: Parameters<EnterSlip>): ReturnType<EnterSlip> {
-  const answered = await act((actor, context) => enterSlip(context, actor, slip));
+export async function enterPaperLogAction(...[slip]: Parameters<EnterPaperLog>): ReturnType<EnterPaperLog> {
+  const answered = await act((actor, context) => enterPaperLog(context, actor, slip));
   if (answered.ok) {
     revalidatePath('/review', 'layout');
     return { ok: true, ...answered.value };

@@ -4,7 +4,7 @@ import { Shell } from '@/ui/desk/frame/Shell';
 import { RosterScreen } from '@/ui/desk/students/roster/RosterScreen.client';
 import { previewRosterAction, importRosterAction } from './actions';
 
-export default async function CaseloadPage() {
+export default async function ImportPage() {
   return screen(async (actor) => {
     requireMay(actor, 'addChildren');
     return (

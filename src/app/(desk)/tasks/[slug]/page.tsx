@@ -9,7 +9,7 @@ import { copyTaskAction, deleteDraftAction, saveTaskDraftAction, setShelfAction,
 
 type Search = Promise<Record<string, string | string[] | undefined>>;
 
-export default async function BenchPage({ params, searchParams }: { params: Promise<{ slug: string }>; searchParams: Search }) {
+export default async function TaskEditorPage({ params, searchParams }: { params: Promise<{ slug: string }>; searchParams: Search }) {
   const { slug } = await params;
   const back = cardIn(await searchParams);
   return screen(async (actor, context) => {

@@ -3,7 +3,7 @@ import { STATUS_OF } from '@/server/errors';
 import { takeClip } from '@/server/videos/takeClip';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
-/** Takes in what a therapist filmed, or pictures: what is said of it as JSON under `wish`, the files under `file`. */
+/** Takes in what a therapist filmed, or pictures: what is said of it as JSON under `options`, the files under `file`. */
 export async function POST(request: Request): Promise<Response> {
   // Nobody's megabytes are read before it is known whose they are.
   const known = await act(async () => true);
@@ -17,9 +17,9 @@ export async function POST(request: Request): Promise<Response> {
   );
 }
 
-function parsed(wish: unknown): unknown {
+function parsed(options: unknown): unknown {
   try {
-    return typeof wish === 'string' ? JSON.parse(wish) : null;
+    return typeof options === 'string' ? JSON.parse(options) : null;
   } catch {
     return null;
   }

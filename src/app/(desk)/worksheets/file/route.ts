@@ -9,19 +9,19 @@ const respond = (file: Uint8Array) =>
 
 /** The sheet of a step: `?slug=wheel&step=3&childId=4&size=a4`. */
 export async function GET(request: Request): Promise<Response> {
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
-  return answerWith((actor, context) => sheetOfStep(context, actor, wish, composeSheet), respond);
+  const options = Object.fromEntries(new URL(request.url).searchParams);
+  return answerWith((actor, context) => sheetOfStep(context, actor, options, composeSheet), respond);
 }
 
 /** The sheet that stands in the Sheet maker, kept or not. */
 export async function POST(request: Request): Promise<Response> {
-  const wish = parsed((await request.formData().catch(() => null))?.get('wish'));
-  return answerWith((actor, context) => sheetOfStep(context, actor, wish, composeSheet), respond);
+  const options = parsed((await request.formData().catch(() => null))?.get('wish'));
+  return answerWith((actor, context) => sheetOfStep(context, actor, options, composeSheet), respond);
 }
 
-function parsed(wish: unknown): unknown {
+function parsed(options: unknown): unknown {
   try {
-    return typeof wish === 'string' ? JSON.parse(wish) : null;
+    return typeof options === 'string' ? JSON.parse(options) : null;
   } catch {
     return null;
   }

@@ -13,9 +13,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ tabl
   const context = appContext();
   const { table } = await params;
   const key = BEARER.exec(request.headers.get('authorization') ?? '')?.[1] ?? null;
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
+  const options = Object.fromEntries(new URL(request.url).searchParams);
   const answered = await answer<object>(() =>
-    table === 'openapi.json' ? openApiByKey(context, key) : readByKey(context, key, table, wish),
+    table === 'openapi.json' ? openApiByKey(context, key) : readByKey(context, key, table, options),
   );
   const headers = { 'cache-control': 'no-store' };
   if (answered.ok) return Response.json(answered.value, { headers });

@@ -96,7 +96,7 @@ export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props)
           leave={() => choose(null)}
         />
       ) : (
-        <Whom all={all} written={written} choose={choose} today={today} />
+        <Audience all={all} written={written} choose={choose} today={today} />
       )}
       {!chosen && all.length === 0 && <p className="mt-4 text-soft">No child at this school has an open goal.</p>}
     </>
@@ -111,7 +111,7 @@ interface WhomProps {
 }
 
 /** Measured longest ago first. */
-function Whom({ all, written, choose, today }: WhomProps) {
+function Audience({ all, written, choose, today }: WhomProps) {
   return (
     <ul className="mt-2">
       {all.map(({ child, goal }, index) => (

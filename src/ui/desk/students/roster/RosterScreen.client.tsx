@@ -24,8 +24,8 @@ export type Taken =
   | { readonly ok: false; readonly fault: string };
 
 interface Props {
-  readonly preview: (wish: RosterOptions) => Promise<RosterPreview | { readonly words: string }>;
-  readonly take: (wish: RosterOptions) => Promise<Taken>;
+  readonly preview: (options: RosterOptions) => Promise<RosterPreview | { readonly words: string }>;
+  readonly take: (options: RosterOptions) => Promise<Taken>;
 }
 
 type Found = Extract<RosterPreview, { ok: true }>;

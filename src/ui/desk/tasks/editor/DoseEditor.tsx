@@ -71,7 +71,7 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
         />
       </div>
       <SetUp task={task} edit={edit} fixed={fixed} />
-      <Reckoners task={task} />
+      <Calculators task={task} />
       <FindingsAt findings={findings} path="dose" task={task} deep />
     </>
   );
@@ -127,18 +127,18 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
 }
 
 /** The ways back and the fair draws: from pieces to repetitions, cards that add up, hands called in a fair order. */
-function Reckoners({ task }: { task: TaskContent }) {
+function Calculators({ task }: { task: TaskContent }) {
   const [pieces, setPieces] = useState(10);
   const [draw, setDraw] = useState(1);
   const { dose } = task;
-  const reckoned = calculateDose(dose, 1);
+  const calculated = calculateDose(dose, 1);
   const back = repetitionsFrom(pieces, dose);
-  const countable = reckoned.unit !== 'minutes' && reckoned.perDay >= 4 && reckoned.perDay <= 100;
-  const count = Math.max(2, Math.round(reckoned.perDay / 4));
-  const cards = countable ? splitIntoCards(reckoned.perDay, count, 1, Math.min(reckoned.perDay, 8), seededRandom(draw)) : null;
+  const countable = calculated.unit !== 'minutes' && calculated.perDay >= 4 && calculated.perDay <= 100;
+  const count = Math.max(2, Math.round(calculated.perDay / 4));
+  const cards = countable ? splitIntoCards(calculated.perDay, count, 1, Math.min(calculated.perDay, 8), seededRandom(draw)) : null;
   const calls =
-    dose.hands === 'each' && reckoned.unit !== 'minutes' && reckoned.perRound <= 25
-      ? callHands(reckoned.perRound, 3, seededRandom(draw))
+    dose.hands === 'each' && calculated.unit !== 'minutes' && calculated.perRound <= 25
+      ? callHands(calculated.perRound, 3, seededRandom(draw))
       : null;
   return (
     <details className="mt-1.5 text-[14px]">
@@ -165,13 +165,13 @@ function Reckoners({ task }: { task: TaskContent }) {
       </p>
       {cards && (
         <p>
-          {count} cards that add up to {reckoned.perDay}: {cards.join(' + ')} = {reckoned.perDay}
+          {count} cards that add up to {calculated.perDay}: {cards.join(' + ')} = {calculated.perDay}
         </p>
       )}
       {calls && (
         <p>
           A fair order, no hand more than three in a row: {calls.map((hand) => (hand === 'left' ? 'L' : 'R')).join(' ')} (
-          {reckoned.perRound} each)
+          {calculated.perRound} each)
         </p>
       )}
       {(cards || calls) && <Small onPress={() => setDraw(draw + 1)}>draw again</Small>}{' '}

@@ -64,7 +64,7 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
         <Steps label="steps easier" value={easierSteps} onSteps={setEasier} />
         <Steps label="steps harder" value={harderSteps} onSteps={setHarder} />
         <SmallTimeline
-          flight={{ demands: proposed.steps.map((step) => step.demand), daysSpent: [], currentStep: proposed.startStep, outcomes: [] }}
+          timeline={{ demands: proposed.steps.map((step) => step.demand), daysSpent: [], currentStep: proposed.startStep, outcomes: [] }}
           label={`Proposed ladder of ${proposed.steps.length} steps`}
         />
         {needed.length > 0 && (

@@ -1,5 +1,5 @@
 import { doseAtStep, filledStep } from '@/core/tasks';
-import { harderBy } from './FlightGrid';
+import { harderBy } from './TimelineGrid';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, Small } from './parts';
 import { TargetFields } from './TargetFields';

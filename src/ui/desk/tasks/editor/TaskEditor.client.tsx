@@ -10,13 +10,13 @@ import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
 import { languageName } from '../../../shared/languageName';
 import { longDay } from '../../../shared/days';
 import { KeyCap } from '../../parts/KeyCap';
-import { benchFindings, editorFindingWords } from './editorFindings';
-import { benchHistory, startHistory } from './editorHistory';
+import { editorFindings, editorFindingWords } from './editorFindings';
+import { editorHistory, startHistory } from './editorHistory';
 import { CompareWithStock } from './CompareWithStock';
 import { CopyTask } from './CopyTask';
 import { DoseEditor } from './DoseEditor';
 import { FactsEditor, SettingsEditor, SkinsEditor } from './FactsEditor';
-import { AddKnob, FlightGrid } from './FlightGrid';
+import { AddKnob, TimelineGrid } from './TimelineGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
 import { Contents, FindingsAt, Section, Small, TranslatedLanguages } from './parts';
@@ -47,7 +47,7 @@ export interface TaskEditorProps {
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
 export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, copy, versionOf }: TaskEditorProps) {
   const fixed = !view.mayChange;
-  const [history, act] = useReducer(benchHistory, view.content, startHistory);
+  const [history, act] = useReducer(editorHistory, view.content, startHistory);
   const task = history.now;
   const [step, setStep] = useState(view.content.ladder.startStep - 1);
   const [fault, setFault] = useState<string | null>(null);
@@ -56,7 +56,7 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
   const router = useRouter();
   const isChanged = history.past.length > 0 || history.future.length > 0;
   const kept = useKeeping(task, isChanged && !busy, keep);
-  const findings = useMemo(() => benchFindings(task), [task]);
+  const findings = useMemo(() => editorFindings(task), [task]);
   const errors = findings.filter((finding) => finding.severity === 'error');
   // A long ladder takes the whole width: a step that is cut off is not seen.
   const isLong = task.ladder.steps.length > MOST_BESIDE_PREVIEW;
@@ -146,8 +146,8 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
             )}
           </div>
           <div className="mt-3">
-            <FlightGrid
-              treads={view.treads}
+            <TimelineGrid
+              outcomesPerStep={view.outcomesPerStep}
               task={task}
               findings={findings.filter((finding) => finding.code !== 'form')}
               step={shownStep}
@@ -309,7 +309,7 @@ function OtherSteps({
   task,
   onStep,
 }: {
-  findings: ReturnType<typeof benchFindings>;
+  findings: ReturnType<typeof editorFindings>;
   step: number;
   task: TaskContent;
   onStep: (step: number) => void;

@@ -2,7 +2,7 @@ import { checkLadder, proposeLadder } from '@/core/ladder';
 import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../../../../../library/loadLibrary';
 import { editTask, type EditorEdit } from './editorEdits';
-import { benchHistory, startHistory, type EditorAct } from './editorHistory';
+import { editorHistory, startHistory, type EditorAct } from './editorHistory';
 import { usualKnobs, type UsualKnobs } from './usualLevels';
 
 let usual: UsualKnobs;
@@ -100,21 +100,21 @@ describe('edits of a task', () => {
 });
 
 describe('the history of the bench', () => {
-  const run = (...acts: EditorAct[]) => acts.reduce(benchHistory, startHistory(crane));
+  const run = (...acts: EditorAct[]) => acts.reduce(editorHistory, startHistory(crane));
   const rounds = (value: number): EditorAct => ({ kind: 'set', path: ['dose', 'rounds'], value });
   const type = (value: string): EditorAct => ({ kind: 'set', path: ['title', 'en'], value });
 
   it('goes back and forth, act by act', () => {
     const back = run(rounds(2), rounds(3), { kind: 'undo' });
     expect(back.now.dose.rounds).toBe(2);
-    expect(benchHistory(back, { kind: 'redo' }).now.dose.rounds).toBe(3);
-    expect(benchHistory(benchHistory(back, { kind: 'undo' }), { kind: 'undo' }).now).toBe(crane);
+    expect(editorHistory(back, { kind: 'redo' }).now.dose.rounds).toBe(3);
+    expect(editorHistory(editorHistory(back, { kind: 'undo' }), { kind: 'undo' }).now).toBe(crane);
   });
 
   it('takes typing in one field as one act', () => {
     const typed = run(type('C'), type('Cr'), type('Cra'));
     expect(typed.past).toHaveLength(1);
-    expect(benchHistory(typed, { kind: 'undo' }).now.title.en).toBe('Crane lift');
+    expect(editorHistory(typed, { kind: 'undo' }).now.title.en).toBe('Crane lift');
     expect(run(type('C'), rounds(2), type('Cr')).past).toHaveLength(3);
   });
 

@@ -1,10 +1,10 @@
 import { loadLibrary } from '../../../../../library/loadLibrary';
-import { benchFindings, editorFindingWords } from './editorFindings';
+import { editorFindings, editorFindingWords } from './editorFindings';
 
 const crane = loadLibrary().find((task) => task.slug === 'crane-lift')!;
 const wordsOf = (change: Partial<typeof crane>) => {
   const task = { ...crane, ...change };
-  return benchFindings(task)
+  return editorFindings(task)
     .filter((finding) => finding.code === 'form')
     .map((finding) => editorFindingWords(finding, task));
 };
@@ -28,6 +28,6 @@ describe('what the form of a task lacks', () => {
 
   it('stands beside what the checks find', () => {
     const task = { ...crane, cues: [], title: { en: '', es: '' } };
-    expect(benchFindings(task).map((finding) => finding.code)).toEqual(expect.arrayContaining(['noCue', 'form']));
+    expect(editorFindings(task).map((finding) => finding.code)).toEqual(expect.arrayContaining(['noCue', 'form']));
   });
 });

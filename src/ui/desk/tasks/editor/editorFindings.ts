@@ -15,7 +15,7 @@ export interface FormFault {
 export type EditorFinding = TaskFinding | FormFault;
 
 /** What the checks say of a task, and what its form still lacks; a text is said once for both languages. */
-export function benchFindings(task: TaskContent): readonly EditorFinding[] {
+export function editorFindings(task: TaskContent): readonly EditorFinding[] {
   const form = taskContentSchema.safeParse(task);
   const faults = new Map<string, { path: string; said: string; languages: string[] }>();
   for (const { path, code, message } of form.success ? [] : form.error.issues) {

@@ -18,7 +18,7 @@ export function startHistory(content: TaskContent): EditorHistory {
 }
 
 /** One act on the bench, with every one before it kept for undo. */
-export function benchHistory(history: EditorHistory, act: EditorAct): EditorHistory {
+export function editorHistory(history: EditorHistory, act: EditorAct): EditorHistory {
   const { past, now, future } = history;
   if (act.kind === 'undo')
     return past.length ? { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], typing: null } : history;

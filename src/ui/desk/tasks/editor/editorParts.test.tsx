@@ -4,10 +4,10 @@ import type { TaskContent } from '@/core/tasks';
 import { loadLibrary } from '../../../../../library/loadLibrary';
 import { shapesInOneLadder } from '../../../../../tests/fixtures/shapesInOneLadder';
 import { SettingSelects } from '../../parts/SettingSelects';
-import { benchFindings } from './editorFindings';
+import { editorFindings } from './editorFindings';
 import { CompareWithStock } from './CompareWithStock';
 import { DoseEditor } from './DoseEditor';
-import { FlightGrid, harderBy } from './FlightGrid';
+import { TimelineGrid, harderBy } from './TimelineGrid';
 import { KnobEditor } from './KnobEditor';
 import { MaterialsEditor } from './MaterialsEditor';
 import { Preview } from './Preview';
@@ -19,14 +19,14 @@ const library = [...loadLibrary(), ...shapesInOneLadder];
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const crane = task('crane-lift');
 const nothing = () => {};
-const propsOf = (content: TaskContent, fixed = false) => ({ task: content, findings: benchFindings(content), edit: nothing, fixed });
+const propsOf = (content: TaskContent, fixed = false) => ({ task: content, findings: editorFindings(content), edit: nothing, fixed });
 
 describe('the grid', () => {
   const grid = (content: TaskContent, step = 2, fixed = false) =>
     renderToStaticMarkup(
-      <FlightGrid
+      <TimelineGrid
         {...propsOf(content, fixed)}
-        findings={benchFindings(content).filter((finding) => finding.code !== 'form')}
+        findings={editorFindings(content).filter((finding) => finding.code !== 'form')}
         step={step}
         onStep={nothing}
       />,

@@ -8,14 +8,14 @@ interface Props {
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
 }
 
-export default async function LooksPage({ params, searchParams }: Props) {
+export default async function AccessLogPage({ params, searchParams }: Props) {
   const { childId } = await params;
   const asked = await searchParams;
   const kind = (['looks', 'changes'] as const).find((each) => each === asked.show) ?? 'all';
-  const wish: AccessLogQuery = { kind, who: typeof asked.who === 'string' ? asked.who.slice(0, 80) : '' };
+  const options: AccessLogQuery = { kind, who: typeof asked.who === 'string' ? asked.who.slice(0, 80) : '' };
   return screen(async (actor, context) => (
     <Shell here="/caseload" actor={actor}>
-      <AccessLogScreen view={await viewAccessLog(context, actor, Number(childId), wish)} wish={wish} />
+      <AccessLogScreen view={await viewAccessLog(context, actor, Number(childId), options)} options={options} />
     </Shell>
   ));
 }

@@ -11,8 +11,8 @@ export async function previewFhirAction(childId: number, text: string): Promise<
   return answered.ok ? answered.value : { words: faultWords(answered.fault) };
 }
 
-export async function importFhirAction(wish: unknown): Promise<TakenFhir> {
-  const answered = await act((actor, context) => importFhir(context, actor, wish));
+export async function importFhirAction(options: unknown): Promise<TakenFhir> {
+  const answered = await act((actor, context) => importFhir(context, actor, options));
   if (answered.ok) revalidatePath('/students', 'layout');
   return answered.ok ? { ok: true, ...answered.value } : { ok: false, words: faultWords(answered.fault) };
 }

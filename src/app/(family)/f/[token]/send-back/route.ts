@@ -12,10 +12,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   const text = (name: string) => String(form.get(name) ?? '');
   const file = form.get('file');
   const content = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
-  const wish = Object.fromEntries(['versionTaskId', 'step', 'idempotencyKey', 'agreed', 'saidBy'].map((name) => [name, text(name)]));
+  const options = Object.fromEntries(['versionTaskId', 'step', 'idempotencyKey', 'agreed', 'saidBy'].map((name) => [name, text(name)]));
   const words = await familyWords(languageOf(text('lang')));
   const back = `/f/${token}/show-back/${Number(text('versionTaskId')) || 0}?lang=${words.language}`;
-  const answered = await answer(() => sendBack(appContext(), token, wish, content));
+  const answered = await answer(() => sendBack(appContext(), token, options, content));
   if (answered.ok) return new Response(null, { status: 303, headers: { location: `${back}&said=sent` } });
   return clipTrouble(answered.fault, words, back);
 }

@@ -1,5 +1,5 @@
 import { answerWith } from '@/app/screen';
-import { looksForFile } from '@/server/audit/viewAccessLog';
+import { accessLogForFile } from '@/server/audit/viewAccessLog';
 import { words } from '@/ui/shared/deskWords';
 
 /** Who looked at a child and who changed what, row by row, as a file. */
@@ -7,7 +7,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ chi
   const childId = Number((await params).childId);
   const headers = { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="who-looked-${childId}.csv"` };
   return answerWith(
-    (actor, context) => looksForFile(context, actor, childId, ({ action, numbers }) => words(`audit.${action}`, numbers)),
+    (actor, context) => accessLogForFile(context, actor, childId, ({ action, numbers }) => words(`audit.${action}`, numbers)),
     (file) => new Response(file, { headers }),
   );
 }

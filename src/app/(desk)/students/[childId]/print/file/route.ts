@@ -5,9 +5,9 @@ import { paperOfChild } from '@/server/programs/makePaper';
 /** One child's program and slip as a PDF: `?size=a4&large=on&part=slip&from=2026-11-30`. */
 export async function GET(request: Request, { params }: { params: Promise<{ childId: string }> }): Promise<Response> {
   const childId = Number((await params).childId);
-  const wish = Object.fromEntries(new URL(request.url).searchParams);
+  const options = Object.fromEntries(new URL(request.url).searchParams);
   return answerWith(
-    (actor, context) => paperOfChild(context, actor, childId, wish, compose),
+    (actor, context) => paperOfChild(context, actor, childId, options, compose),
     ({ file }) =>
       new Response(Buffer.from(file), {
         headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="practice-${childId}.pdf"` },

@@ -15,8 +15,8 @@ type Params = Promise<{ token: string; versionTaskId: string }>;
 export async function GET(request: Request, { params }: { params: Params }): Promise<Response> {
   const { token, versionTaskId } = await params;
   const asked = new URL(request.url).searchParams;
-  const wish = { versionTaskId, step: asked.get('step') ?? undefined, size: asked.get('size') ?? undefined };
-  const answered = await answer(() => sheetForFamily(appContext(), token, wish, composeSheet));
+  const options = { versionTaskId, step: asked.get('step') ?? undefined, size: asked.get('size') ?? undefined };
+  const answered = await answer(() => sheetForFamily(appContext(), token, options, composeSheet));
   if (!answered.ok) {
     const words = await familyWords(languageOf(asked.get('lang')));
     return new Response(familyFaultWords(answered.fault, words), { status: STATUS_OF[answered.fault.code] });

@@ -17,8 +17,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
     if (!found) return null;
     const day = asked.get('day') ?? '';
     const isOtherDay = parseCalendarDay(day) !== null && day !== view.today;
-    const wish = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
-    const { said, steps } = stepsOf(wish);
+    const options = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
+    const { said, steps } = stepsOf(options);
     const keys = new Map(steps.map((step) => [step, randomUUID()]));
     const place = { index: index + 1, count: all.length };
     return {
@@ -32,11 +32,11 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
           day={isOtherDay ? day : null}
           keys={keys}
           hurtKey={randomUUID()}
-          {...wish}
+          {...options}
         />
       ),
       screen: said ? 'do' : 'ready',
-      data: dataOfTask(view, token, words, { ...wish, keys, day: isOtherDay ? day : null }),
+      data: dataOfTask(view, token, words, { ...options, keys, day: isOtherDay ? day : null }),
     };
   });
 }

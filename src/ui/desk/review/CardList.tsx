@@ -1,6 +1,6 @@
 import Link from 'next/link';
 
-export interface FencePost {
+export interface CardListItem {
   readonly state: 'settled' | 'here' | 'urgent' | 'open';
   readonly label: string;
   readonly href: string | null;
@@ -14,7 +14,7 @@ const MOST_SHOWN = 30;
 const MOST_NARROW = 14;
 
 /** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. However many there are, they stand in one line: those far from here are a number. */
-export function Fence({ posts }: { posts: readonly FencePost[] }) {
+export function CardList({ posts }: { posts: readonly CardListItem[] }) {
   const here = Math.max(
     0,
     posts.findIndex(({ state }) => state === 'here'),
@@ -56,7 +56,7 @@ export function Fence({ posts }: { posts: readonly FencePost[] }) {
 }
 
 /** Posts that are not drawn: how many, of them how many urgent, and behind that each by its name. */
-function More({ posts, label }: { posts: readonly FencePost[]; label: 'before' | 'more' }) {
+function More({ posts, label }: { posts: readonly CardListItem[]; label: 'before' | 'more' }) {
   if (posts.length === 0) return null;
   const urgent = posts.filter(({ state }) => state === 'urgent').length;
   return (
@@ -83,7 +83,7 @@ function More({ posts, label }: { posts: readonly FencePost[]; label: 'before' |
   );
 }
 
-function Post({ state }: { state: FencePost['state'] }) {
+function Post({ state }: { state: CardListItem['state'] }) {
   const height = state === 'here' ? 50 : state === 'settled' ? 28 : 40;
   const stroke = state === 'urgent' ? 'var(--color-brick)' : state === 'settled' ? 'var(--color-green)' : 'var(--color-soft)';
   const fill = state === 'here' ? 'var(--color-ink)' : state === 'settled' ? 'var(--color-green-tint)' : 'var(--color-sheet)';

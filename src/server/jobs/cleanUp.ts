@@ -26,7 +26,7 @@ const MOST_CLIPS_AT_ONCE = 100;
 const DAYS_IN_A_YEAR = 365.25;
 
 /** Takes away, a piece at a time, what is older than it is kept. Doing it twice takes nothing more. */
-export const tidyHandler: JobHandler<PayloadOf<'tidy'>, true> = {
+export const cleanUpHandler: JobHandler<PayloadOf<'tidy'>, true> = {
   prepare: async () => true,
   async act(context) {
     const now = context.now();

@@ -4,7 +4,7 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { may } from '../may';
 
-export interface HandOverView {
+export interface TransferView {
   /** Whose children these are. */
   readonly from: Colleague;
   readonly children: readonly LedChild[];
@@ -16,7 +16,7 @@ export interface HandOverView {
  * Children that can be handed over: the actor's own, or, for a supervisor, those of anybody.
  * @param from whose; null for the actor's own
  */
-export async function viewHandOver(context: Context, actor: PersonActor, from: number | null): Promise<HandOverView> {
+export async function viewTransfer(context: Context, actor: PersonActor, from: number | null): Promise<TransferView> {
   requireMay(actor, 'addChildren');
   const isSupervisor = may(actor, null, 'seeAllCaseloads');
   const whose = isSupervisor && from !== null ? from : actor.personId;

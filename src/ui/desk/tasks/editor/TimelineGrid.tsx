@@ -13,7 +13,7 @@ import { EditorStairs } from './EditorStairs';
 
 interface Props {
   /** How this person's children fared at each step. */
-  readonly treads?: readonly StepOutcomes[];
+  readonly outcomesPerStep?: readonly StepOutcomes[];
   readonly task: TaskContent;
   readonly findings: readonly TaskFinding[];
   readonly step: number;
@@ -25,7 +25,7 @@ interface Props {
 const NAME_WIDTH = 128;
 
 /** The flight drawn large over its grid: a column a step, a row a knob. Each cell is turned where it stands. */
-export function FlightGrid({ treads = [], task, findings, step, onStep, edit, fixed }: Props) {
+export function TimelineGrid({ outcomesPerStep = [], task, findings, step, onStep, edit, fixed }: Props) {
   const { steps } = task.ladder;
   const faulty = new Set(
     findings
@@ -99,14 +99,14 @@ export function FlightGrid({ treads = [], task, findings, step, onStep, edit, fi
               <AmountCell key={index} task={task} step={index} chosen={index === step} edit={edit} onStep={onStep} fixed={fixed} />
             ))}
           </tr>
-          {treads.length > 0 && (
+          {outcomesPerStep.length > 0 && (
             <tr>
               <th scope="row" className="py-1 pr-2 text-left align-top font-semibold">
                 my children
               </th>
               {steps.map((_, index) => (
                 <td key={index} className="border-l border-line px-1.5 py-1 align-top leading-tight text-soft">
-                  {treadWords(treads.find((tread) => tread.step === index + 1))}
+                  {outcomesWords(outcomesPerStep.find((stepOutcomes) => stepOutcomes.step === index + 1))}
                 </td>
               ))}
             </tr>
@@ -175,10 +175,10 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
 }
 
 /** "2 here; 9 came, 3 went on up, 4 back" */
-function treadWords(tread: StepOutcomes | undefined): string {
-  if (!tread) return '';
-  const here = tread.standing ? [`${tread.standing} here`] : [];
-  const came = tread.came ? [`${tread.came} came, ${tread.wentUp} went on up, ${tread.wentBack} back`] : [];
+function outcomesWords(stepOutcomes: StepOutcomes | undefined): string {
+  if (!stepOutcomes) return '';
+  const here = stepOutcomes.standing ? [`${stepOutcomes.standing} here`] : [];
+  const came = stepOutcomes.came ? [`${stepOutcomes.came} came, ${stepOutcomes.wentUp} went on up, ${stepOutcomes.wentBack} back`] : [];
   return [...here, ...came].join('; ');
 }
 

@@ -53,7 +53,7 @@ export interface Entered {
  * already is not counted twice: it is put right where it stands. Words of harm close what they stand beside, as they do by every way.
  * @throws AppError notFound, notAllowed, invalid with every issue as `task:day`
  */
-export async function enterSlip(context: Context, actor: PersonActor, raw: unknown): Promise<Entered> {
+export async function enterPaperLog(context: Context, actor: PersonActor, raw: unknown): Promise<Entered> {
   const input = parseInput(inputSchema, raw);
   return inTransaction(context.db, async (work) => {
     const now = context.now();

@@ -11,13 +11,13 @@ const FRAME = path.join('src', 'ui', 'family', 'script', 'family.ts');
 const DANGER = path.join('src', 'ui', 'family', 'script', 'danger.ts');
 const WORKER = path.join('src', 'ui', 'family', 'worker', 'worker.ts');
 /** The therapist's own, for a trial sheet where there is no network. */
-const SHEET_WORKER = path.join('src', 'ui', 'desk', 'visit', 'worker.ts');
+const SHEET_WORKER = path.join('src', 'ui', 'desk', 'measurements', 'visit', 'worker.ts');
 /** Browsers of about 2019 and later run it; an older one has the plain form. */
 const TARGET = 'es2019';
 
 /** The therapist's own, too: thousands of simulated children. */
-const LAB = path.join('src', 'ui', 'desk', 'lab', 'worker.ts');
-const SOLVER = path.join('src', 'ui', 'desk', 'plan', 'worker.ts');
+const LAB = path.join('src', 'ui', 'desk', 'stepRules', 'worker.ts');
+const SOLVER = path.join('src', 'ui', 'desk', 'planner', 'worker.ts');
 /** A therapist's browser is a newer one. */
 const DESK_TARGET = 'es2022';
 

@@ -1,3 +1,5 @@
+export { askedOn, isActiveIn, isActiveOn } from './askedOn';
+export type { VersionDays } from './askedOn';
 export { programDraftSchema, taskChoicesSchema } from './programDraft';
 export type { PlannedTask, ProgramDraft, TaskChoices } from './programDraft';
 export { contentFor, replacedAt } from './contentFor';

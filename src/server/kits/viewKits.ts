@@ -1,7 +1,7 @@
 import { addDays, calendarDayInZone, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { factsOf, nameOf, type Child } from '@/core/students';
 import { kitOf, preparedFor, purchaseOf, setUpByDay, sheetsFor, type KitLine, type Prepared } from '@/core/kits';
-import type { ProgramVersion } from '@/core/programs';
+import { isActiveIn, type ProgramVersion } from '@/core/programs';
 import type { LocalText } from '@/core/text';
 import { bagsOf, childrenOf, currentVersions, inReading, stockOf, workplaceOf, type Bag, type Work } from '@/db';
 import { withheldTasks } from '../programs/withheld';
@@ -101,9 +101,7 @@ export async function kitBags(work: Work, children: readonly Child[], today: Cal
   return children.flatMap((child) => {
     const version = versions.get(child.id);
     const sunday = addDays(week, 6);
-    if (!version || version.isEnded || version.endsOn < week || version.startsOn > sunday) return [];
-    // While a practice rests nothing is asked for.
-    if (version.resumesOn !== null && version.resumesOn > sunday) return [];
+    if (!version || !isActiveIn(version, week, sunday)) return [];
     const own = packed.filter(({ childId }) => childId === child.id);
     // Something hurt at it, or a safety card about it waits: nothing for it goes home until a person has decided.
     const tasks = version.tasks.filter(({ taskId }) => !withheld.get(child.id)!.has(taskId));

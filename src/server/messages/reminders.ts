@@ -21,7 +21,7 @@ import {
   type Reach,
   type Reminders,
 } from '@/core/students';
-import { restOf } from '@/core/programs';
+import { askedOn, isActiveOn } from '@/core/programs';
 import {
   addJobs,
   addMessage,
@@ -191,8 +191,7 @@ async function silenceWords(work: Work, context: Context, child: Child, reminder
 
 async function openToday(work: Work, child: Child, today: CalendarDay) {
   const version = await versionHolding(work, child.id, today);
-  if (!version || version.startsOn > today || version.endsOn < today || restOf(version, today)) return null;
-  const closed = (await openStops(work, [child.id])).map(({ taskId }) => taskId);
-  const tasks = await askedByText(work, child.id, version, child.familyLanguage);
-  return tasks.filter(({ taskId, weekdays }) => weekdays.includes(weekdayOf(today)) && !closed.includes(taskId));
+  if (!version || !isActiveOn(version, today)) return null;
+  const onHold = new Set((await openStops(work, [child.id])).map(({ taskId }) => taskId));
+  return askedOn({ ...version, tasks: await askedByText(work, child.id, version, child.familyLanguage) }, today, onHold);
 }

@@ -1,7 +1,7 @@
 import { calendarDayInZone, daysFromTo, instant, nextWallTime, weekdayOf, type CalendarDay, type Instant } from '@/core/calendar';
 import { NO_REMINDERS } from '@/core/students';
 import { doseAt, minutesOf } from '@/core/dose';
-import { restOf, type ProgramVersion } from '@/core/programs';
+import { askedOn } from '@/core/programs';
 import { childById, inReading, remindersOf, versionHolding } from '@/db';
 import { writePracticeDays } from '@/formats';
 import type { Context } from '../context';
@@ -31,29 +31,23 @@ export async function practiceCalendar(
     const child = await childById(work, actor.childId);
     if (!child) throw new AppError('linkUnknown');
     const today = calendarDayInZone(now, child.timeZone);
-    const found = await versionHolding(work, child.id, today);
-    const withheld = await withheldOf(work, child, found, today);
-    const version = found && { ...found, tasks: found.tasks.filter(({ taskId }) => !withheld.has(taskId)) };
+    const version = await versionHolding(work, child.id, today);
+    const withheld = await withheldOf(work, child, version, today);
+    const asked = (day: CalendarDay) => askedOn(version, day, withheld);
+    const minutes = (day: CalendarDay) =>
+      Math.max(1, Math.ceil(asked(day).reduce((sum, { dose, step }) => sum + minutesOf(doseAt(dose, step)), 0)));
     const { at } = (await remindersOf(work, child.id)) ?? NO_REMINDERS;
-    const days = version === null ? [] : daysFromTo(version.startsOn, version.endsOn).filter((day) => tasksOn(version, day).length > 0);
+    const days = version === null ? [] : daysFromTo(version.startsOn, version.endsOn);
     return writePracticeDays({
       key: hashOf(`practice ${child.id}`).slice(0, 24),
       now,
       address: familyAddress(context.origin, token),
       days: days
-        .filter((day) => day >= today && !restOf(version!, day))
-        .map((day) => ({ day, begins: wallTimeOn(day, child.timeZone, at), minutes: minutesOn(version!, day) })),
-      summary: ({ day, minutes }) => summary(tasksOn(version!, day).length, minutes),
+        .filter((day) => day >= today && asked(day).length > 0)
+        .map((day) => ({ day, begins: wallTimeOn(day, child.timeZone, at), minutes: minutes(day) })),
+      summary: ({ day, minutes }) => summary(asked(day).length, minutes),
     });
   });
-}
-
-function tasksOn({ tasks }: ProgramVersion, day: CalendarDay) {
-  return tasks.filter(({ weekdays }) => weekdays.includes(weekdayOf(day)));
-}
-
-function minutesOn(version: ProgramVersion, day: CalendarDay): number {
-  return Math.max(1, Math.ceil(tasksOn(version, day).reduce((sum, { dose, step }) => sum + minutesOf(doseAt(dose, step)), 0)));
 }
 
 /** The moment at which a wall clock of the zone shows the time on that very day. */

@@ -1,6 +1,6 @@
 import { addDays, mondayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/students';
-import { restOf } from '@/core/programs';
+import { isActiveIn } from '@/core/programs';
 import { currentVersions, lastWords, openStops, unprintedOf, type Work } from '@/db';
 import type { Context } from '../context';
 import { textsWaiting } from './textsWaiting';
@@ -56,10 +56,7 @@ export async function slipsMissing(work: Work, children: readonly Child[], monda
   const programs = await currentVersions(work, ids);
   return onPaper
     .filter(({ id }) => {
-      const program = programs.get(id);
-      const sunday = addDays(monday, 6);
-      if (!program || restOf(program, sunday) || program.startsOn > sunday || program.endsOn < monday) return false;
-      return (words.get(id) ?? '') < monday;
+      return isActiveIn(programs.get(id), monday, addDays(monday, 6)) && (words.get(id) ?? '') < monday;
     })
     .map((child) => ({ childId: child.id, name: nameOf(child), monday }));
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { calendarDayInZone } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/students';
 import { PAPER_SIZES, type PaperSize } from '@/core/print';
-import { contentFor, restOf } from '@/core/programs';
+import { contentFor, isActiveOn } from '@/core/programs';
 import { drawSheet, sheetSpecSchema, type SheetIssue, type SheetSpec, type SheetWords } from '@/core/worksheets';
 import { mapsFor, type TaskContent } from '@/core/tasks';
 import { say, type Language, type LocalText } from '@/core/text';
@@ -166,9 +166,7 @@ async function stepsOfToday(work: Work, context: Context, childId: number) {
   const today = calendarDayInZone(context.now(), child.timeZone);
   const version = await versionHolding(work, childId, today);
   const withheld = await withheldOf(work, child, version, today);
-  // A program whose last day has passed asks for nothing, and neither does one that is paused.
-  const rests = version === null || version.endsOn < today || restOf(version, today) !== null;
-  const tasks = (rests ? [] : version.tasks).filter(({ taskId }) => !withheld.has(taskId));
+  const tasks = version && isActiveOn(version, version.startsOn > today ? version.startsOn : today) ? version.tasks.filter(({ taskId }) => !withheld.has(taskId)) : [];
   const steps = tasks.flatMap(({ content, step }) => {
     const spec = content.ladder.steps[step - 1]?.sheet;
     return spec ? [{ content, step, spec }] : [];

@@ -1,8 +1,8 @@
-import { addDays, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, type CalendarDay } from '@/core/calendar';
 import { factsOf } from '@/core/students';
 import { doseAt, minutesOf, calculateDose } from '@/core/dose';
 import type { Paper, PaperMap, PaperSize, PaperSlip, PaperTask } from '@/core/print';
-import type { ProgramTask } from '@/core/programs';
+import { askedOn, type ProgramTask } from '@/core/programs';
 import { codeLettersOf } from '@/core/replies';
 import { safeSubstitutes } from '@/core/safety';
 import { callChild, isNeededAt, linesAt, mapsFor } from '@/core/tasks';
@@ -128,7 +128,7 @@ function slipOf(
                 { before: code.right, after: '' },
               ]
             : [{ before: '', after: of }],
-        asked: days.map((day) => day >= program!.startsOn && day <= program!.endsOn && task.weekdays.includes(weekdayOf(day))),
+        asked: days.map((day) => askedOn(program, day).includes(task)),
       };
     }),
     helpLetters: Object.keys(code.help),

@@ -1,8 +1,8 @@
 import { callChild } from '@/core/tasks';
-import { addDays, daysFromTo, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, daysFromTo, type CalendarDay } from '@/core/calendar';
 import { factsOf, nameOf } from '@/core/students';
 import { doseAt, calculateDose } from '@/core/dose';
-import type { ProgramTask } from '@/core/programs';
+import { askedOn, type ProgramTask } from '@/core/programs';
 import type { PaperView } from '@/server/programs/viewPaper';
 import { dayLocale, longDay, shortDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
@@ -53,8 +53,7 @@ function TaskOnPaper({ task, view: { child, program, rest, today, emergencyNumbe
   const content = callChild(task.content, { en: child.calledName });
   const dose = doseAt(task.dose, step);
   const from = [today, program!.startsOn, rest?.kind === 'until' ? rest.day : today].sort().at(-1)!;
-  const to = [addDays(from, DAYS - 1), program!.endsOn].sort()[0]!;
-  const days = to < from ? [] : daysFromTo(from, to).filter((day) => task.weekdays.includes(weekdayOf(day)));
+  const days = daysFromTo(from, addDays(from, DAYS - 1)).filter((day) => askedOn(program, day).includes(task));
   return (
     <article
       className="mt-4 max-w-[720px] break-after-page border border-line bg-sheet px-8 py-6 text-[16px] print:mt-0 print:border-0 print:p-0"

@@ -1,7 +1,7 @@
 import { directionOf, LANGUAGES, type Language } from '@/core/text';
 import { doseAt, minutesOf } from '@/core/dose';
 import { languagesOf } from '@/core/library';
-import { restOf } from '@/core/programs';
+import { isActiveOn, restOf } from '@/core/programs';
 import { dayLocale, longDay, weekdayName } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import { pageWords } from '../frame/pageWords';
@@ -171,7 +171,7 @@ function stampOf({ today, version, tasks, otherTasks, notes, lifts }: FamilyView
 
 /** Praise only where something was done today, nothing hurt, and nothing asks for more. */
 function headline({ tasks, hurtToday, version, today }: FamilyView, { t }: FamilyWords): string {
-  if (version !== null && (version.endsOn < today || version.startsOn > today || restOf(version, today))) return t('today');
+  if (version !== null && !isActiveOn(version, today)) return t('today');
   const open = tasks.filter(({ closed }) => closed === null);
   if (tasks.length === 0 || open.some(({ reportedToday }) => reportedToday === null)) return t('today');
   const allDone = open.length > 0 && open.every(({ reportedToday }) => reportedToday?.done);

@@ -1,4 +1,5 @@
-import { addDays, type CalendarDay } from '../calendar';
+import type { CalendarDay } from '../calendar';
+import { isEnding, SILENCE_DAYS } from '../programs';
 import { plain } from '../text';
 import type { CaseloadRow, CaseloadSpan } from './caseloadRow';
 
@@ -31,7 +32,6 @@ export interface CaseloadGroup {
   readonly rows: readonly CaseloadRow[];
 }
 
-export const SILENT_DAYS = 7;
 const NO_WORD = 'no word';
 
 /** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
@@ -45,17 +45,16 @@ export function arrangeCaseload(rows: readonly CaseloadRow[], options: CaseloadQ
   });
 }
 
-/** Nobody waits for a word where the practice rests or was ended. */
-export function isSilent(row: Pick<CaseloadRow, 'daysSinceWord' | 'rest'>): boolean {
-  if (row.rest) return false;
-  return row.daysSinceWord === null || row.daysSinceWord >= SILENT_DAYS;
+/** True where a report is expected and none has come for a week. */
+export function isSilent({ daysWithoutReport }: Pick<CaseloadRow, 'daysWithoutReport'>): boolean {
+  return daysWithoutReport !== null && daysWithoutReport >= SILENCE_DAYS;
 }
 
 function matches(row: CaseloadRow, { search, filter, school }: CaseloadQuery, today: CalendarDay): boolean {
   if (school !== null && row.school !== school) return false;
   if (filter === 'silent' && !isSilent(row)) return false;
   if (filter === 'struggling' && !row.practice.days.some((day) => day.word === 'saidNotDone' || day.word === 'partly')) return false;
-  if (filter === 'ending' && (row.rest?.kind === 'ended' || row.endsOn === null || row.endsOn > addDays(today, 7))) return false;
+  if (filter === 'ending' && !(row.endsOn && isEnding({ endsOn: row.endsOn, isEnded: row.rest?.kind === 'ended' }, today))) return false;
   const words = plain(search);
   // Silence is a fact, too, and no two words of which one stands in every row.
   if (words.includes(NO_WORD) && !isSilent(row)) return false;

@@ -1,6 +1,7 @@
 import { exampleChild, exampleProgramTask } from '../../../tests/fixtures/tarrowHill';
 import { adherenceRange } from '../adherence';
 import { addDays, calendarDay } from '../calendar';
+import type { ProgramVersion } from '../programs';
 import { arrangeCaseload, caseloadDays, caseloadRow, type CaseloadRow } from '.';
 
 const day = calendarDay;
@@ -8,15 +9,24 @@ const today = day('2026-11-24');
 const change = (toStep: number, on: string, fromStep: number | null = null) => ({ taskId: 1, fromStep, toStep, changedOn: day(on) });
 const child = exampleChild();
 const task = exampleProgramTask('crane-lift');
+const sent: ProgramVersion = {
+  programId: 1,
+  number: 1,
+  startsOn: day('2026-11-18'),
+  endsOn: day('2026-12-02'),
+  sentOn: day('2026-11-18'),
+  resumesOn: null,
+  isEnded: false,
+  note: '',
+  tasks: [task],
+};
 
 describe('the yard', () => {
   const row = (childId: number, name: string, rest: Partial<CaseloadRow> = {}): CaseloadRow => ({
     ...caseloadRow(
       {
         child,
-        tasks: [],
-        endsOn: null,
-        rest: null,
+        current: null,
         versions: [],
         changes: [],
         reports: [],
@@ -37,9 +47,7 @@ describe('the yard', () => {
     const made = caseloadRow(
       {
         child,
-        tasks: [task],
-        endsOn: day('2026-12-02'),
-        rest: null,
+        current: sent,
         lastWordOn: day('2026-11-20'),
         closedTaskIds: [],
         reviewOn: null,
@@ -62,6 +70,9 @@ describe('the yard', () => {
     expect(made).toMatchObject({
       name: 'Odalys V.',
       daysSinceWord: 4,
+      daysWithoutReport: 4,
+      endsOn: '2026-12-02',
+      rest: null,
       practice: { dose: { tasks: [{ asked: 40, given: 8 }] }, adherence: { planned: 4, knownDone: 1, noWord: 3 } },
     });
     expect(made.timelines[0]).toMatchObject({ step: 3, daysSpent: [0, 0, 7, 0, 0, 0, 0] });
@@ -88,9 +99,7 @@ describe('the yard', () => {
       caseloadRow(
         {
           child: { ...child, ...PLAIN, ...change },
-          tasks: [],
-          endsOn: null,
-          rest: null,
+          current: null,
           versions: [],
           changes: [],
           reports: [],
@@ -103,7 +112,7 @@ describe('the yard', () => {
     const rows = [
       { ...with_({ hand: 'left', mouthsThings: true, reportWay: 'paper' }), name: 'A' },
       { ...with_({ hand: 'right', allergies: ['latex'], familyLanguage: 'es', homeLanguages: ['es'] }), name: 'B' },
-      { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysSinceWord: 9 },
+      { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysWithoutReport: 9 },
     ];
     const found = (search: string) => names(arrangeCaseload(rows, { ...options, search }, today));
     expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no word'].map(found)).toEqual([
@@ -126,20 +135,22 @@ describe('the yard', () => {
 
   it('sorts, filters and groups', () => {
     const rows = [
-      row(1, 'B', { daysSinceWord: 9, school: 'Y' }),
+      row(1, 'B', { daysSinceWord: 9, daysWithoutReport: 9, school: 'Y' }),
       row(2, 'A', { daysSinceWord: 0, school: 'Z' }),
-      row(3, 'C', { daysSinceWord: null, school: 'Y', endsOn: day('2026-11-29') }),
+      row(3, 'C', { daysSinceWord: null, daysWithoutReport: 7, school: 'Y', endsOn: day('2026-11-29') }),
     ];
     expect(names(arrangeCaseload(rows, options, today))).toEqual(['A', 'B', 'C']);
     expect(names(arrangeCaseload(rows, { ...options, sort: 'word' }, today))).toEqual(['C', 'B', 'A']);
     expect(names(arrangeCaseload(rows, { ...options, filter: 'silent' }, today))).toEqual(['B', 'C']);
     expect(names(arrangeCaseload(rows, { ...options, filter: 'ending' }, today))).toEqual(['C']);
     const rest = { kind: 'ended' } as const;
-    expect(names(arrangeCaseload([row(1, 'B', { rest, daysSinceWord: 9 })], { ...options, filter: 'silent' }, today))).toEqual([]);
+    expect(
+      names(arrangeCaseload([row(1, 'B', { rest, daysSinceWord: 9, daysWithoutReport: null })], { ...options, filter: 'silent' }, today)),
+    ).toEqual([]);
     expect(names(arrangeCaseload([row(3, 'C', { rest, endsOn: day('2026-11-29') })], { ...options, filter: 'ending' }, today))).toEqual([]);
     const ends = (days: number) =>
       arrangeCaseload([row(1, 'A', { endsOn: addDays(today, days) })], { ...options, filter: 'ending' }, today);
-    expect([names(ends(7)), names(ends(8))]).toEqual([['A'], []]);
+    expect([names(ends(5)), names(ends(6))]).toEqual([['A'], []]);
     expect(names(arrangeCaseload(rows, { ...options, school: 'Z' }, today))).toEqual(['A']);
     expect(arrangeCaseload(rows, { ...options, bySchool: true }, today).map((group) => [group.title, group.rows.length])).toEqual([
       ['Y', 2],
@@ -181,9 +192,7 @@ describe('the yard', () => {
   it('refuses a task on a step that its ladder does not have', () => {
     const input = {
       child,
-      tasks: [{ ...task, step: 9 }],
-      endsOn: null,
-      rest: null,
+      current: { ...sent, tasks: [{ ...task, step: 9 }] },
       versions: [],
       changes: [],
       reports: [],

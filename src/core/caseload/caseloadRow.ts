@@ -5,8 +5,8 @@ import type { Skill } from '../vocabulary';
 import type { LocalText } from '../text';
 import { daysAtSteps } from '../programs';
 import { nameOf, type Child } from '../students';
-import { plannedSpans, type Rest, type SentVersion } from '../programs';
-import { demandsOf, stepName, type GradeChange, type ProgramTask } from '../programs';
+import { daysWithoutReport, plannedSpans, restOf, type ProgramVersion, type Rest, type SentVersion } from '../programs';
+import { demandsOf, stepName, type GradeChange } from '../programs';
 
 export interface RowTimeline {
   readonly taskId: number;
@@ -29,8 +29,10 @@ export interface CaseloadRow {
   readonly facts: string;
   readonly timelines: readonly RowTimeline[];
   readonly practice: Practice;
-  /** Null where no word ever came. */
+  /** Null where no report ever came. */
   readonly daysSinceWord: number | null;
+  /** Null where no report is expected. */
+  readonly daysWithoutReport: number | null;
   readonly endsOn: CalendarDay | null;
   /** Nothing is asked: ended by a person, or resting till a day. */
   readonly rest: Rest | null;
@@ -42,9 +44,8 @@ export interface CaseloadRow {
 
 export interface CaseloadInput {
   readonly child: Child;
-  readonly tasks: readonly ProgramTask[];
-  readonly endsOn: CalendarDay | null;
-  readonly rest: Rest | null;
+  /** The version that was sent last; null where none was. */
+  readonly current: ProgramVersion | null;
   readonly versions: readonly SentVersion[];
   readonly changes: readonly GradeChange[];
   readonly reports: readonly PracticeReport[];
@@ -67,7 +68,7 @@ export function caseloadDays(today: CalendarDay, span: CaseloadSpan = 14): Calen
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
 export function caseloadRow(
-  { child, tasks, endsOn, rest, versions, changes, reports, lastWordOn, closedTaskIds, reviewOn }: CaseloadInput,
+  { child, current, versions, changes, reports, lastWordOn, closedTaskIds, reviewOn }: CaseloadInput,
   today: CalendarDay,
   span: CaseloadSpan = 14,
 ): CaseloadRow {
@@ -77,7 +78,7 @@ export function caseloadRow(
     school: child.school,
     visitDays: child.visitDays,
     facts: factsText(child),
-    timelines: tasks.map((task) => ({
+    timelines: (current?.tasks ?? []).map((task) => ({
       taskId: task.taskId,
       title: task.content.title,
       stepName: stepName(task.content, task.step),
@@ -93,8 +94,9 @@ export function caseloadRow(
     })),
     practice: practiceOf(caseloadDays(today, span), plannedSpans(versions), reports, today),
     daysSinceWord: lastWordOn === null ? null : daysBetween(lastWordOn, today),
-    endsOn,
-    rest,
+    daysWithoutReport: daysWithoutReport(current, lastWordOn, today),
+    endsOn: current?.endsOn ?? null,
+    rest: current && restOf(current, today),
     reviewOn,
     contact: contactLine(child),
   };

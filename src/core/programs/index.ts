@@ -1,3 +1,4 @@
+export { daysWithoutReport, ENDING_DAYS, isEnding, SILENCE_DAYS, silentSince } from './silence';
 export { askedOn, isActiveIn, isActiveOn } from './askedOn';
 export type { VersionDays } from './askedOn';
 export { programDraftSchema, taskChoicesSchema } from './programDraft';

@@ -1,7 +1,7 @@
 import type { Suggestion } from '../stepRules';
 import { daysBetween, type CalendarDay } from '../calendar';
 import { groupBy } from '../groupBy';
-import { restOf } from '../programs';
+import { isEnding, restOf, SILENCE_DAYS, silentSince } from '../programs';
 import type { Danger } from '../safety';
 import { inOrder } from './urgency';
 
@@ -81,14 +81,8 @@ export interface Decision {
   readonly days: number | null;
 }
 
-export interface ReviewSettings {
-  readonly quietDays: number;
-  readonly endingDays: number;
-  readonly neverOpenedDays: number;
-}
-
-/** Common practice, no source. */
-export const DEFAULT_ROUNDS: ReviewSettings = { quietDays: 7, endingDays: 5, neverOpenedDays: 3 };
+/** From so many days after sending a link counts as never opened. Common practice, no source. */
+const NEVER_OPENED_DAYS = 3;
 
 /**
  * Everything that asks for a person, most urgent first, see `KIND_WEIGHTS`. The cards of one child stand together.
@@ -97,7 +91,6 @@ export const DEFAULT_ROUNDS: ReviewSettings = { quietDays: 7, endingDays: 5, nev
 export function decisionsFor(
   situations: readonly ChildSituation[],
   today: CalendarDay,
-  settings = DEFAULT_ROUNDS,
   settled: readonly Pick<Decision, 'childId' | 'kind'>[] = [],
 ): Decision[] {
   const all = situations.flatMap((situation) => [
@@ -105,7 +98,7 @@ export function decisionsFor(
     ...fromFacts(situation),
     ...fromReports(situation),
     ...fromSuggestions(situation),
-    ...fromSilence(situation, today, settings),
+    ...fromSilence(situation, today),
   ]);
   return inOrder(all, settled);
 }
@@ -176,22 +169,21 @@ function stageOf(days: number): number {
  * come since the program began, or since a pause ended, from that day, since before it nothing could come. A new step that is sent counts
  * nothing anew. Where a person ended the practice, or paused it, nobody waits for a report.
  */
-function fromSilence(situation: ChildSituation, today: CalendarDay, settings: ReviewSettings): Decision[] {
+function fromSilence(situation: ChildSituation, today: CalendarDay): Decision[] {
   const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened, resumesOn } = situation;
   if (restOf(situation, today)) return [];
   const left = daysBetween(today, endsOn);
   if (left < 0) return [decision('ended', childId, `${programId}:${endsOn}:${stageOf(-left)}`, { days: -left })];
-  const ending = left <= settings.endingDays ? [decision('ending', childId, `${programId}:${endsOn}`, { days: left })] : [];
+  const ending = isEnding(situation, today) ? [decision('ending', childId, `${programId}:${endsOn}`, { days: left })] : [];
   const sent = [sentOn, startsOn, resumesOn ?? startsOn].sort().at(-1)!;
   const sinceSent = daysBetween(sent, today);
   if (!linkOpened && (lastWordOn === null || lastWordOn < sent)) {
     const version = `${programId}:v${versionNumber}:${stageOf(sinceSent)}`;
-    return [...(sinceSent >= settings.neverOpenedDays ? [decision('neverOpened', childId, version, { days: sinceSent })] : []), ...ending];
+    return [...(sinceSent >= NEVER_OPENED_DAYS ? [decision('neverOpened', childId, version, { days: sinceSent })] : []), ...ending];
   }
-  const begun = resumesOn !== null && resumesOn > startsOn ? resumesOn : startsOn;
-  const since = lastWordOn !== null && lastWordOn > begun ? lastWordOn : lastWordOn === null ? sent : begun;
+  const since = silentSince(situation, lastWordOn);
   const silent = daysBetween(since, today);
-  const quiet = silent >= settings.quietDays ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
+  const quiet = silent >= SILENCE_DAYS ? [decision('quiet', childId, `${since}:${stageOf(silent)}`, { days: silent })] : [];
   return [...quiet, ...ending];
 }
 

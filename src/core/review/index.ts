@@ -1,5 +1,5 @@
 export { DECISION_KINDS, decisionsFor } from './decisionsFor';
-export type { ChildSituation, Decision, DecisionKind, ReviewSettings } from './decisionsFor';
+export type { ChildSituation, Decision, DecisionKind } from './decisionsFor';
 export { PLAIN_KINDS, plainCases } from './plainCases';
 export type { PlainKind } from './plainCases';
 export { KIND_WEIGHTS, urgencyOf } from './urgency';

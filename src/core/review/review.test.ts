@@ -37,7 +37,7 @@ const kinds = (situations: ChildSituation[]) => decisionsFor(situations, today).
 it('a child’s cards stay where its most urgent one stood, once that is settled today', () => {
   const round = [child(1, { tasks: task('down') }), child(2, { tasks: task('up') }), child(3, { tasks: task('down') })];
   const order = (settled: { childId: number; kind: 'question' | 'quiet' }[]) =>
-    decisionsFor(round, today, undefined, settled).map(({ childId }) => childId);
+    decisionsFor(round, today, settled).map(({ childId }) => childId);
   expect(order([])).toEqual([1, 3, 2]);
   expect(order([{ childId: 2, kind: 'question' }])).toEqual([2, 1, 3]);
   expect(order([{ childId: 1, kind: 'quiet' }])).toEqual([1, 3, 2]);

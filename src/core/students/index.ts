@@ -12,5 +12,5 @@ export { DATE_ORDERS, ROSTER_FACTS } from './roster';
 export type { DateOrder, RosterFact } from './roster';
 export { ACCESSES, ROLES } from './access';
 export type { Access, Role } from './access';
-export { NO_REMINDERS, remindersSchema, SILENCE_DAYS } from './reminders';
+export { NO_REMINDERS, remindersSchema } from './reminders';
 export type { Reminders } from './reminders';

@@ -18,6 +18,3 @@ export type Reminders = Readonly<z.output<typeof remindersSchema>>;
 
 /** Where nothing was told: none, and the hour that a form begins with. */
 export const NO_REMINDERS: Reminders = { weekdays: [], at: '16:00', afterSilence: false, way: null, mayName: false };
-
-/** So many days without a word are silence, and so far apart are two gentle words. Common practice, no source. */
-export const SILENCE_DAYS = 7;

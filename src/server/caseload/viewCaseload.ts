@@ -2,7 +2,6 @@ import { arrangeCaseload, isSilent, caseloadDays, caseloadRow, type CaseloadGrou
 import { groupBy } from '@/core/groupBy';
 import type { Decision } from '@/core/review';
 import { calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { restOf, type ProgramVersion } from '@/core/programs';
 import { nameOf } from '@/core/students';
 import { childrenOf, inReading, keptViewsOf, workplaceOf, type KeptView } from '@/db';
 import type { PersonActor } from '../actor';
@@ -29,8 +28,6 @@ export interface CaseloadView {
   readonly left: readonly { readonly childId: number; readonly name: string; readonly leftOn: CalendarDay }[];
 }
 
-const restIn = (version: ProgramVersion | undefined, today: CalendarDay) => (version ? restOf(version, today) : null);
-
 /** The whole caseload, a row a child, arranged as wished. */
 export async function viewCaseload(context: Context, actor: PersonActor, options: CaseloadQuery): Promise<CaseloadView> {
   const { childIds, ...view } = await inReading(context.db, async (work) => {
@@ -44,9 +41,7 @@ export async function viewCaseload(context: Context, actor: PersonActor, options
       caseloadRow(
         {
           child,
-          tasks: facts.current.get(child.id)?.tasks ?? [],
-          endsOn: facts.current.get(child.id)?.endsOn ?? null,
-          rest: restIn(facts.current.get(child.id), today),
+          current: facts.current.get(child.id) ?? null,
           versions: facts.versions.get(child.id) ?? [],
           changes: facts.changes.get(child.id) ?? [],
           reports: facts.reports.get(child.id) ?? [],

@@ -1,5 +1,5 @@
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
-import { SILENT_DAYS } from '@/core/caseload';
+import { SILENCE_DAYS } from '@/core/programs';
 import {
   allChildren,
   caseloadFigures,
@@ -44,7 +44,7 @@ export async function viewCaseloads(context: Context, actor: PersonActor): Promi
     const { timeZone } = await workplaceOf(work);
     const today = calendarDayInZone(context.now(), timeZone);
     const figures = new Map(
-      (await caseloadFigures(work, today, addDays(today, -SILENT_DAYS), addDays(today, -6))).map((each) => [each.personId, each]),
+      (await caseloadFigures(work, today, addDays(today, -SILENCE_DAYS), addDays(today, -6))).map((each) => [each.personId, each]),
     );
     const children = await allChildren(work);
     return {

@@ -10,18 +10,8 @@ import {
   type Instant,
   type QuietHours,
 } from '@/core/calendar';
-import {
-  NO_REMINDERS,
-  reachContact,
-  reachOf,
-  reachWays,
-  remindersSchema,
-  SILENCE_DAYS,
-  type Child,
-  type Reach,
-  type Reminders,
-} from '@/core/students';
-import { askedOn, isActiveOn } from '@/core/programs';
+import { NO_REMINDERS, reachContact, reachOf, reachWays, remindersSchema, type Child, type Reach, type Reminders } from '@/core/students';
+import { askedOn, isActiveOn, SILENCE_DAYS, silentSince } from '@/core/programs';
 import {
   addJobs,
   addMessage,
@@ -179,10 +169,9 @@ async function silenceWords(work: Work, context: Context, child: Child, reminder
   const version = await versionHolding(work, child.id, today);
   const open = await openToday(work, child, today);
   if (!version || !open) return null;
-  const last = (await lastWords(work, [child.id])).get(child.id) ?? version.sentOn;
-  // After a pause the days count from its end.
-  const since = [last, version.startsOn, version.sentOn, version.resumesOn ?? version.startsOn].sort().at(-1)!;
-  if (daysBetween(since, today) < SILENCE_DAYS) return null;
+  const since = silentSince(version, (await lastWords(work, [child.id])).get(child.id) ?? null);
+  // A message about a new version has just been sent: the gentle one waits a week after it.
+  if (daysBetween(since > version.sentOn ? since : version.sentOn, today) < SILENCE_DAYS) return null;
   const tasks = open.length > 0 ? open : await askedByText(work, child.id, version, child.familyLanguage);
   const say = await replyWords(child.familyLanguage);
   const words = say('quiet', { about: aboutOf(child, reminders), example: exampleOf(child.familyLanguage, tasks) });

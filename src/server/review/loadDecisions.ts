@@ -143,7 +143,7 @@ export async function loadDecisions(
   const hasSeen = (decision: Decision) =>
     seer !== null && isOfStop(decision.kind) && !seer.mayLift(decision.childId) && settled.has(seenKey(decision.key, seer.personId));
   const settledToday = standing.filter(({ decidedAt, answer }) => answer !== 'later' && calendarDayInZone(decidedAt, timeZone) === today);
-  const calculated = decisionsFor(remembered, today, undefined, settledToday);
+  const calculated = decisionsFor(remembered, today, settledToday);
   const open = calculated.filter((decision) => !settled.has(decision.key) && !hasSeen(decision));
   return { open, asking: new Set(calculated.map(({ key }) => key)), standing, programs, today, stops };
 }

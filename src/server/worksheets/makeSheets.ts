@@ -166,7 +166,10 @@ async function stepsOfToday(work: Work, context: Context, childId: number) {
   const today = calendarDayInZone(context.now(), child.timeZone);
   const version = await versionHolding(work, childId, today);
   const withheld = await withheldOf(work, child, version, today);
-  const tasks = version && isActiveOn(version, version.startsOn > today ? version.startsOn : today) ? version.tasks.filter(({ taskId }) => !withheld.has(taskId)) : [];
+  const tasks =
+    version && isActiveOn(version, version.startsOn > today ? version.startsOn : today)
+      ? version.tasks.filter(({ taskId }) => !withheld.has(taskId))
+      : [];
   const steps = tasks.flatMap(({ content, step }) => {
     const spec = content.ladder.steps[step - 1]?.sheet;
     return spec ? [{ content, step, spec }] : [];

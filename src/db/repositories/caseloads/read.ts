@@ -6,7 +6,7 @@ export interface CaseloadFigures {
   readonly children: number;
   /** Without a program that holds today. */
   readonly overdue: number;
-  /** Nothing heard for so long. */
+  /** Of whom a report is expected and none has come since a day, as `daysWithoutReport` counts. */
   readonly silent: number;
   readonly reportsThisWeek: number;
 }
@@ -21,8 +21,9 @@ export async function caseloadFigures(
   const rows = await tablesOf(work).select<CaseloadFigures>(
     `SELECT a.person_id AS personId, COUNT(*) AS children,
        SUM(v.id IS NULL OR (v.ends_on < :today AND v.is_ended = 0)) AS overdue,
-       SUM(v.id IS NOT NULL AND v.is_ended = 0 AND v.ends_on >= :today AND (v.resumes_on IS NULL OR v.resumes_on <= :today)
-         AND NOT EXISTS (SELECT 1 FROM reports r WHERE r.child_id = c.id AND r.done_on >= :silentSince)) AS silent,
+       SUM(v.id IS NOT NULL AND v.is_ended = 0 AND v.ends_on >= :today
+         AND GREATEST(v.starts_on, COALESCE(v.resumes_on, v.starts_on)) <= :silentSince
+         AND COALESCE((SELECT MAX(r.done_on) FROM reports r WHERE r.child_id = c.id), v.sent_on) <= :silentSince) AS silent,
        SUM((SELECT COUNT(*) FROM reports r WHERE r.child_id = c.id AND r.done_on >= :weekSince)) AS reportsThisWeek
      FROM child_access a JOIN children c ON c.id = a.child_id AND c.left_on IS NULL
        LEFT JOIN programs p ON p.child_id = c.id LEFT JOIN program_versions v ON v.program_id = p.id AND v.number = p.current_version

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { SILENT_DAYS, CASELOAD_SPANS, type CaseloadFilter, type CaseloadSort, type CaseloadQuery } from '@/core/caseload';
+import { ENDING_DAYS, SILENCE_DAYS } from '@/core/programs';
+import { CASELOAD_SPANS, type CaseloadFilter, type CaseloadSort, type CaseloadQuery } from '@/core/caseload';
 import type { CaseloadView } from '@/server/caseload/viewCaseload';
 import { longDay } from '../../shared/days';
 import { RowKeys } from '../parts/RowKeys.client';
@@ -21,9 +22,9 @@ export interface CaseloadProps {
 
 const FILTER_WORDS: Record<CaseloadFilter, string> = {
   everyone: 'everyone',
-  silent: `no report in ${SILENT_DAYS} days`,
+  silent: `no report in ${SILENCE_DAYS} days`,
   struggling: 'partly or not done',
-  ending: 'ending within a week',
+  ending: `ending within ${ENDING_DAYS} days`,
 };
 const SORT_WORDS: Record<CaseloadSort, string> = {
   name: 'name',

@@ -4,7 +4,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { SILENT_DAYS, type CaseloadColumn } from '@/core/caseload';
+import type { CaseloadColumn } from '@/core/caseload';
 import { calendarDay } from '@/core/calendar';
 import { SmallTimeline } from '../../stepTimeline/TimelineDrawing';
 import { PracticeDots } from '../../stepTimeline/pips';
@@ -205,14 +205,11 @@ const CELLS: Readonly<Record<CaseloadColumn, (row: SheetRow, sheet: CaseloadShee
       </td>
     );
   },
-  word: ({ since, rest }) => {
-    const isSilent = rest === undefined && (since === null || since >= SILENT_DAYS);
-    return (
-      <td key="word" className={isSilent ? 'font-bold text-brick' : undefined}>
-        {sinceDays(since)}
-      </td>
-    );
-  },
+  word: ({ since, isSilent }) => (
+    <td key="word" className={isSilent ? 'font-bold text-brick' : undefined}>
+      {sinceDays(since)}
+    </td>
+  ),
   ends: ({ ends }) => <td key="ends">{ends ? dayAndMonth(calendarDay(ends)) : '–'}</td>,
   review: ({ review }, { today }) => (
     <td key="review" className={review && review < today ? 'font-bold text-brick' : undefined}>

@@ -2,7 +2,14 @@ import { adherenceRange, type DayWord, type DoseGiven } from '@/core/adherence';
 import type { DecisionKind } from '@/core/review';
 import type { DoseUnit } from '@/core/dose';
 import type { Skill } from '@/core/vocabulary';
-import { DEFAULT_CASELOAD_COLUMNS, type CaseloadColumn, type RowTimeline, type CaseloadGroup, type CaseloadRow } from '@/core/caseload';
+import {
+  DEFAULT_CASELOAD_COLUMNS,
+  isSilent,
+  type CaseloadColumn,
+  type RowTimeline,
+  type CaseloadGroup,
+  type CaseloadRow,
+} from '@/core/caseload';
 
 /** A task on its step: which task of the sheet, the step, its name, the days spent on each step; 1 where it is closed. */
 type SheetTimeline = readonly [task: number, step: number, stepName: string, daysSpent: readonly number[], closed?: 1];
@@ -21,6 +28,8 @@ export interface SheetRow {
   readonly uncounted: number;
   /** Days since the last report; null where none ever came. */
   readonly since: number | null;
+  /** No report for a week, though one is expected; left out where it is not so. */
+  readonly isSilent?: true;
   /** The program's last day, the next review of a goal, who is reached first; left out where there is none. */
   readonly ends?: string;
   readonly review?: string;
@@ -76,7 +85,18 @@ export function caseloadSheet(
     if (!tasks.has(key)) tasks.set(key, task);
     return tasks.get(key)!.index;
   };
-  const sheetRow = ({ childId, name, timelines, practice, daysSinceWord, rest, endsOn, reviewOn, contact }: CaseloadRow): SheetRow => {
+  const sheetRow = ({
+    childId,
+    name,
+    timelines,
+    practice,
+    daysSinceWord,
+    daysWithoutReport,
+    rest,
+    endsOn,
+    reviewOn,
+    contact,
+  }: CaseloadRow): SheetRow => {
     const { planned, knownDone, saidNotDone } = practice.adherence;
     return {
       id: childId,
@@ -94,6 +114,7 @@ export function caseloadSheet(
       }),
       uncounted: practice.dose.uncounted,
       since: daysSinceWord,
+      ...(isSilent({ daysWithoutReport }) && { isSilent: true }),
       ...(waiting.has(childId) && { waits: waiting.get(childId)!.map(({ kind, key }) => [kind, key] as const) }),
       ...(endsOn && columns.includes('ends') && { ends: endsOn }),
       ...(reviewOn && columns.includes('review') && { review: reviewOn }),

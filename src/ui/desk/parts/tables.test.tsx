@@ -79,6 +79,7 @@ describe('the yard’s table', () => {
       calendarDay('2026-11-25'),
     ),
     daysSinceWord: null,
+    daysWithoutReport: null,
     reviewOn: null,
     contact: '',
     endsOn: null,
@@ -104,7 +105,8 @@ describe('the yard’s table', () => {
     expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon, Dec 7');
     expect(with_({ kind: 'ended' })).toContain('the practice ended');
     expect(with_({ kind: 'ended' })).not.toContain('text-brick');
-    expect(sheetOf(row)).toContain('text-brick');
+    expect(sheetOf(row)).not.toContain('text-brick');
+    expect(sheetOf({ ...row, daysWithoutReport: 7 })).toContain('text-brick');
   });
 
   it('says so where there is no program', () => {

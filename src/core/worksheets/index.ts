@@ -6,6 +6,7 @@ export type { Handle } from './handles';
 export type { SheetIssue, SheetOptions, SheetWords } from './drawSheet';
 export type { Mark, Scene, Tone } from './scene';
 export type { SheetFor } from './figure';
+export { sheetFor } from './sheetFor';
 export { difficultyOf } from './difficultyOf';
 export type { SheetDifficulty } from './difficultyOf';
 export { harderBy } from './harder';

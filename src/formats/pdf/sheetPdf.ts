@@ -13,25 +13,20 @@ export interface PdfSheet {
 export interface SheetPdfOptions {
   readonly size: PaperSize;
   readonly title: string;
-  /** Told after each sheet; what it gives back is waited for. False: stop. */
-  readonly onSheet?: (done: number) => Promise<boolean>;
 }
 
-/** Sheets true to scale in one file: the same sheets give the same bytes. Null where there is none, or it was stopped. */
+/** Sheets true to scale in one file: the same sheets give the same bytes. Null where there is none. */
 export async function sheetPdf(
   sheets: AsyncIterable<PdfSheet> | Iterable<PdfSheet>,
-  { size, title, onSheet }: SheetPdfOptions,
+  { size, title }: SheetPdfOptions,
 ): Promise<Uint8Array | null> {
   let pen: Pen | null = null;
-  let done = 0;
   for await (const { language, scenes } of sheets) {
     pen ??= new Pen({ size, isLarge: false, language, title });
     pen.language = language;
     for (const scene of scenes) sheetPage(pen, scene);
-    done += 1;
-    if (onSheet && !(await onSheet(done))) return null;
   }
-  return pen && done > 0 ? pen.finish() : null;
+  return pen?.finish() ?? null;
 }
 
 function sheetPage(pen: Pen, { marks }: Scene): void {

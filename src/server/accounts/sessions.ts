@@ -1,12 +1,10 @@
 import {
   inTransaction,
-  openSignIns,
   personById,
   revokeSignInOf,
   signInByHash,
   touchSignIn,
   confirmSignIn,
-  type OpenSignIn,
   type SignIn,
 } from '@/db';
 import { verify } from '@node-rs/argon2';
@@ -86,8 +84,4 @@ export async function revokeSignIn(context: Context, actor: PersonActor, signInI
     if (!(await revokeSignInOf(work, actor.personId, signInId as number, context.now()))) throw new AppError('notFound');
     await recordAboutPerson(work, context.now(), actor.personId, 'signIn.ended');
   });
-}
-
-export async function viewSignIns(context: Context, actor: PersonActor): Promise<OpenSignIn[]> {
-  return inTransaction(context.db, (work) => openSignIns(work, actor.personId, context.now()));
 }

@@ -3,9 +3,9 @@ import { calendarDayInZone } from '@/core/calendar';
 import { nameOf, type Child } from '@/core/students';
 import { PAPER_SIZES, type PaperSize } from '@/core/print';
 import { contentFor, isActiveOn } from '@/core/programs';
-import { drawSheet, sheetSpecSchema, type SheetIssue, type SheetSpec, type SheetWords } from '@/core/worksheets';
-import { mapsFor, type TaskContent } from '@/core/tasks';
-import { say, type Language, type LocalText } from '@/core/text';
+import { drawSheet, sheetFor, sheetSpecSchema, type SheetIssue, type SheetSpec, type SheetWords } from '@/core/worksheets';
+import type { TaskContent } from '@/core/tasks';
+import type { Language, LocalText } from '@/core/text';
 import { childById, childrenOf, inTransaction, latestTasks, versionHolding, type Work } from '@/db';
 import { withheldOf } from '../programs/withheld';
 import { sheetPdf, type PdfSheet } from '@/formats';
@@ -62,7 +62,7 @@ export async function sheetOfStep(context: Context, actor: PersonActor, raw: unk
   if (options.childId !== undefined) await context.looks.note(entryOf(actor, context.now(), [options.childId], 'child.viewed'));
   const spec = options.spec ?? content.ladder.steps[options.step - 1]?.sheet;
   if (!spec || !content.ladder.steps[options.step - 1]) throw new AppError('noSheet');
-  const sheet = await sheetFor(
+  const sheet = await pdfSheet(
     compose,
     content,
     options.step,
@@ -109,7 +109,7 @@ export async function sheetsOfWeek(
       if (made.steps.length === 0 && !(stones && made.tasks.length > 0)) left.push({ name: nameOf(made.child), why: 'nothing' });
       const [first] = made.tasks;
       if (stones && first)
-        yield await sheetFor(
+        yield await pdfSheet(
           compose,
           first.content,
           first.step,
@@ -121,7 +121,7 @@ export async function sheetsOfWeek(
         );
       for (const { content, step, spec } of made.steps) {
         // One that can't be drawn (a name without strokes, say) keeps nobody else from theirs.
-        const sheet = await sheetFor(compose, content, step, spec, made.child, size, large).catch(ifNotDrawn);
+        const sheet = await pdfSheet(compose, content, step, spec, made.child, size, large).catch(ifNotDrawn);
         if (sheet) yield sheet;
         else left.push({ name: nameOf(made.child), why: 'notDrawn' });
       }
@@ -154,7 +154,7 @@ export async function sheetForFamily(context: Context, token: string, raw: unkno
   if (!found || found.closed || step < found.task.chooseFrom || step > found.task.chooseTo) throw new AppError('notFound');
   const spec = found.task.content.ladder.steps[step - 1]?.sheet;
   if (!spec) throw new AppError('noSheet');
-  const sheet = await sheetFor(compose, found.task.content, step, spec, view.child, size, false);
+  const sheet = await pdfSheet(compose, found.task.content, step, spec, view.child, size, false);
   return oneFile([sheet], size, sheet.title);
 }
 
@@ -177,7 +177,7 @@ async function stepsOfToday(work: Work, context: Context, childId: number) {
   return { child, tasks, steps };
 }
 
-async function sheetFor(
+async function pdfSheet(
   compose: ComposeSheet,
   content: TaskContent,
   step: number,
@@ -189,15 +189,7 @@ async function sheetFor(
   titles: readonly LocalText[] = [content.title],
 ): Promise<PdfSheet & { readonly title: string }> {
   const { language, words } = await compose(content, step, child);
-  const table = (mapsFor(content, child.hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
-  const audience = {
-    isLeft: child.hand === 'left',
-    name: child.calledName || 'Aa',
-    language,
-    isLarge,
-    table,
-    stones: titles.map((title) => say(title, language)),
-  };
+  const audience = sheetFor({ content, step, child, hand: child.hand, language, isLarge, titles });
   const drawn = drawSheet({ spec, paper, audience, words });
   if (!drawn.ok) throw new AppError('invalid', { issues: drawn.issues.map(sheetFault) });
   return { language, scenes: drawn.value, title: words.title };

@@ -2,10 +2,8 @@ export { cameLately, childrenWithContacts, incomingTexts, openAskOf, stoppedAt, 
 export type { IncomingRow, TextOutcome } from './read';
 export {
   addIncomingText,
-  saveIncomingText,
   setOutcome,
   settleAsk,
-  settleIncomingText,
   settleTextsUpTo,
   startNumber,
   stopNumber,

@@ -16,8 +16,7 @@ export interface NewIncomingText {
   readonly saidBy?: string;
 }
 
-/** Keeps an incoming text; one that is known already stands as it first came. Gives back its id. */
-export async function saveIncomingText(work: Work, incoming: NewIncomingText): Promise<number> {
+async function saveIncomingText(work: Work, incoming: NewIncomingText): Promise<number> {
   const [row] = await tablesOf(work).insertOrKeep<{ id: number }>(
     'incoming_texts',
     [
@@ -34,17 +33,6 @@ export async function saveIncomingText(work: Work, incoming: NewIncomingText): P
     ['id'],
   );
   return row!.id;
-}
-
-/** Marks a child's text as settled by a person. False where it is none of the child's, or was settled before. */
-export async function settleIncomingText(work: Work, childId: number, textId: number, personId: number, at: Instant): Promise<boolean> {
-  return (
-    (await tablesOf(work).update(
-      'incoming_texts',
-      { settled_by: personId, settled_at: at },
-      { id: textId, child_id: childId, settled_at: null },
-    )) > 0
-  );
 }
 
 /** A text that is new here; null where its key is known. Its outcome is written once it was read. */
@@ -79,7 +67,8 @@ export async function settleTextsUpTo(work: Work, childId: number, textId: numbe
     `SELECT id FROM incoming_texts WHERE child_id = :childId AND id <= :textId AND ${FOR_A_PERSON} AND settled_at IS NULL`,
     { childId, textId, askedBefore: momentText(at) },
   );
-  for (const { id } of open) await settleIncomingText(work, childId, id, personId, at);
+  for (const { id } of open)
+    await tablesOf(work).update('incoming_texts', { settled_by: personId, settled_at: at }, { id, settled_at: null });
 }
 
 /** What a decision of a person read is unread again. */

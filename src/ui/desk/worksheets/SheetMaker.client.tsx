@@ -3,9 +3,8 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { PaperSize } from '@/core/print';
-import { difficultyOf, drawSheet, handlesOf, harderBy, originOf, sheetDisagreements, type SheetWords } from '@/core/worksheets';
-import { mapsFor } from '@/core/tasks';
-import { languageOf, say } from '@/core/text';
+import { difficultyOf, drawSheet, handlesOf, harderBy, originOf, sheetDisagreements, sheetFor, type SheetWords } from '@/core/worksheets';
+import { languageOf } from '@/core/text';
 import type { OpenSheet } from '@/server/worksheets/viewSheets';
 import type { ReadOutline } from '@/server/worksheets/putSheet';
 import { SceneDrawing } from '../../task/SceneDrawing';
@@ -48,8 +47,7 @@ export function SheetMaker({ open, words, acts }: Props) {
   const router = useRouter();
   const language = languageOf(child?.language ?? 'en');
   const hand = isLeft ? 'left' : (child?.hand ?? 'right');
-  const table = (mapsFor(content, hand, step)[0]?.places ?? []).map(({ side, what }) => ({ side, what: say(what, language) }));
-  const audience = { isLeft, isLarge, name: child?.calledName ?? 'Odalys', language, table, stones: [say(content.title, language)] };
+  const audience = sheetFor({ content, step, child, hand, language, isLarge });
   const options = { spec, paper, audience, words };
   const drawn = drawSheet(options);
   const difficulty = difficultyOf(spec);

@@ -20,10 +20,10 @@ export async function familyAnswer(
   draw: (view: FamilyView, words: FamilyWords) => Drawn | null,
 ): Promise<Response> {
   const chosen = new URL(request.url).searchParams.get('lang');
-  const wished = chosen ?? keptLanguage(request);
+  const requested = chosen ?? keptLanguage(request);
   const answered = await answer(async () => viewFamily(appContext(), token, readerOf(request)));
-  if (!answered.ok) return trouble(answered.fault, token, wished);
-  const language = languageOf(wished ?? answered.value.child.familyLanguage);
+  if (!answered.ok) return trouble(answered.fault, token, requested);
+  const language = languageOf(requested ?? answered.value.child.familyLanguage);
   const drawn = draw(answered.value, await familyWords(language));
   // The plan has gone on since this page was opened: today shows the one in force.
   if (!drawn) return new Response(null, { status: 307, headers: { location: `/f/${token}` } });
@@ -46,12 +46,12 @@ function keptLanguage(request: Request): Language | null {
 }
 
 /** What a link that opens nothing says: in its family's language where that is known, else in every one. */
-async function trouble(fault: Fault, token: string, wished: string | null): Promise<Response> {
+async function trouble(fault: Fault, token: string, requested: string | null): Promise<Response> {
   const isClosed = fault.code === 'linkRevoked' || fault.code === 'linkExpired';
   const whose = isClosed ? await answer(() => closedLink(appContext(), token)) : null;
   const known = whose?.ok ? whose.value : null;
-  const language = languageOf(wished ?? known?.language);
-  const languages = known || wished ? [language] : LANGUAGES;
+  const language = languageOf(requested ?? known?.language);
+  const languages = known || requested ? [language] : LANGUAGES;
   const words = await Promise.all(languages.map((each) => familyWords(each)));
   const body = <FamilyTrouble fault={fault} words={words} ask={known?.lead ?? null} />;
   // While the records are away the page asks again by itself.

@@ -65,10 +65,10 @@ function readSecret(file: string | undefined, name: string): string {
 
 /** What the settings say of the house; `src/main/settings.ts` has checked it. */
 function installationFrom(environment: NodeJS.ProcessEnv): InstallationSettings {
-  const wished = environment.YARD_LANGUAGES?.split(',');
+  const requested = environment.YARD_LANGUAGES?.split(',');
   return {
     timeZone: environment.YARD_TIME_ZONE || null,
-    languages: wished ? LANGUAGES.filter((language) => wished.includes(language)) : null,
+    languages: requested ? LANGUAGES.filter((language) => requested.includes(language)) : null,
     factorRequired: environment.YARD_SECOND_FACTOR === 'everybody',
     incomingKey: environment.YARD_TEXTS_INCOMING_KEY_FILE
       ? readSecret(environment.YARD_TEXTS_INCOMING_KEY_FILE, 'YARD_TEXTS_INCOMING_KEY_FILE')

@@ -62,8 +62,8 @@ describe('where a person goes on to', () => {
     ['', '/review'],
     [null, '/review'],
     [['/a'], '/review'],
-  ])('%j leads to %s', (wished, path) => {
-    expect(ownPath(wished)).toBe(path);
+  ])('%j leads to %s', (requested, path) => {
+    expect(ownPath(requested)).toBe(path);
   });
 });
 

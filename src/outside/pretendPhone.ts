@@ -22,7 +22,7 @@ export class PretendPhone implements TextService, PhoneOnShow {
   ) {}
 
   async send({ to, text, idempotencyKey }: TextToSend): Promise<Receipt> {
-    await this.failWhereWished();
+    await this.failWhereAsked();
     const phone = this.folderOf(to);
     await mkdir(phone, { recursive: true, mode: 0o700 });
     const kept = { key: idempotencyKey, at: this.now(), text: text.replaceAll(this.origin, ORIGIN) };
@@ -71,7 +71,7 @@ export class PretendPhone implements TextService, PhoneOnShow {
   }
 
   /** @throws Error as often as was wished */
-  private async failWhereWished(): Promise<void> {
+  private async failWhereAsked(): Promise<void> {
     const network = await this.network();
     if (network.fails <= 0) return;
     await this.setNetwork({ ...network, fails: network.fails - 1 });

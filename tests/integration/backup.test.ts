@@ -175,8 +175,14 @@ describe('a backup', () => {
   });
 
   it('is made by the runner once a day, where it is wished', async () => {
-    const wished = { folder: at('by-itself'), keep: 3, database: dumpAddressOf(bed.databaseUrl), dataFolder: at('data'), passphrase: null };
-    const context = { ...bed.context, backups: new DailyBackups(wished) };
+    const requested = {
+      folder: at('by-itself'),
+      keep: 3,
+      database: dumpAddressOf(bed.databaseUrl),
+      dataFolder: at('data'),
+      passphrase: null,
+    };
+    const context = { ...bed.context, backups: new DailyBackups(requested) };
     for (const day of ['2026-11-25', '2026-11-25', '2026-11-26']) {
       await inTransaction(bed.db, (work) => addJobs(work, [backupJob(day, bed.context.now())]));
       await runDue(context, 'test');

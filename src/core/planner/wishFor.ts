@@ -10,7 +10,7 @@ const MOST_NEW = 2;
 export function wishFor(
   child: Pick<ChildFacts, 'practiceWeekdays' | 'minutesPerDay'>,
   { tasks, goals, parts }: Pick<Candidates, 'tasks' | 'goals' | 'parts'>,
-  wished: Partial<Pick<PlanInput, 'pinned' | 'banned' | 'moreOf' | 'packedBesides'>> = {},
+  requested: Partial<Pick<PlanInput, 'pinned' | 'banned' | 'moreOf' | 'packedBesides'>> = {},
 ): PlanInput {
   return {
     days: child.practiceWeekdays,
@@ -24,6 +24,6 @@ export function wishFor(
     banned: [],
     moreOf: [],
     packedBesides: {},
-    ...wished,
+    ...requested,
   };
 }

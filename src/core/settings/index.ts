@@ -59,8 +59,8 @@ export interface PolicyDifference {
 type PolicyValue = string | number | boolean | null | readonly string[];
 
 /** What a workplace's rules become by those of a pack, in the pack's order; what stays the same is left out. */
-export function policyDifferences(now: Policy, wished: Policy): PolicyDifference[] {
-  return Object.entries(wished).flatMap(([part, rules]) =>
+export function policyDifferences(now: Policy, requested: Policy): PolicyDifference[] {
+  return Object.entries(requested).flatMap(([part, rules]) =>
     Object.entries(rules ?? {}).flatMap(([rule, to]): PolicyDifference[] => {
       const from = ((now[part as keyof Policy] ?? {}) as Record<string, PolicyValue>)[rule] ?? null;
       return JSON.stringify(from) === JSON.stringify(to) ? [] : [{ path: `${part}.${rule}`, from, to: to as PolicyValue }];

@@ -11,6 +11,6 @@ export const TASK_LANGUAGES = ['en', 'es'] as const satisfies readonly Language[
 export const BASE_LANGUAGE = 'en' satisfies Language;
 
 /** The wished language where the product speaks it, else English. @example languageOf('xx') // 'en' */
-export function languageOf(wished: string | null | undefined): Language {
-  return LANGUAGES.find((language) => language === wished) ?? BASE_LANGUAGE;
+export function languageOf(requested: string | null | undefined): Language {
+  return LANGUAGES.find((language) => language === requested) ?? BASE_LANGUAGE;
 }

@@ -39,10 +39,10 @@ describe('a policy pack', () => {
 
   it('says what would change, and that nothing would by the same rules', () => {
     fc.assert(
-      fc.property(policies, policies, (now, wished) => {
+      fc.property(policies, policies, (now, requested) => {
         expect(policyDifferences(now, now)).toEqual([]);
-        const then = { ...now, ...wished };
-        const told = policyDifferences(now, wished).map(({ path }) => path);
+        const then = { ...now, ...requested };
+        const told = policyDifferences(now, requested).map(({ path }) => path);
         // By another way: each rule of both, one by one.
         const rules = Object.entries(then).flatMap(([part, values]) =>
           Object.entries(values as object).map(([rule, value]) => ({
@@ -53,7 +53,7 @@ describe('a policy pack', () => {
         );
         expect(told).toEqual(
           rules
-            .filter(({ path, value, was }) => path.split('.')[0]! in wished && JSON.stringify(value) !== JSON.stringify(was))
+            .filter(({ path, value, was }) => path.split('.')[0]! in requested && JSON.stringify(value) !== JSON.stringify(was))
             .map(({ path }) => path)
             .sort((a, b) => told.indexOf(a) - told.indexOf(b)),
         );

@@ -1,12 +1,4 @@
-import {
-  inTransaction,
-  personById,
-  revokeSignInOf,
-  signInByHash,
-  touchSignIn,
-  confirmSignIn,
-  type SignIn,
-} from '@/db';
+import { inTransaction, personById, revokeSignInOf, signInByHash, touchSignIn, confirmSignIn, type SignIn } from '@/db';
 import { verify } from '@node-rs/argon2';
 import { instant } from '@/core/calendar';
 import type { PersonActor } from '../actor';

@@ -175,13 +175,13 @@ async function putOnDraft(
   context: Context,
   actor: PersonActor,
   child: Child,
-  wished: readonly (FhirRead['tasks'][number] | undefined)[],
+  requested: readonly (FhirRead['tasks'][number] | undefined)[],
 ): Promise<number> {
-  if (wished.length === 0) return 0;
+  if (requested.length === 0) return 0;
   const library = await latestTasks(work, actor.personId);
   const draft = await draftNow(work, context, child);
   const tasks = [...draft.tasks];
-  for (const options of wished) {
+  for (const options of requested) {
     const task = options?.slug ? library.find(({ content }) => content.slug === options.slug) : undefined;
     if (!options || !task) throw new AppError('notFound');
     if ((await placeInDraft(work, actor, child.id, { ...draft, tasks }, options.slug!)) >= 0) continue;

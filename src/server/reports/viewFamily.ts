@@ -105,8 +105,8 @@ export async function viewFamily(context: Context, token: string, reader: 'perso
     );
     const reader = await readerOf(work, child.id);
     const notes = await notesOf(work, child.id, NOTES_SHOWN);
-    const wished = (version?.tasks ?? []).flatMap(({ choices }) => choices.clips ?? []);
-    const shown = (await clipsById(work, wished, today)).filter(({ childId }) => childId === null || childId === child.id);
+    const requested = (version?.tasks ?? []).flatMap(({ choices }) => choices.clips ?? []);
+    const shown = (await clipsById(work, requested, today)).filter(({ childId }) => childId === null || childId === child.id);
     // Also where nobody asks any more: what was sent can be taken back at any time.
     const sentBack = await sentBackClips(work, [child.id], today);
     const all = (version?.tasks ?? []).map((task): FamilyTask => ({

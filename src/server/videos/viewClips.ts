@@ -108,7 +108,7 @@ interface Opening {
 
 /** The task as a child's program that is being written has it, or as the library has it. */
 async function openedFor(work: Work, context: Context, actor: PersonActor, { content, child, step }: Opening): Promise<OpenTask> {
-  const stepAt = (wished: number) => Math.min(wished, content.ladder.steps.length);
+  const stepAt = (requested: number) => Math.min(requested, content.ladder.steps.length);
   if (!child) return { content: contentFor(content, {}), step: stepAt(step ?? content.ladder.startStep), child: null, placed: null };
   const draft = await draftNow(work, context, child);
   const planned = draft.tasks[await placeInDraft(work, actor, child.id, draft, content.slug)];

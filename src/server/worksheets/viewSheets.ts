@@ -81,8 +81,8 @@ export async function viewSheets(context: Context, actor: PersonActor, raw: unkn
 }
 
 function opened(content: TaskContent, step: number | undefined, child: OpenSheet['child'], mayPut: OpenSheet['mayPut']): OpenSheet {
-  const wished = step ?? content.ladder.startStep;
-  return { content, step: Math.min(wished, content.ladder.steps.length), child, mayPut };
+  const requested = step ?? content.ladder.startStep;
+  return { content, step: Math.min(requested, content.ladder.steps.length), child, mayPut };
 }
 
 /** The task as the program that is being written has it; null where it has not. */

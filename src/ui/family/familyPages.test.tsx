@@ -76,7 +76,7 @@ const taskPage = (found: FamilyTaskView, change: Partial<Parameters<typeof Famil
       place={{ index: 1, count: 1 }}
       token="token"
       words={spoken.en}
-      wishedStep={Number.NaN}
+      requestedStep={Number.NaN}
       isAgain={false}
       day={null}
       keys={new Map([1, 2, 3, 4, 5, 6, 7].map((step) => [step, `key-${step}`]))}
@@ -169,9 +169,9 @@ describe('a task on the family’s page', () => {
   it('offers only the steps that the therapist allowed, and no step beyond them by address', () => {
     const found = asked(programTask('crane-lift', 1));
     expect(taskPage(found)).toContain('step=2');
-    expect(taskPage(found, { wishedStep: 2 })).not.toContain('step=1');
-    expect(taskPage(found, { wishedStep: 2 })).toContain('name="step" value="2"');
-    expect(taskPage(found, { wishedStep: 7 })).toContain('name="step" value="3"');
+    expect(taskPage(found, { requestedStep: 2 })).not.toContain('step=1');
+    expect(taskPage(found, { requestedStep: 2 })).toContain('name="step" value="2"');
+    expect(taskPage(found, { requestedStep: 7 })).toContain('name="step" value="3"');
     const fixed = asked(programTask('crane-lift', 1, { chooseFrom: 3, chooseTo: 3 }));
     expect(taskPage(fixed)).not.toMatch(/Too hard<\/a>|Too easy<\/a>/);
   });

@@ -11,10 +11,10 @@ export function FilterForm({ children }: { children: ReactNode }) {
   const path = usePathname();
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const go = (form: HTMLFormElement) => {
-    const wished = [...new FormData(form)].flatMap(([name, value]): [string, string][] =>
+    const requested = [...new FormData(form)].flatMap(([name, value]): [string, string][] =>
       typeof value === 'string' && value !== '' ? [[name, value]] : [],
     );
-    router.replace(`${path}?${new URLSearchParams(wished)}`, { scroll: false });
+    router.replace(`${path}?${new URLSearchParams(requested)}`, { scroll: false });
   };
   return (
     <form

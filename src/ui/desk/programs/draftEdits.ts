@@ -95,10 +95,10 @@ export function minutesInWords(task: Pick<PlannedTask, 'dose' | 'step'>): string
   return `${Math.round(minutesOf(doseAt(task.dose, task.step)) * 10) / 10} min`;
 }
 
-function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: TaskSettings, wishedStep?: number): PlannedTask {
+function plannedFrom({ taskVersionId, content }: LibraryTask, childSettings: TaskSettings, requestedStep?: number): PlannedTask {
   const placed = contentFor(content, {}, childSettings);
   const { ladder, part } = placed;
-  const step = wishedStep ?? ladder.startStep;
+  const step = requestedStep ?? ladder.startStep;
   return {
     taskVersionId,
     part,

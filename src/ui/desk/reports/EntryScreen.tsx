@@ -21,9 +21,9 @@ interface Props {
 }
 
 /** Slips and calls are typed in: a child, its week, a box a task and day. By keys alone: name, Enter, boxes, Ctrl+Enter, the next name. */
-export function EntryScreen({ view, way: wished, saved, enterPaperLog }: Props) {
+export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Props) {
   const { sheet, monday, children, today } = view;
-  const way = ENTRY_WAYS.find((each) => each === wished) ?? 'paper';
+  const way = ENTRY_WAYS.find((each) => each === requested) ?? 'paper';
   const weekAt = (day: string) =>
     `/reports/enter?${new URLSearchParams({ ...(sheet && { child: String(sheet.childId) }), week: day, way })}`;
   const letters = codeLettersOf(way === 'paper' && sheet ? sheet.language : BASE_LANGUAGE);

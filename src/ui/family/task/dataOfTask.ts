@@ -6,7 +6,7 @@ import type { PageData } from '../script/page';
 import { stepsOf, type FamilyTaskProps } from './taskProps';
 import { padOf } from './padOf';
 
-type Options = Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain' | 'keys' | 'day'>;
+type Options = Pick<FamilyTaskProps, 'found' | 'requestedStep' | 'isAgain' | 'keys' | 'day'>;
 
 /** What the script of a task's page needs: how each of its steps is counted, with a key for the report of each. */
 export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, options: Options): PageData {

@@ -10,7 +10,7 @@ export interface FamilyTaskProps {
   readonly place: { readonly index: number; readonly count: number };
   readonly token: string;
   readonly words: FamilyWords;
-  readonly wishedStep: number;
+  readonly requestedStep: number;
   /** The day that is told of, where it is another than today. */
   readonly day: string | null;
   /** True where the task was done once more today: a report of its own. */
@@ -26,12 +26,12 @@ export type PartProps = FamilyTaskProps & { readonly content: TaskContent; reado
 export type SaidProps = { readonly said: SaidToday | null };
 
 /** The step that is shown, and those that may be swapped to. */
-export function stepsOf({ found, wishedStep, isAgain }: Pick<FamilyTaskProps, 'found' | 'wishedStep' | 'isAgain'>) {
+export function stepsOf({ found, requestedStep, isAgain }: Pick<FamilyTaskProps, 'found' | 'requestedStep' | 'isAgain'>) {
   const { task } = found;
   // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
   const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
   const steps = Array.from({ length: task.chooseTo - task.chooseFrom + 1 }, (_, index) => task.chooseFrom + index);
-  const step = steps.includes(wishedStep) ? wishedStep : (said?.step ?? task.step);
+  const step = steps.includes(requestedStep) ? requestedStep : (said?.step ?? task.step);
   return { said, step, steps: steps.includes(step) ? steps : [step] };
 }
 

@@ -6,8 +6,8 @@ import { Shell } from '@/ui/desk/frame/Shell';
 import { togetherAction } from './actions';
 
 export default async function TogetherPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const { kind: wished, settled } = await searchParams;
-  const kind = PLAIN_KINDS.find((each) => each === wished) ?? 'ready';
+  const { kind: requested, settled } = await searchParams;
+  const kind = PLAIN_KINDS.find((each) => each === requested) ?? 'ready';
   return screen(async (actor, context) => {
     const lines = await viewTogether(context, actor, kind);
     return (

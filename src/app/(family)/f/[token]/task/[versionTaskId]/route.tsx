@@ -17,7 +17,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
     if (!found) return null;
     const day = asked.get('day') ?? '';
     const isOtherDay = parseCalendarDay(day) !== null && day !== view.today;
-    const options = { found, wishedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
+    const options = { found, requestedStep: Number(asked.get('step') ?? Number.NaN), isAgain: asked.get('again') === '1' || isOtherDay };
     const { said, steps } = stepsOf(options);
     const keys = new Map(steps.map((step) => [step, randomUUID()]));
     const place = { index: index + 1, count: all.length };

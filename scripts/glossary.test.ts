@@ -1,0 +1,45 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import ts from 'typescript';
+
+const rows = readFileSync('docs/glossary.md', 'utf8')
+  .split('\n')
+  .filter((line) => line.startsWith('|'))
+  .map((line) => line.split('|').map((cell) => cell.trim()))
+  .slice(2);
+const retired = new Set(rows.flatMap((cells) => [...cells[4]!.matchAll(/`(\w+)`/g)].map(([, name]) => name!)));
+const sources = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.ts', '*.tsx'], { encoding: 'utf8' }).trim().split('\n');
+
+const isRetired = (name: string) => retired.has(name) || /^[A-Z]\w*Wish$/.test(name);
+
+function identifiersOf(file: string, text: string): Set<string> {
+  const names = new Set<string>();
+  const visit = (node: ts.Node): void => {
+    if (ts.isIdentifier(node)) names.add(node.text);
+    ts.forEachChild(node, visit);
+  };
+  visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, false, file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS));
+  return names;
+}
+
+// Most files have none of the names at all, and need no parsing.
+const retiredIn = (file: string, text: string) =>
+  text.match(/\w+/g)?.some(isRetired) ? [...identifiersOf(file, text)].filter(isRetired) : [];
+
+describe('the glossary', () => {
+  it('has some forty ideas, each with its name and place', () => {
+    expect(rows.length).toBeGreaterThanOrEqual(38);
+    expect(rows.filter(([, , name, where]) => !name || !where)).toEqual([]);
+    expect(retired.size).toBeGreaterThan(40);
+  });
+
+  it('has no retired name in the code', () => {
+    const found = sources.flatMap((file) => retiredIn(file, readFileSync(file, 'utf8')).map((name) => `${file}: ${name}`));
+    expect(found).toEqual([]);
+  });
+
+  it('finds a retired name, and none in words that people read', () => {
+    expect(retiredIn('x.ts', 'const wish = 1; interface PlanWish {}')).toEqual(['wish', 'PlanWish']);
+    expect(retiredIn('x.tsx', 'const x = <p>One wish, by Lanes</p>;')).toEqual([]);
+  });
+});

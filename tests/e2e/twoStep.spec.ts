@@ -57,7 +57,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   await hasNoFinding(theirs);
   // Nothing opens before the code is given.
   await theirs.goto('/caseload');
-  await expect(theirs).toHaveURL(/\/second-factor$/);
+  await expect(theirs).toHaveURL(/\/two-step$/);
   await theirs.getByLabel('Code of your app, or a recovery code').fill(codes[3]!);
   await theirs.keyboard.press('Enter');
   await expect(theirs).toHaveURL(/\/review/);

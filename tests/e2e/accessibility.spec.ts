@@ -1,17 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { type Page } from '@playwright/test';
-import { expect, test, childIdOf, linkOf, served, signIn } from './app';
+import { accessibilityFindings, expect, test, childIdOf, linkOf, served, signIn } from './app';
 
-/** @param within a part of the page, where the rest was looked at before */
-async function findingsOn(page: Page, within = 'html'): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .include(within)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  const found = violations.flatMap((violation) =>
-    violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
-  );
-  return [...found, ...(await keysOfTwoActs(page))];
+async function findingsOn(page: Page, within?: string): Promise<string[]> {
+  return [...(await accessibilityFindings(page, within)), ...(await keysOfTwoActs(page))];
 }
 
 /** A key stands beside one act of a screen alone. */

@@ -147,7 +147,7 @@ const ONES_OWN = [
   // The cupboard is everybody's who packs.
   'countStockAction',
   'confirmAction',
-  'second-factor/leaveAction',
+  'two-step/leaveAction',
   'giveCodeAction',
   'takeOnAction',
   'signOutAction',

@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
 import mariadb from 'mariadb';
 import {
   test as base,
@@ -43,6 +44,22 @@ export const test = base.extend({
     await provide(context);
   },
 });
+
+/**
+ * What breaks WCAG 2.2 A or AA on a page, by rule and place; empty where nothing does.
+ * @param within a part of the page, where the rest was looked at before
+ */
+export async function accessibilityFindings(page: Page, within = 'html'): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .include(within)
+    // Only violations are described: what passes is not written down, which takes most of the time.
+    .options({ resultTypes: ['violations'] })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.flatMap((violation) =>
+    violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
+  );
+}
 
 /** A page of another person or phone, by the same clock. */
 export async function newPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {

@@ -1,7 +1,6 @@
 import path from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { ask, beginAnew, expect, linkOf, newPage, openCard, served, signIn, test } from './app';
+import { accessibilityFindings, ask, beginAnew, expect, linkOf, newPage, openCard, served, signIn, test } from './app';
 
 const fixture = (name: string) => path.join('tests', 'fixtures', 'clips', name);
 
@@ -23,11 +22,6 @@ async function shown(): Promise<{ name: string; link: string; taskId: number; cl
   // The runner makes small forms once the stack is up.
   await expect.poll(async () => (await ask<{ form: string }>('SELECT form FROM clips WHERE id = ?', [task!.clipId]))[0]!.form).toBe('made');
   return { name, link: linkOf(name).split('?')[0]!, taskId: task!.id, clipId: Number(task!.clipId) };
-}
-
-async function axeFinds(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`);
 }
 
 const playing = (page: Page) =>
@@ -69,7 +63,7 @@ test.describe('a clip that a therapist films', () => {
     await page.getByRole('button', { name: 'begin with the step’s own lines' }).click();
     const first = await page.getByLabel('What was filmed').getByLabel('caption 1, English').inputValue();
     expect(first).not.toBe('');
-    expect(await axeFinds(page)).toEqual([]);
+    expect(await accessibilityFindings(page)).toEqual([]);
     await page.getByRole('button', { name: /Keep it/ }).click();
     await expect(page.getByText('It is kept.')).toBeVisible({ timeout: 15_000 });
     const [clip] = await ask<{ id: number; seconds: number }>(
@@ -137,7 +131,7 @@ test.describe('a family that is shown a clip', () => {
       .toBeGreaterThan(100);
     expect(asked.filter((url) => url.includes('small'))).toEqual([]);
     await expect(page.locator('video')).toBeHidden();
-    expect(await axeFinds(page)).toEqual([]);
+    expect(await accessibilityFindings(page)).toEqual([]);
     await page.getByRole('button', { name: /Ver el video/ }).click();
     await expect.poll(async () => (await playing(page)).at).toBeGreaterThan(0.5);
     const now = await playing(page);
@@ -220,7 +214,7 @@ test('a family shows how it goes: told first, refused with words, seen in Rounds
   const phone = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await phone.goto(`${link}/show-back/${taskId}?lang=en`);
   await expect(phone.getByText(/It is deleted automatically after 30 days/)).toBeVisible();
-  expect(await axeFinds(phone)).toEqual([]);
+  expect(await accessibilityFindings(phone)).toEqual([]);
   await phone.getByLabel(/Clip or picture/).setInputFiles({ name: 'x.mp4', mimeType: 'video/mp4', buffer: Buffer.from('none') });
   await phone.getByLabel(/Everyone who can be seen/).check();
   await phone.getByRole('button', { name: 'Send it' }).click();

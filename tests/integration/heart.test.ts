@@ -148,8 +148,8 @@ describe('a program made with the heart', () => {
     expect(library.key).toBe(view.libraryKey);
     expect(keyBefore).not.toBe(library.key);
     expect(library.tasks.find((task) => task.taskId === first.taskId)!.taskVersionId).not.toBe(first.taskVersionId);
-    expect(await viewVersion(bed.context, ines, 'versioned', 1)).toEqual(content);
-    expect(await refusal(viewVersion(bed.context, ines, 'versioned', 9))).toBe('notFound');
+    expect(await viewVersion(bed.context, ines, { slug: 'versioned', number: 1 })).toEqual(content);
+    expect(await refusal(viewVersion(bed.context, ines, { slug: 'versioned', number: 9 }))).toBe('notFound');
   });
 
   it('learns the child’s own pace from sessions that say how long they took', async () => {

@@ -1,6 +1,7 @@
-export { addDays, calendarDay, daysBetween, daysFromTo, mondayOf, parseCalendarDay, weekdayOf } from './calendarDay';
+export { calendarDaySchema } from './calendarDaySchema';
+export { addDays, calendarDay, daysBetween, daysFromTo, MILLISECONDS_PER_DAY, mondayOf, parseCalendarDay, weekdayOf } from './calendarDay';
 export type { CalendarDay, Weekday } from './calendarDay';
-export { calendarDayInZone, instant, instantAfterDays, isTimeZone } from './instant';
+export { calendarDayInZone, instant, instantAfterDays, isTimeZone, MILLISECONDS_PER_HOUR, MILLISECONDS_PER_MINUTE } from './instant';
 export type { Instant } from './instant';
 export { ageOn } from './age';
 export type { Age } from './age';

@@ -1,5 +1,8 @@
 import { calendarDay, MILLISECONDS_PER_DAY, type CalendarDay } from './calendarDay';
 
+export const MILLISECONDS_PER_MINUTE = 60_000;
+export const MILLISECONDS_PER_HOUR = 3_600_000;
+
 /** A moment, in milliseconds since 1970-01-01T00:00Z. It has no day of its own until a time zone is named. */
 export type Instant = number & { readonly __instant: true };
 

@@ -1,5 +1,5 @@
 import { MILLISECONDS_PER_DAY } from './calendarDay';
-import { instant, type Instant } from './instant';
+import { MILLISECONDS_PER_MINUTE, instant, type Instant } from './instant';
 
 /** Wall times of a day as `HH:MM`, between which nothing goes out; the end may lie on the next day. */
 export interface QuietHours {
@@ -7,7 +7,6 @@ export interface QuietHours {
   readonly to: string;
 }
 
-const MINUTE = 60_000;
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** The wall time in a zone at a moment, as `HH:MM`. @throws RangeError for an unknown zone */
@@ -33,10 +32,10 @@ export function isQuiet(time: string, { from, to }: QuietHours): boolean {
  */
 export function afterQuiet(moment: Instant, zone: string, quiet: QuietHours | null): Instant {
   if (!quiet || quiet.from === quiet.to || !isQuiet(wallTimeIn(moment, zone), quiet)) return moment;
-  let later = instant(Math.ceil((moment + 1) / MINUTE) * MINUTE);
+  let later = instant(Math.ceil((moment + 1) / MILLISECONDS_PER_MINUTE) * MILLISECONDS_PER_MINUTE);
   // A wall clock may jump over the end, never over a whole day.
   const end = moment + 2 * MILLISECONDS_PER_DAY;
-  while (later < end && isQuiet(wallTimeIn(later, zone), quiet)) later = instant(later + MINUTE);
+  while (later < end && isQuiet(wallTimeIn(later, zone), quiet)) later = instant(later + MILLISECONDS_PER_MINUTE);
   return later;
 }
 
@@ -49,20 +48,20 @@ export function nextWallTime(from: Instant, zone: string, time: string, weekdays
   if (weekdays.length === 0) throw new RangeError('There is no weekday to wait for');
   const weekdayIn = new Intl.DateTimeFormat('en-US', { timeZone: zone, weekday: 'short' });
   const isDay = (moment: Instant) => weekdays.includes(WEEKDAYS.indexOf(weekdayIn.format(new Date(moment))) + 1);
-  let moment = instant(Math.ceil(from / MINUTE) * MINUTE);
+  let moment = instant(Math.ceil(from / MILLISECONDS_PER_MINUTE) * MILLISECONDS_PER_MINUTE);
   const end = from + 9 * MILLISECONDS_PER_DAY;
-  for (; moment < end; moment = instant(moment + MINUTE)) {
+  for (; moment < end; moment = instant(moment + MILLISECONDS_PER_MINUTE)) {
     const wall = wallTimeIn(moment, zone);
     if (!isDay(moment)) continue;
     if (wall === time && !isRepeated(moment, zone)) return moment;
     // A time that the clock jumps over that night: the first minute after it.
-    if (wall > time && wallTimeIn(instant(moment - MINUTE), zone) < time) return moment;
+    if (wall > time && wallTimeIn(instant(moment - MILLISECONDS_PER_MINUTE), zone) < time) return moment;
   }
   throw new RangeError(`No ${time} on ${weekdays.join(', ')} in ${zone}`);
 }
 
 /** By how much clocks are set back: an hour nearly everywhere. */
-const SET_BACK = [30 * MINUTE, 60 * MINUTE];
+const SET_BACK = [30 * MILLISECONDS_PER_MINUTE, 60 * MILLISECONDS_PER_MINUTE];
 
 /** True where the wall clock showed this very time a little earlier, since it was set back in between. */
 function isRepeated(moment: Instant, zone: string): boolean {

@@ -1,17 +1,14 @@
 import { z } from 'zod';
-import { parseCalendarDay, type CalendarDay } from './calendarDay';
+import { MILLISECONDS_PER_DAY, type CalendarDay } from './calendarDay';
+import { calendarDaySchema } from './calendarDaySchema';
 import type { SchoolCalendar } from './schoolCalendar';
 
-const day = z.string().transform((text, context): CalendarDay => {
-  const parsed = parseCalendarDay(text);
-  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
-  return parsed ?? z.NEVER;
-});
+const day = calendarDaySchema();
 const spanSchema = z.strictObject({ name: z.string().trim().min(1, 'nameShort').max(60, 'tooMuch'), from: day, to: day });
 
 /** No school year is longer: a slip of the pen in a year's number shows. */
 const MOST_DAYS = 400;
-const inDays = (from: CalendarDay, to: CalendarDay) => (Date.parse(to) - Date.parse(from)) / 86_400_000;
+const inDays = (from: CalendarDay, to: CalendarDay) => (Date.parse(to) - Date.parse(from)) / MILLISECONDS_PER_DAY;
 
 /** A school year as it is written down: its days, what is free, and the spans at whose ends reports are due. */
 export const schoolYearSchema = z

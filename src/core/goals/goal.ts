@@ -1,13 +1,9 @@
 import { z } from 'zod';
-import { parseCalendarDay, type CalendarDay } from '../calendar';
+import { calendarDaySchema } from '../calendar';
 import { HELP_LEVELS } from '../reports';
 import { SKILLS } from '../vocabulary';
 
-const day = z.string().transform((text, context): CalendarDay => {
-  const parsed = parseCalendarDay(text);
-  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
-  return parsed ?? z.NEVER;
-});
+const day = calendarDaySchema();
 
 const line = (most: number) => z.string().trim().min(1, 'empty').max(most, 'tooMuch');
 const amount = z.number('notAnAmount').min(0, 'notAnAmount').max(600, 'notAnAmount');

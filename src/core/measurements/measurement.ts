@@ -1,15 +1,11 @@
 import { z } from 'zod';
-import { parseCalendarDay, type CalendarDay } from '../calendar';
+import { calendarDaySchema } from '../calendar';
 import { HELP_LEVELS } from '../reports';
 import { WATCH_ANSWERS, WATCH_ITEMS, type Watched } from '../vocabulary';
 
 const MOST_TRIALS = 500;
 const count = z.number('notWhole').int('notWhole').min(0, 'negative').max(MOST_TRIALS, 'tooMuch').nullable();
-const day = z.string().transform((text, context): CalendarDay => {
-  const parsed = parseCalendarDay(text);
-  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
-  return parsed ?? z.NEVER;
-});
+const day = calendarDaySchema();
 
 /** What somebody saw or measured themselves: so many good ones of so many trials, the help, the minutes, what was watched for, a note. */
 export const measurementSchema = z

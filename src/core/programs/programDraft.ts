@@ -1,15 +1,11 @@
 import { z } from 'zod';
-import { parseCalendarDay, type CalendarDay } from '../calendar';
+import { calendarDaySchema } from '../calendar';
 import { plannedDoseSchema } from '../dose';
 import { sheetSpecSchema } from '../worksheets';
 import { taskSettingsSchema } from '../tasks';
 import { PARTS, SKINS } from '../vocabulary';
 
-const daySchema = z.string().transform((text, context): CalendarDay => {
-  const day = parseCalendarDay(text);
-  if (!day) context.addIssue({ code: 'custom', message: 'notADay' });
-  return day ?? ('' as CalendarDay);
-});
+const daySchema = calendarDaySchema('notADay');
 
 const STEP_NUMBERS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 

@@ -14,6 +14,10 @@ export type StopReason = (typeof STOP_REASONS)[number];
 export const REPORT_WAYS = ['link', 'text', 'paper', 'call', 'teacher', 'measured'] as const;
 export type ReportWay = (typeof REPORT_WAYS)[number];
 
+/** The ways by which staff type in what a family or a teacher reported. */
+export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const satisfies readonly ReportWay[];
+export type EntryWay = (typeof ENTRY_WAYS)[number];
+
 /** What came back of one task on one day. */
 export interface Session {
   /** False where the family said that it was not done. No word at all makes no session. */

@@ -1,5 +1,6 @@
-/** The three advancing rules that schools of thought hold to. Common practice, no source. */
-export const RULE_NAMES = ['streak', 'mOfN', 'band'] as const;
+import { RULE_NAMES } from '../vocabulary';
+
+export { RULE_NAMES };
 export type RuleName = (typeof RULE_NAMES)[number];
 
 interface Common {

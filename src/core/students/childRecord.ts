@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { parseCalendarDay } from '../calendar';
+import { calendarDaySchema } from '../calendar';
 import { precautionSchema } from '../safety';
 import { HANDS } from '../tasks';
 import { SKINS, TEXTURES } from '../vocabulary';
@@ -30,11 +30,7 @@ const contactSchema = z.strictObject({
 });
 export type Contact = z.infer<typeof contactSchema>;
 
-export const bornOnSchema = z.string().transform((text, context) => {
-  const day = parseCalendarDay(text);
-  if (!day) context.addIssue({ code: 'custom', message: 'notABirthday' });
-  return day ?? z.NEVER;
-});
+export const bornOnSchema = calendarDaySchema('notABirthday');
 
 /**
  * The facts of a child that a therapist writes down and may change at any time: the least that decides. Lists hold each thing

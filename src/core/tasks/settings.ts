@@ -1,38 +1,43 @@
 import { z } from 'zod';
+import { RULE_NAMES } from '../vocabulary';
 
-/** What schools of thought settle differently. Each is the therapist's to choose, for a child or for a task in a program. */
-export const taskSettingsSchema = z.strictObject({
-  /** The order in which shapes are met; `free` takes `freeShapes`. */
-  shapeOrder: z.enum(['strokesFirst', 'circleFirst', 'crossingsFirst', 'free']).optional(),
-  freeShapes: z.array(z.string().min(1).max(40)).max(30).optional(),
-  markOrder: z.enum(['traceFirst', 'imitateFirst']).optional(),
-  /** A hand on the child's hand, only the wrist steadied, or a tool that needs no hand. */
-  helpBy: z.enum(['hand', 'wrist', 'tool']).optional(),
-  hands: z.enum(['preferred', 'bothInTurn', 'acrossMiddle']).optional(),
-  grasp: z.enum(['anyPinch', 'threeFingers']).optional(),
-  accuracy: z.enum(['lineKept', 'closeEnough']).optional(),
-  promptFading: z.enum(['mostToLeast', 'leastToMost']).optional(),
-  /** By which rule steps are suggested. */
-  advancing: z.enum(['streak', 'mOfN', 'band']).optional(),
-  /** Flipped over from the floor, one arm after the other, or hood first. */
-  coat: z.enum(['floorFlip', 'oneArm', 'hoodFirst']).optional(),
-});
-
-export type TaskSettings = z.infer<typeof taskSettingsSchema>;
-export type SettingId = Exclude<keyof TaskSettings, 'freeShapes'>;
-
-/** Every setting with its choices, in the order in which screens show them. */
+/**
+ * What schools of thought settle differently, each with its choices, in the order in which screens show them. Each is the
+ * therapist's to choose, for a student or for a task in a program.
+ */
 export const SETTING_CHOICES = {
+  /** The order in which shapes are met; `free` takes `freeShapes`. */
   shapeOrder: ['strokesFirst', 'circleFirst', 'crossingsFirst', 'free'],
   markOrder: ['traceFirst', 'imitateFirst'],
+  /** A hand on the child's hand, only the wrist steadied, or a tool that needs no hand. */
   helpBy: ['hand', 'wrist', 'tool'],
   hands: ['preferred', 'bothInTurn', 'acrossMiddle'],
   grasp: ['anyPinch', 'threeFingers'],
   accuracy: ['lineKept', 'closeEnough'],
   promptFading: ['mostToLeast', 'leastToMost'],
-  advancing: ['streak', 'mOfN', 'band'],
+  /** By which rule steps are suggested. */
+  advancing: RULE_NAMES,
+  /** Flipped over from the floor, one arm after the other, or hood first. */
   coat: ['floorFlip', 'oneArm', 'hoodFirst'],
-} as const satisfies Record<SettingId, readonly string[]>;
+} as const;
+export type SettingId = keyof typeof SETTING_CHOICES;
+
+const choiceOf = <Id extends SettingId>(setting: Id) => z.enum(SETTING_CHOICES[setting]).optional();
+
+export const taskSettingsSchema = z.strictObject({
+  shapeOrder: choiceOf('shapeOrder'),
+  freeShapes: z.array(z.string().min(1).max(40)).max(30).optional(),
+  markOrder: choiceOf('markOrder'),
+  helpBy: choiceOf('helpBy'),
+  hands: choiceOf('hands'),
+  grasp: choiceOf('grasp'),
+  accuracy: choiceOf('accuracy'),
+  promptFading: choiceOf('promptFading'),
+  advancing: choiceOf('advancing'),
+  coat: choiceOf('coat'),
+});
+
+export type TaskSettings = z.infer<typeof taskSettingsSchema>;
 
 /**
  * The orders in which schools meet strokes and shapes. Source: common practice, no published source.

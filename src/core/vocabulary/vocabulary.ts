@@ -94,3 +94,6 @@ export const WATCH_ANSWERS = {
 export type WatchAnswer = (typeof WATCH_ANSWERS)[WatchItem][number];
 /** What was seen, by the thing that was looked for. */
 export type Watched = Readonly<Partial<Record<WatchItem, WatchAnswer>>>;
+
+/** The three rules by which schools of thought suggest steps. Common practice, no source. */
+export const RULE_NAMES = ['streak', 'mOfN', 'band'] as const;

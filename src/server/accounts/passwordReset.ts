@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instant } from '@/core/calendar';
+import { MILLISECONDS_PER_HOUR, instant } from '@/core/calendar';
 import {
   addJobs,
   addPasswordLink,
@@ -26,7 +26,6 @@ import { emailSchema } from './email';
 import { hashPassword } from './signIn';
 import { clearTriesAt } from './rateLimit';
 
-const HOUR = 3_600_000;
 /** So often in an hour a link is asked for an address; more are let pass without a word. */
 const MOST_LINKS = 3;
 
@@ -39,7 +38,7 @@ export async function askForPassword(context: Context, raw: unknown): Promise<vo
   if (!input.success) return;
   const now = context.now();
   await inTransaction(context.db, async (work) => {
-    const { tries } = await countTryOf(work, `forgotten:${hashOf(input.data.email)}`, now, HOUR);
+    const { tries } = await countTryOf(work, `forgotten:${hashOf(input.data.email)}`, now, MILLISECONDS_PER_HOUR);
     const person = await personByEmail(work, input.data.email);
     if (!person || person.closedAt !== null || tries > MOST_LINKS) return;
     // The link is made where it goes out: the database keeps its hash alone.
@@ -54,7 +53,7 @@ export async function askForPassword(context: Context, raw: unknown): Promise<vo
 export async function makePasswordLink(work: Work, context: Context, personId: number, asking: string): Promise<string> {
   const token = tokenOf(context.linkSecret, asking);
   const now = context.now();
-  await addPasswordLink(work, personId, hashOf(token), now, instant(now + HOUR));
+  await addPasswordLink(work, personId, hashOf(token), now, instant(now + MILLISECONDS_PER_HOUR));
   return `${context.origin}/reset-password/${token}`;
 }
 

@@ -1,10 +1,9 @@
-import type { Instant } from '@/core/calendar';
+import { MILLISECONDS_PER_MINUTE, type Instant } from '@/core/calendar';
 import { countTryOf, clearTries, inTransaction, uncountTry, type Work } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
 import { hashOf } from '../secrets';
 
-const MINUTE = 60_000;
 const TRIES_MINUTES = 15;
 /** So many wrong tries at one account in fifteen minutes, then a pause. */
 const MOST_TRIES = 8;
@@ -57,8 +56,8 @@ function placeKey(address: string): string {
 
 async function count(context: Context, key: string, most: number): Promise<number> {
   const now = context.now();
-  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, key, now, TRIES_MINUTES * MINUTE));
-  if (tries > most) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
+  const { tries, endsAt } = await inTransaction(context.db, (work) => countTryOf(work, key, now, TRIES_MINUTES * MILLISECONDS_PER_MINUTE));
+  if (tries > most) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MILLISECONDS_PER_MINUTE)) });
   return tries;
 }
 

@@ -1,6 +1,6 @@
 import { inTransaction, personById, revokeSignInOf, signInByHash, touchSignIn, confirmSignIn, type SignIn } from '@/db';
 import { verify } from '@node-rs/argon2';
-import { instant } from '@/core/calendar';
+import { MILLISECONDS_PER_MINUTE, instant } from '@/core/calendar';
 import type { PersonActor } from '../actor';
 import { recordAboutPerson } from '../audit/trail';
 import type { Context } from '../context';
@@ -8,7 +8,6 @@ import { AppError } from '../errors';
 import { hashOf, TOKEN_FORM } from '../secrets';
 import { countTry, clearTriesAt } from './rateLimit';
 
-const MINUTE = 60_000;
 /** So long after the password was given it is not asked for again. */
 const CONFIRMED_MINUTES = 10;
 
@@ -34,11 +33,11 @@ async function sessionOf(context: Context, token: string | undefined): Promise<{
   const signIn = await inTransaction(context.db, (work) => signInByHash(work, hashOf(token)));
   const now = context.now();
   if (!signIn || signIn.revokedAt !== null || signIn.expiresAt <= now) throw new AppError('signInNeeded');
-  if (signIn.seenAt + signIn.idleMinutes * MINUTE <= now) throw new AppError('signInNeeded');
+  if (signIn.seenAt + signIn.idleMinutes * MILLISECONDS_PER_MINUTE <= now) throw new AppError('signInNeeded');
   // To about a minute: not every look costs a write.
-  if (signIn.seenAt + MINUTE <= now) await inTransaction(context.db, (work) => touchSignIn(work, signIn.id, now));
+  if (signIn.seenAt + MILLISECONDS_PER_MINUTE <= now) await inTransaction(context.db, (work) => touchSignIn(work, signIn.id, now));
   const { personId, name, role, id, confirmedAt } = signIn;
-  const confirmedUntil = instant(confirmedAt + CONFIRMED_MINUTES * MINUTE);
+  const confirmedUntil = instant(confirmedAt + CONFIRMED_MINUTES * MILLISECONDS_PER_MINUTE);
   return { signIn, actor: { kind: 'person', personId, name, role, signInId: id, confirmedUntil } };
 }
 

@@ -1,3 +1,4 @@
+import { MILLISECONDS_PER_HOUR } from '@/core/calendar';
 import { countTryOf, inTransaction } from '@/db';
 import type { PersonActor } from '../actor';
 import { answer } from '../answer';
@@ -5,7 +6,6 @@ import type { Context } from '../context';
 import type { AppErrorCode } from '../errors';
 import { recordAboutPerson } from './trail';
 
-const HOUR = 3_600_000;
 /** So many refusals of one person are written down in an hour: more tell nothing more. */
 const MOST_AN_HOUR = 20;
 
@@ -15,7 +15,7 @@ export async function recordRefusal(context: Context, actor: PersonActor, code: 
   await answer(() =>
     inTransaction(context.db, async (work) => {
       const now = context.now();
-      const { tries } = await countTryOf(work, `refused:${actor.personId}`, now, HOUR);
+      const { tries } = await countTryOf(work, `refused:${actor.personId}`, now, MILLISECONDS_PER_HOUR);
       if (tries <= MOST_AN_HOUR) await recordAboutPerson(work, now, actor.personId, 'access.refused', { code });
     }),
   );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instant, instantAfterDays } from '@/core/calendar';
+import { MILLISECONDS_PER_MINUTE, instant, instantAfterDays } from '@/core/calendar';
 import {
   addApiKey,
   apiKeyByHash,
@@ -59,7 +59,6 @@ export async function apiKeysFor(work: Work, context: Context, isAllowed: boolea
 }
 
 const A_MINUTE_AT_MOST = 60;
-const MINUTE = 60_000;
 
 export interface KeyPage {
   readonly table: OpenTableName;
@@ -86,9 +85,10 @@ async function admit(work: Work, context: Context, key: string | null, table: st
   const known = key === null ? null : await apiKeyByHash(work, hashOf(key), now);
   if (!known) throw new AppError((await openApiKeys(work, now)).length === 0 ? 'notFound' : 'keyUnknown');
   if (!Object.hasOwn(OPEN_TABLES, table)) throw new AppError('notFound');
-  const { tries, endsAt } = await countTryOf(work, `api:${known.id}`, now, MINUTE);
-  if (tries > A_MINUTE_AT_MOST) throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MINUTE)) });
-  if (known.usedAt === null || known.usedAt < instant(now - MINUTE)) await touchApiKey(work, known.id, now);
+  const { tries, endsAt } = await countTryOf(work, `api:${known.id}`, now, MILLISECONDS_PER_MINUTE);
+  if (tries > A_MINUTE_AT_MOST)
+    throw new AppError('tooManyTries', { minutes: Math.max(1, Math.ceil((endsAt - now) / MILLISECONDS_PER_MINUTE)) });
+  if (known.usedAt === null || known.usedAt < instant(now - MILLISECONDS_PER_MINUTE)) await touchApiKey(work, known.id, now);
   await recordAboutPerson(work, now, null, 'data.readByKey', { key: known.id, table });
   return table as OpenTableName;
 }

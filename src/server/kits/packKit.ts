@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, calendarDayInZone, parseCalendarDay, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { addDays, calendarDayInZone, calendarDaySchema, weekdayOf } from '@/core/calendar';
 import { bagsOf, inTransaction, markBag, moveStock, packBag, setStock, unpackBag, type BagThing, type Work } from '@/db';
 import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
@@ -9,11 +9,7 @@ import { AppError } from '../errors';
 import { parseInput } from '../parseInput';
 import { kitBags, type KitBag } from './viewKits';
 
-const day = z.string().transform((text, context): CalendarDay => {
-  const parsed = parseCalendarDay(text);
-  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
-  return parsed ?? z.NEVER;
-});
+const day = calendarDaySchema();
 const weekSchema = z.object({ childId: z.coerce.number().int().positive(), week: day });
 const bagSchema = weekSchema.extend({ version: z.coerce.number().int().positive() });
 

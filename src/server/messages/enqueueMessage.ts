@@ -1,4 +1,4 @@
-import { instant } from '@/core/calendar';
+import { MILLISECONDS_PER_MINUTE, instant } from '@/core/calendar';
 import type { Child } from '@/core/students';
 import {
   addJobs,
@@ -31,8 +31,6 @@ export interface MessageToEnqueue {
   readonly decisionId: number | null;
 }
 
-const MINUTE = 60_000;
-
 /**
  * Puts what a family is told in the post, in the transaction of what it tells of. One message a child: it waits some minutes
  * (a setting), and what else is decided of the child meanwhile goes out with it.
@@ -50,7 +48,7 @@ export async function enqueueMessage(
     return reword(work, held.id, child);
   }
   const { postMinutes } = await workplaceOf(work);
-  const sendAt = quietFor(child, instant(now + postMinutes * MINUTE));
+  const sendAt = quietFor(child, instant(now + postMinutes * MILLISECONDS_PER_MINUTE));
   const words = await wordsFor(work, child, kind);
   const messageId = await addMessage(work, {
     childId: child.id,

@@ -1,4 +1,6 @@
 import {
+  MILLISECONDS_PER_DAY,
+  MILLISECONDS_PER_HOUR,
   afterQuiet,
   calendarDayInZone,
   daysBetween,
@@ -38,10 +40,6 @@ import { exampleOf, listWords } from '../reports/replies/answerWords';
 import { askedByText } from '../reports/replies/replyTasks';
 import { familyOf } from '../reports/familyLink';
 import { replyWords } from './textWords';
-
-const DAY = 86_400_000;
-/** A reminder that went out a little late is a week old all the same. */
-const HOUR = 3_600_000;
 
 export interface RemindersView {
   readonly child: Child;
@@ -175,7 +173,7 @@ async function silenceWords(work: Work, context: Context, child: Child, reminder
   const tasks = open.length > 0 ? open : await askedByText(work, child.id, version, child.familyLanguage);
   const say = await replyWords(child.familyLanguage);
   const words = say('quiet', { about: aboutOf(child, reminders), example: exampleOf(child.familyLanguage, tasks) });
-  return (await remindedSince(work, child.id, instant(now - SILENCE_DAYS * DAY + HOUR))) ? null : words;
+  return (await remindedSince(work, child.id, instant(now - SILENCE_DAYS * MILLISECONDS_PER_DAY + MILLISECONDS_PER_HOUR))) ? null : words;
 }
 
 async function openToday(work: Work, child: Child, today: CalendarDay) {

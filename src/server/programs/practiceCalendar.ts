@@ -1,4 +1,13 @@
-import { calendarDayInZone, daysFromTo, instant, nextWallTime, weekdayOf, type CalendarDay, type Instant } from '@/core/calendar';
+import {
+  MILLISECONDS_PER_DAY,
+  calendarDayInZone,
+  daysFromTo,
+  instant,
+  nextWallTime,
+  weekdayOf,
+  type CalendarDay,
+  type Instant,
+} from '@/core/calendar';
 import { NO_REMINDERS } from '@/core/students';
 import { doseAt, minutesOf } from '@/core/dose';
 import { askedOn } from '@/core/programs';
@@ -10,9 +19,6 @@ import { familyAddress } from '../messages/familyAddress';
 import { familyOf } from '../reports/familyLink';
 import { withheldOf } from './withheld';
 import { hashOf } from '../secrets';
-
-/** A day earlier no zone's day begins. */
-const DAY = 86_400_000;
 
 /**
  * The practice days of the program that runs, for a family's own calendar: each on its day at the hour that the family wishes, as long
@@ -52,7 +58,7 @@ export async function practiceCalendar(
 
 /** The moment at which a wall clock of the zone shows the time on that very day. */
 function wallTimeOn(day: CalendarDay, zone: string, time: string): Instant {
-  let from = instant(Date.parse(`${day}T00:00:00Z`) - DAY);
+  let from = instant(Date.parse(`${day}T00:00:00Z`) - MILLISECONDS_PER_DAY);
   while (calendarDayInZone(from, zone) < day) from = instant(from + 3_600_000);
   return nextWallTime(from, zone, time, [weekdayOf(day)]);
 }

@@ -1,4 +1,4 @@
-import { instant, type Instant } from '@/core/calendar';
+import { MILLISECONDS_PER_DAY, instant, type Instant } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
 import { knownReportKeys, type IntakeLink, type Work } from '@/db';
 import { AppError } from '../errors';
@@ -8,9 +8,8 @@ import type { Envelope, ReadSubmission } from './readSubmission';
 export const MOST_A_DAY = 200;
 /** What hurt is taken in beyond that, so that a flood never covers it. */
 export const MOST_OF_HARM = 300;
-const DAY = 86_400_000;
 
-export const dayBefore = (now: Instant): Instant => instant(now - DAY);
+export const dayBefore = (now: Instant): Instant => instant(now - MILLISECONDS_PER_DAY);
 
 /** Which of the reports of links that have sent their share are there already: those are answered as ever. */
 export async function keysOfFull(

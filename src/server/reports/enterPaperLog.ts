@@ -1,5 +1,6 @@
+import { ENTRY_WAYS } from '@/core/reports';
 import { z } from 'zod';
-import { calendarDayInZone, parseCalendarDay, type CalendarDay } from '@/core/calendar';
+import { calendarDayInZone, calendarDaySchema, type CalendarDay } from '@/core/calendar';
 import { readCell, readReply } from '@/core/replies';
 import { BASE_LANGUAGE, languageOf, type Language } from '@/core/text';
 import { inTransaction, knownReportKeys, lockForTyping, reportLog, settleTextsUpTo, type Work } from '@/db';
@@ -15,18 +16,14 @@ import { takeIn, type ItemToTake } from './takeIn';
 import { ofItsDay } from './ofItsDay';
 import { weekOf } from './viewEntry';
 
-const day = z.string().transform((text, context): CalendarDay => {
-  const parsed = parseCalendarDay(text);
-  if (!parsed) context.addIssue({ code: 'custom', message: 'notACalendarDay' });
-  return parsed ?? z.NEVER;
-});
+const day = calendarDaySchema();
 
 const MOST_BOXES = 100;
 const inputSchema = z.object({
   childId: z.coerce.number().int().positive(),
   /** Of this very sheet: sent twice, it is taken once. */
   entryId: z.uuid(),
-  way: z.enum(['paper', 'call', 'teacher']),
+  way: z.enum(ENTRY_WAYS),
   saidBy: z.string().trim().max(40).default(''),
   /** What stands on the slip in words, or was said; of the last day that was told of. */
   words: z.string().trim().max(2000).default(''),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
 import { DATE_ORDERS, nameOf, type DateOrder } from '@/core/students';
 import { groupBy } from '@/core/groupBy';
-import { REPORT_COLUMNS, type ReportColumn } from '@/core/reports';
+import { ENTRY_WAYS, REPORT_COLUMNS, type ReportColumn } from '@/core/reports';
 import { childrenOf, inTransaction, saveListColumns, knownReportKeys, listColumnsOf, lockForTyping, workplaceOf, type Work } from '@/db';
 import {
   dateOrderOf,
@@ -32,7 +32,7 @@ const optionsSchema = z.object({
   /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
   columns: z.array(z.enum(REPORT_COLUMNS).nullable()).max(100).optional(),
   dateOrder: z.enum(DATE_ORDERS).optional(),
-  way: z.enum(['paper', 'call', 'teacher']).default('paper'),
+  way: z.enum(ENTRY_WAYS).default('paper'),
 });
 type Options = z.output<typeof optionsSchema>;
 

@@ -1,4 +1,4 @@
-import { calendarDayInZone } from '@/core/calendar';
+import { MILLISECONDS_PER_DAY, calendarDayInZone } from '@/core/calendar';
 import { dangerOf } from '@/core/safety';
 import type { RawReport, SessionFacts } from '@/core/reports';
 import {
@@ -39,8 +39,6 @@ export async function submitReport(context: Context, token: string, raw: RawRepo
   return (taken.repeated && (await putRight(context, envelope, taken.reportId, 'ofKey'))) || taken;
 }
 
-const DAY = 86_400_000;
-
 /** Told once a day: the trail has it, and a card in Rounds. */
 async function tellOfFlood(context: Context, tokenHash: string): Promise<void> {
   await inTransaction(context.db, async (work) => {
@@ -68,7 +66,7 @@ async function putRight(context: Context, envelope: Envelope, reportId: number, 
       if (facts.doneOn !== before.doneOn) return null;
     }
     if (!before || saysTheSame(before, facts)) return null;
-    const { tries } = await countTryOf(work, `correct:${link.id}`, now, DAY);
+    const { tries } = await countTryOf(work, `correct:${link.id}`, now, MILLISECONDS_PER_DAY);
     if (tries > MOST_A_DAY) throw new AppError('tooManyReports');
     // It opens nothing: the lead does.
     const isSlip = facts.press === 'mistake' && before.words === '';

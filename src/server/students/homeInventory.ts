@@ -1,3 +1,4 @@
+import { MILLISECONDS_PER_DAY } from '@/core/calendar';
 import { z } from 'zod';
 import { homeAnswersSchema, withHomeAnswers, type Child, type HomeAnswers } from '@/core/students';
 import { thingsOf } from '@/core/library';
@@ -64,7 +65,6 @@ async function askedThings(work: Work): Promise<HomeMaterial[]> {
     .slice(0, MOST_THINGS);
 }
 
-const DAY = 86_400_000;
 /** So often in a day a family tells of its house. Our own choice. */
 const MOST_TELLINGS = 20;
 
@@ -73,7 +73,7 @@ export async function reportHomeInventory(context: Context, token: string, raw: 
   const now = context.now();
   return inTransaction(context.db, async (work) => {
     const { actor, link } = await familyOf(work, token, now);
-    const { tries } = await countTryOf(work, `home:${link.id}`, now, DAY);
+    const { tries } = await countTryOf(work, `home:${link.id}`, now, MILLISECONDS_PER_DAY);
     if (tries > MOST_TELLINGS) throw new AppError('tooManyReports');
     const answers = parseInput(homeAnswersSchema, raw);
     await addHomeAnswer(work, actor.childId, link.id, answers, now);

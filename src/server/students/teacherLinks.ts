@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calendarDayInZone, instantAfterDays } from '@/core/calendar';
+import { MILLISECONDS_PER_DAY, calendarDayInZone, instantAfterDays } from '@/core/calendar';
 import { dangerIn } from '@/core/safety';
 import {
   addIncomingText,
@@ -30,7 +30,6 @@ import { linkHash } from '../reports/familyLink';
 /** A school year has no more days that matter. */
 const TEACHER_DAYS = 300;
 const MOST_QUESTIONS_A_DAY = 10;
-const DAY = 86_400_000;
 
 export function teacherAddress(origin: string, token: string): string {
   return `${origin}/t/${token}`;
@@ -95,7 +94,7 @@ export async function askAsTeacher(context: Context, token: string, raw: unknown
     const link = await openTeacherLink(work, context, token);
     const { question, who } = parseInput(askSchema, raw);
     const now = context.now();
-    const { tries } = await countTryOf(work, `teacher:${link.id}`, now, DAY);
+    const { tries } = await countTryOf(work, `teacher:${link.id}`, now, MILLISECONDS_PER_DAY);
     const isDanger = dangerIn(question).length > 0;
     // What hurts is heard beyond the limit.
     if (tries > MOST_QUESTIONS_A_DAY && !isDanger) throw new AppError('tooManyReports');

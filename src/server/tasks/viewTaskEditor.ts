@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
 import { taskDraftSchema, type TaskContent } from '@/core/tasks';
 import { outcomesByStep, type StepOutcomes } from '@/core/programs';
@@ -18,6 +19,7 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { may } from '../may';
 import { AppError } from '../errors';
+import { parseInput } from '../parseInput';
 
 export interface TaskEditorView {
   readonly slug: string;
@@ -43,8 +45,11 @@ export interface TaskEditorView {
   readonly outcomesPerStep: readonly StepOutcomes[];
 }
 
+const versionSchema = z.object({ slug: z.string().max(80), number: z.number().int() });
+
 /** What one version of a task held: an older one can be laid on the bench again. */
-export async function viewVersion(context: Context, _actor: PersonActor, slug: string, number: number): Promise<TaskContent> {
+export async function viewVersion(context: Context, _actor: PersonActor, raw: unknown): Promise<TaskContent> {
+  const { slug, number } = parseInput(versionSchema, raw);
   return inReading(context.db, async (work) => {
     const [record] = await taskRecords(work, slug);
     const version = record ? (await versionsOfTask(work, record.taskId)).find((each) => each.number === number) : undefined;

@@ -1,4 +1,4 @@
-const DAY_MILLISECONDS = 86_400_000;
+import { MILLISECONDS_PER_DAY } from '@/core/calendar';
 const MOST_KEPT = 10_000;
 
 /** Counts tries by who makes them, over a day, in this process alone. */
@@ -7,7 +7,7 @@ export class Tries {
 
   /** Counts one more; false where that is more than so many within a day. */
   mayTry(who: string, now: number, most: number): boolean {
-    const lately = (this.made.get(who) ?? []).filter((at) => at > now - DAY_MILLISECONDS);
+    const lately = (this.made.get(who) ?? []).filter((at) => at > now - MILLISECONDS_PER_DAY);
     if (lately.length >= most) return false;
     this.made.delete(who);
     this.made.set(who, [...lately, now]);

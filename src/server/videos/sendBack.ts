@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, calendarDayInZone, instant } from '@/core/calendar';
+import { MILLISECONDS_PER_DAY, addDays, calendarDayInZone, instant } from '@/core/calendar';
 import { childById, clipByKey, inTransaction, openStops, sentBackSince, versionHolding, workplaceOf } from '@/db';
 import type { Context } from '../context';
 import { AppError } from '../errors';
@@ -17,7 +17,6 @@ const optionsSchema = z.object({
 
 /** A family shows one good one, or two: more in a day is a slip, or somebody else. */
 const MOST_A_DAY = 6;
-const DAY_MILLISECONDS = 86_400_000;
 /** So many tries a day, taken or refused: each costs a reader some seconds at the worst. Counted by the process alone. */
 const MOST_TRIES = 20;
 
@@ -37,7 +36,7 @@ export async function sendBack(context: Context, token: string, raw: unknown, fi
     if (!task?.choices.asksBack) throw new AppError('notFound');
     if ((await openStops(work, [child.id])).some((stop) => stop.taskId === task.taskId)) throw new AppError('notFound');
     if (!context.clipTries.mayTry(String(actor.linkId), now, MOST_TRIES)) throw new AppError('tooManyReports');
-    if ((await sentBackSince(work, child.id, instant(now - DAY_MILLISECONDS))) >= MOST_A_DAY) throw new AppError('tooManyReports');
+    if ((await sentBackSince(work, child.id, instant(now - MILLISECONDS_PER_DAY))) >= MOST_A_DAY) throw new AppError('tooManyReports');
     const { clipDays } = await workplaceOf(work);
     const isKnown = (await clipByKey(work, idempotencyKey)) !== null;
     return { actor, taskId: task.taskId, expiresOn: addDays(today, clipDays), isKnown };

@@ -47,7 +47,7 @@ export async function setShelfAction(slug: string, shelf: string): Promise<strin
 }
 
 export async function versionAction(slug: string, number: number): Promise<TaskContent | null> {
-  const answered = await act((actor, context) => viewVersion(context, actor, slug, number));
+  const answered = await act((actor, context) => viewVersion(context, actor, { slug, number }));
   return answered.ok ? answered.value : null;
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, calendarDayInZone, instant, weekdayOf, type CalendarDay } from '@/core/calendar';
+import { MILLISECONDS_PER_MINUTE, addDays, calendarDayInZone, instant, weekdayOf, type CalendarDay } from '@/core/calendar';
 import { nameOf, namesChild, type Child, type Contact } from '@/core/students';
 import { restOf } from '@/core/programs';
 import { readAnswer, readReply, type AskBack, type ReplyItem } from '@/core/replies';
@@ -41,7 +41,6 @@ const MOST_LETTERS = 2_000;
 const ASK_HOURS = 24;
 /** The very same words so soon after are a text that the network brought twice. */
 const TWICE_MINUTES = 10;
-const MINUTE = 60_000;
 const DAYS_LOOKED_BACK = 15;
 const REPORTS_LOOKED_AT = 200;
 const START = new Set(['start', 'unstop', 'empezar', 'inicio', 'alta']);
@@ -93,9 +92,10 @@ export async function receiveText(context: Context, raw: unknown): Promise<Recei
       saidBy: about?.contact?.name ?? '',
     });
     if (textId === null) return { fresh: false, outcome: null };
-    const isRepeat = await cameLately(work, from, text, instant(now - TWICE_MINUTES * MINUTE), textId);
+    const isRepeat = await cameLately(work, from, text, instant(now - TWICE_MINUTES * MILLISECONDS_PER_MINUTE), textId);
     // The same "1" may answer a second question of ours.
-    const isAnswer = about !== null && (await openAskOf(work, about.child.id, from, instant(now - TWICE_MINUTES * MINUTE))) !== null;
+    const isAnswer =
+      about !== null && (await openAskOf(work, about.child.id, from, instant(now - TWICE_MINUTES * MILLISECONDS_PER_MINUTE))) !== null;
     const outcome =
       isRepeat && !isAnswer ? 'nothing' : await readAndAnswer(work, context, { textId, serviceKey, text, from, senders, sender });
     if (outcome !== 'asked') await setOutcome(work, textId, outcome, null);
@@ -181,7 +181,7 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   if (reading.kind === 'nothing') return 'nothing';
   const isOver = !version || version.startsOn > today || restOf(version, today)?.kind === 'ended';
   if (isOver || tasks.length === 0) return toPerson(work, context, sender);
-  const asked = await openAskOf(work, child.id, from, instant(now - ASK_HOURS * 60 * MINUTE));
+  const asked = await openAskOf(work, child.id, from, instant(now - ASK_HOURS * 60 * MILLISECONDS_PER_MINUTE));
   const answered = asked && readAnswer(asked.ask as AskBack, own, { tasks, today, language });
   if (asked) await settleAsk(work, asked.textId, now);
   // Another word in place of an answer: what was in doubt is a person's now, not lost.

@@ -1,10 +1,10 @@
+import { MILLISECONDS_PER_HOUR } from '@/core/calendar';
 import Link from 'next/link';
 import type { CaseloadsView } from '@/server/caseload/viewCaseloads';
 import { longDay, momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { LoadTable } from './LoadTable.client';
 
-const HOUR = 3_600_000;
 const MOST_NAMED = 24;
 
 /** All caseloads, for who supervises: what hurt and how long it is open, what is overdue, how the load lies. */
@@ -84,7 +84,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
 }
 
 function ageOf(milliseconds: number): string {
-  const hours = Math.floor(milliseconds / HOUR);
+  const hours = Math.floor(milliseconds / MILLISECONDS_PER_HOUR);
   if (hours < 24) return hours <= 1 ? 'an hour' : `${hours} hours`;
   const days = Math.floor(hours / 24);
   return days === 1 ? 'a day' : `${days} days`;

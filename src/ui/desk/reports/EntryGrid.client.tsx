@@ -9,7 +9,8 @@ import { BASE_LANGUAGE } from '@/core/text';
 import type { EntryRow, EntrySheet } from '@/server/reports/viewEntry';
 import { dayAndMonth } from '../../shared/days';
 import { words } from '../../shared/deskWords';
-import type { EnterPaperLog, EntryWay } from './entry';
+import type { EntryWay } from '@/core/reports';
+import type { EnterPaperLog } from './entry';
 import { cellWords } from './cellWords';
 
 interface Props {

@@ -7,7 +7,8 @@ import { longDay, momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { ChildPick } from './ChildPick.client';
 import { EntryGrid } from './EntryGrid.client';
-import { ENTRY_WAYS, type EnterPaperLog } from './entry';
+import { ENTRY_WAYS } from '@/core/reports';
+import type { EnterPaperLog } from './entry';
 
 /** Older ones are found by their code. */
 const LOGS_SHOWN = 3;

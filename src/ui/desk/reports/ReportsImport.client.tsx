@@ -10,7 +10,8 @@ import { DateOrderField } from '../imports/DateOrderField.client';
 import { PastedList, tableFaultWords } from '../imports/PastedList.client';
 import { FaultNote } from '../parts/FaultNote';
 import { FormField } from '../parts/FormField';
-import { ENTRY_WAYS, type EntryWay, type ReportsOptions } from './entry';
+import { ENTRY_WAYS, type EntryWay } from '@/core/reports';
+import type { ReportsOptions } from './entry';
 import { ReportRows } from './ReportRows.client';
 
 type Found = Extract<ReportsPreview, { ok: true }>;

@@ -1,5 +1,5 @@
 import type { DateOrder } from '@/core/students';
-import type { ReportColumn } from '@/core/reports';
+import type { EntryWay, ReportColumn } from '@/core/reports';
 
 /** A slip as it is typed, for the server. */
 export interface SlipTyped {
@@ -21,9 +21,6 @@ export type SlipTaken =
   | { readonly ok: false; readonly words: string; readonly boxes: Readonly<Record<string, string>> };
 
 export type EnterPaperLog = (slip: SlipTyped) => Promise<SlipTaken>;
-
-export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const;
-export type EntryWay = (typeof ENTRY_WAYS)[number];
 
 /** The number of the printed log in its code, “student-log”; null where there is none. */
 export function logIn(text: string): string | null {

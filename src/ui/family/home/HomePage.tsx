@@ -1,3 +1,4 @@
+import { MILLISECONDS_PER_DAY } from '@/core/calendar';
 import { FAMILY_WAYS } from '@/core/students';
 import { LANGUAGES } from '@/core/text';
 import type { HomeView } from '@/server/students/homeInventory';
@@ -14,7 +15,6 @@ interface Props {
 const MINUTES = [5, 10, 15, 20, 30];
 /** 2024-01-01 was a Monday. */
 const MONDAY = Date.UTC(2024, 0, 1);
-const DAY = 86_400_000;
 
 /** One page that asks what is in the house: all of it a plain form, filled with what is known already. */
 export function HomePage({ view, token, words, isTold }: Props) {
@@ -72,7 +72,7 @@ export function HomePage({ view, token, words, isTold }: Props) {
             {[1, 2, 3, 4, 5, 6, 7].map((day) => (
               <label key={day} className="choice flex min-h-11 items-center gap-2">
                 <input type="checkbox" name="day" value={day} defaultChecked={known.practiceWeekdays.includes(day)} />{' '}
-                {weekday.format(MONDAY + (day - 1) * DAY)}
+                {weekday.format(MONDAY + (day - 1) * MILLISECONDS_PER_DAY)}
               </label>
             ))}
           </div>

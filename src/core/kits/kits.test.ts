@@ -86,6 +86,13 @@ describe('what a bag holds', () => {
     expect(refused).toBeGreaterThan(5);
   });
 
+  it('packs what only asks for a reason: a person has given it before the program went out', () => {
+    const asked = { ...child, precautions: [{ words: 'seizures', asks: ['smallThings' as const] }] };
+    const lines = kitOf({ child: asked, tasks: [given('sort-the-hardware', [1])], from: monday, to: sunday });
+    expect(lines.length).toBeGreaterThan(0);
+    expect(lines.filter(({ standing }) => standing === 'refused')).toEqual([]);
+  });
+
   it('comes to the same by brute force, session by session, for random programs', () => {
     const chance = seededRandom(3);
     for (let run = 0; run < 60; run += 1) {

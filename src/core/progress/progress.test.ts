@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { TheilSenRegression } from 'ml-regression-theil-sen';
 import { errorFunction, wilcoxonRankSum } from 'simple-statistics';
-import { addDays, calendarDay } from '../calendar';
+import { addDays, calendarDay, type CalendarDay } from '../calendar';
 import { goalSchema } from '../goals';
-import { goalStanding, kendall, nonoverlapOfAllPairs, theilSen, type GoalPoint, type Point } from '.';
+import { goalFigures, goalStanding, kendall, nonoverlapOfAllPairs, theilSen, type GoalPoint, type Point } from '.';
 import { draws, isDeep } from '../../../tests/fixtures/deep';
 
 const series = (ys: readonly number[], xs = ys.map((_, index) => index + 1)): Point[] => ys.map((y, index) => ({ x: xs[index]!, y }));
@@ -236,6 +236,29 @@ describe('where a goal stands', () => {
     expect(stands(points([2, 6, 7, 8, 9])).fourPoints).toBe('allAbove');
     expect(stands(points([2, 6, 7])).fourPoints).toBe('tooFew');
     expect(stands([...points([6, 6, 6]), { day: addDays(begun, 45), value: 5, help: null }]).fourPoints).toBe('neither');
+  });
+
+  it('is not moving where the interval of the trend touches 0', () => {
+    const touching = stands(points([2, 3, 2, 3, 3, 3]));
+    expect(touching).toMatchObject({ standing: 'notMoving', trend: { low: 0 } });
+    expect(touching.trend!.high).toBeGreaterThan(0);
+    expect(stands(points([2, 2.5, 3, 3.5, 4])).standing).toBe('tooSlow');
+  });
+
+  it('counts a report of the day on which a phase begins in that phase alone', () => {
+    const later = addDays(begun, 10);
+    const session = (reportId: number, doneOn: CalendarDay, amount: number) => ({
+      ...{ reportId, doneOn, amount, target: 10, done: true, step: 3, taskId: 1 },
+      ...{ help: null, effort: null, stopReason: null, safetyWord: false },
+    });
+    const log = {
+      measurements: [],
+      sessions: [session(1, begun, 2), session(2, later, 8)],
+      phases: [{ from: begun }, { from: later }],
+      plannedDays: 0,
+      daysWithoutWord: 0,
+    };
+    expect(goalFigures(goal, log as never, addDays(begun, 30)).nonoverlap).toMatchObject({ better: 1, worse: 0, tied: 0 });
   });
 
   it('leaves out what was before its baseline, and does not mind the order', () => {

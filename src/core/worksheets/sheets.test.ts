@@ -273,6 +273,19 @@ describe('what is drawn', () => {
     ]);
   });
 
+  it('cut-outs stand apart from one another, so that scissors find a way between them', () => {
+    const [scene] = pagesOf(spec({ kind: 'tokens', what: 'pairs', sizeMm: 40, count: 8 }));
+    const boxes = paths(scene!)
+      .map(({ curves }) => boxAround(flattened(curves, 1)))
+      .filter(({ left, right: far }) => far - left > 35 && far - left < 45);
+    expect(boxes.length).toBeGreaterThanOrEqual(8);
+    for (const [place, one] of boxes.entries())
+      for (const other of boxes.slice(place + 1)) {
+        const apart = Math.max(other.left - one.right, one.left - other.right, other.top - one.bottom, one.top - other.bottom);
+        expect(apart).toBeGreaterThanOrEqual(5);
+      }
+  });
+
   it('cards add up to what is asked; sums of the grid are numbers of its key; pairs are pairs', () => {
     const numbers = pagesOf(spec({ kind: 'countCards', sum: 30, cards: 6, seed: 4 }))
       .flatMap(textsIn)

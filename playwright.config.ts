@@ -6,8 +6,8 @@ const chromium = process.env.YARD_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/ch
 // The workers load this file again: the port is chosen once and handed on.
 process.env.YARD_E2E_PORT ??= String(20_000 + (process.pid % 20_000));
 const port = process.env.YARD_E2E_PORT;
-/** They bring stacks of their own, and need nothing of the shared one: they run beside it once the other checks are done. */
-const OWN_STACKS = ['**/firstHours.spec.ts', '**/serve.spec.ts'];
+/** It brings a stack of its own, and needs nothing of the shared one: it runs beside it once the other checks are done. */
+const OWN_STACKS = ['**/firstHours.spec.ts'];
 const isOwn = process.env.YARD_E2E === 'own';
 const isShared = process.env.YARD_E2E === 'shared';
 

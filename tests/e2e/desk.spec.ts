@@ -126,3 +126,19 @@ test.describe('nobody reads a child that is not theirs, by any address', () => {
     });
   });
 });
+
+test('addresses of earlier versions open the same screens', async ({ page }) => {
+  await signIn(page);
+  const childId = await childIdOf('Bram T.');
+  for (const [earlier, now] of [
+    ['/rounds', '/review'],
+    ['/yard', '/caseload'],
+    ['/logbook', '/reports'],
+    ['/post', '/messages'],
+    ['/sheets?task=house-front&step=6', '/worksheets?task=house-front&step=6'],
+    [`/children/${childId}/program`, `/students/${childId}/program`],
+  ]) {
+    const answer = await page.request.get(earlier!, { maxRedirects: 0 });
+    expect([earlier, answer.status(), answer.headers().location]).toEqual([earlier, 308, now]);
+  }
+});

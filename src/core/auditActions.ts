@@ -69,7 +69,6 @@ export const AUDIT_ACTIONS = [
   'teacher.unlinked',
   'teacher.asked',
   'text.cameIn',
-  'text.settled',
   'report.taken',
   'report.corrected',
   'report.entered',

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { AxeBuilder } from '@axe-core/playwright';
-import mariadb from 'mariadb';
+import mariadb, { type Pool } from 'mariadb';
 import {
   test as base,
   expect,
@@ -78,8 +78,11 @@ export interface Served {
   readonly families: readonly { readonly child: string; readonly link: string }[];
 }
 
-/** What the tests' own stack serves. */
-export function served(folder = '.data/e2e'): Served {
+/** Folder of the stack that this worker's tests run against: each worker has a stack of its own. */
+export const STACK_FOLDER = `.data/e2e-${process.env.TEST_PARALLEL_INDEX ?? '0'}`;
+
+/** What the stack of this worker serves. */
+export function served(folder = STACK_FOLDER): Served {
   return JSON.parse(readFileSync(`${folder}/stack.json`, 'utf8')) as Served;
 }
 
@@ -125,14 +128,15 @@ export async function ask<Row>(sql: string, values: readonly unknown[] = [], sta
   return rowsAt(stack.databaseUrl, sql, values);
 }
 
-/** Rows of any database, by its address. */
+const pools = new Map<string, Pool>();
+
+/** Rows of any database, by its URL. Connections are reused; a busy machine gets half a minute to accept one. */
 export async function rowsAt<Row>(databaseUrl: string, sql: string, values: readonly unknown[] = []): Promise<Row[]> {
-  const connection = await mariadb.createConnection(databaseUrl);
-  try {
-    return (await connection.query({ sql, bigIntAsNumber: true }, values)) as Row[];
-  } finally {
-    await connection.end();
-  }
+  const pool =
+    pools.get(databaseUrl) ??
+    mariadb.createPool(`${databaseUrl}?connectionLimit=2&minimumIdle=0&connectTimeout=30000&acquireTimeout=30000`);
+  pools.set(databaseUrl, pool);
+  return (await pool.query({ sql, bigIntAsNumber: true }, values)) as Row[];
 }
 
 export async function childIdOf(name: string, stack = served()): Promise<number> {

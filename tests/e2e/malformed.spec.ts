@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { seededRandom } from '@/core/random';
 import { actsInCode, addressesInCode, knocking } from './doorsInCode';
-import { expect, forgetSignIns, linkOf, served, test } from './app';
+import { expect, forgetSignIns, linkOf, served, STACK_FOLDER, test } from './app';
 import { draws, isDeep } from '../fixtures/deep';
 
 /** Lines that stay open, as browsers and proxies keep them: what is left of one request must not be taken for the next. */
@@ -34,7 +34,7 @@ async function outcomeOf(url: string, method: string, headers: Record<string, st
 const HANG_MILLISECONDS = 20_000;
 
 /** What the served stack has written into its log so far. */
-const logLines = () => readFileSync('.data/e2e/logs/yard.log', 'utf8').split('\n').filter(Boolean);
+const logLines = () => readFileSync(`${STACK_FOLDER}/logs/yard.log`, 'utf8').split('\n').filter(Boolean);
 
 const DEEP = `[${'['.repeat(300)}${']'.repeat(300)}]`;
 /** Arguments as the frame sends them; what an act makes of a child that is a word, a day that is none, a list that is an object. */

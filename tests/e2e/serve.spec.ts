@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { homeOf } from '../../scripts/mariadb';
 import { freePort } from '../../scripts/ports';
-import { yard, caseloadWith, type Serving } from './serving';
-import { ask, expect, newPage, rowsAt, served, test } from './app';
+import { yard, yardWith, type Serving } from './serving';
+import { ask, expect, newPage, rowsAt, served, STACK_FOLDER, test } from './app';
 
 /** The same request, sent to another machine under the name of the first, as a proxy does. */
 function askOther(other: URL, url: string, headers: Record<string, string>, sent: Buffer | null) {
@@ -106,7 +106,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     const databaseUrl = readFileSync(path.join(folder, 'data', 'database-address'), 'utf8');
     const people = await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id');
     for (const words of [['--fresh'], []]) {
-      const demo = caseloadWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
+      const demo = yardWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
       expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not made by the demo|People work in this database/)]);
     }
     expect(await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id')).toEqual(people);
@@ -133,7 +133,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
   owner.pathname = '/yard_own_two';
   await ask('CREATE OR REPLACE DATABASE yard_own_two CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
   const run = new URL(owner);
-  const kept = readFileSync(path.join(homeOf('.data/e2e/mariadb'), 'credentials.json'), 'utf8');
+  const kept = readFileSync(path.join(homeOf(`${STACK_FOLDER}/mariadb`), 'credentials.json'), 'utf8');
   const account = (JSON.parse(kept) as { run: { user: string; password: string } }).run;
   Object.assign(run, { username: account.user, password: account.password });
   const folder = mkdtempSync(path.join(tmpdir(), 'yard-own-'));

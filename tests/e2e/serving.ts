@@ -11,11 +11,11 @@ export interface Serving {
 
 /** What `./yard` says with these words, until it has said a thing, or ended. */
 export function yard(...words: readonly string[]): Serving {
-  return caseloadWith({}, ...words);
+  return yardWith({}, ...words);
 }
 
 /** The same with something in its environment. */
-export function caseloadWith(environment: Readonly<Record<string, string>>, ...words: readonly string[]): Serving {
+export function yardWith(environment: Readonly<Record<string, string>>, ...words: readonly string[]): Serving {
   const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/yard.ts', ...words], {
     // What somebody's shell tells of a database or a port of their own is none of a test's.
     env: { ...withoutOurs, NODE_ENV: 'production', YARD_CLOCK_SHIFT: '0', ...environment },

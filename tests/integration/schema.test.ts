@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { inOneWrite, inTransaction, migrator, openDatabase, type Database, type Work } from '@/db';
 import { MIGRATIONS } from '@/db/migrations';
+import type { Migration } from '@/db/migrations/migration';
 import { SchemaSteps, type Way } from '@/db/migrations/schemaSteps';
 import { tablesOf } from '@/db/work';
 import { rowsOf } from '../../scripts/sql';
@@ -25,14 +27,32 @@ describe('the schema', () => {
     await db.close();
   });
 
-  it('goes one version back and forward again, and what older tables hold stays', async () => {
+  it('of the first release never changes: a later change is a migration of its own', () => {
+    const hash = createHash('sha256').update(JSON.stringify(MIGRATIONS[0])).digest('hex');
+    expect(hash).toBe('f02038297847118b0140d8418a9d0f694edd25e07432ab4d6065bb43c400f799');
+  });
+
+  it('is upgraded from the first release with the rows it holds, goes one version back, and forward again', async () => {
     const db = openDatabase(await newDatabaseUrl());
-    await migrator(db).up();
+    const next: Migration = {
+      name: '0002-example',
+      up: ["ALTER TABLE schools ADD COLUMN town VARCHAR(80) NOT NULL DEFAULT ''", "UPDATE schools SET town = CONCAT('Town of ', name)"],
+      down: ['ALTER TABLE schools DROP COLUMN town'],
+    };
+    const [first] = MIGRATIONS;
+    await migrator(db, [first!]).up();
     await inTransaction(db, (work) => tablesOf(work).insert('schools', { name: 'Fold Lane School' }));
-    await migrator(db).down();
-    expect((await migrator(db).pending()).map((each) => each.name)).toEqual([MIGRATIONS.at(-1)!.name]);
-    await migrator(db).up();
-    expect(await inTransaction(db, (work) => tablesOf(work).select('SELECT name FROM schools'))).toEqual([{ name: 'Fold Lane School' }]);
+    const schools = () => rowsOf<{ name: string; town?: string }>(db, 'SELECT * FROM schools');
+    const upgraded = migrator(db, [...MIGRATIONS, next]);
+    await upgraded.up();
+    expect(await schools()).toMatchObject([{ name: 'Fold Lane School', town: 'Town of Fold Lane School' }]);
+    await upgraded.down();
+    expect((await schools())[0]).not.toHaveProperty('town');
+    expect((await upgraded.pending()).map(({ name }) => name)).toEqual(['0002-example']);
+    await upgraded.up();
+    expect(await schools()).toMatchObject([{ name: 'Fold Lane School', town: 'Town of Fold Lane School' }]);
+    // A program that does not know the later migration changes nothing, and says what it found.
+    await expect(migrator(db).up()).rejects.toThrow('its schema has 0002-example');
     await db.close();
   });
 });

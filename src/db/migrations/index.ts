@@ -1,79 +1,11 @@
 import { QueryTypes } from 'sequelize';
 import { Umzug, SequelizeStorage } from 'umzug';
 import type { Database } from '../database';
-import { peopleChildrenTasks } from './0001-people-children-tasks';
-import { programsReports } from './0002-programs-reports';
-import { roundsPostAudit } from './0003-rounds-post-audit';
-import { taskEditorPage } from './0004-task-bench';
-import { outboxIntakeAudit } from './0005-outbox-intake-audit';
-import { reportsTrail } from './0006-reports-trail';
-import { stopsNotes } from './0007-stops-notes';
-import { targetsByStep } from './0008-targets-by-step';
-import { postHeld } from './0009-post-held';
-import { rest } from './0010-rest';
-import { invitations } from './0011-invitations';
-import { firstHours } from './0012-first-hours';
-import { trust } from './0013-trust';
-import { shelf } from './0014-shelf';
-import { corrections } from './0015-corrections';
-import { reasons } from './0016-reasons';
-import { watched } from './0017-watched';
-import { readDays } from './0018-read-days';
-import { phrases } from './0023-phrases';
-import { listsAndViews } from './0024-lists-and-views';
-import { printed } from './0025-printed';
-import { progress } from './0026-progress';
-import { wording } from './0027-wording';
-import { plansKits } from './0028-plans-kits';
-import { clips } from './0029-clips';
-import { apiKeys } from './0031-api-keys';
-import { evidenceIndex } from './0032-evidence-index';
-import { comments } from './0033-comments';
-import { systemMarks } from './0034-system-marks';
-import { ruleReason } from './0030-rule-reason';
-import { measurements } from './0022-measurements';
-import { rules } from './0021-rules';
-import { texts } from './0019-texts';
-import { teachers } from './0020-teachers';
+import { baseline } from './0001-baseline';
 import type { Migration } from './migration';
 import { SchemaSteps } from './schemaSteps';
 
-export const MIGRATIONS: readonly Migration[] = [
-  peopleChildrenTasks,
-  programsReports,
-  roundsPostAudit,
-  taskEditorPage,
-  outboxIntakeAudit,
-  reportsTrail,
-  stopsNotes,
-  targetsByStep,
-  postHeld,
-  rest,
-  invitations,
-  firstHours,
-  trust,
-  shelf,
-  corrections,
-  reasons,
-  watched,
-  readDays,
-  texts,
-  teachers,
-  rules,
-  measurements,
-  phrases,
-  listsAndViews,
-  printed,
-  progress,
-  wording,
-  plansKits,
-  clips,
-  ruleReason,
-  apiKeys,
-  evidenceIndex,
-  comments,
-  systemMarks,
-];
+export const MIGRATIONS: readonly Migration[] = [baseline];
 
 /** Families write in every alphabet: a database whose usual letters are others refuses their reports. It is set right before the first table, or refused with words. */
 async function ensureLetters(sequelize: Database['sequelize']): Promise<void> {
@@ -95,16 +27,20 @@ async function ensureLetters(sequelize: Database['sequelize']): Promise<void> {
   });
 }
 
-/** The schema's steps over one database. Whatever breaks `up()` or `down()` off, the next one goes on from there. */
-export function migrator({ sequelize }: Database) {
+/**
+ * Migrates one database. When `up()` or `down()` is interrupted, the next call continues after the last statement that was done.
+ * @param migrations all that the program knows, oldest first
+ */
+export function migrator({ sequelize }: Database, migrations = MIGRATIONS) {
   const steps = new SchemaSteps(sequelize);
+  const storage = new SequelizeStorage({ sequelize, tableName: 'schema_migrations' });
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+    migrations: migrations.map(({ name, up, down }) => ({
       name,
       up: () => steps.run(name, 'up', up),
       down: () => steps.run(name, 'down', down),
     })),
-    storage: new SequelizeStorage({ sequelize, tableName: 'schema_migrations' }),
+    storage,
     logger: undefined,
   });
   const whole = async (moving: ReturnType<typeof umzug.up>) => {
@@ -112,15 +48,27 @@ export function migrator({ sequelize }: Database) {
     await steps.forget();
     return moved;
   };
+  const refuseUnknown = async () => {
+    const known = new Set(migrations.map(({ name }) => name));
+    const strange = (await storage.executed()).find((name) => !known.has(name));
+    if (strange)
+      throw new Error(
+        `This database was made by another version of Yard Steps: its schema has ${strange}, which this version does not know. Start the version that made it, or an empty database. Nothing was changed.`,
+      );
+  };
   return {
     pending: () => umzug.pending(),
     executed: () => umzug.executed(),
-    /** @param wish which; all where left out */
+    /**
+     * @param options which ones; all where left out
+     * @throws Error where the database holds a migration that is not known
+     */
     up: async (options?: { migrations: string[] }) => {
+      await refuseUnknown();
       await ensureLetters(sequelize);
       return whole(umzug.up(options));
     },
-    /** @param wish how far; one step where left out */
+    /** @param options how far; one migration where left out */
     down: (options?: { to: 0 }) => whole(umzug.down(options)),
   };
 }

@@ -1,8 +1,7 @@
-import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from './scripts/systemPackages';
 import { A_BROWSER } from './tests/e2e/aBrowser';
 
-const chromium = process.env.YARD_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
 // The workers load this file again: the port is chosen once and handed on.
 process.env.YARD_E2E_PORT ??= String(20_000 + (process.pid % 20_000));
 const firstPort = Number(process.env.YARD_E2E_PORT);
@@ -29,7 +28,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     userAgent: A_BROWSER,
     launchOptions: {
-      executablePath: chromium,
+      executablePath: chromiumPath(),
       args: [
         '--no-sandbox',
         '--disable-gpu',
@@ -44,7 +43,7 @@ export default defineConfig({
   ...(!isOwn && {
     // One after the other: the demo is loaded by the first.
     webServer: Array.from({ length: WORKERS }, (_, worker) => ({
-      command: `node --import tsx scripts/serveForTests.ts .data/e2e-${worker} ${portOf(worker)} .data/e2e-seed ${worker === 0 ? 'load' : ''}`,
+      command: `node scripts/run.mjs scripts/serveForTests.ts .data/e2e-${worker} ${portOf(worker)} .data/e2e-seed ${worker === 0 ? 'load' : ''}`,
       url: `http://127.0.0.1:${portOf(worker)}/api/health`,
       // Loading the demo takes minutes beside other checks on a busy machine.
       timeout: 300_000,

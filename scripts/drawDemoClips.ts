@@ -11,7 +11,7 @@ import { say } from './say';
 
 /**
  * Draws the clips of the demo, frame by frame, from our own drawn hands: nobody was filmed. Run by hand where a drawing has changed; it needs
- * ffmpeg. `node --import tsx scripts/drawDemoClips.ts`
+ * ffmpeg. `node scripts/run.mjs scripts/drawDemoClips.ts`
  */
 const [WIDTH, HEIGHT] = [480, 320];
 const PICTURES_A_SECOND = 10;

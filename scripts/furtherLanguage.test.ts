@@ -20,7 +20,7 @@ beforeAll(() => {
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
 const run = (program: string, words: string[]) =>
-  spawnSync(path.resolve('node_modules/.bin', program), words, { cwd: copy, encoding: 'utf8', timeout: 240_000 });
+  spawnSync(program, words, { cwd: copy, encoding: 'utf8', timeout: 240_000 });
 
 const QUESTIONS = `
   import { isTranslated, languageOf, localTextSchemaOf, mapText, say } from '@/core/text';
@@ -45,7 +45,7 @@ describe('a further language, added by its name and its files alone', () => {
   it('is spoken on the family’s page and in its texts; what is not translated yet is said in English', () => {
     const script = path.join(copy, 'src/ask.ts');
     writeFileSync(script, QUESTIONS);
-    const { stdout, stderr } = run('tsx', [script]);
+    const { stdout, stderr } = run(process.execPath, [path.resolve('scripts/run.mjs'), script]);
     rmSync(script);
     expect(stderr).not.toMatch(/Error/);
     expect(JSON.parse(stdout)).toMatchObject({
@@ -69,7 +69,7 @@ describe('a further language, added by its name and its files alone', () => {
         project,
         JSON.stringify({ extends: './tsconfig.json', compilerOptions: { noEmit: true, incremental: false }, ...parts }),
       );
-      const { stdout, status } = run('tsc', ['-p', project]);
+      const { stdout, status } = run(path.resolve('node_modules/.bin/tsc'), ['-p', project]);
       expect([status, stdout]).toEqual([0, '']);
     },
     250_000,

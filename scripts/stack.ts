@@ -252,6 +252,7 @@ async function demoAccess(options: TimedOptions, db: Database, url: string): Pro
   return access;
 }
 
+const RUN = 'scripts/run.mjs';
 const MAIN = { web: 'src/main/web.ts', webs: 'src/main/webs.ts', runner: 'src/main/runner.ts' } as const;
 
 /** The environment of a stack's processes. Only the runner, which nobody outside reaches, knows the account that owns the schema. */
@@ -274,7 +275,7 @@ function environmentOf(options: StackOptions, { ownerUrl, runUrl }: Accounts, ur
 }
 
 function run(environment: NodeJS.ProcessEnv, log: LogFile): ChildProcess {
-  return logged(spawn(process.execPath, ['--import', 'tsx', MAIN.runner], { env: environment, stdio: ['ignore', 'inherit', 'pipe'] }), log);
+  return logged(spawn(process.execPath, [RUN, MAIN.runner], { env: environment, stdio: ['ignore', 'inherit', 'pipe'] }), log);
 }
 
 /** What a process says of faults goes to where we were started, and into the log. */
@@ -303,8 +304,8 @@ async function serve(
     options.mode === 'dev'
       ? ['node_modules/next/dist/bin/next', 'dev', '-p', String(port), '-H', '127.0.0.1']
       : (options.processes ?? 1) > 1
-        ? ['--import', 'tsx', MAIN.webs, String(port), String(options.processes)]
-        : ['--import', 'tsx', MAIN.web, String(port)];
+        ? [RUN, MAIN.webs, String(port), String(options.processes)]
+        : [RUN, MAIN.web, String(port)];
   const stdio = ['ignore', options.mode === 'dev' ? 'inherit' : 'ignore', 'pipe'] as const;
   const server = logged(spawn(process.execPath, program, { env: environment, stdio: [...stdio] }), log);
   await waitFor(

@@ -1,5 +1,4 @@
 import cluster from 'node:cluster';
-import path from 'node:path';
 import { metricsAddress, serveMetrics } from './metrics';
 
 /**
@@ -15,7 +14,7 @@ let endedAtOnce = 0;
 const startedAt = new Map<number, number>();
 const fork = () => startedAt.set(cluster.fork().id, Date.now());
 
-cluster.setupPrimary({ exec: path.join(import.meta.dirname, 'web.ts'), args: [port!], execArgv: ['--import', 'tsx'] });
+cluster.setupPrimary({ exec: 'scripts/run.mjs', args: ['src/main/web.ts', port!] });
 for (let started = 0; started < Number(count); started += 1) fork();
 const metricsAt = metricsAddress(process.env);
 if (metricsAt) serveMetrics(metricsAt);

@@ -54,7 +54,7 @@ async function tell(words: string): Promise<void> {
 test.beforeAll(async () => {
   test.setTimeout(120_000);
   const port = Number(process.env.YARD_E2E_PORT) + 100 + Number(process.env.TEST_PARALLEL_INDEX);
-  helper = spawn(process.execPath, ['--import', 'tsx', 'scripts/serveForTests.ts', FOLDER, String(port), '.data/e2e-seed'], {
+  helper = spawn(process.execPath, ['scripts/run.mjs', 'scripts/serveForTests.ts', FOLDER, String(port), '.data/e2e-seed'], {
     stdio: ['pipe', 'pipe', 'pipe'],
   });
   createInterface({ input: helper.stderr! }).on('line', (line) => {

@@ -16,7 +16,7 @@ export function yard(...words: readonly string[]): Serving {
 
 /** The same with something in its environment. */
 export function yardWith(environment: Readonly<Record<string, string>>, ...words: readonly string[]): Serving {
-  const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/yard.ts', ...words], {
+  const started = spawn(process.execPath, ['scripts/run.mjs', 'scripts/yard.ts', ...words], {
     // What somebody's shell tells of a database or a port of their own is none of a test's.
     env: { ...withoutOurs, NODE_ENV: 'production', YARD_CLOCK_SHIFT: '0', ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -20,7 +20,7 @@ export default async function setUp(): Promise<void> {
   process.env.YARD_TEST_RUN_DATABASE = holder.yardMariaDb.runUrl();
   process.env.YARD_TEST_FOLDER = holder.yardFolder;
   // In a process of its own: Jest's set-up does not know the short names of our folders.
-  execFileSync(process.execPath, ['--import', 'tsx', 'tests/integration/makeTemplate.ts', process.env.YARD_TEST_DATABASE], {
+  execFileSync(process.execPath, ['scripts/run.mjs', 'tests/integration/makeTemplate.ts', process.env.YARD_TEST_DATABASE], {
     stdio: 'inherit',
   });
 }

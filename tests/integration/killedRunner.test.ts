@@ -23,7 +23,7 @@ const note = (words: string) => inTransaction(bed.db, (work) => postWords(work, 
 /** A real runner in its own process, on the same database and phone. */
 function runner(point: string): ChildProcess {
   const folder = path.join(process.env.YARD_TEST_FOLDER!, bed.databaseUrl.split('/').at(-1)!);
-  const words = ['--import', 'tsx', 'tests/fixtures/dyingRunner.ts', bed.databaseUrl, folder, ORIGIN, String(bed.context.now()), point];
+  const words = ['scripts/run.mjs', 'tests/fixtures/dyingRunner.ts', bed.databaseUrl, folder, ORIGIN, String(bed.context.now()), point];
   return spawn(process.execPath, words, { stdio: ['ignore', 'pipe', 'inherit'] });
 }
 

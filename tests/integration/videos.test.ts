@@ -396,8 +396,7 @@ describe('a crash between file, row and job leaves nothing lying', () => {
     const folder = path.dirname(folderOf());
     for (let kill = 0; kill < 3; kill += 1) {
       const words = [
-        '--import',
-        'tsx',
+        'scripts/run.mjs',
         'tests/fixtures/filming.ts',
         bed.databaseUrl,
         folder,

@@ -33,7 +33,7 @@ afterAll(() => bed.close());
 
 const today = () => calendarDayInZone(bed.context.now(), ZONE);
 const textOf = (file: Uint8Array) =>
-  execFileSync(process.execPath, ['--import', 'tsx', 'tests/fixtures/pdfText.ts'], { input: file, encoding: 'utf8' });
+  execFileSync(process.execPath, ['scripts/run.mjs', 'tests/fixtures/pdfText.ts'], { input: file, encoding: 'utf8' });
 const program = async () => textOf((await paperOfChild(bed.context, ines, childId, { from: addDays(mondayOf(today()), 7) }, compose)).file);
 const worksheets = async () => textOf((await sheetsOfWeek(bed.context, ines, { childId }, composeSheet, async () => true))!.file);
 async function calendar(): Promise<string[]> {

@@ -9,3 +9,4 @@ parentPort!.on('message', ({ file, options }: { file: Uint8Array; options: ClipO
     () => parentPort!.postMessage(bad({ code: 'notAClip' })),
   );
 });
+parentPort!.postMessage({ isReady: true });

@@ -59,7 +59,8 @@ export class Workshop implements ClipWorkshop {
 
 /** A thread that answers. @throws Error where none can be begun: that is no fault of any file */
 function begun(): Promise<Worker> {
-  const worker = new Worker(path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'outside', 'clips', 'readThread.mjs'), {
+  const worker = new Worker(path.join(/* turbopackIgnore: true */ process.cwd(), 'scripts', 'run.mjs'), {
+    argv: ['src/outside/clips/answerClips.ts'],
     resourceLimits: { maxOldGenerationSizeMb: 512 },
   });
   return new Promise((resolve, reject) => {

@@ -16,6 +16,7 @@ import {
 } from '@/core/tasks';
 import { SKINS } from '@/core/vocabulary';
 import { familyTextOf, MOST_GRADE, readingGrade } from '@/core/wording';
+import { isDeep } from '../tests/fixtures/deep';
 import { loadLibrary } from './loadLibrary';
 
 const tasks = loadLibrary();
@@ -288,7 +289,7 @@ describe('clinical rules over the whole library (common practice, no source)', (
     }
   });
 
-  it('a step says what is done, with a verb; a fragment is no instruction', () => {
+  (isDeep ? it : it.skip)('a step says what is done, with a verb; a fragment is no instruction', () => {
     const read = { en: english, es: spanish };
     const fragments = tasks.flatMap(({ slug, ladder }) =>
       ladder.steps.flatMap(({ how }, index) =>

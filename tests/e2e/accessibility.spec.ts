@@ -1,5 +1,15 @@
-import { type Page } from '@playwright/test';
-import { accessibilityFindings, expect, test, childIdOf, linkOf, served, signIn } from './app';
+import type { Browser, Page, ViewportSize } from '@playwright/test';
+import { accessibilityFindings, expect, test, childIdOf, linkOf, newPage, served, signIn } from './app';
+
+/** One page for all tests of a group: its scripts are compiled once. Each test goes to addresses of its own. */
+let page: Page;
+const open =
+  (size: ViewportSize) =>
+  async ({ browser }: { browser: Browser }) => {
+    page = await newPage(browser, { viewport: size });
+  };
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
 
 async function findingsOn(page: Page, within?: string): Promise<string[]> {
   return [...(await accessibilityFindings(page, within)), ...(await keysOfTwoActs(page))];
@@ -11,13 +21,19 @@ async function keysOfTwoActs(page: Page): Promise<string[]> {
   return keys.filter((key, place) => keys.indexOf(key) !== place).map((key) => `the key “${key}” stands beside two acts`);
 }
 
-test('the sign-in page', async ({ page }) => {
-  await page.goto('/sign-in');
-  expect(await findingsOn(page)).toEqual([]);
-});
-
 test.describe('therapist’s screens', () => {
-  test.beforeEach(({ page }) => signIn(page));
+  test.beforeAll(open(DESK));
+  test.beforeEach(async () => {
+    await page.setViewportSize(DESK);
+    await signIn(page);
+  });
+  test.afterAll(() => page.context().close());
+
+  test('the sign-in page', async () => {
+    await page.context().clearCookies();
+    await page.goto('/sign-in');
+    expect(await findingsOn(page)).toEqual([]);
+  });
 
   for (const [name, address, heading] of [
     ['Rounds', '/review', 'Rounds'],
@@ -45,7 +61,7 @@ test.describe('therapist’s screens', () => {
     ['Hand-over', '/caseload/transfer', 'Hand children over'],
     ['Nothing here', '/students/999999', 'Nothing here'],
   ] as const) {
-    test(name, async ({ page }) => {
+    test(name, async () => {
       await page.goto(address);
       await expect(page.getByRole('heading', { level: 1 }).first()).toHaveText(heading);
       expect(await findingsOn(page)).toEqual([]);
@@ -53,7 +69,7 @@ test.describe('therapist’s screens', () => {
     });
   }
 
-  test('Child, and Program builder with findings', async ({ page }) => {
+  test('Child, and Program builder with findings', async () => {
     const child = await childIdOf('Bram T.');
     await page.goto(`/students/${child}`);
     await expect(page.getByRole('heading', { name: 'Bram T.' })).toBeVisible();
@@ -69,7 +85,7 @@ test.describe('therapist’s screens', () => {
     expect(await findingsOn(page)).toEqual([]);
   });
 
-  test('Facts, a new goal, who looked, and all folds of a child open', async ({ page }) => {
+  test('Facts, a new goal, who looked, and all folds of a child open', async () => {
     const child = await childIdOf('Bram T.');
     for (const [address, heading] of [
       ['record', 'all facts'],
@@ -88,7 +104,7 @@ test.describe('therapist’s screens', () => {
 
   // 200 % zoom of a window of 1280 is 640 wide.
   for (const width of [1024, 640]) {
-    test(`nothing hangs over at ${width} px`, async ({ page }) => {
+    test(`nothing hangs over at ${width} px`, async () => {
       await page.setViewportSize({ width, height: 700 });
       const child = await childIdOf('Bram T.');
       const own = ['', '/measure', '/program', '/record', '/goals/new', '/fhir', '/access-log', '/print'].map(
@@ -119,7 +135,7 @@ test.describe('therapist’s screens', () => {
     });
   }
 
-  test('Task bench: the library, a stock task, and one being made with findings', async ({ page }) => {
+  test('Task bench: the library, a stock task, and one being made with findings', async () => {
     // A few of the library's seventy cards, which are all of one make.
     await page.goto('/tasks?search=washers');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Task bench');
@@ -137,7 +153,7 @@ test.describe('therapist’s screens', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
   });
 
-  test('the keys and the command box', async ({ page }) => {
+  test('the keys and the command box', async () => {
     await page.goto('/caseload');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toBeVisible();
@@ -150,7 +166,8 @@ test.describe('therapist’s screens', () => {
 });
 
 test.describe('family’s pages', () => {
-  test.use({ viewport: { width: 390, height: 844 } });
+  test.beforeAll(open(PHONE));
+  test.afterAll(() => page.context().close());
 
   for (const [language, direction] of [
     ['en', 'ltr'],
@@ -159,7 +176,7 @@ test.describe('family’s pages', () => {
     ['fr', 'ltr'],
     ['pt', 'ltr'],
   ] as const) {
-    test(`today and every screen of a task, in ${language}`, async ({ page }) => {
+    test(`today and every screen of a task, in ${language}`, async () => {
       test.setTimeout(60_000);
       await page.goto(`${linkOf('Odalys V.')}?lang=${language}`);
       await expect(page.locator('html')).toHaveAttribute('lang', language);
@@ -176,8 +193,7 @@ test.describe('family’s pages', () => {
     });
   }
 
-  test('with letters twice as large nothing goes sideways', async ({ page }) => {
-    await page.setViewportSize({ width: 390, height: 700 });
+  test('with letters twice as large nothing goes sideways', async () => {
     await page.goto(`${linkOf('Odalys V.')}?lang=es`);
     const sideways = async () => {
       await page.evaluate(() => (document.documentElement.style.fontSize = '34px'));
@@ -191,7 +207,7 @@ test.describe('family’s pages', () => {
     }
   });
 
-  test('what is in the house, and a link that does not open', async ({ page }) => {
+  test('what is in the house, and a link that does not open', async () => {
     await page.goto(`${linkOf('Odalys V.')}/home`);
     await expect(page.getByRole('heading', { name: '¿Qué materiales tienen en casa?' })).toBeVisible();
     expect(await findingsOn(page)).toEqual([]);

@@ -11,13 +11,13 @@ const library = loadLibrary();
 const task = (slug: string) => library.find((each) => each.slug === slug)!;
 const today = calendarDay('2026-11-26');
 
-/** A task under every choice of every setting, one at a time. */
-const underSettings = (content: TaskContent): TaskContent[] => [
-  content,
-  ...Object.entries(SETTING_CHOICES).flatMap(([setting, choices]) =>
+/** A task under every choice of every setting, one at a time; each that changes nothing only once. */
+const underSettings = (content: TaskContent): TaskContent[] => {
+  const set = Object.entries(SETTING_CHOICES).flatMap(([setting, choices]) =>
     choices.map((choice) => applySettings(content, { [setting]: choice } as TaskSettings)),
-  ),
-];
+  );
+  return [...new Map([content, ...set].map((each) => [JSON.stringify(each), each])).values()];
+};
 
 /** What a family sends that does just what its page asks for, in the fields that the page shows. */
 function doneAsAsked(content: TaskContent, step: number): SessionFacts {
@@ -47,7 +47,7 @@ describe('what a step asks for', () => {
         steps += 1;
       });
     }
-    expect(steps).toBeGreaterThan(5000);
+    expect(steps).toBeGreaterThan(3000);
   });
 
   it('over the whole library: no step says another number than it asks for, nor both hands where each is counted', () => {

@@ -70,7 +70,8 @@ describe('the corpus of replies', () => {
   });
 
   it.each(['his thumb is bleeding', 'le duele la mano', 'she swallowed it'])('danger is found behind any reply: %s', (danger) => {
-    for (const { text, language } of all) expect(read(`${text}. ${danger}`, language).kind).toBe('danger');
+    const some = all.filter((_, index) => index % draws(4, 1) === 0);
+    for (const { text, language } of some) expect(read(`${text}. ${danger}`, language).kind).toBe('danger');
   });
 });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { DEFAULT_STREAK, RULES, type Rule } from '../stepRules';
 import { addDays, calendarDay } from '../calendar';
 import { DEFAULT_OUTCOME_SETTINGS, type DatedSession } from '../reports';
+import { draws } from '../../../tests/fixtures/deep';
 import {
   CANDIDATE_IDS,
   CANDIDATES,
@@ -219,7 +220,7 @@ describe('simulated children under a rule', () => {
 describe('families fitted to a log', () => {
   const truth = { ...USUAL_FAMILIES, practises: 0.6, tells: 1, headStart: 0.8, growth: 0.06 };
   const { rule, order, demands, startStep, target, weeks, seed } = OPTIONS;
-  const base = { rule, order, demands, startStep, target, weeks: Math.min(weeks, 10), seed };
+  const base = { rule, order, demands, startStep, target, weeks: Math.min(weeks, draws(6, 10)), seed };
   const log = { children: 48, practises: 0.6, ...simulatedLog({ ...base, families: truth, children: 200, seed: 99 }) };
 
   it('of families that are known come near them, and the check says so', () => {

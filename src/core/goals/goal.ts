@@ -8,7 +8,7 @@ const day = calendarDaySchema();
 const line = (most: number) => z.string().trim().min(1, 'empty').max(most, 'tooMuch');
 const amount = z.number('notAnAmount').min(0, 'notAnAmount').max(600, 'notAnAmount');
 
-/** How far a goal is, from its baseline to its criterion, in one unit; `words` is a goal of before, which measures nothing. */
+/** How far a goal is, from its baseline to its criterion, in one unit; `words` is a goal from a file, which measures nothing until its numbers are written. */
 const measureSchema = z.discriminatedUnion('kind', [
   /** So many good ones of `of` tries. */
   z.strictObject({

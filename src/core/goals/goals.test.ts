@@ -49,7 +49,7 @@ describe('a goal', () => {
   });
 });
 
-it('a goal of before, in words alone, is taken as it stands', () => {
+it('a goal in words alone, from a file, is taken as it stands', () => {
   expect(codes({ ...tongs, measure: { kind: 'words', baseline: 'arms only', criterion: '10 in rhythm' } })).toEqual([]);
 });
 

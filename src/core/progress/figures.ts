@@ -27,8 +27,8 @@ export interface GoalLog {
   readonly sessions: readonly (DatedSession & { readonly taskId: number })[];
   /** Oldest first. */
   readonly phases: readonly Phase[];
-  /** Oldest first; missing in what was frozen before they were kept. */
-  readonly skins?: readonly SkinChange[];
+  /** Oldest first. */
+  readonly skins: readonly SkinChange[];
   /** Days on which practice of these tasks was planned, and how many of them nobody told anything of. */
   readonly plannedDays: number;
   readonly daysWithoutWord: number;
@@ -79,7 +79,7 @@ export function goalFigures(goal: GoalContent, log: GoalLog, until: CalendarDay)
     family,
     helpNotTold: family.filter(({ help }) => help === null).length,
     phases,
-    skins: (log.skins ?? []).filter(({ from }) => from <= until),
+    skins: log.skins.filter(({ from }) => from <= until),
     nonoverlap: lastTwoPhases(family, phases),
     plannedDays: log.plannedDays,
     daysWithoutWord: log.daysWithoutWord,

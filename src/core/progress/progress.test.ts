@@ -255,6 +255,7 @@ describe('where a goal stands', () => {
       measurements: [],
       sessions: [session(1, begun, 2), session(2, later, 8)],
       phases: [{ from: begun }, { from: later }],
+      skins: [],
       plannedDays: 0,
       daysWithoutWord: 0,
     };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { goalSchema, type GoalContent } from '@/core/goals';
 import { goalFigures, type GoalFigures, type GoalLog, type SourcedPoint } from '@/core/progress';
+import { HELP_LEVELS } from '@/core/reports';
 import type { CalendarDay } from '@/core/calendar';
 
 /** A goal at the end of a period: its words, the log as it was, and the figures that were made of it. */
@@ -10,17 +11,33 @@ export interface Frozen {
   readonly log: GoalLog;
   readonly until: CalendarDay;
   readonly figures: GoalFigures;
+  /** The names behind the numbers of help in `figures`: the place of a level is another one where a level is added. */
+  readonly helpLevels: readonly string[];
 }
 
 export function freeze(goal: GoalContent, log: GoalLog, until: CalendarDay): Frozen {
-  return { form: 1, goal, log, until, figures: goalFigures(goal, log, until) };
+  return { form: 1, goal, log, until, figures: goalFigures(goal, log, until), helpLevels: HELP_LEVELS };
 }
 
-const frozenSchema = z.object({ form: z.literal(1), goal: goalSchema, log: z.unknown(), until: z.string(), figures: z.unknown() });
+const frozenSchema = z.object({
+  form: z.literal(1),
+  goal: goalSchema,
+  log: z.unknown(),
+  until: z.string(),
+  figures: z.unknown(),
+  helpLevels: z.array(z.string()),
+});
 
-/** What was frozen, by its form. The log and the figures are ours, written by `freeze` and by nobody else. @throws ZodError for what is none */
+/**
+ * Reads what `freeze` wrote. Figures of help that were calculated with other levels are calculated again from the frozen log, which
+ * names each level.
+ * @throws ZodError for anything else
+ */
 export function readFrozen(content: unknown): Frozen {
-  return frozenSchema.parse(content) as Frozen;
+  const frozen = frozenSchema.parse(content) as unknown as Frozen;
+  const isOfToday = frozen.helpLevels.join() === HELP_LEVELS.join();
+  if (isOfToday || frozen.goal.measure.kind !== 'help') return frozen;
+  return freeze(frozen.goal, frozen.log, frozen.until);
 }
 
 /** How a closed period would be otherwise by what is known now. */

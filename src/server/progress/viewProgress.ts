@@ -67,7 +67,7 @@ export async function loadGoals(work: Work, context: Context, actor: PersonActor
   const goals = (await openGoalsOf(work, childIds)).filter(({ content }) => content.measure.kind !== 'words');
   const lines = goals.map((goal): GoalLine => {
     const child = children.get(goal.childId)!;
-    const log = { measurements: measured.get(goal.id) ?? [], sessions: [], phases: [], plannedDays: 0, daysWithoutWord: 0 };
+    const log = { measurements: measured.get(goal.id) ?? [], sessions: [], phases: [], skins: [], plannedDays: 0, daysWithoutWord: 0 };
     const { own: standing, ownPoints } = goalFigures(goal.content, log, today);
     return {
       goalId: goal.id,

@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { DateTime } from 'luxon';
+import { draws } from '../../../tests/fixtures/deep';
 import { afterQuiet, instant, isQuiet, nextWallTime } from '.';
 
 const ZONE = 'America/New_York';
@@ -51,5 +53,60 @@ describe('the next time on the wall', () => {
 
   it('without a weekday there is none', () => {
     expect(() => nextWallTime(at('2026-11-25T12:00'), ZONE, '18:00', [])).toThrow(RangeError);
+  });
+});
+
+describe('minute by minute', () => {
+  // Lord Howe changes its clocks by half an hour; Casablanca goes back and forth around Ramadan.
+  const zones = ['America/Denver', 'America/St_Johns', 'Australia/Lord_Howe', 'Africa/Casablanca', 'Asia/Kathmandu'];
+  const around = ['2026-03-08', '2026-11-01', '2026-10-03', '2027-02-07', '2027-03-14', '2026-06-10'].map((day) => Date.parse(day));
+  const drawn = fc.record({
+    zone: fc.constantFrom(...zones),
+    from: fc.tuple(fc.constantFrom(...around), fc.integer({ min: -1_440, max: 1_440 })).map(([day, more]) => instant(day + more * 60_000)),
+    time: fc.integer({ min: 0, max: 24 * 4 - 1 }).map((quarter) => new Date(quarter * 900_000).toISOString().slice(11, 16)),
+    weekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 3 }),
+  });
+  const clock = (zone: string) => {
+    const format = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      weekday: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
+    return (moment: number) => {
+      const [day, time] = format.format(moment).split(/,? /) as [string, string];
+      return { weekday: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].indexOf(day) + 1, time };
+    };
+  };
+
+  it('the next time on the wall is the same', () => {
+    fc.assert(
+      fc.property(drawn, ({ zone, from, time, weekdays }) => {
+        const on = clock(zone);
+        let moment: number = from;
+        const isIt = () => {
+          const now = on(moment);
+          if (!weekdays.includes(now.weekday)) return false;
+          const isRepeated = [30, 60].some((by) => on(moment - by * 60_000).time === now.time);
+          return now.time === time ? !isRepeated : now.time > time && on(moment - 60_000).time < time;
+        };
+        while (!isIt()) moment += 60_000;
+        expect(nextWallTime(from, zone, time, weekdays)).toBe(moment);
+      }),
+      { numRuns: draws(40, 400), seed: 5 },
+    );
+  });
+
+  it('the end of quiet hours is the same', () => {
+    fc.assert(
+      fc.property(drawn, drawn, ({ zone, from, time }, { time: to }) => {
+        const on = clock(zone);
+        let moment: number = from;
+        while (time !== to && isQuiet(on(moment).time, { from: time, to })) moment += 60_000;
+        expect(afterQuiet(from, zone, { from: time, to })).toBe(moment);
+      }),
+      { numRuns: draws(100, 1_000), seed: 6 },
+    );
   });
 });

@@ -35,8 +35,20 @@ export function afterQuiet(moment: Instant, zone: string, quiet: QuietHours | nu
   let later = instant(Math.ceil((moment + 1) / MILLISECONDS_PER_MINUTE) * MILLISECONDS_PER_MINUTE);
   // A wall clock may jump over the end, never over a whole day.
   const end = moment + 2 * MILLISECONDS_PER_DAY;
-  while (later < end && isQuiet(wallTimeIn(later, zone), quiet)) later = instant(later + MILLISECONDS_PER_MINUTE);
+  for (let wall = wallTimeIn(later, zone); later < end && isQuiet(wall, quiet); wall = wallTimeIn(later, zone))
+    later = instant(later + minutesToSkip(wall, quiet.to) * MILLISECONDS_PER_MINUTE);
   return later;
+}
+
+/** No clock is changed by more at once. */
+const MOST_MINUTES_CHANGED = 120;
+const MINUTES_PER_DAY = 24 * 60;
+
+/** Minutes that may be skipped on the way to a wall time without missing a change of the clock just before it; 1 where it is near. */
+function minutesToSkip(wall: string, time: string): number {
+  const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+  const until = (minutes(time) - minutes(wall) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+  return Math.max(1, until - MOST_MINUTES_CHANGED);
 }
 
 /**
@@ -50,12 +62,12 @@ export function nextWallTime(from: Instant, zone: string, time: string, weekdays
   const isDay = (moment: Instant) => weekdays.includes(WEEKDAYS.indexOf(weekdayIn.format(new Date(moment))) + 1);
   let moment = instant(Math.ceil(from / MILLISECONDS_PER_MINUTE) * MILLISECONDS_PER_MINUTE);
   const end = from + 9 * MILLISECONDS_PER_DAY;
-  for (; moment < end; moment = instant(moment + MILLISECONDS_PER_MINUTE)) {
+  while (moment < end) {
     const wall = wallTimeIn(moment, zone);
-    if (!isDay(moment)) continue;
-    if (wall === time && !isRepeated(moment, zone)) return moment;
+    if (wall === time && isDay(moment) && !isRepeated(moment, zone)) return moment;
     // A time that the clock jumps over that night: the first minute after it.
-    if (wall > time && wallTimeIn(instant(moment - MILLISECONDS_PER_MINUTE), zone) < time) return moment;
+    if (wall > time && isDay(moment) && wallTimeIn(instant(moment - MILLISECONDS_PER_MINUTE), zone) < time) return moment;
+    moment = instant(moment + minutesToSkip(wall, time) * MILLISECONDS_PER_MINUTE);
   }
   throw new RangeError(`No ${time} on ${weekdays.join(', ')} in ${zone}`);
 }

@@ -35,9 +35,10 @@ export async function test(words: readonly string[]): Promise<number> {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   ensureSystemPackages({ database: true, browser: wanted('e2e'), proxy: wanted('e2e'), clips: wanted('integration') || wanted('e2e') });
-  // The browser's tests keep one core busy and the others another: side by side they take two thirds of the time.
-  const built = wanted('e2e') ? build() : null;
-  const counts = (await Promise.all([besides(wanted, built), built ? endToEnd(built) : []])).flat();
+  const counts = await inTwoLanes(
+    wanted('e2e') ? build() : null,
+    CHECKS.filter(({ kind }) => wanted(kind)),
+  );
   const sum = counts.reduce((total, each) => ({ passed: total.passed + each.passed, failed: total.failed + each.failed }), {
     passed: 0,
     failed: 0,
@@ -52,8 +53,8 @@ interface Check {
   readonly what: string;
   readonly program: string;
   readonly words: readonly string[];
-  /** A runner of many tests tells its counts; anything else passes or fails as a whole. */
-  readonly project?: string;
+  /** The file in which a runner of many tests writes its counts; anything else passes or fails as a whole. */
+  readonly results?: string;
 }
 
 const CHECKS: readonly Check[] = [
@@ -64,20 +65,31 @@ const CHECKS: readonly Check[] = [
   // After the build has written the types of the routes, which these read.
   { kind: 'types', what: 'Types', program: 'tsc', words: ['--noEmit', '--incremental', 'false'] },
   { kind: 'types', what: 'Types of the core alone', program: 'tsc', words: ['--noEmit', '-p', 'src/core/tsconfig.json'] },
-  jest('integration'),
+  jest('integration', 1),
+  jest('integration', 2),
 ];
 
-/** All but the end-to-end tests, one after the other; each says its words when it is done. */
-async function besides(wanted: (kind: string) => boolean, built: Promise<boolean> | null): Promise<Counts[]> {
+/** The browser's tests first in one lane, the checks in the other; a lane that has ended takes what is left. */
+async function inTwoLanes(built: Promise<boolean> | null, checks: readonly Check[]): Promise<Counts[]> {
   const counts: Counts[] = [];
-  for (const check of CHECKS.filter(({ kind }) => wanted(kind))) {
-    const { status, words } = await output(check);
-    say(`\n== ${check.what}\n${words}`.trimEnd());
-    counts.push(check.project ? countsOfJest(check.project, status) : { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 });
-  }
-  // What of the browser's tests brings a stack of its own, on the core that is free now.
-  if (built && (await built)) counts.push(await playwright('own'));
+  const left = [...checks];
+  const lane = async () => {
+    for (let check = left.shift(); check; check = left.shift()) counts.push(await resultOf(check));
+  };
+  const browser = async () => {
+    if (built && (await built)) counts.push({ passed: 1, failed: 0 }, await playwright('shared'), await playwright('own'));
+    else if (built) counts.push({ passed: 0, failed: 1 });
+    await lane();
+  };
+  await Promise.all([browser(), lane()]);
   return counts;
+}
+
+async function resultOf(check: Check): Promise<Counts> {
+  const { status, words } = await output(check);
+  say(`\n== ${check.what}\n${words}`.trimEnd());
+  if (check.results) return countsOfJest(check.results, status);
+  return status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
 }
 
 function output({ program, words }: Check): Promise<{ status: number | null; words: string }> {
@@ -95,13 +107,15 @@ function resultsOf(project: string): string {
   return path.join(RESULTS, `${project}.json`);
 }
 
-function jest(project: string): Check {
-  const words = ['--selectProjects', project, '--json', `--outputFile=${resultsOf(project)}`, '--silent', '--runInBand'];
-  return { kind: project, what: `${project} tests`, program: 'jest', words, project };
+/** @param half 1 or 2, where a project is run in halves */
+function jest(project: string, half?: 1 | 2): Check {
+  const results = resultsOf(`${project}${half ?? ''}`);
+  const words = ['--selectProjects', project, '--json', `--outputFile=${results}`, '--silent', '--runInBand'];
+  if (half) words.push(`--shard=${half}/2`);
+  return { kind: project, what: `${project} tests${half ? `, half ${half} of 2` : ''}`, program: 'jest', words, results };
 }
 
-function countsOfJest(project: string, status: number | null): Counts {
-  const file = resultsOf(project);
+function countsOfJest(file: string, status: number | null): Counts {
   if (!existsSync(file)) return { passed: 0, failed: 1 };
   const result = JSON.parse(readFileSync(file, 'utf8')) as {
     numPassedTests: number;
@@ -121,10 +135,6 @@ async function build(): Promise<boolean> {
     say(error instanceof Error ? error.message : String(error));
     return false;
   }
-}
-
-async function endToEnd(built: Promise<boolean>): Promise<Counts[]> {
-  return (await built) ? [{ passed: 1, failed: 0 }, await playwright('shared')] : [{ passed: 0, failed: 1 }];
 }
 
 async function playwright(part: 'own' | 'shared'): Promise<Counts> {

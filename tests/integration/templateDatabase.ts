@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import mariadb, { type Connection } from 'mariadb';
 import { instant } from '@/core/calendar';
 import { addSchool, addTaskVersion, changeHoldMinutes, inTransaction, migrator, openDatabase, setUpWorkplace, type Database } from '@/db';
@@ -55,17 +57,18 @@ async function copyOf(filling: Filling): Promise<string> {
   const { hosts, user, password, database } = readDatabaseUrl(url);
   const connection = await mariadb.createConnection({ ...hosts[0], user, password, database, multipleStatements: true });
   try {
-    const sql = copySql.get(filling) ?? (await statementsOfCopy(connection, filling));
-    copySql.set(filling, sql);
-    await connection.query(sql);
+    // The same for every copy: read off the template once, also for the next file of tests, which remembers nothing.
+    const file = path.join(process.env.YARD_TEST_FOLDER!, `copy-${filling}.sql`);
+    if (!existsSync(file)) {
+      writeFileSync(`${file}.${process.pid}`, await statementsOfCopy(connection, filling));
+      renameSync(`${file}.${process.pid}`, file);
+    }
+    await connection.query(readFileSync(file, 'utf8'));
   } finally {
     await connection.end();
   }
   return url;
 }
-
-/** The same for every copy: read off the template once. */
-const copySql = new Map<Filling, string>();
 
 async function statementsOfCopy(connection: Connection, filling: Filling): Promise<string> {
   const columns = await connection.query<{ tableName: string; names: string }[]>(
@@ -77,7 +80,8 @@ async function statementsOfCopy(connection: Connection, filling: Filling): Promi
   for (const { tableName, names } of columns) {
     const [made] = await connection.query<Record<string, string>[]>(`SHOW CREATE TABLE ${TEMPLATE}.${tableName}`);
     statements.push(made!['Create Table']!);
-    if (filling === 'filled' || ROWS_OF_SCHEMA.includes(tableName))
+    const [row] = await connection.query<{ isFilled: number }[]>(`SELECT EXISTS (SELECT 1 FROM ${TEMPLATE}.${tableName}) AS isFilled`);
+    if (row!.isFilled && (filling === 'filled' || ROWS_OF_SCHEMA.includes(tableName)))
       statements.push(`INSERT INTO ${tableName} (${names}) SELECT ${names} FROM ${TEMPLATE}.${tableName}`);
   }
   return statements.join(';\n');

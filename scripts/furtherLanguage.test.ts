@@ -19,8 +19,7 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
-const run = (program: string, words: string[]) =>
-  spawnSync(program, words, { cwd: copy, encoding: 'utf8', timeout: 240_000 });
+const run = (program: string, words: string[]) => spawnSync(program, words, { cwd: copy, encoding: 'utf8', timeout: 240_000 });
 
 const QUESTIONS = `
   import { isTranslated, languageOf, localTextSchemaOf, mapText, say } from '@/core/text';

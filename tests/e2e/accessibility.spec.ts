@@ -11,15 +11,22 @@ const open =
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-async function findingsOn(page: Page, within?: string): Promise<string[]> {
-  return [...(await accessibilityFindings(page, within)), ...(await keysOfTwoActs(page))];
+async function findingsOn(screen: Page, within?: string): Promise<string[]> {
+  return [...(await accessibilityFindings(screen, within)), ...(await keysOfTwoActs(screen))];
 }
 
 /** A key stands beside one act of a screen alone. */
-async function keysOfTwoActs(page: Page): Promise<string[]> {
-  const keys = await page.locator('[data-key]').evaluateAll((acts) => acts.map((act) => act.getAttribute('data-key')!));
+async function keysOfTwoActs(screen: Page): Promise<string[]> {
+  const keys = await screen.locator('[data-key]').evaluateAll((acts) => acts.map((act) => act.getAttribute('data-key')!));
   return keys.filter((key, place) => keys.indexOf(key) !== place).map((key) => `the key “${key}” stands beside two acts`);
 }
+
+test('the look itself finds what breaks the rules', async ({ page: other }) => {
+  await other.setContent(`<html lang="en"><title>x</title><main><h1>x</h1><img src="x.png"><input>
+    <p style="color:#bbb;background:#fff">faint words</p><button data-key="m">a</button><button data-key="m">b</button></main>`);
+  const rules = (await findingsOn(other)).map((finding) => finding.split(/[:”]/)[0]);
+  expect(rules.sort()).toEqual(['color-contrast', 'image-alt', 'label', 'target-size', 'target-size', 'the key “m']);
+});
 
 test.describe('therapist’s screens', () => {
   test.beforeAll(open(DESK));

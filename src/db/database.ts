@@ -85,7 +85,7 @@ function openPool(
       sessionVariables: {
         sql_mode: 'STRICT_ALL_TABLES,ONLY_FULL_GROUP_BY,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
         innodb_lock_wait_timeout: 5,
-        // What was written through one node is seen through each other one: a question waits for it.
+        // Read-your-writes across nodes: a query waits until its node has caught up.
         ...(lines && { wsrep_sync_wait: 1 }),
       },
     },

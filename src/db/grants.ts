@@ -28,7 +28,7 @@ export async function grantToServe({ sequelize }: Database, account: string): Pr
   for (const { name } of tables) await sequelize.query(`GRANT ${LESS.get(name) ?? USUAL} ON \`${name}\` TO '${user}'@'${host}'`);
 }
 
-/** By which account a connection asks, as the server names it. */
+/** The account of a connection, as the server names it. */
 export async function accountOf({ sequelize }: Database): Promise<string> {
   const [row] = await sequelize.query<{ account: string }>('SELECT CURRENT_USER() AS account', { type: QueryTypes.SELECT });
   return row!.account;

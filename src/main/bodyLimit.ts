@@ -9,7 +9,7 @@ export function isSmallBody({ headers }: IncomingMessage): boolean {
   return Number(headers['content-length'] ?? NaN) <= MOST_BYTES.family;
 }
 
-/** So long a sender that is refused may go on before its connection is closed: cut at once, it would not read why. */
+/** Grace period for a refused sender, in milliseconds: disconnected at once, it would not read the reason. */
 const DRAIN_MILLISECONDS = 3_000;
 
 /**
@@ -28,7 +28,7 @@ export function refuseLargeBody(request: IncomingMessage, response: ServerRespon
   request.push = ((chunk: Buffer | null, encoding?: BufferEncoding) => {
     bytes += chunk?.length ?? 0;
     if (bytes <= most) return push(chunk, encoding);
-    // What reads it sees a body that broke off.
+    // The reader sees an aborted body.
     if (!response.headersSent) refuse(request, response);
     else request.destroy();
     return false;

@@ -79,7 +79,7 @@ export class ConcurrencyLimiter {
       socket.off('close', giveBack);
       this.leave();
     };
-    // Who reads so slowly that others wait for it is cut off.
+    // A client that reads too slowly while others wait is disconnected.
     const timer = setTimeout(() => {
       socket.destroy();
       giveBack();

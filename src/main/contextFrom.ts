@@ -17,7 +17,7 @@ import { createContext, type Context } from '@/server/context';
 import type { InstallationSettings } from '@/server/installationSettings';
 import type { Clock } from '@/server/ports';
 
-/** What a process serves with, from its environment. @throws Error that says which setting is missing or wrong */
+/** Builds the application context from the environment. @throws Error naming the setting that is missing or wrong */
 export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number } = {}): Context {
   const url = environment.YARD_DATABASE_URL;
   if (!url) throw new Error('YARD_DATABASE_URL is not set. Start the program with ./yard demo or ./yard dev, which set it.');
@@ -29,7 +29,7 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
   const ownerUrl = environment.YARD_DATABASE_OWNER_URL;
   return createContext({
     db,
-    // One connection, which is opened when the trail is tidied, once a day.
+    // A single connection, opened once a day when the audit log is cleaned up.
     owner: ownerUrl ? openDatabase(ownerUrl, { max: 1 }) : db,
     now,
     random: Math.random,
@@ -63,7 +63,7 @@ function readSecret(file: string | undefined, name: string): string {
   return readFileSync(file, 'utf8').trim();
 }
 
-/** What the settings say of the house; `src/main/settings.ts` has checked it. */
+/** Installation settings from the environment; `src/main/settings.ts` has checked them. */
 function installationFrom(environment: NodeJS.ProcessEnv): InstallationSettings {
   const requested = environment.YARD_LANGUAGES?.split(',');
   return {
@@ -91,7 +91,7 @@ function backupsFrom(environment: NodeJS.ProcessEnv, url: string, dataFolder: st
   });
 }
 
-/** Where a dump asks: the first of the hosts. */
+/** The host that a dump connects to: the first one. */
 export function dumpAddressOf(url: string): DumpAddress {
   const { hosts, ...who } = readDatabaseUrl(url);
   return { ...who, ...hosts[0] };

@@ -1,4 +1,4 @@
-/** What a script may be that runs on a page. */
+/** Content security policy for scripts. */
 export type Scripts =
   /** Ours, and those of the page that carry the nonce of this answer. */
   | { readonly nonce: string }

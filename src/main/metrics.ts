@@ -4,7 +4,7 @@ import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, register }
 import type { Context } from '@/server/context';
 import { systemState, type SystemState } from '@/server/health/systemState';
 
-/** Where Prometheus reads: an address of its own, which nothing outside reaches. Null where nobody asked for it. */
+/** The address of the metrics server, apart from the public one; null where none is configured. */
 export function metricsAddress(environment: NodeJS.ProcessEnv): { host: string; port: number } | null {
   const { YARD_METRICS_HOST: host = '127.0.0.1', YARD_METRICS_PORT: port } = environment;
   return port ? { host, port: Number(port) } : null;

@@ -34,12 +34,12 @@ const settingsSchema = z.strictObject({
     .default([]),
   /** Web processes on one port. */
   processes: z.number().int().min(1).max(64).default(1),
-  /** Where Prometheus reads figures; nothing is served where it is null. */
+  /** Address of the Prometheus metrics; null serves none. */
   metrics: z
     .strictObject({ host: z.string().min(1).default('127.0.0.1'), port })
     .nullable()
     .default(null),
-  /** What sends texts; the pretend phone where it is null. */
+  /** The text service; null uses the pretend phone. */
   texts: z
     .strictObject({
       address: z.url({ protocol: /^https?$/ }),
@@ -48,12 +48,12 @@ const settingsSchema = z.strictObject({
     })
     .nullable()
     .default(null),
-  /** What sends e-mail; without it one-time links go to the pretend phone. */
+  /** The mail server; without it one-time links go to the pretend phone. */
   mail: z
     .strictObject({ server: z.url({ protocol: /^smtps?$/ }), from: z.email() })
     .nullable()
     .default(null),
-  /** What the first account is offered; the workplace changes both in Settings. */
+  /** Defaults for the first account; the workplace changes both in Settings. */
   timeZone: z.string().refine(isTimeZone, 'a zone such as America/Denver').nullable().default(null),
   languages: z.array(z.enum(LANGUAGES)).min(1).nullable().default(null),
   /** `everybody`: nobody signs in without one. */
@@ -75,7 +75,7 @@ const settingsSchema = z.strictObject({
 
 export type Settings = z.output<typeof settingsSchema>;
 
-/** By which variable of the environment a setting is told where the file does not, or other than it does. */
+/** The environment variable of each setting. It wins over the file. */
 const VARIABLES = {
   YARD_LISTEN_HOST: ['listen', 'host'],
   YARD_LISTEN_PORT: ['listen', 'port'],

@@ -4,7 +4,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 const SENDING_MILLISECONDS = 60_000;
 export const SENDING_CLIP_MILLISECONDS = 300_000;
 
-/** Whoever is still sending after so long is cut off. */
+/** Aborts request bodies that take longer than the upload timeout. */
 export function abortUnfinishedUpload(request: IncomingMessage, response: ServerResponse): void {
   const timer = setTimeout(() => {
     if (!request.complete) request.destroy();
@@ -16,7 +16,7 @@ export function abortUnfinishedUpload(request: IncomingMessage, response: Server
 const SLOWEST_BYTES_A_SECOND = 10_000;
 const FIRST_LOOK_MILLISECONDS = 20_000;
 
-/** Who sends a clip so slowly that it cannot end in time gives its place to others. */
+/** Frees the slot of an upload that is too slow to finish in time. */
 export function abortSlowUpload(request: IncomingMessage, response: ServerResponse): void {
   const startedAt = Date.now();
   const before = request.socket.bytesRead;

@@ -36,10 +36,10 @@ const SOLVER = /^\/plan\/(worker\.js|highs\.wasm)$/;
 const FAMILY = /^\/f\/([^/?]*)/;
 /** The frame would draw a page for any other, too. */
 const METHODS = ['GET', 'HEAD', 'POST'];
-/** What a camera made comes in by these doors alone, and goes out by those. */
+/** The only routes that take and serve photos and videos. */
 const TAKES_CLIP = /^\/(videos\/take|f\/[A-Za-z0-9_-]{1,64}\/send-back)$/;
 const GIVES_CLIP = /^\/(videos|f\/[A-Za-z0-9_-]{1,64}\/shown)\/\d+\//;
-/** What is made while one waits, line by line, holds a place for as long as it takes: not one of those who only look. */
+/** Streaming jobs (plans, PDFs) hold a slot as long as they run, in a pool of their own. */
 const MAKES = /^\/(planner|progress|print|worksheets\/week)\/make(\?|$)/;
 const INTAKE = /^\/f\/[A-Za-z0-9_-]{1,64}\/report$/;
 
@@ -65,7 +65,7 @@ const DESK_PAGES_AT_ONCE = 4;
 const DESK_PAGES_BESIDE_FAMILIES = 2;
 const PAGES_WAITING = 150;
 const LONGEST_WAIT_MILLISECONDS = 8_000;
-/** What somebody writes is held for longer than what somebody looks at: it cannot ask again by itself. */
+/** Writes wait longer for a slot than reads: a form cannot retry by itself. */
 const LONGEST_ACT_MILLISECONDS = 20_000;
 const LONGEST_CLIP_MILLISECONDS = 600_000;
 const family = new ConcurrencyLimiter(
@@ -127,7 +127,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
   const headers = headersFor({ scripts: SOLVER.test(address) ? 'solver' : { nonce }, isSecure, isFamily });
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
   if (!isAllowed(request.headers.host)) return sendPlainText(response, 421, 'Yard Steps is not asked for by this name.');
-  // What a page is asked with is ours to say: where it came from, and by which nonce its scripts run.
+  // Client address and script nonce are set here; values from the request are dropped.
   const forwarded = [request.headers['x-forwarded-for']].flat().join(',');
   request.headers[CLIENT_HEADER] = clientAddress(request.socket.remoteAddress, forwarded, trusted);
   request.headers['content-security-policy'] = headers['Content-Security-Policy'];
@@ -147,7 +147,7 @@ async function receive(request: IncomingMessage, response: ServerResponse): Prom
     response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     return compress(request, response, () => answerPage(request, response));
   }
-  // Whoever watches us asks another machine then.
+  // A load balancer then sends requests to another machine.
   if (address === '/api/health' && [family, desk].some((lane) => lane.isStuckFor(STUCK_MILLISECONDS)))
     return sendPlainText(response, 503, 'No page was answered for half a minute.', request);
   if (FILES.test(address) || address.startsWith('/api/')) {
@@ -218,7 +218,7 @@ function wantsPage({ method, headers }: IncomingMessage): boolean {
   return method === 'GET' && (headers.accept ?? '').includes('text/html') && headers.rsc === undefined;
 }
 
-/** Where the database is away nobody is refused for it: the page says so. */
+/** An unreachable database refuses nobody here: the page says so itself. */
 async function isKnown(token: string): Promise<boolean> {
   const found = await answer(() => context.knownLinks.has(token));
   return !found.ok || found.value;
@@ -277,14 +277,14 @@ async function takeIn(token: string, request: IncomingMessage, response: ServerR
   response.writeHead(status, { ...own, 'cache-control': 'no-store', ...headers, 'content-length': Buffer.byteLength(body) }).end(body);
 }
 
-/** So long a request that is under way may take after the server was asked to end. */
+/** Time for requests in flight after the server was asked to stop, in milliseconds. */
 const GRACE_MILLISECONDS = 8_000;
 
 // A proxy keeps its connections open for a minute: ours are open for longer, so that none closes under a request.
 server.keepAliveTimeout = 75_000;
 server.listen(port, hostname);
 if (metricsAt) serveMetrics(metricsAt);
-// What draws them takes a while to be loaded: till then the frame answers for them.
+// The renderer takes a while to load; until then Next.js answers.
 let familyPages: typeof import('./familyPages') | null = null;
 void import('./familyPages').then((loaded) => (familyPages = loaded));
 process.on('SIGTERM', () => void ending.begin(GRACE_MILLISECONDS).then(() => process.exit(0)));

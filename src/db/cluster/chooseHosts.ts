@@ -1,4 +1,4 @@
-/** What the last look at a host found, and since when it stands so without a break. */
+/** State of a host at the last check, and since when it has been so without interruption. */
 export interface HostState {
   readonly isReady: boolean;
   /** Milliseconds of any clock, the same for all hosts. */

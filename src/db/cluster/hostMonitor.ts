@@ -4,7 +4,7 @@ import type { DatabaseAddress, Host } from '../databaseUrl';
 /** Between two looks at a host, and how long one may take: a host that hangs is known within two seconds. */
 const LOOK_EVERY_MILLISECONDS = 400;
 const LOOK_MILLISECONDS = 1_200;
-/** Of a node's states the one in which it holds all that the cluster has committed. */
+/** `wsrep_local_state` of a node that has all that the cluster committed. */
 const SYNCED = '4';
 
 /** Looks at one host again and again by a line of its own, and tells what it finds each time. */
@@ -20,7 +20,7 @@ export class HostMonitor {
     private readonly tell: (isReady: boolean) => void,
   ) {}
 
-  /** One look; whoever asks while one is under way waits for that one. */
+  /** Checks the host once; concurrent calls share the check in progress. */
   look(): Promise<void> {
     this.looking ??= this.lookOnce().finally(() => (this.looking = null));
     return this.looking;
@@ -65,7 +65,7 @@ export class HostMonitor {
     const { user, password, database } = this.address;
     const line = await mariadb.createConnection({ ...this.host, user, password, database, connectTimeout: LOOK_MILLISECONDS });
     line.on('error', () => this.hangUp(line));
-    // Who closed meanwhile waits for no line.
+    // Closed meanwhile: no connection is needed.
     if (this.isClosed) line.destroy();
     return line;
   }

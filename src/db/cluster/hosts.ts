@@ -17,7 +17,7 @@ export class SocketRegistry {
       done(undefined, socket);
     };
 
-  /** Whoever waits on one of them is told so at once, and the pool opens new ones. */
+  /** Destroys all sockets: pending queries fail at once, and the pool opens new connections. */
   breakOff(): void {
     const broken = Object.assign(new Error('The host of this line is not well: the line was broken off'), { code: 'ECONNRESET' });
     for (const socket of this.sockets) socket.destroy(broken);
@@ -68,7 +68,7 @@ export class Hosts {
     await new Promise((resolve) => setTimeout(resolve, WELL_MILLISECONDS));
   }
 
-  /** Where none is ready the first says why. */
+  /** With no host ready, the first one is used, so that its error says why. */
   private chosen(what: 'writer' | 'reader'): Sequelize {
     const states = this.places.map(({ state }) => state);
     return this.places[chooseHosts(states, process.pid, performance.now())?.[what] ?? 0]!.pool;

@@ -58,7 +58,7 @@ export async function invite(context: Context, actor: PersonActor, raw: unknown)
   requireMay(actor, 'changeWorkplace');
   requireConfirmed(context, actor);
   const { role } = parseInput(inviteSchema, raw);
-  // Nobody gives a role above their own.
+  // A person may not grant a role above their own.
   if (role === 'supervisor') requireMay(actor, 'changeTrust');
   const token = newToken();
   const now = context.now();
@@ -81,14 +81,14 @@ export async function revokeInvitation(context: Context, actor: PersonActor, inv
 
 export interface InvitationView {
   readonly role: Role;
-  /** Nobody works here yet: the workplace is told, too. */
+  /** True for the first account, which also sets up the workplace. */
   readonly isFirst: boolean;
-  /** What the settings of the installation offer. */
+  /** Defaults from the settings of the installation. */
   readonly timeZone: string | null;
   readonly languages: readonly Language[];
 }
 
-/** What a one-time link offers. @throws AppError linkUnknown, linkExpired, linkRevoked where it was used */
+/** Returns the invitation behind a one-time link. @throws AppError linkUnknown, linkExpired, linkRevoked where it was used */
 export async function viewInvitation(context: Context, token: string): Promise<InvitationView> {
   return inTransaction(context.db, async (work) => {
     const { role } = await openInvitation(work, context, token, false);

@@ -26,7 +26,7 @@ import { emailSchema } from './email';
 import { hashPassword } from './signIn';
 import { clearTriesAt } from './rateLimit';
 
-/** So often in an hour a link is asked for an address; more are let pass without a word. */
+/** Reset links per address and hour; further requests are ignored silently. */
 const MOST_LINKS = 3;
 
 /**

@@ -15,7 +15,7 @@ const MOST_OVER_ALL = 1_000;
 /** Whose tries are counted: an account's from anywhere, or from a browser in which its owner signed in before. */
 export type TriesOf =
   | { readonly personId: number; readonly deviceHash: string | null }
-  /** Nobody has this address. */
+  /** No account has this address. */
   | { readonly email: string };
 
 function keyOf(of: TriesOf): string {

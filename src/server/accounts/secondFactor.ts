@@ -70,7 +70,7 @@ export async function offerFactor(context: Context, actor: PersonActor): Promise
   return inTransaction(context.db, async (work) => {
     const person = (await personById(work, actor.personId, true))!;
     if (person.factorAt !== null) throw new AppError('goneOn');
-    // Whoever loads the page again sees the same one: a phone that scanned it before is not left with a dead code.
+    // Loading the page again shows the same secret: a phone that scanned it before keeps a working code.
     const known = person.factorSecret === null ? null : unseal(context.linkSecret, PURPOSE, person.factorSecret);
     const secret = known ?? new Secret({ size: SECRET_BYTES }).base32;
     if (!known) await changeFactor(work, person.id, { secret: seal(context.linkSecret, PURPOSE, secret), since: null, step: 0 });
@@ -95,7 +95,7 @@ export async function enableSecondFactor(context: Context, actor: PersonActor, c
     await changeFactor(work, person.id, { secret: person.factorSecret, since: context.now(), step });
     await replaceRecoveryCodes(work, person.id, codes.map(hashOf));
     await completeSignIn(work, actor.signInId, context.now());
-    // Where somebody is signed in without it they sign in anew, with it.
+    // Ends other sessions, so that each signs in again with the second factor.
     await revokeOtherSignIns(work, person.id, actor.signInId, context.now());
     await clearTriesAt(work, of, 'factor');
     await recordAboutPerson(work, context.now(), person.id, 'factor.on');

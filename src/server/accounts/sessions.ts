@@ -8,7 +8,7 @@ import { AppError } from '../errors';
 import { hashOf, TOKEN_FORM } from '../secrets';
 import { countTry, clearTriesAt } from './rateLimit';
 
-/** So long after the password was given it is not asked for again. */
+/** Time after a password check in which it is not repeated. */
 const CONFIRMED_MINUTES = 10;
 
 /**
@@ -46,7 +46,7 @@ export function isConfirmed(context: Context, actor: PersonActor): boolean {
   return actor.confirmedUntil > context.now();
 }
 
-/** What can't be undone, or concerns everybody, takes the password once more. @throws AppError confirmNeeded */
+/** Requires a recent password check for what cannot be undone or concerns everybody. @throws AppError confirmNeeded */
 export function requireConfirmed(context: Context, actor: PersonActor): void {
   if (!isConfirmed(context, actor)) throw new AppError('confirmNeeded');
 }

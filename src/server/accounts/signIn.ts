@@ -30,9 +30,9 @@ const inputSchema = z.object({
     .string()
     .default('')
     .transform((device) => device.slice(0, MOST_DEVICE_LETTERS)),
-  /** Where the person is, as far as the web server knows. */
+  /** Client address, as far as the web server knows it. */
   address: z.string().max(45).default(''),
-  /** What a browser holds in which somebody signed in before. */
+  /** Token of a browser in which somebody signed in before. */
   deviceToken: z.string().optional(),
 });
 
@@ -49,7 +49,7 @@ export async function hashPassword(password: string): Promise<string> {
 export interface OpenedSession {
   readonly token: string;
   readonly lastsSeconds: number;
-  /** What this browser is known by from now on. */
+  /** The token that this browser keeps from now on. */
   readonly deviceToken: string;
   /** True where the session opens nothing before the second factor is given, or set up. */
   readonly needsFactor: boolean;

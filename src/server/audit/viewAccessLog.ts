@@ -13,7 +13,7 @@ export interface AccessLogQuery {
   readonly who: string;
 }
 
-/** One person's doings of one day with a child: looks are counted, changes told one by one. */
+/** What one person did on one day with a child: accesses as a count, changes one by one. */
 export interface LookDay {
   readonly day: CalendarDay;
   /** Null for the family's own link. */

@@ -4,7 +4,7 @@ import { takenEntry } from '../audit/trail';
 import type { Context } from '../context';
 import { injuryEmailJob, JOB_PAYLOADS, type JobKind } from './jobs';
 
-/** Of jobs, and of reports. */
+/** Audit entries waiting in jobs and in reports. */
 export const MOST_AT_ONCE = 500;
 
 /**

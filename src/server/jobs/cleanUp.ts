@@ -19,7 +19,7 @@ import type { PayloadOf } from './jobs';
 
 /** Jobs that are done are kept this long, to look back on. */
 const JOB_DAYS = 30;
-/** What nobody asks for any more once it is over, by days after its end. */
+/** Retention of rows that nothing reads after their end, in days. */
 const PASSING_DAYS = { sign_in_tries: 1, sign_ins: 90, known_devices: 180, invitations: 30, password_links: 30 } as const;
 const MOST_AT_ONCE = 2_000;
 const MOST_CLIPS_AT_ONCE = 100;

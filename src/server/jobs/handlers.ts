@@ -16,9 +16,9 @@ export interface JobHandler<Payload, Ready> {
   prepare(context: Context, payload: Payload): Promise<Ready | null>;
   /** May take its time, and fail. The same act may be done once more after a crash, so it goes out under one key. */
   act(context: Context, ready: Ready): Promise<void>;
-  /** What follows from the act, in the transaction that ends the job. */
+  /** Writes the result of the act, in the transaction that ends the job. */
   settle(work: Work, context: Context, payload: Payload): Promise<void>;
-  /** What follows from giving it up. */
+  /** Writes what giving up means, in the transaction that ends the job. */
   giveUp(work: Work, context: Context, payload: Payload): Promise<void>;
 }
 
@@ -106,6 +106,6 @@ export const HANDLERS = {
   remind: remindHandler,
   tidy: cleanUpHandler,
 } satisfies {
-  // What a handler makes ready is its own affair: it only ever gets back what it gave.
+  // A handler only ever gets back what its own `prepare` returned.
   [Kind in LeasedKind]: JobHandler<PayloadOf<Kind>, unknown>;
 };

@@ -4,7 +4,7 @@ import { instant, type Instant } from '@/core/calendar';
 import type { AuditEntry, NewJob } from '@/db';
 import { hashOf } from '../secrets';
 
-/** What each kind of job carries, by its kind: what is left to be done after a commit. */
+/** The payload of each kind of job: work that is done after a commit. */
 export const JOB_PAYLOADS = {
   /** Hand a message over to the text service. */
   deliver: z.strictObject({ messageId: z.number().int().positive() }),
@@ -31,7 +31,7 @@ export const JOB_PAYLOADS = {
   incoming: z.strictObject({ serviceKey: z.string(), from: z.string(), text: z.string() }),
   /** Somebody whom no child knows wrote that one is hurt: fixed words back. */
   tellStranger: z.strictObject({ from: z.string(), text: z.string(), day: z.string() }),
-  /** One email to the lead of a child that something hurt, without details. */
+  /** An email to the lead of a child that something hurt, without details. */
   injuryEmail: z.strictObject({ childId: z.number().int().positive(), day: z.string() }),
   /** Make the small form of a clip, its poster and its stills. */
   clipForms: z.strictObject({ clipId: z.number().int().positive() }),
@@ -67,7 +67,7 @@ export function forgetPhoneJob(to: string, at: Instant): NewJob {
   return { kind: 'forgetPhone' satisfies JobKind, key: `forgetPhone:${to}`, payload: { to }, at, runAfter: at };
 }
 
-/** One a family, reason and moment: planned again it is the same. @param reminder `at`: the hour by which it was planned, since another may be wished by then */
+/** Schedules one reminder per family, reason and moment; scheduling it again changes nothing. @param reminder `at`: the hour it was planned for, since the family may have chosen another by then */
 export function remindJob(reminder: { childId: number; why: 'day' | 'silence'; at: string }, at: Instant, runAfter: Instant): NewJob {
   const { childId, why } = reminder;
   return { kind: 'remind' satisfies JobKind, key: `remind:${why}:${childId}:${runAfter}`, payload: reminder, at, runAfter };
@@ -104,17 +104,17 @@ export function auditJob(key: string, entries: readonly AuditEntry[], at: Instan
   return { kind: 'audit' satisfies JobKind, key: `audit:${key}`, payload: { entries }, at, runAfter: at };
 }
 
-/** One a day: the key is the day. */
+/** Schedules at most one per day: the key is the day. */
 export function cleanUpJob(day: string, at: Instant): NewJob {
   return { kind: 'tidy' satisfies JobKind, key: `tidy:${day}`, payload: {}, at, runAfter: at };
 }
 
-/** One a day: the key is the day. */
+/** Schedules at most one per day: the key is the day. */
 export function backupJob(day: string, at: Instant): NewJob {
   return { kind: 'backup' satisfies JobKind, key: `backup:${day}`, payload: { day }, at, runAfter: at };
 }
 
-/** One a child and day, however many reports come. @param day what makes it another one: the day, and who leads the child since, where that changed */
+/** Schedules at most one per child and day, however many reports arrive. @param day the day, and the lead since, where that changed */
 export function injuryEmailJob(childId: number, day: string, at: Instant): NewJob {
   return { kind: 'injuryEmail' satisfies JobKind, key: injuryEmailKey({ childId, day }), payload: { childId, day }, at, runAfter: at };
 }

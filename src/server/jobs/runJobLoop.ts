@@ -56,7 +56,7 @@ async function lane({ stop, wait, onFault }: RunningOptions, doOne: () => Promis
   }
 }
 
-/** One tidying and, where it is wished, one backup a day of the workplace, however often and by however many runners it is planned. */
+/** Schedules the daily cleanup and, where configured, the daily backup: once per day of the workplace, however many runners do so. */
 async function planDay(context: Context): Promise<void> {
   await inTransaction(context.db, async (work) => {
     const now = context.now();

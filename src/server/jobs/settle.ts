@@ -3,7 +3,7 @@ import type { Context } from '../context';
 import { nextTry } from './backoff';
 import type { ClaimedJob } from './claim';
 
-/** What follows from an act is written together with the job's end, in one transaction; a try that lost its lease writes nothing. */
+/** Writes the result of an act and the end of its job in one transaction; an attempt that lost its lease writes nothing. */
 export async function settle(context: Context, job: ClaimedJob, write: (work: Work) => Promise<void>): Promise<void> {
   await inTransaction(context.db, async (work) => {
     if (await markJobDone(work, { jobId: job.id, by: job.by, attempts: job.attempts }, context.now())) await write(work);

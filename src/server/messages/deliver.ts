@@ -38,7 +38,7 @@ export const deliverHandler: JobHandler<PayloadOf<'deliver'>, TextToSend> = {
       const { childId, words } = message;
       const child = await childById(work, childId);
       const reach = message.reach ?? (child && reachOf(child.contacts));
-      // Whoever asked for no more messages gets none but the answers to what they write themselves.
+      // A number that opted out gets answers to its own texts, and nothing else.
       if (message.kind !== 'answer' && (await stoppedAt(work, reach ? senderOf(reach.at) : addressOf(childId))) !== null) {
         await withdrawMessage(work, messageId);
         return null;
@@ -84,7 +84,7 @@ async function tokenFor(work: Work, context: Context, message: MessageToSend, ch
   return token;
 }
 
-/** What the runner did: no person, and no family. */
+/** An audit entry of the runner, without person or family. */
 function ofNobody(at: Instant, childId: number, action: AuditAction): AuditEntry {
   return { at, personId: null, linkId: null, childIds: [childId], action, numbers: {} };
 }

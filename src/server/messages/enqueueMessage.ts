@@ -106,7 +106,7 @@ async function reword(work: Work, messageId: number, child: Child): Promise<void
   await rewordMessage(work, messageId, MESSAGE_KIND[kind], await wordsFor(work, child, kind));
 }
 
-/** What is told of what is practiced: who answers by text gets the letters with it. */
+/** Message kinds about practice: a family that reports by text gets the reply letters with them. */
 const WITH_LETTERS: readonly TextKind[] = ['program', 'newStep', 'takenBack', 'several', 'goesOn'];
 
 async function wordsFor(work: Work, child: Child, kind: TextKind): Promise<string> {

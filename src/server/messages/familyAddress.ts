@@ -12,7 +12,7 @@ export function linkDays(daysToEnd: number | null): number {
   return Math.min(MOST_DAYS, Math.max(LINK_DAYS, (daysToEnd ?? 0) + AFTER_PROGRAM_DAYS));
 }
 
-/** What words hold where the private link is to stand. */
+/** Placeholder for the private link. */
 export const LINK_HOLE = '{link}';
 
 export function familyAddress(origin: string, token: string): string {

@@ -35,7 +35,7 @@ async function sendLink(context: Context, actor: PersonActor, childId: number, i
   });
 }
 
-/** Whoever presses again so soon was not sure that it had worked. Our own choice. */
+/** A link asked for again within this time is not sent twice. Our own choice. */
 const REPEATED_MILLISECONDS = 600_000;
 
 /** Within the caller's transaction, which has asked whether the actor may. */

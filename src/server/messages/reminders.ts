@@ -50,7 +50,7 @@ export interface RemindersView {
   readonly quiet: QuietHours | null;
 }
 
-/** What a family has wished of reminders. @throws AppError link… */
+/** Returns the reminder settings of a family. @throws AppError link… */
 export async function viewReminders(context: Context, token: string): Promise<RemindersView> {
   return inTransaction(context.db, async (work) => {
     const { actor } = await familyOf(work, token, context.now());
@@ -112,7 +112,7 @@ export const remindHandler: JobHandler<PayloadOf<'remind'>, true> = {
   async settle(work, context, { childId, why, at }) {
     const child = await childById(work, childId);
     const reminders = await remindersOf(work, childId);
-    // Nobody to remind; or it was planned by an hour that is not wished any more.
+    // The family is gone, or has chosen another hour since.
     const isReached = child !== null && (context.phone !== null || reachContact(child.contacts) !== null);
     if (!isReached || reminders?.at !== at) return;
     const words = why === 'day' ? await dayWords(work, context, child, reminders) : await silenceWords(work, context, child, reminders);

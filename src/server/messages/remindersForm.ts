@@ -1,4 +1,4 @@
-/** What a plain form wishes of reminders, the family's own or the therapist's; what is wrong in it is refused where it is taken in. */
+/** Reads the reminder form of a family or a therapist. Invalid values are refused by the use case. */
 export function remindersForm(form: FormData): unknown {
   return {
     weekdays: form.getAll('day').map(Number),

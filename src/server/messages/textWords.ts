@@ -3,7 +3,7 @@ import { languageOf } from '@/core/text';
 
 type Messages = typeof import('../../../messages/texts/en.json');
 
-/** What the program answers to a text, or reminds of. */
+/** Texts that the program writes by itself: answers and reminders. */
 export type ReplyKind = keyof Messages['replies'];
 export type TextKind = Exclude<keyof Messages, 'replies'>;
 
@@ -13,7 +13,7 @@ export async function textWords(requested: string, kind: TextKind): Promise<stri
   return t(kind, { link: '{link}' });
 }
 
-/** What is answered to a text, in a language: `say('howMany', { task: 'Crane lift' })`. Task names are no secret; of the child nothing is said. */
+/** Returns an answer in a language: `say('howMany', { task: 'Crane lift' })`. It may name tasks, never the child. */
 export async function replyWords(
   requested: string,
 ): Promise<(kind: ReplyKind, values?: Readonly<Record<string, string | number>>) => string> {

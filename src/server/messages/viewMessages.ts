@@ -34,7 +34,7 @@ export interface IncomingLine extends IncomingRow {
 const MESSAGES_SHOWN = 120;
 const TEXTS_SHOWN = 60;
 
-/** What went out over the caseload, and one family's pretend phone. */
+/** Messages of the caseload, and the pretend phone of one family. */
 export async function viewMessages(
   context: Context,
   actor: PersonActor,

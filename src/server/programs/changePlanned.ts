@@ -17,7 +17,7 @@ export async function draftNow(work: Work, context: Context, child: Child): Prom
   return draftFrom(current, calendarDayInZone(context.now(), child.timeZone));
 }
 
-/** Where a task stands in the draft, by its slug: in the library's newest version, or in the one that was sent. Below 0 where it does not. */
+/** Index of a task in the draft, by its slug, in the library's newest version or the one that was sent; below 0 where it is missing. */
 export async function placeInDraft(work: Work, actor: PersonActor, childId: number, draft: ProgramDraft, slug: string): Promise<number> {
   const task = (await latestTasks(work, actor.personId)).find(({ content }) => content.slug === slug);
   if (!task) return -1;

@@ -107,7 +107,7 @@ function onlyOne(made: Made | null): MadePaper {
   return { ...made, file: made.file };
 }
 
-/** What was made; without a file where nobody had anything to print. */
+/** The result; without a file where there was nothing to print. */
 type Made = Omit<MadePaper, 'file'> & { readonly file: Uint8Array | null };
 
 async function make(
@@ -143,7 +143,7 @@ async function make(
       }
       isStopped ||= !(await onChild(seen, ids.length));
       if (isStopped) return;
-      // Whoever else is served gets their turn.
+      // Yields to other requests.
       await new Promise(setImmediate);
     }
   }
@@ -152,7 +152,7 @@ async function make(
   return { file, name: ids.length === 1 ? name : 'caseload', left, printed };
 }
 
-/** What was printed asks to be printed no more. */
+/** Marks the versions as printed. */
 async function notePrinted(context: Context, versions: readonly PrintedVersion[]): Promise<void> {
   await inTransaction(context.db, async (work) => {
     for (const { programId, number } of versions) await markPrinted(work, programId, number, context.now());

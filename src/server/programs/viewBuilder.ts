@@ -42,13 +42,13 @@ export interface BuilderView {
   readonly draft: ProgramDraft;
   /** True where the draft was being worked on before, not taken from what was sent. */
   readonly draftWasSaved: boolean;
-  /** What is placed, each in the version that it is placed in. */
+  /** Tasks in the draft, each in its version. */
   readonly placed: readonly TaskVersion[];
   /** Names the library as it stands: it travels apart from the page, see `viewContents`. */
   readonly libraryKey: string;
   readonly changes: readonly RecordedChange[];
   readonly goalSkills: readonly Skill[];
-  /** What the planner knows of the child beside its facts. */
+  /** Data for the planner beside the child's facts. */
   readonly plan: PlanFacts;
   /** What was sent last, as a draft that goes on from it. */
   readonly asSent: ProgramDraft;

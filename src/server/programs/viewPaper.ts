@@ -14,13 +14,13 @@ import { withheldOf } from './withheld';
 export interface PaperView {
   readonly child: Child;
   readonly today: CalendarDay;
-  /** What the family's page shows today; null where nothing was sent. */
+  /** The family's page of today; null where nothing was sent. */
   readonly program: ProgramVersion | null;
   readonly rest: Rest | null;
   /** Tasks on hold, or waiting for an answer to a safety card: no paper asks for them. */
   readonly closedTaskIds: readonly number[];
   readonly emergencyNumber: string;
-  /** By which letter slip and texts name each task. */
+  /** The letter of each task on slips and in texts. */
   readonly letters: ReadonlyMap<number, string>;
   /** The family's private link, to be read by a phone; null where it has none, or answers on paper or by call. */
   readonly link: string | null;

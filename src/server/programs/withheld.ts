@@ -12,7 +12,7 @@ export interface Withheld {
   readonly has: (taskId: number) => boolean;
 }
 
-/** What is withheld from children with their running programs, by child. Three questions, however many children. */
+/** Returns tasks on hold by child, with running programs. Three queries, however many children. */
 export async function withheldTasks(
   work: Work,
   running: readonly { readonly child: Child; readonly version: ProgramVersion | null }[],

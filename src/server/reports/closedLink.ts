@@ -2,7 +2,7 @@ import { childById, inTransaction, linkByHash, sharingOf } from '@/db';
 import type { Context } from '../context';
 import { hashOf, TOKEN_FORM } from '../secrets';
 
-/** Whose link it was that does not open any more: in which language that is said, and who can be asked for another. */
+/** The owner of a link that no longer opens: the language of the page, and whom to ask for another link. */
 export interface ClosedLink {
   readonly language: string;
   readonly lead: string | null;

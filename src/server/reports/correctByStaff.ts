@@ -39,7 +39,7 @@ export async function correctByStaff(context: Context, actor: PersonActor, raw: 
   });
 }
 
-/** What the form says of the session, and of everything else what stood there. @throws AppError invalid with every issue by field */
+/** Merges the session fields of the form into the stored report. @throws AppError invalid with every issue by field */
 async function factsOf(work: Work, before: LogEntry, raw: RawReport, today: CalendarDay): Promise<SessionFacts> {
   const [report] = await loggedReports(work, [before]);
   const { content, step, doneOn, words, saidBy, isQuestion, safetyWord, watched } = report!;

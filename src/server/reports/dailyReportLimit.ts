@@ -6,7 +6,7 @@ import type { Envelope, ReadSubmission } from './readSubmission';
 
 /** A family with six tasks that catches up on two weeks sends about ninety. Our own choice. */
 export const MOST_A_DAY = 200;
-/** What hurt is taken in beyond that, so that a flood never covers it. */
+/** Further allowance for reports of harm, so that a flood never hides one. */
 export const MOST_OF_HARM = 300;
 
 export const dayBefore = (now: Instant): Instant => instant(now - MILLISECONDS_PER_DAY);

@@ -21,11 +21,11 @@ const day = calendarDaySchema();
 const MOST_BOXES = 100;
 const inputSchema = z.object({
   childId: z.coerce.number().int().positive(),
-  /** Of this very sheet: sent twice, it is taken once. */
+  /** Idempotency key of this sheet: sent twice, it is stored once. */
   entryId: z.uuid(),
   way: z.enum(ENTRY_WAYS),
   saidBy: z.string().trim().max(40).default(''),
-  /** What stands on the slip in words, or was said; of the last day that was told of. */
+  /** Free text of the slip or call; it belongs to the last day reported. */
   words: z.string().trim().max(2000).default(''),
   isQuestion: z.boolean().default(false),
   /** The printed version that was filled in; null for what came by another way. */

@@ -29,7 +29,7 @@ import { ENTRY_DAYS_BACK } from './viewEntry';
 
 const optionsSchema = z.object({
   text: z.string().max(600_000),
-  /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
+  /** Meaning of each column, in the order of the headings; left out at first, when columns are matched automatically. */
   columns: z.array(z.enum(REPORT_COLUMNS).nullable()).max(100).optional(),
   dateOrder: z.enum(DATE_ORDERS).optional(),
   way: z.enum(ENTRY_WAYS).default('paper'),
@@ -71,7 +71,7 @@ export type ReportsPreview =
 
 type Found = Extract<ReportsPreview, { ok: true }> & { readonly items: readonly ItemToTake[] };
 
-/** What a list of reports would bring: each row as it would be filed, or what stands in its way. Nothing is written. @throws AppError invalid */
+/** Previews a list of reports: each row as it would be filed, or its issues. Writes nothing. @throws AppError invalid */
 export async function previewReports(context: Context, actor: PersonActor, raw: unknown): Promise<ReportsPreview> {
   const options = parseInput(optionsSchema, raw);
   return inTransaction(context.db, async (work) => {
@@ -100,7 +100,7 @@ export async function importReports(context: Context, actor: PersonActor, raw: u
   if (!first.ok) throw invalid({ path: 'text', code: first.fault.code });
   const childIds = [...new Set(first.items.map(({ childId }) => childId))].sort((one, other) => one - other);
   return inTransaction(context.db, async (work) => {
-    // Who types the same child meets here; only then is read what there is.
+    // Serializes concurrent entry for the same child; existing reports are read after the lock.
     for (const childId of childIds) await lockForTyping(work, childId);
     const found = (await look(work, context, actor, options)) as Found;
     if (found.dateOrder === null) throw invalid({ path: 'dateOrder', code: 'datesBothWays' });

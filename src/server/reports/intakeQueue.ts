@@ -30,7 +30,7 @@ export class IntakeQueue {
     });
   }
 
-  /** Whoever was answered just now asks again at once: waiting while more come turns a batch of one and one of many into one. */
+  /** Waits while more reports arrive: clients answered just now send again at once and join the same batch. */
   private async gathered(): Promise<void> {
     let before = 0;
     for (let quiet = 0; quiet < QUIET_TURNS && this.waiting.length < MOST_TOGETHER; quiet = this.waiting.length > before ? 0 : quiet + 1) {

@@ -22,14 +22,14 @@ export class KnownChildren {
     this.children = own.filter(({ access }) => may(actor, access, 'settleDecision')).map(({ child }) => child);
   }
 
-  /** By name and initial, or by the name alone where only one is called so. */
+  /** Finds a child by name and initial, or by the name alone where it is unique. */
   childrenCalled(text: string): Child[] {
     const wanted = plain(text).replace(/\.$/, '');
     const exact = this.children.filter((child) => plain(nameOf(child)).replace(/\.$/, '') === wanted);
     return exact.length > 0 ? exact : this.children.filter(({ calledName }) => plain(calledName) === wanted);
   }
 
-  /** By its title in English or the family's language, or its letter. */
+  /** Finds a task by its title in English or the family's language, or by its letter. */
   async task(child: Child, day: CalendarDay, text: string): Promise<AskedByText | null> {
     const asked = await this.askedOn(child, day);
     const wanted = plain(text);

@@ -15,7 +15,7 @@ export interface TypedIn {
   readonly today: CalendarDay;
 }
 
-/** What was typed in of one task and day, filed at the step of that day; words of harm close the task. Else what is wrong with it, by its code. */
+/** Files an entry of one task and day at the step of that day; words of harm put the task on hold. Returns the code of the fault otherwise. */
 export function ofItsDay({ childId, task, facts, idempotencyKey, origin, today }: TypedIn): ItemToTake | { readonly code: string } {
   const { step, takesHalves, versionTaskId, taskId } = task;
   const hurts = dangerIn(facts.words).length > 0 || facts.stopReason === 'pain';

@@ -5,7 +5,7 @@ import { addJobs, addReports, type StoredReport, type Work } from '@/db';
 import type { Context } from '../context';
 import { injuryEmailJob } from '../jobs/jobs';
 
-/** By which way word came, and who wrote it down: the family itself by its link or a text, else a person for it. */
+/** The way a report came, and who entered it: the family itself by its link or a text, or a person on its behalf. */
 export type Origin =
   | { readonly way: Extract<ReportWay, 'link'>; readonly linkId: number }
   /** `incomingId`: the text as it came, where a person had to look at it. */

@@ -10,15 +10,15 @@ export interface ChildToDo {
   readonly name: string;
 }
 
-/** What waits for hands, not for a judgement: to read, to type in, to print. */
+/** Work that needs no clinical decision: to read, to type in, to print. */
 export interface ToDo {
-  /** Whose task is closed since something hurt, and nobody has read it. */
+  /** Children with a task on hold after harm that nobody has read of. */
   readonly hurt: readonly ChildToDo[];
-  /** Whose slip of a week is not in. */
+  /** Children whose slip of a week is missing. */
   readonly slips: readonly (ChildToDo & { readonly monday: CalendarDay })[];
   /** How many texts a person has to read. */
   readonly texts: number;
-  /** Whose program, which goes home on paper, has changed since it was printed. */
+  /** Children with a paper program that changed since it was printed. */
   readonly toPrint: readonly ChildToDo[];
 }
 
@@ -48,7 +48,7 @@ export async function toPrint(work: Work, children: readonly Child[], today: Cal
   return onPaper.filter(({ id }) => unprinted.has(id)).map((child) => ({ childId: child.id, name: nameOf(child) }));
 }
 
-/** Whose slip of a week is not in yet: on paper, with a program that held in it and was not resting, and no word since it began. */
+/** Finds missing slips of a week: paper families whose program was active then, without a report since the week began. */
 export async function slipsMissing(work: Work, children: readonly Child[], monday: CalendarDay): Promise<ToDo['slips']> {
   const onPaper = children.filter(({ reportWay }) => reportWay === 'paper');
   const ids = onPaper.map(({ id }) => id);

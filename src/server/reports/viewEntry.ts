@@ -33,7 +33,7 @@ export interface EntrySheet {
   readonly language: Language;
   readonly days: readonly CalendarDay[];
   readonly rows: readonly EntryRow[];
-  /** What has come in of these days already, by any way. */
+  /** Reports of these days so far, by any way. */
   readonly known: readonly LoggedReport[];
   /** Texts of the family that wait for a person, oldest first. */
   readonly texts: readonly IncomingRow[];

@@ -28,7 +28,7 @@ import { bareClip, type BareClip } from '../videos/bareClip';
 import { withheldOf } from '../programs/withheld';
 import { familyOf } from './familyLink';
 
-/** What a family said of a task today. */
+/** Today's report of a task. */
 export type SaidToday = LogEntry;
 
 /** `fromSchool`: what the school reported, where no one at home did. */
@@ -70,7 +70,7 @@ export interface FamilyView {
   /** What the therapist said, latest first: notes, and tasks that were opened again. */
   readonly notes: readonly FamilyNote[];
   readonly lifts: readonly Lift[];
-  /** Who reads what is sent, and on which weekdays, where that was told. */
+  /** The reader of reports and their weekdays, where known. */
   readonly reader: { readonly name: string; readonly days: readonly number[] } | null;
   /** The last seven days, today the last: whether anything was done, nothing was told, or nothing was asked. */
   readonly week: readonly { readonly day: CalendarDay; readonly state: 'done' | 'none' | 'off' }[];
@@ -83,10 +83,10 @@ export interface FamilyView {
 const REPORTS_LOOKED_AT = 200;
 const WEEK = 7;
 const NOTES_SHOWN = 5;
-/** So long it is said on the family's page that a task is open again. */
+/** Days for which the family's page says that a task is open again. */
 const LIFT_DAYS = 14;
 
-/** What a family sees of its day. That a person opens it for the first time is noted. */
+/** Returns the family's day. The first time a person opens it is recorded. */
 export async function viewFamily(context: Context, token: string, reader: 'person' | 'robot' = 'person'): Promise<FamilyView> {
   const now = context.now();
   const { actor, link, view } = await inReading(context.db, async (work) => {

@@ -16,7 +16,7 @@ export interface ReportView {
   readonly history: readonly ReportBefore[];
 }
 
-/** One report, to be put right. @throws AppError notFound, notAllowed */
+/** Returns a report for correction. @throws AppError notFound, notAllowed */
 export async function viewReport(context: Context, actor: PersonActor, childId: number, reportId: number): Promise<ReportView> {
   const now = context.now();
   const view = await inReading(context.db, async (work) => {

@@ -6,13 +6,13 @@ import { outcomeSettingsAt, type ProgramTask } from '@/core/programs';
 import { outcomeOf, type DatedSession } from '@/core/reports';
 import { goalsOf, notesOf, schoolCalendarOn, type FamilyNote, type Goal, type Work } from '@/db';
 
-/** What a decision is read beside: the goal that it serves, what was written last, whether school is out, which help comes next. */
+/** Context of a card: the goal it serves, the last note, whether school is out, and the next help level. */
 export interface CardContext {
   readonly goals: readonly Goal[];
   /** What the family was told last, latest first. */
   readonly notes: readonly FamilyNote[];
   readonly schoolBreak: SchoolBreak | null;
-  /** By the order of prompt fading that holds for the task; null where none is chosen, or no task is spoken of. */
+  /** The next help level in the task's order of prompt fading; null without one, or without a task. */
   readonly help: (AskedHelp & { readonly order: PromptFading }) | null;
 }
 

@@ -53,7 +53,7 @@ const inputSchema = z.object({
   reason: z.string().trim().max(400).default(''),
   /** For `wrote`: what goes to the family. */
   words: z.string().trim().max(600).default(''),
-  /** What that says in the therapist’s own language, where the family reads another: kept, and offered again. */
+  /** The same in the therapist’s language, where the family reads another: saved, and offered again. */
   own: z.string().trim().max(600).default(''),
   laterDays: z.coerce.number().int().min(1).max(30).default(1),
   /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. A rest, too, ends on `fromDay`. */
@@ -82,7 +82,7 @@ export interface Settling {
 
 type Deed = (work: Work, context: Context, actor: PersonActor, settling: Settling) => Promise<void>;
 
-/** What each answer does beside being written down. Whatever settles a report's decision has read the report; putting off has not. */
+/** Side effects of each answer. Settling the card of a report marks the report as read; snoozing does not. */
 const DEEDS = {
   up: async (...all) => {
     await read(...all);
@@ -125,7 +125,7 @@ export async function decide(
   const { answer, childId, key, reason } = input;
   return inTransaction(context.db, async (work) => {
     const now = context.now();
-    // One after the other decides of a child: who comes second sees what the first has settled.
+    // Serializes decisions on a child: the second person sees what the first has settled.
     await lockForTyping(work, childId);
     const { child } = await requireChild(work, actor, childId, needsLead(answer) ? 'changeProgram' : 'settleDecision');
     const { open, programs, today } = await loadDecisions(work, context, [child], child.timeZone);
@@ -160,7 +160,7 @@ function comesBackOn({ kind }: Decision, answer: DecisionAnswer, today: Calendar
   return kind === 'stuck' && answer === 'hold' ? addDays(today, STUCK_DAYS) : null;
 }
 
-/** What is done about silence; whoever says nothing leaves it. Null for what is no silence. */
+/** The action chosen about missing reports; none leaves it. Null for other cards. */
 function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceAction | null {
   const deeds = silenceActionsOf(kind);
   if (answer !== 'hold' || deeds.length === 0) return null;
@@ -168,7 +168,7 @@ function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceAction | nu
   return deed ?? 'leftIt';
 }
 
-/** What is done about silence beside being written down: the family's link goes out once more, or the practice rests or ends. */
+/** Acts on missing reports: sends the family's link again, or pauses or ends the program. */
 async function doAction(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
   const { input, decision, child } = settling;
   const deed = deedOf(decision, input);
@@ -198,14 +198,14 @@ async function settle(work: Work, decision: NewDecision): Promise<number> {
 async function read(work: Work, _context: Context, actor: PersonActor, { decision, child, decisionId, at }: Settling): Promise<void> {
   const lastText = decision.textIds.at(-1);
   if (lastText !== undefined) await settleTextsUpTo(work, child.id, lastText, actor.personId, at);
-  // What the family sent was looked at: what comes later makes a new card.
+  // Reports so far were seen; a later one makes a new card.
   const lastClip = decision.clipIds.at(-1);
   if (lastClip !== undefined) await markClipsSeen(work, child.id, lastClip, actor.personId, at);
   if (decision.kind !== 'question' && decision.kind !== 'comment') return;
   await markRead(work, { childId: child.id, reportIds: decision.reportIds, personId: actor.personId, at, decisionId });
 }
 
-/** What was written to a family is offered to its writer again, by language; what names a child is of that child alone, and goes with it. */
+/** Saves a note as a phrase for its writer, by language. A phrase that names a child is offered for that child alone, and deleted with it. */
 async function keepSaid(work: Work, context: Context, actor: PersonActor, { input: { words, own }, child }: Settling): Promise<void> {
   const said = { own: own || words, said: words };
   if (namesChild(`${said.own} ${said.said}`, child)) return;

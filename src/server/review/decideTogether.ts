@@ -19,7 +19,7 @@ export interface PlainLine {
   readonly stepCount: number;
   readonly stepName: string;
   readonly version: number;
-  /** What the family wrote; empty for cards of another kind. */
+  /** The family's comment; empty for cards of another kind. */
   readonly comments: readonly string[];
 }
 
@@ -73,7 +73,7 @@ const ANSWERS = { ready: 'up', tooHard: 'down', comment: 'read' } as const satis
 
 export interface Together {
   readonly settled: number;
-  /** What stayed open, and why: the rest is settled all the same. */
+  /** Cards that stayed open, with the reason; the others are settled. */
   readonly left: readonly { readonly childId: number; readonly fault: Fault }[];
 }
 
@@ -89,7 +89,7 @@ export async function decideTogether(context: Context, actor: PersonActor, raw: 
     // Each step that was settled here made one more version.
     const own = settled.get(childId) ?? 0;
     const given = { childId, key, answer: ANSWERS[kind], expectedVersion: version + own };
-    // What is no plain case any more is looked at by itself.
+    // A card that is no longer routine stays open for a decision of its own.
     const isPlain = (decision: Decision, open: readonly Decision[]) => plainCases(open, kind).includes(decision);
     const answered = await answer(() => decide(context, actor, given, isPlain));
     if (answered.ok) settled.set(childId, own + 1);

@@ -32,17 +32,17 @@ export interface LoadedDecisions {
   readonly standing: readonly SettledDecision[];
   readonly programs: Map<number, ProgramVersion>;
   readonly today: CalendarDay;
-  /** What closes tasks of these children now, by child. */
+  /** Open holds of these children, by child. */
   readonly stops: Map<number, readonly Stop[]>;
 }
 
-/** Who looks, where it matters: whoever may not lift a stop is through with it once it is seen. */
+/** The viewer, where it matters: for one who may not lift a hold, acknowledging it closes the card. */
 export interface Viewer {
   readonly personId: number;
   readonly mayLift: (childId: number) => boolean;
 }
 
-/** What a screen of the same children has read already. */
+/** Rows that the screen has loaded already. */
 export interface KnownOfCaseload {
   readonly current: Map<number, ProgramVersion>;
   readonly lastWords: ReadonlyMap<number, CalendarDay>;
@@ -56,7 +56,7 @@ export function seenKey(key: string, personId: number): string {
 
 /** For so long a change of a child's facts is held against its running program, which ends or is built anew before. */
 const CHANGES_DAYS = 180;
-/** So long a link that sent too much is told of. Our own choice. */
+/** Days for which a link over its daily limit is shown. Our own choice. */
 const FLOOD_DAYS = 14;
 
 function stoppedNow(child: Child, program: ProgramVersion, today: CalendarDay): ChildSituation['stoppedTasks'] {
@@ -110,7 +110,7 @@ export async function loadDecisions(
         isEnded: program.isEnded,
         resumesOn: program.resumesOn,
         lastWordOn: words.get(child.id) ?? null,
-        // Who answers by paper or call has no link to open.
+        // Families on paper or calls have no link to open.
         linkOpened: child.reportWay !== 'link' || opened.has(child.id),
         unreadReports: unread.get(child.id) ?? [],
         unseenClips: clips.get(child.id) ?? [],

@@ -71,7 +71,7 @@ export async function write(work: Work, context: Context, actor: PersonActor, se
   await tell(work, context, actor, settling);
 }
 
-/** What was found takes a few letters at least. */
+/** Fewest characters of the finding. */
 const LEAST_FOUND = 3;
 const BY_MISTAKE = 'The family says that “Something hurt” was pressed by mistake.';
 

@@ -50,11 +50,11 @@ export interface ReviewView {
   readonly snoozed: readonly SettledDecision[];
   /** What colleagues decided for this person's children in the last days, latest first. */
   readonly colleagues: readonly SettledDecision[];
-  /** What waits for an assistant's hands; null for others, whose Logbook tells it. */
+  /** Work for an assistant; null for others, who see it in the Logbook. */
   readonly toDo: ToDo | null;
   /** Tasks on hold after an injury report, decided on or not. */
   readonly holds: number;
-  /** Where several of the cards are about one tread, the largest group first. */
+  /** Groups of cards about the same step of a task, the largest first. */
   readonly outcomesPerStep: readonly StepOutcomesGroup[];
   /** The one of them that is looked at alone: `open` holds its cards. */
   readonly onlyStep: StepOutcomesGroup | null;
@@ -72,7 +72,7 @@ export interface DecisionInFull {
   readonly mayChange: boolean;
   readonly program: ProgramVersion;
   readonly task: ProgramTask | null;
-  /** What of the child's facts stops the task; empty for every other kind. */
+  /** Facts of the child that stop the task; empty for every other kind of card. */
   readonly findings: readonly SafetyFinding[];
   readonly timeline: StepTimeline | null;
   readonly reports: readonly LoggedReport[];
@@ -80,7 +80,7 @@ export interface DecisionInFull {
   readonly texts: readonly IncomingRow[];
   /** What the family sent of this task, or, where the card is of none, of any; the latest first. */
   readonly clips: readonly BareClip[];
-  /** What closes tasks of the child now, of this task and of others. */
+  /** Open holds of the child, on this task and on others. */
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
   readonly stepOutcomes: StepOutcomes | null;
@@ -98,7 +98,7 @@ export interface DecisionInFull {
 const REPORTS_SHOWN = 8;
 const PHRASES_SHOWN = 12;
 const POST_SHOWN = 8;
-/** So long what colleagues decided is told, and so much of it. Our own choice. */
+/** Days and number of colleagues' decisions that are shown. Our own choice. */
 const COLLEAGUES_DAYS = 7;
 const COLLEAGUES_SHOWN = 20;
 const DEEDS_LOOKED_AT = 20;
@@ -159,7 +159,7 @@ export async function viewReview(
       (await inFull(work, decision, whose.child, programs.get(whose.child.id)!, today, stops.get(whose.child.id) ?? [], changes));
     const colleaguesSince = instantAfterDays(context.now(), -COLLEAGUES_DAYS);
     const snoozed = standing
-      // What the data ask for no more wakes on no day.
+      // A snoozed card that the data no longer ask for never returns.
       .filter(
         ({ key, answer, decidedBy, laterUntil }) =>
           answer === 'later' && decidedBy === actor.personId && laterUntil !== null && asking.has(key),
@@ -203,7 +203,7 @@ export async function viewReview(
   return view;
 }
 
-/** What was done about a closed task, and left it open for this person. */
+/** Decisions about a task on hold that left the card open for this person. */
 function leavesItOpen({ kind, answer, childId }: SettledDecision, mayLift: (childId: number) => boolean): boolean {
   if (kind === 'unsafe' && answer === 'wrote') return true;
   return isOfStop(kind) && (answer === 'wrote' || (answer === 'seen' && mayLift(childId)));

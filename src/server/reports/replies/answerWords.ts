@@ -7,7 +7,7 @@ type Say = Awaited<ReturnType<typeof replyWords>>;
 
 const MOST_LISTED = 6;
 
-/** What was taken in, said back: the family sees at once whether it was read as it was meant. */
+/** Confirms what was stored, so that the family sees at once whether it was read as meant. */
 export async function savedWords(
   language: string,
   items: readonly ReplyItem[],
@@ -20,7 +20,7 @@ export async function savedWords(
       ? [say('item', { task: say('allTasks'), amount: amountWords(items[0]!, say) })]
       : items.map((item) => say('item', { task: titleOf(item.taskId, tasks), amount: amountWords(item, say) }));
   const what = parts.join(', ');
-  // Nobody is thanked for tears: words that no one has read yet get no thanks.
+  // No thanks for free text that nobody has read yet: it may tell of tears.
   if (hasComment) return say('savedComment', { what });
   return say(items.some(({ done }) => done) ? 'saved' : 'savedNone', { what });
 }
@@ -32,7 +32,7 @@ function amountWords({ done, left, right, amount }: ReplyItem, say: Say): string
   return amount === null ? say('done') : String(amount);
 }
 
-/** What is asked back, with a short choice. */
+/** Asks back, with a short choice. */
 export async function askWords(language: string, ask: AskBack, tasks: readonly AskedByText[]): Promise<string> {
   const say = await replyWords(language);
   switch (ask.code) {

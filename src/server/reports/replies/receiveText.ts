@@ -37,7 +37,7 @@ import { askedByText, type AskedByText } from './replyTasks';
 import { closeForDanger, store, withoutName } from './storeReply';
 
 const MOST_LETTERS = 2_000;
-/** So long an answer is one to what was asked back. */
+/** Time in which a text counts as the answer to a question, in milliseconds. */
 const ASK_HOURS = 24;
 /** The very same words so soon after are a text that the network brought twice. */
 const TWICE_MINUTES = 10;
@@ -55,7 +55,7 @@ const textSchema = z.object({
   text: z.string().transform((text) => [...text.replace(/(?![\n\t])[\p{Cc}\p{Surrogate}]/gu, '')].slice(0, MOST_LETTERS).join('')),
 });
 
-/** Who wrote, and about whom. */
+/** The sender, and the child the text is about. */
 interface Sender {
   readonly from: string;
   readonly contact: Contact | null;
@@ -130,14 +130,14 @@ async function readAndAnswer(work: Work, context: Context, incoming: Incoming): 
     await stopNumber(work, from, context.now());
     return 'stopped';
   }
-  // Who writes is heard again.
+  // A number that opted out is still read and answered.
   if (sender) return aboutOne(work, context, incoming, sender);
   if (senders.length === 0) {
     if (dangerIn(text).length > 0) await tellStranger(work, context, from);
     return kind === 'nothing' ? 'nothing' : 'person';
   }
   if (dangerIn(text).length > 0) {
-    // Nobody asks which child while one may be hurt: what both may do is closed.
+    // A possible injury is not followed by a question which child: tasks of both are put on hold.
     const outcomes: TextOutcome[] = [];
     for (const each of senders) outcomes.push(await aboutOne(work, context, incoming, each));
     return outcomes.includes('danger') ? 'danger' : 'person';
@@ -147,7 +147,7 @@ async function readAndAnswer(work: Work, context: Context, incoming: Incoming): 
   return 'person';
 }
 
-/** Nobody knows the number, and one may be hurt: fixed words of whom to call, in the two languages most homes have. Nothing is said of a child. */
+/** Answers an unknown number that reports a possible injury: fixed words of whom to call, in the two languages most homes have. No child is named. */
 async function tellStranger(work: Work, context: Context, from: string): Promise<void> {
   const { emergencyNumber, timeZone } = await workplaceOf(work);
   const said = await Promise.all(
@@ -175,7 +175,7 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
     const { emergencyNumber } = await workplaceOf(work);
     const task = about.map(({ title }) => title).join(', ');
     await answer(work, context, sender, task ? 'hurt' : 'hurtUnknown', { task, number: emergencyNumber });
-    // Where there is nothing to close, a person has to read it.
+    // Without a task to put on hold, a person has to read it.
     return about.length > 0 ? 'danger' : 'person';
   }
   if (reading.kind === 'nothing') return 'nothing';
@@ -190,7 +190,7 @@ async function aboutOne(work: Work, context: Context, { textId, serviceKey, text
   const fits = await canStand(work, child, items, { closed, today });
   if (!fits) return toPerson(work, context, sender);
   if (answered || reading.kind === 'reports') {
-    // What was in doubt may have had words beside it, which nobody has read yet.
+    // An unclear text may hold free words that nobody has read yet.
     const asking = answered && asked ? readReply(asked.text, { tasks: all, today, language }) : null;
     const hasComment = asking ? asking.hasComment : reading.hasComment;
     const words = hasComment ? (asking ? `${asked!.text}\n${text}` : text) : '';

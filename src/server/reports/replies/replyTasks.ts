@@ -14,7 +14,7 @@ export interface AskedByText extends ReplyTask {
   readonly title: string;
 }
 
-/** What a text may tell of, and a slip asks for: the tasks of a version with the letters that slip and message share. */
+/** Tasks of a version that a text may report on, with the letters that slip and message share. */
 export async function askedByText(work: Work, childId: number, version: ProgramVersion, language: string): Promise<AskedByText[]> {
   const letters = taskLetters(await tasksByVersion(work, childId), languageOf(language));
   return version.tasks.map((task) => {

@@ -42,7 +42,7 @@ export async function store(
       step: task.step,
       safetyWord: isDanger,
       press: null,
-      // One question, however many tasks stand beside it.
+      // A question is stored once, however many tasks stand beside it.
       isQuestion: isQuestion && index === 0,
       words: isDanger || index === 0 ? words : '',
       saidBy,
@@ -68,7 +68,7 @@ function hurt({ taskId }: AskedByText, doneOn: CalendarDay): ReplyItem {
 }
 
 export interface DangerSaid {
-  /** By a teacher's link: the family sees that the school reported it. */
+  /** True for a report by a teacher's link: the family sees that the school reported it. */
   readonly isFromSchool?: boolean;
   readonly child: Child;
   readonly today: CalendarDay;

@@ -3,7 +3,7 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 /** So far the service's clock may be from ours; what is older was held back, or comes from somebody who listened. */
 const MOST_SECONDS_APART = 300;
 
-/** What a service puts into `yard-signature`: the second at which it was sent, and an HMAC of it with the body, by the key that both hold. */
+/** Builds the header `yard-signature`: the time of sending in seconds, and an HMAC of it with the body, by the shared key. */
 export function signText(body: string, key: string, seconds: number): string {
   return `t=${seconds},v1=${macOf(body, key, seconds)}`;
 }

@@ -211,7 +211,8 @@ test('the server is killed while it writes: nothing half stays, and the repeat m
 });
 
 test('whatever part is killed is started anew by itself, and no report that was acknowledged is lost', async () => {
-  test.setTimeout(120_000);
+  // Three parts start again, each within a minute on a busy machine.
+  test.setTimeout(300_000);
   await beginAnew('Bram T.', stack);
   const isUp = async () => (await fetch(`${stack.url}/api/health`).catch(() => null))?.status === 200;
   for (const part of ['web', 'runner', 'database'] as const) {
@@ -220,9 +221,9 @@ test('whatever part is killed is started anew by itself, and no report that was 
     const pid = served(FOLDER).pids[part];
     process.kill(pid, 'SIGKILL');
     await expect
-      .poll(() => log.join('\n'), { message: `${part}, process ${pid}`, timeout: 20_000 })
+      .poll(() => log.join('\n'), { message: `${part}, process ${pid}`, timeout: 60_000 })
       .toMatch(new RegExp(`${NAMES[part]} ended.*started anew`));
-    await expect.poll(async () => (await isUp()) && (await post(address, body)) === 303, { timeout: 40_000 }).toBe(true);
+    await expect.poll(async () => (await isUp()) && (await post(address, body)) === 303, { timeout: 90_000 }).toBe(true);
     expect(await reportCount('Bram T.', stack)).toBe(before + 1);
     log.length = 0;
   }

@@ -2,7 +2,8 @@ import { weekdayOf, addDays, daysBetween, type CalendarDay } from '@/core/calend
 import { dayTargetOf, type Dose } from '@/core/dose';
 import type { Random } from '@/core/random';
 import { afterGap, simulateSession, type SimulatedChild } from '@/core/simulation';
-import type { Effort, HelpLevel, StopReason } from '@/core/reports';
+import type { Effort, StopReason } from '@/core/reports';
+import type { HelpLevel } from '@/core/vocabulary';
 import { chanceOf } from './chanceOf';
 import { HOME_WORDS, type DemoChild, type FamilyKind } from './children';
 

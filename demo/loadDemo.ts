@@ -31,7 +31,8 @@ import {
   type Work,
 } from '@/db';
 import type { PersonActor } from '@/server/actor';
-import { createContext, type Context, type ContextParts } from '@/server/context';
+import type { Context, ContextParts } from '@/server/context';
+import { createContext } from '@/server/createContext';
 import { measure } from '@/server/measurements/measure';
 import { runDue } from '@/server/jobs/runDue';
 import { hashPassword } from '@/server/accounts/signIn';

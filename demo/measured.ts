@@ -1,7 +1,7 @@
 import { daysBetween, weekdayOf, type CalendarDay } from '@/core/calendar';
 import type { GoalContent } from '@/core/goals';
 import { valuesOf } from '@/core/goals';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { keyOf } from '@/server/reports/keyOf';
 import { chanceOf } from './chanceOf';
 

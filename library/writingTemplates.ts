@@ -1,5 +1,4 @@
-import type { Cue } from '@/core/worksheets';
-import { SHAPE_AGES, type ShapeId } from '@/core/tasks';
+import { SHAPE_AGES, type Cue, type ShapeId } from '@/core/tasks';
 import { LANGUAGES, say, type Language, type LocalText } from '@/core/text';
 import type { Mechanics, TaskParts, Words } from './composeTask';
 

@@ -4,7 +4,8 @@ import { addDays, calendarDay, daysFromTo, weekdayOf, type CalendarDay } from '@
 import type { GradeChange, SentVersion } from '@/core/programs';
 import { seededRandom } from '@/core/random';
 import { rebuildFigures, type ChildLog, type LoggedSession } from '@/core/rebuild';
-import { DEFAULT_OUTCOME_SETTINGS, HELP_LEVELS } from '@/core/reports';
+import { DEFAULT_OUTCOME_SETTINGS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 
 /** A district's log, child by child, and every figure of it reckoned anew. Only the reckoning is timed: what a log is made of here, a database would give. */
 const TODAY = calendarDay('2026-11-24');

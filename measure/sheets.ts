@@ -1,4 +1,5 @@
-import { difficultyOf, drawSheet, harderBy, type SheetSpec } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
+import { difficultyOf, drawSheet, harderBy } from '@/core/worksheets';
 import { sheetPdf } from '@/formats';
 import { loadLibrary } from '../library/loadLibrary';
 import { median } from './timing';

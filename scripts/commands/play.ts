@@ -7,7 +7,7 @@ import { Workshop } from '@/outside/clips/workshop';
 import { FolderMedia } from '@/outside/folderMedia';
 import { HighsSolver } from '@/outside/highsSolver';
 import { PretendPhone } from '@/outside/pretendPhone';
-import { createContext } from '@/server/context';
+import { createContext } from '@/server/createContext';
 import { DEFAULT_INSTALLATION } from '@/server/installationSettings';
 import { DEMO_TIME_ZONE } from '../../demo/children';
 import { playOn, type LivedDemo } from '../../demo/playOn';

@@ -13,7 +13,8 @@ import { Mail } from '@/outside/mail';
 import { MailCatcher } from '@/outside/mailCatcher';
 import { PretendPhone } from '@/outside/pretendPhone';
 import { secretIn } from '@/outside/secretFile';
-import { createContext, type Context } from '@/server/context';
+import type { Context } from '@/server/context';
+import { createContext } from '@/server/createContext';
 import type { InstallationSettings } from '@/server/installationSettings';
 import type { Clock } from '@/server/ports';
 

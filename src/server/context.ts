@@ -1,10 +1,10 @@
 import type { Random } from '@/core/random';
 import type { Database } from '@/db';
 import type { InstallationSettings } from './installationSettings';
-import { AccessLog } from './audit/trail';
-import { IntakeQueue } from './reports/intakeQueue';
-import { Tries } from './videos/rateLimit';
-import { KnownLinks } from './reports/knownLinks';
+import type { AccessLog } from './audit/trail';
+import type { IntakeQueue } from './reports/intakeQueue';
+import type { Tries } from './videos/rateLimit';
+import type { KnownLinks } from './reports/knownLinks';
 import type { Backups, ClipWorkshop, Clock, MediaStore, PhoneOnShow, Solver, TextService } from './ports';
 
 /** What stands behind the use cases, as the process that serves them puts it together. */
@@ -37,17 +37,6 @@ export interface Context extends ContextParts {
   readonly knownLinks: KnownLinks;
   /** How often families tried to send a clip today. */
   readonly clipTries: Tries;
-}
-
-export function createContext(parts: ContextParts): Context {
-  const context: Context = {
-    ...parts,
-    looks: new AccessLog(parts.db, parts.now),
-    intake: new IntakeQueue(() => context),
-    knownLinks: new KnownLinks(() => context),
-    clipTries: new Tries(),
-  };
-  return context;
 }
 
 const holder = globalThis as { caseloadContext?: Context };

@@ -3,7 +3,7 @@ import { answer } from '@/server/answer';
 import { viewChild } from '@/server/students/viewChild';
 import { viewCaseload } from '@/server/caseload/viewCaseload';
 import { STATUS_OF } from '@/server/errors';
-import { createContext } from '@/server/context';
+import { createContext } from '@/server/createContext';
 import { sendLinkAgain } from '@/server/messages/links';
 import { viewMessages } from '@/server/messages/viewMessages';
 import { saveDraft } from '@/server/programs/saveDraft';

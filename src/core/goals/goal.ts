@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calendarDaySchema } from '../calendar';
-import { HELP_LEVELS } from '../reports';
+import { HELP_LEVELS } from '../vocabulary';
 import { SKILLS } from '../vocabulary';
 
 const day = calendarDaySchema();

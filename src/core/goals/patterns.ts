@@ -1,4 +1,4 @@
-import type { HelpLevel } from '../reports';
+import type { HelpLevel } from '../vocabulary';
 import type { Skill } from '../vocabulary';
 
 /** A goal to begin from: its criterion in numbers that a therapist then makes the child's own. */

@@ -1,7 +1,7 @@
 import { knobOf, doseAtStep, filledStep, type TaskContent } from '../tasks';
 import { LANGUAGES, plain, say, type Language, type LocalText } from '../text';
 import { numbersInWords } from '../wording';
-import type { TaskFinding } from './checkTask';
+import type { TaskFinding } from './taskFinding';
 
 /** What is counted as a repetition, whatever the task. */
 const REPETITIONS: LocalText = {

@@ -1,6 +1,6 @@
 import { filledStep, type TaskContent } from '../tasks';
 import { LANGUAGES, type Language } from '../text';
-import type { TaskFinding } from './checkTask';
+import type { TaskFinding } from './taskFinding';
 
 /** Words that speak of the step before, which a family at this one may never have seen. Lists of our own. */
 const LEANS: Partial<Record<Language, readonly RegExp[]>> = {

@@ -1,5 +1,5 @@
 export { checkTask, familyTexts, languagesOf, MOST_MINUTES } from './checkTask';
-export type { TaskFinding } from './checkTask';
+export type { TaskFinding } from './taskFinding';
 export { BUNDLES } from './bundles';
 export type { BundleId } from './bundles';
 export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calendarDaySchema } from '../calendar';
-import { HELP_LEVELS } from '../reports';
+import { HELP_LEVELS } from '../vocabulary';
 import { WATCH_ANSWERS, WATCH_ITEMS, type Watched } from '../vocabulary';
 
 const MOST_TRIALS = 500;

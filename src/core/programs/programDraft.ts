@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calendarDaySchema } from '../calendar';
 import { plannedDoseSchema } from '../dose';
-import { sheetSpecSchema } from '../worksheets';
+import { sheetSpecSchema } from '../tasks';
 import { taskSettingsSchema } from '../tasks';
 import { PARTS, SKINS } from '../vocabulary';
 

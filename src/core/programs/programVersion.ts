@@ -1,7 +1,7 @@
 import type { CalendarDay } from '../calendar';
 import type { PlannedDose } from '../dose';
 import { demandOf } from '../knobs';
-import type { TaskChoices } from '.';
+import type { TaskChoices } from './programDraft';
 import type { LocalText } from '../text';
 import type { Part } from '../vocabulary';
 import type { TaskContent } from '../tasks';

@@ -1,5 +1,6 @@
 import type { GoalMeasure } from '../goals';
-import { HELP_LEVELS, outcomeOf, type DatedSession } from '../reports';
+import { outcomeOf, type DatedSession } from '../reports';
+import { HELP_LEVELS } from '../vocabulary';
 import type { Measurement } from '../measurements';
 import type { GoalPoint } from './standing';
 

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type CalendarDay } from '../calendar';
 import { aimAt, valuesOf, type GoalContent } from '../goals';
-import { HELP_LEVELS, type HelpLevel } from '../reports';
+import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 import { FEWEST_POINTS, theilSen, type Trend } from './theilSen';
 import { kendall, type RankCorrelation } from './kendall';
 

@@ -1,4 +1,5 @@
-import type { Effort, HelpLevel, StopReason } from '../reports';
+import type { Effort, StopReason } from '../reports';
+import type { HelpLevel } from '../vocabulary';
 import { BASE_LANGUAGE, type Language } from '../text';
 
 /**

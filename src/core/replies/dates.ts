@@ -1,6 +1,6 @@
 import { addDays, parseCalendarDay, type CalendarDay } from '../calendar';
 import type { Lexicon, ReplyLanguage } from './lexicon';
-import type { Token, TokensOptions } from './tokens';
+import type { Token, TokensOptions } from './token';
 
 const MOST_DAYS_BACK = 14;
 

@@ -1,4 +1,5 @@
-import type { Effort, HelpLevel, StopReason } from '../reports';
+import type { Effort, StopReason } from '../reports';
+import type { HelpLevel } from '../vocabulary';
 
 /** What a word or a phrase of a reply stands for. */
 export type Meaning =

@@ -5,7 +5,8 @@ import { LEXICONS, languageOfReply, STOP_ELSEWHERE, type ReplyLanguage } from '.
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
 import { blank, isCount, readSegment, UNCLEAR, type Segment } from './readSegment';
 import { isPlan, isQuestion, wantsNoMore } from './intent';
-import { tokensOf, wordsOf, type Token, type TokensOptions } from './tokens';
+import { tokensOf, wordsOf } from './tokens';
+import type { Token, TokensOptions } from './token';
 import { codeLettersOf } from './codeLetters';
 
 export interface ReplyContext {

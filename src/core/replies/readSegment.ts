@@ -1,5 +1,5 @@
 import type { AskBack, ReplyItem, ReplyTask } from './reading';
-import type { Token } from './tokens';
+import type { Token } from './token';
 import type { CalendarDay } from '../calendar';
 
 /** What is said of one task. */

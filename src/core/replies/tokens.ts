@@ -1,35 +1,11 @@
 import { addDays, weekdayOf, type CalendarDay } from '../calendar';
 import type { CodeLetters } from './codeLetters';
-import { LEXICONS, type Lexicon, type Meaning, type ReplyLanguage } from './lexicon';
+import { LEXICONS, type Lexicon, type Meaning } from './lexicon';
 import { dateAt } from './dates';
 import { isSlipOf, lettersApart } from '../text';
 import { readable } from './readable';
 import type { ReplyTask } from './reading';
-
-type Plain = Exclude<Meaning, { is: 'ago' | 'weekday' | 'number' | 'help' | 'effort' }>;
-
-/** A piece of a reply that means something, or a word that means nothing to us. */
-export type Token =
-  | Plain
-  /** `byLetter`: by its letter alone; `withCount`: with a figure, as nobody writes but from the slip. */
-  | { readonly is: 'task'; readonly task: ReplyTask; readonly byLetter: boolean; readonly withCount: boolean }
-  | (Extract<Meaning, { is: 'help' | 'effort' }> & { readonly byLetter?: boolean })
-  | { readonly is: 'number'; readonly value: number }
-  /** "8 of 10" */
-  | { readonly is: 'ratio'; readonly value: number; readonly of: number }
-  | { readonly is: 'day'; readonly day: CalendarDay }
-  | { readonly is: 'notDone'; readonly reason: Extract<Meaning, { is: 'reason' }>['reason'] | null }
-  /** The end of a clause. */
-  | { readonly is: 'mark' }
-  | { readonly is: 'word'; readonly word: string };
-
-export interface TokensOptions {
-  /** Whose words it is read by. */
-  readonly language: ReplyLanguage;
-  readonly letters: CodeLetters;
-  readonly tasks: readonly ReplyTask[];
-  readonly today: CalendarDay;
-}
+import type { Token, TokensOptions } from './token';
 
 /** Shorter words of a title are not told from others. */
 const LEAST_LETTERS = 4;

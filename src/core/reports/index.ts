@@ -1,5 +1,5 @@
-export { EFFORTS, ENTRY_WAYS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS } from './session';
-export type { DatedSession, Effort, EntryWay, HelpLevel, ReportWay, Session, StopReason } from './session';
+export { EFFORTS, ENTRY_WAYS, REPORT_WAYS, STOP_REASONS } from './session';
+export type { DatedSession, Effort, EntryWay, ReportWay, Session, StopReason } from './session';
 export { DEFAULT_OUTCOME_SETTINGS, isRefusal, outcomeOf, OUTCOMES } from './outcomeOf';
 export type { Outcome, OutcomeSettings } from './outcomeOf';
 export { amountOf, checkSession, MOST_WORDS } from './sessionFacts';

@@ -1,5 +1,6 @@
 import { requireAbove, requireAtLeast } from '../whole';
-import { HELP_LEVELS, type HelpLevel, type Session } from './session';
+import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
+import type { Session } from './session';
 
 /** `refused`: not done, since the child would not or was upset, which is evidence of its own kind; `uncounted`: done, and nobody told how much, nothing was asked for, or something hurt. */
 export const OUTCOMES = ['reached', 'partly', 'struggled', 'refused', 'saidNotDone', 'uncounted'] as const;

@@ -1,8 +1,8 @@
 import type { CalendarDay } from '../calendar';
 import { bad, good, type Result } from '../result';
 import { dangerIn } from '../safety';
-import { WATCH_ANSWERS, WATCH_ITEMS } from '../vocabulary';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from './session';
+import { HELP_LEVELS, WATCH_ANSWERS, WATCH_ITEMS } from '../vocabulary';
+import { EFFORTS, STOP_REASONS } from './session';
 import {
   checkSession,
   MOST_NAME,

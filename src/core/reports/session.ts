@@ -1,8 +1,5 @@
 import type { CalendarDay } from '../calendar';
-
-/** How much help was given, most first. The index is the order: a larger one is less help. */
-export const HELP_LEVELS = ['handOverHand', 'steadied', 'shown', 'pointed', 'words', 'alone'] as const;
-export type HelpLevel = (typeof HELP_LEVELS)[number];
+import type { HelpLevel } from '../vocabulary';
 
 export const EFFORTS = ['tooEasy', 'right', 'tooHard'] as const;
 export type Effort = (typeof EFFORTS)[number];

@@ -1,7 +1,8 @@
 import { addDays, parseCalendarDay, type CalendarDay } from '../calendar';
 import { bad, good, type Result } from '../result';
 import type { Watched, WatchItem } from '../vocabulary';
-import type { Effort, HelpLevel, StopReason } from './session';
+import type { Effort, StopReason } from './session';
+import type { HelpLevel } from '../vocabulary';
 
 /** What was said of one task on one day, by whichever way it came: typed, and judged by `checkSession` alone. */
 export interface SessionFacts {

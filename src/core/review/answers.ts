@@ -1,6 +1,6 @@
 import type { Suggestion } from '../stepRules';
 import type { CalendarDay, Instant } from '../calendar';
-import type { Decision, DecisionKind } from './decisionsFor';
+import type { Decision, DecisionKind } from './decision';
 
 export const DECISION_ANSWERS = [
   'up',

@@ -1,6 +1,6 @@
 import type { Suggestion } from '../stepRules';
 import { groupBy } from '../groupBy';
-import type { Decision } from './decisionsFor';
+import type { Decision } from './decision';
 
 /** Decisions of several children about one and the same tread: a step up to it, or being stuck below it. */
 export interface AtOneStep {

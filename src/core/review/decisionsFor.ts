@@ -4,29 +4,7 @@ import { groupBy } from '../groupBy';
 import { isEnding, restOf, SILENCE_DAYS, silentSince } from '../programs';
 import type { Danger } from '../safety';
 import { inOrder } from './urgency';
-
-export const DECISION_KINDS = [
-  'safetyWord',
-  'maybeHurt',
-  'unsafe',
-  'unsuitable',
-  'flooded',
-  'pressed',
-  'question',
-  'text',
-  'comment',
-  'sentBack',
-  'tooHard',
-  'ready',
-  'stuck',
-  'ladderEnd',
-  'handSettled',
-  'quiet',
-  'ended',
-  'ending',
-  'neverOpened',
-] as const;
-export type DecisionKind = (typeof DECISION_KINDS)[number];
+import type { DecisionKind, Decision } from './decision';
 
 /** What is known of one child, as far as it can ask for a decision. */
 export interface ChildSituation {
@@ -62,23 +40,6 @@ export interface ChildSituation {
   readonly floodedOn: CalendarDay | null;
   /** What closes tasks of the child, till a person lifts it, oldest first. */
   readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger; readonly mistake?: boolean }[];
-}
-
-export interface Decision {
-  /** The same while its evidence is the same, so that what was settled stays settled. */
-  readonly key: string;
-  readonly kind: DecisionKind;
-  readonly childId: number;
-  readonly taskId: number | null;
-  /** Reports that the decision speaks of. */
-  readonly reportIds: readonly number[];
-  /** Texts that it speaks of. */
-  readonly textIds: readonly number[];
-  /** Clips and pictures that it speaks of. */
-  readonly clipIds: readonly number[];
-  readonly suggestion: Suggestion | null;
-  /** Days without word, days until the end or since it, days since the start: by kind. Never negative. */
-  readonly days: number | null;
 }
 
 /** From so many days after sending a link counts as never opened. Common practice, no source. */

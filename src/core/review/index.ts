@@ -1,5 +1,7 @@
-export { DECISION_KINDS, decisionsFor } from './decisionsFor';
-export type { ChildSituation, Decision, DecisionKind } from './decisionsFor';
+export { DECISION_KINDS } from './decision';
+export type { Decision, DecisionKind } from './decision';
+export { decisionsFor } from './decisionsFor';
+export type { ChildSituation } from './decisionsFor';
 export { PLAIN_KINDS, plainCases } from './plainCases';
 export type { PlainKind } from './plainCases';
 export { KIND_WEIGHTS, urgencyOf } from './urgency';

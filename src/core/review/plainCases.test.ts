@@ -1,6 +1,6 @@
 import { plainCases } from '.';
 import { RULES, type Suggestion } from '../stepRules';
-import type { Decision } from './decisionsFor';
+import type { Decision } from './decision';
 
 const suggestion = (change: Partial<Suggestion> = {}): Suggestion => ({
   move: 'up',

@@ -1,4 +1,4 @@
-import type { Decision } from './decisionsFor';
+import type { Decision } from './decision';
 import { KIND_WEIGHTS } from './urgency';
 
 /** The kinds of which several children’s may be settled in one go, each by its own suggestion. */

@@ -1,6 +1,6 @@
 import { DECISION_KINDS, KIND_WEIGHTS, urgencyOf } from '.';
 import { inOrder } from './urgency';
-import type { Decision, DecisionKind } from './decisionsFor';
+import type { Decision, DecisionKind } from './decision';
 
 const card = (childId: number, kind: DecisionKind, days: number | null = null): Decision => ({
   key: `${kind}:${childId}`,

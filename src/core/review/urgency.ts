@@ -1,5 +1,5 @@
 import { groupBy } from '../groupBy';
-import type { Decision, DecisionKind } from './decisionsFor';
+import type { Decision, DecisionKind } from './decision';
 
 /**
  * How much each kind of card weighs: harm before all, then what cannot wait for a person, then what practice asks for, then

@@ -1,5 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { HELP_LEVELS } from '../reports';
+import { HELP_LEVELS } from '../vocabulary';
 import { afterGap, chanceOfGood, simulateSession } from '.';
 
 const chanceFrom = (seed: number) => {

@@ -1,6 +1,7 @@
 import type { Random } from '../random';
 import { requireAtLeast, requireWhole } from '../whole';
-import { HELP_LEVELS, type Effort, type HelpLevel } from '../reports';
+import type { Effort } from '../reports';
+import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 
 export interface SimulatedChild {
   /** On the scale of demand. */

@@ -3,6 +3,5 @@ export type { BandSettings, MOfNSettings, Rule, RuleName, StreakSettings } from 
 export { askedHelp } from './promptFading';
 export type { AskedHelp, PromptFading } from './promptFading';
 export { remember, triesAt } from './remember';
-export type { Try } from './remember';
 export { streakRule, suggestStep } from './suggestStep';
-export type { Move, Suggestion, TaskStanding, WhatWouldChange } from './suggestion';
+export type { Move, Suggestion, TaskStanding, Try, WhatWouldChange } from './suggestion';

@@ -1,4 +1,5 @@
-import { HELP_LEVELS, type DatedSession, type HelpLevel, type Outcome } from '../reports';
+import type { DatedSession, Outcome } from '../reports';
+import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 
 /** The two orders of prompt fading. Common practice, no source. */
 export type PromptFading = 'mostToLeast' | 'leastToMost';

@@ -1,18 +1,7 @@
 import type { CalendarDay } from '../calendar';
 import { outcomeOf, type DatedSession, type OutcomeSettings } from '../reports';
 import { withoutUndone } from '../withoutUndone';
-import type { Suggestion } from './suggestion';
-
-/** One earlier stay at a step that was stepped up to. */
-export interface Try {
-  /** The day on which the step was set. */
-  readonly from: CalendarDay;
-  /** Counted sessions at it, and how many of them reached the target. */
-  readonly sessions: number;
-  readonly reached: number;
-  /** True where a step down ended it. */
-  readonly endedDown: boolean;
-}
+import type { Suggestion, Try } from './suggestion';
 
 interface StepChange {
   readonly fromStep: number | null;

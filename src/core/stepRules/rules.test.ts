@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { addDays, calendarDay } from '../calendar';
-import { DEFAULT_OUTCOME_SETTINGS, type DatedSession, type HelpLevel, type Outcome } from '../reports';
+import { DEFAULT_OUTCOME_SETTINGS, type DatedSession, type Outcome } from '../reports';
+import type { HelpLevel } from '../vocabulary';
 import { askedHelp, EVIDENCE_DAYS, RULE_NAMES, ruleFor, RULES, suggestStep, type Rule, type TaskStanding } from '.';
 import { successOf } from './verdicts';
 

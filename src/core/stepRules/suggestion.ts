@@ -1,6 +1,5 @@
 import type { CalendarDay } from '../calendar';
 import type { DatedSession } from '../reports';
-import type { Try } from './remember';
 import type { Rule } from './rules';
 
 export interface TaskStanding {
@@ -65,4 +64,15 @@ export interface Suggestion {
   /** Earlier tries at the step that the move leads to; left out where nobody looked, see `remember`. */
   readonly tries?: readonly Try[] | undefined;
   readonly whatWouldChange: WhatWouldChange;
+}
+
+/** One earlier stay at a step that was stepped up to. */
+export interface Try {
+  /** The day on which the step was set. */
+  readonly from: CalendarDay;
+  /** Counted sessions at it, and how many of them reached the target. */
+  readonly sessions: number;
+  readonly reached: number;
+  /** True where a step down ended it. */
+  readonly endedDown: boolean;
 }

@@ -1,4 +1,4 @@
-import { HELP_LEVELS, type HelpLevel } from '../reports';
+import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 import { SETTING_WORDS } from './settingWords';
 import { doseAtStep } from './doseAtStep';
 import { isNeededAt, knobOf, type TaskContent, type TaskLine } from './taskContent';

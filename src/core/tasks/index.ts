@@ -11,3 +11,5 @@ export { callChild } from './callChild';
 export { dressedIn, skinsOf } from './dressedIn';
 export { doseAtStep, plannedDoseOf } from './doseAtStep';
 export { helpAtStep, linesAt, mostHelpAt } from './helpAtStep';
+export { CUES, sheetSpecSchema } from './sheetSpec';
+export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { doseSchemaOf, stepDoseSchema } from '../dose';
 import { KNOB_IDS, MEASURES, type KnobKey, type MeasureName } from '../knobs';
 import { PICTURES } from '../pictures';
-import { sheetSpecSchema } from '../worksheets';
+import { sheetSpecSchema } from './sheetSpec';
 import { localTextSchemaOf } from '../text';
 import { taskSettingsSchema } from './settings';
 import { ALLERGENS, HAZARDS, PARTS, SKILLS, SKINS, TEXTURES, WATCH_ITEMS } from '../vocabulary';

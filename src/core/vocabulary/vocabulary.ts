@@ -97,3 +97,7 @@ export type Watched = Readonly<Partial<Record<WatchItem, WatchAnswer>>>;
 
 /** The three rules by which schools of thought suggest steps. Common practice, no source. */
 export const RULE_NAMES = ['streak', 'mOfN', 'band'] as const;
+
+/** How much help was given, most first. The index is the order: a larger one is less help. */
+export const HELP_LEVELS = ['handOverHand', 'steadied', 'shown', 'pointed', 'words', 'alone'] as const;
+export type HelpLevel = (typeof HELP_LEVELS)[number];

@@ -3,7 +3,7 @@ import { lengthOfPath } from './curve';
 import type { SheetFor } from './figure';
 import { figuresOf } from './figuresOf';
 import { MARGIN_MM, PAPER_MM } from './drawSheet';
-import type { SheetSpec } from './sheetSpec';
+import type { SheetSpec } from '../tasks';
 import { evenWidth, roadWidths, tightestTurn } from './steer';
 
 /** How hard a sheet is by its very geometry: one thing on it, not how many of them. Never a clinical measure. */

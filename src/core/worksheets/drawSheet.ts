@@ -5,7 +5,7 @@ import { figuresOf } from './figuresOf';
 import { textOfSheet, unknownLetters } from './kinds/letters';
 import { placed, type Point } from './curve';
 import { line, words, type Mark, type Scene } from './scene';
-import type { SheetSpec } from './sheetSpec';
+import type { SheetSpec } from '../tasks';
 import { lettersIn, wrapped } from './wrap';
 
 /** ISO 216 and ANSI A, in mm. */

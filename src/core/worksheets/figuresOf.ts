@@ -1,6 +1,6 @@
 import { box } from './scene';
 import type { Figure, Room, SheetFor } from './figure';
-import type { SheetSpec } from './sheetSpec';
+import type { SheetSpec } from '../tasks';
 import { coloringFigures } from './kinds/coloring';
 import { copyFigures } from './kinds/copy';
 import { snipFigures, stripFigures } from './kinds/cuts';

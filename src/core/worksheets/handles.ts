@@ -3,7 +3,7 @@ import { edgesOf } from './edges';
 import type { SheetFor } from './figure';
 import { boxAround } from './curve';
 import { roadOf } from './kinds/road';
-import type { SheetSpec } from './sheetSpec';
+import type { SheetSpec } from '../tasks';
 
 /** A place on the drawing that turns a number of the sheet when it is pulled. */
 export interface Handle {

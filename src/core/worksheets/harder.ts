@@ -1,5 +1,5 @@
 import { difficultyOf } from './difficultyOf';
-import type { SheetSpec } from './sheetSpec';
+import type { SheetSpec } from '../tasks';
 import { turnablesOf, turned } from './turnables';
 
 export interface Harder {

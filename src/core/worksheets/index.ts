@@ -1,5 +1,3 @@
-export { sheetSpecSchema, CUES } from './sheetSpec';
-export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';
 export { drawSheet, originOf, MARGIN_MM } from './drawSheet';
 export { handlesOf } from './handles';
 export type { Handle } from './handles';

@@ -1,6 +1,6 @@
 import { lengthOfPath, placed, throughCorners, type Curve, type Point } from './curve';
 import { parsePath } from './parsePath';
-import type { PathSpec } from './sheetSpec';
+import type { PathSpec } from '../tasks';
 
 /** The turn between neighbors of a zigzag's pieces. */
 const ZIGZAG_DEGREES = 90;

@@ -1,5 +1,5 @@
 import { loadLibrary } from '../../../library/loadLibrary';
-import { SHAPE_AGES } from '../tasks';
+import { SHAPE_AGES, sheetSpecSchema, type SheetSpec } from '../tasks';
 import {
   boxAround,
   difficultyOf,
@@ -13,7 +13,6 @@ import {
   outlineOf,
   pointAt,
   sheetDisagreements,
-  sheetSpecSchema,
   SHAPES_DRAWN,
   strokesOfShape,
   svgPath,
@@ -24,7 +23,6 @@ import {
   type Point,
   type Scene,
   type SheetFor,
-  type SheetSpec,
   type SheetOptions,
 } from '.';
 import { forHand } from './strokes';

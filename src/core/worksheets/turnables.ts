@@ -1,4 +1,4 @@
-import { sheetSpecSchema, type SheetSpec } from './sheetSpec';
+import { sheetSpecSchema, type SheetSpec } from '../tasks';
 
 /** What may still be turned on a sheet: a number of its parameters, where it lies and how far it goes. */
 export interface Turnable {

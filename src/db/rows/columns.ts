@@ -4,7 +4,8 @@ import type { BandSettings, MOfNSettings, StreakSettings, Suggestion } from '@/c
 import { calendarDay } from '@/core/calendar';
 import { plannedDoseSchema, type PlannedDose } from '@/core/dose';
 import { taskChoicesSchema, type TaskChoices } from '@/core/programs';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/reports';
+import { EFFORTS, STOP_REASONS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
 /** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */

@@ -1,6 +1,6 @@
 import type { CodeableConcept, CodeSystem } from '@medplum/fhirtypes';
 import { DANGERS, type Danger } from '@/core/safety';
-import { HELP_LEVELS, type HelpLevel } from '@/core/reports';
+import { HELP_LEVELS, type HelpLevel } from '@/core/vocabulary';
 
 /** Where our own codes are named. The address names them; nothing has to be found there, since the bundle carries them. */
 const BASE = 'https://yard-steps.example/fhir';

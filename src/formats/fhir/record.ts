@@ -3,7 +3,8 @@ import type { Child } from '@/core/students';
 import type { GoalContent } from '@/core/goals';
 import type { ProgramVersion } from '@/core/programs';
 import type { Danger } from '@/core/safety';
-import type { DatedSession, HelpLevel, ReportWay } from '@/core/reports';
+import type { DatedSession, ReportWay } from '@/core/reports';
+import type { HelpLevel } from '@/core/vocabulary';
 
 /** What is written of a child as FHIR: what the export knows of it, and no more than that asks for. */
 export interface FhirRecord {

@@ -1,5 +1,6 @@
 import { FAMILY_WAYS } from '@/core/students';
-import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS } from '@/core/reports';
+import { EFFORTS, REPORT_WAYS, STOP_REASONS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { DANGERS } from '@/core/safety';
 import { SKILLS } from '@/core/vocabulary';
 import type { OpenColumn, OpenKind, OpenTable } from './column';

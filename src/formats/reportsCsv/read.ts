@@ -1,6 +1,7 @@
 import type { CalendarDay } from '@/core/calendar';
 import type { DateOrder } from '@/core/students';
-import type { Effort, HelpLevel, ReportColumn, SessionFacts, StopReason } from '@/core/reports';
+import type { Effort, ReportColumn, SessionFacts, StopReason } from '@/core/reports';
+import type { HelpLevel } from '@/core/vocabulary';
 import { plain } from '@/core/text';
 import { cellOf, readDate, type PastedTable } from '../table';
 

@@ -1,5 +1,5 @@
 export { makeBackup, restoreBackup } from './backup';
-export type { DumpAddress } from './backup';
+export type { DumpAddress } from './client';
 export { knownBackupKey } from './backupKey';
 export { BrokenBackup, UNVERIFIED } from './container';
 export type { Secrets } from './container';

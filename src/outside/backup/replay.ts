@@ -4,7 +4,7 @@ import { readdir } from 'node:fs/promises';
 import path from 'node:path';
 import { createInterface } from 'node:readline';
 import { pipeline } from 'node:stream/promises';
-import { start, type DumpAddress } from './backup';
+import { start, type DumpAddress } from './client';
 
 export interface ReplayOptions {
   /** Where the files of the binary log are, or a copy of them. */

@@ -14,7 +14,7 @@ import { removeWholly } from '../students/deleteChild';
 import { recordChanges } from '../audit/trail';
 import { removeWithFiles } from '../videos/removeClip';
 import type { Context } from '../context';
-import type { JobHandler } from './handlers';
+import type { JobHandler } from './jobHandler';
 import type { PayloadOf } from './jobs';
 
 /** Jobs that are done are kept this long, to look back on. */

@@ -2,7 +2,8 @@ import type { Work } from '@/db';
 import type { Context } from '../context';
 import { appendTrail } from './appendTrail';
 import { claim, type ClaimedJob } from './claim';
-import { HANDLERS, type JobHandler, type LeasedKind } from './handlers';
+import { HANDLERS, type LeasedKind } from './handlers';
+import type { JobHandler } from './jobHandler';
 import { JOB_PAYLOADS } from './jobs';
 import { settle, settleFailed } from './settle';
 

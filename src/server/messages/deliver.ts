@@ -20,7 +20,7 @@ import {
 } from '@/db';
 import { recordChanges } from '../audit/trail';
 import type { Context } from '../context';
-import type { JobHandler } from '../jobs/handlers';
+import type { JobHandler } from '../jobs/jobHandler';
 import { deliverKey, type PayloadOf } from '../jobs/jobs';
 import { addressOf, type TextToSend } from '../ports';
 import { senderOf } from '../reports/replies/numbers';

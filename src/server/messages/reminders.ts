@@ -33,7 +33,7 @@ import { requireChild } from '../access';
 import type { PersonActor } from '../actor';
 import { entryOf, recordChanges } from '../audit/trail';
 import type { Context } from '../context';
-import type { JobHandler } from '../jobs/handlers';
+import type { JobHandler } from '../jobs/jobHandler';
 import { deliverJob, remindJob, type PayloadOf } from '../jobs/jobs';
 import { invalid, parseInput } from '../parseInput';
 import { exampleOf, listWords } from '../reports/replies/answerWords';

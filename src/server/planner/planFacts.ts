@@ -6,7 +6,6 @@ import { groupBy } from '@/core/groupBy';
 import { historyOf, type CandidateOptions, type TaskHistory } from '@/core/planner';
 import { draftFrom, type PlannedTask, type ProgramDraft, type ProgramVersion } from '@/core/programs';
 import { gradeChanges, openGoalsOf, openStops, type TaskVersion, type Work } from '@/db';
-import type { ChildPace } from '../programs/viewBuilder';
 
 /** What the planner knows of a child beside its facts. */
 export interface PlanFacts {
@@ -67,4 +66,10 @@ export function candidateOptions(
     theme: null,
     asked: [],
   };
+}
+
+export interface ChildPace {
+  readonly taskId: number;
+  readonly secondsEach: number;
+  readonly sessions: number;
 }

@@ -24,12 +24,7 @@ import { entryOf } from '../audit/trail';
 import type { Context } from '../context';
 import { planFactsOf, type PlanFacts } from '../planner/planFacts';
 import { libraryKey } from '../tasks/viewContents';
-
-export interface ChildPace {
-  readonly taskId: number;
-  readonly secondsEach: number;
-  readonly sessions: number;
-}
+import type { ChildPace } from '../planner/planFacts';
 
 export interface BuilderView {
   readonly child: Child;

@@ -1,7 +1,7 @@
 import { addDays, calendarDay } from '@/core/calendar';
 import { goalSchema } from '@/core/goals';
 import type { GoalLog } from '@/core/progress';
-import { HELP_LEVELS, type HelpLevel } from '@/core/reports';
+import { HELP_LEVELS, type HelpLevel } from '@/core/vocabulary';
 import { EXAMPLE_GOAL } from '../../../tests/fixtures/tarrowHill';
 import { freeze, readFrozen } from './frozen';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { goalSchema, type GoalContent } from '@/core/goals';
 import { goalFigures, type GoalFigures, type GoalLog, type SourcedPoint } from '@/core/progress';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import type { CalendarDay } from '@/core/calendar';
 
 /** A goal at the end of a period: its words, the log as it was, and the figures that were made of it. */

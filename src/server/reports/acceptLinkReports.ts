@@ -4,16 +4,7 @@ import { AppError } from '../errors';
 import { dayAt, readWithin, type Envelope, type ReadSubmission } from './readSubmission';
 import { keysOfFull, DailyReportLimit, dayBefore } from './dailyReportLimit';
 import { takeIn } from './takeIn';
-
-export interface TakenReport {
-  readonly reportId: number;
-  /** True where this very report had come in before. */
-  readonly repeated: boolean;
-  readonly safetyWord: boolean;
-  readonly replaced: boolean;
-}
-
-export type Taken = { readonly ok: true; readonly report: TakenReport } | { readonly ok: false; readonly error: unknown };
+import type { Taken } from './takenReport';
 
 /**
  * Takes in reports that came by links together, in one durable statement. Each gets its own answer: what is wrong

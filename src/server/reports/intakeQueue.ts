@@ -1,6 +1,5 @@
-import type { Context } from '../context';
 import type { Envelope } from './readSubmission';
-import { acceptLinkReports, type TakenReport } from './acceptLinkReports';
+import type { Taken, TakenReport } from './takenReport';
 
 const MOST_TOGETHER = 64;
 /** So many turns of the event loop without another report end the waiting: far less than a commit takes. */
@@ -20,7 +19,8 @@ export class IntakeQueue {
   private waiting: Waiting[] = [];
   private isWriting = false;
 
-  constructor(private readonly context: () => Context) {}
+  /** @param accept writes a batch and answers each report in its place */
+  constructor(private readonly accept: (batch: readonly Envelope[]) => Promise<readonly Taken[]>) {}
 
   /** Takes in one report, together with those that come at the same time. @throws as `acceptLinkReports` answers */
   take(envelope: Envelope): Promise<TakenReport> {
@@ -44,10 +44,7 @@ export class IntakeQueue {
     while (this.waiting.length > 0) {
       await this.gathered();
       const together = this.waiting.splice(0, MOST_TOGETHER);
-      const taken = await acceptLinkReports(
-        this.context(),
-        together.map(({ envelope }) => envelope),
-      );
+      const taken = await this.accept(together.map(({ envelope }) => envelope));
       together.forEach(({ resolve, reject }, index) => {
         const answer = taken[index]!;
         if (answer.ok) resolve(answer.report);

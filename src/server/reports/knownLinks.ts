@@ -1,5 +1,4 @@
-import { inTransaction, linkByHash } from '@/db';
-import type { Context } from '../context';
+import { inTransaction, linkByHash, type Database } from '@/db';
 import { hashOf, TOKEN_FORM } from '../secrets';
 
 /** Some hundred bytes each: the families of several districts. */
@@ -9,13 +8,13 @@ const MOST = 20_000;
 export class KnownLinks {
   private readonly known = new Set<string>();
 
-  constructor(private readonly context: () => Context) {}
+  constructor(private readonly db: Database) {}
 
   async has(token: string): Promise<boolean> {
     if (!TOKEN_FORM.test(token)) return false;
     const hash = hashOf(token);
     if (this.known.has(hash)) return true;
-    const link = await inTransaction(this.context().db, (work) => linkByHash(work, hash));
+    const link = await inTransaction(this.db, (work) => linkByHash(work, hash));
     if (!link) return false;
     if (this.known.size >= MOST) this.known.clear();
     this.known.add(hash);

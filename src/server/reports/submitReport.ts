@@ -20,7 +20,7 @@ import { AppError } from '../errors';
 import { injuryEmailJob } from '../jobs/jobs';
 import { dayBefore, MOST_A_DAY } from './dailyReportLimit';
 import { readEnvelope, readWithin, type Envelope } from './readSubmission';
-import type { TakenReport } from './acceptLinkReports';
+import type { TakenReport } from './takenReport';
 
 /**
  * Takes in a family's report. The same key again with the same content makes no second one; with other content it puts the

@@ -1,16 +1,13 @@
-import { z } from 'zod';
-import { addDays, calendarDayInZone, type CalendarDay, type Instant } from '@/core/calendar';
-import { factsOf, namesChild, type Child } from '@/core/students';
+import { addDays, calendarDayInZone, type CalendarDay } from '@/core/calendar';
+import { factsOf, namesChild } from '@/core/students';
 import { plain } from '@/core/text';
-import { atStep, safetyBetween, type ChildFacts, type ProgramTask, type ProgramVersion } from '@/core/programs';
+import { atStep, safetyBetween, type ChildFacts, type ProgramTask } from '@/core/programs';
 import {
   answersOf,
   actionNeedsLead,
-  DECISION_ANSWERS,
   isFollowed,
   isOfStop,
   mostLaterDays,
-  SILENCE_DEEDS,
   silenceActionsOf,
   needsLead,
   needsReason,
@@ -44,41 +41,7 @@ import { regrade } from './regrade';
 import { end, pause } from './restDeeds';
 import { loadDecisions, seenKey } from './loadDecisions';
 import { keepClosed, lift, see, takeOut, write } from './stopDeeds';
-
-const inputSchema = z.object({
-  childId: z.coerce.number().int().positive(),
-  key: z.string().min(1).max(120),
-  answer: z.enum(DECISION_ANSWERS),
-  expectedVersion: z.coerce.number().int().min(0),
-  reason: z.string().trim().max(400).default(''),
-  /** For `wrote`: what goes to the family. */
-  words: z.string().trim().max(600).default(''),
-  /** The same in the therapist’s language, where the family reads another: saved, and offered again. */
-  own: z.string().trim().max(600).default(''),
-  laterDays: z.coerce.number().int().min(1).max(30).default(1),
-  /** For `lifted`: what was found, whom it was spoken over with, from when and at which step it goes on. A rest, too, ends on `fromDay`. */
-  found: z.string().trim().max(600).default(''),
-  spokeTo: z.string().trim().max(200).default(''),
-  fromDay: z.string().trim().max(10).default(''),
-  atStep: z.coerce.number().int().min(1).max(12).optional(),
-  /** For a step that a rule of safety asks about: why it is given all the same. */
-  safetyReason: z.string().trim().max(300).default(''),
-  /** For silence that is left for now: what was done about it. */
-  deed: z.enum(SILENCE_DEEDS).optional(),
-});
-
-type Input = z.infer<typeof inputSchema>;
-
-export interface Settling {
-  readonly input: Input;
-  readonly decision: Decision;
-  readonly child: Child;
-  readonly today: CalendarDay;
-  readonly program: ProgramVersion;
-  readonly decisionId: number;
-  /** The one moment of all that the decision does: its undoing looks for it. */
-  readonly at: Instant;
-}
+import { decisionInputSchema, type DecisionInput, type Settling } from './settling';
 
 type Deed = (work: Work, context: Context, actor: PersonActor, settling: Settling) => Promise<void>;
 
@@ -121,7 +84,7 @@ export async function decide(
   raw: unknown,
   holds: (decision: Decision, openOfChild: readonly Decision[]) => boolean = () => true,
 ): Promise<{ decisionId: number }> {
-  const input = parseInput(inputSchema, raw);
+  const input = parseInput(decisionInputSchema, raw);
   const { answer, childId, key, reason } = input;
   return inTransaction(context.db, async (work) => {
     const now = context.now();
@@ -161,7 +124,7 @@ function comesBackOn({ kind }: Decision, answer: DecisionAnswer, today: Calendar
 }
 
 /** The action chosen about missing reports; none leaves it. Null for other cards. */
-function deedOf({ kind }: Decision, { answer, deed }: Input): SilenceAction | null {
+function deedOf({ kind }: Decision, { answer, deed }: DecisionInput): SilenceAction | null {
   const deeds = silenceActionsOf(kind);
   if (answer !== 'hold' || deeds.length === 0) return null;
   if (deed && !deeds.includes(deed)) throw invalid({ path: 'deed', code: 'notForThisKind' });

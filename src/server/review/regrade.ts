@@ -2,7 +2,7 @@ import type { PartKind, Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { writeNextVersion, type VersionOptions } from '../programs/nextVersion';
-import type { Settling } from './decide';
+import type { Settling } from './settling';
 
 /** The next version as a decision makes it: span and note stay as they were sent. Gives back its number. */
 export function regrade(

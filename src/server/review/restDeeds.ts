@@ -2,7 +2,7 @@ import type { Work } from '@/db';
 import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { endNow, pauseUntil } from '../programs/rest';
-import type { Settling } from './decide';
+import type { Settling } from './settling';
 
 const optionsOf = ({ input: { expectedVersion }, child, program, today, decisionId }: Settling) => ({
   child,

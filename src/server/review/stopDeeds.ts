@@ -8,7 +8,7 @@ import { enqueueMessage } from '../messages/enqueueMessage';
 import { invalid } from '../parseInput';
 import { recordStepChange } from '../programs/nextVersion';
 import { regrade } from './regrade';
-import type { Settling } from './decide';
+import type { Settling } from './settling';
 
 /** Notes who read of the harm, and when. It opens nothing. */
 export async function see(work: Work, context: Context, actor: PersonActor, { decision }: Settling): Promise<void> {

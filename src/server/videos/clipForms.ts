@@ -1,7 +1,7 @@
 import type { ClipForm } from '@/core/videos';
 import { addClipFiles, clipForJob, deleteOriginal, inTransaction, setClipForm, type KeptClip, type KeptFile } from '@/db';
 import type { Context } from '../context';
-import type { JobHandler } from '../jobs/handlers';
+import type { JobHandler } from '../jobs/jobHandler';
 import type { PayloadOf } from '../jobs/jobs';
 import type { RenditionOptions } from '../ports';
 import { storeFile } from './storeFile';

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { instant } from '@/core/calendar';
 import { addJobs, inTransaction, letGoOfMedia, touchMedia } from '@/db';
 import type { Context } from '../context';
-import type { JobHandler } from '../jobs/handlers';
+import type { JobHandler } from '../jobs/jobHandler';
 import { deleteMediaJob, type PayloadOf } from '../jobs/jobs';
 
 /** From the first word of a file to the row that has it go moments; a file that no row has after so long was left by a crash. */

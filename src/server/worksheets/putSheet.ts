@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { drawSheet, sheetSpecSchema } from '@/core/worksheets';
+import { drawSheet } from '@/core/worksheets';
+import { sheetSpecSchema } from '@/core/tasks';
 import { readOutline, type ReadOutline } from '@/formats';
 import { requireMay } from '../access';
 import type { PersonActor } from '../actor';

@@ -1,20 +1,12 @@
-import { safeSubstitutes, type ChildForSafety } from '@/core/safety';
-import { isNeededAt, linesAt, mapsFor, whenDone, type Hand, type PlacedThing, type Recipe, type TaskContent } from '@/core/tasks';
+import { safeSubstitutes } from '@/core/safety';
+import { isNeededAt, linesAt, mapsFor, whenDone, type PlacedThing, type Recipe } from '@/core/tasks';
 import type { LocalText } from '@/core/text';
 import { languagesOf } from '@/core/library';
 import type { FamilyWords } from '../shared/familyWords';
 import { GoodOneDrawing } from './GoodOneDrawing';
 import { cautionLines } from './cautionLines';
 import { TableMapDrawing } from './TableMapDrawing';
-
-export interface InstructionProps {
-  readonly content: TaskContent;
-  readonly step: number;
-  readonly child: { readonly calledName: string; readonly hand: Hand; readonly care: ChildForSafety | null };
-  readonly words: FamilyWords;
-  /** Pieces to get ready for the day; 0 where there are none. */
-  readonly pieces: number;
-}
+import type { InstructionProps } from './instructionProps';
 
 /** A caregiver looks for so much beside the count. Common practice, no source. */
 export const MOST_WATCHED = 2;

@@ -2,7 +2,7 @@ import { cautionsFor, type SafetyFinding } from '@/core/safety';
 import { linesAt } from '@/core/tasks';
 import { say } from '@/core/text';
 import type { FamilyWords } from '../shared/familyWords';
-import type { InstructionProps } from './TaskInstructions';
+import type { InstructionProps } from './instructionProps';
 
 /** What to watch out for at a step: first how near an adult stays, empty where near is enough; then what the rules find, the task's own cautions and when to stop. */
 export function cautionLines({ content, step, child, words }: InstructionProps): [string, ...string[]] {

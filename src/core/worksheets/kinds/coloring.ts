@@ -2,7 +2,7 @@ import { seededRandom, type Random } from '../../random';
 import { circle, throughCorners, type Point } from '../curve';
 import type { Figure, Room, SheetFor } from '../figure';
 import { box, line, words, type Mark } from '../scene';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 
 const GATE_BARS = 4;
 /** So near the edge the last strokes go: the road that the eye follows. Our own choice. */

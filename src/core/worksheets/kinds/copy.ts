@@ -1,6 +1,6 @@
 import type { Figure, Room, SheetFor } from '../figure';
 import { box, line, words, type Mark } from '../scene';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { lettersIn, wrapped } from '../wrap';
 import { textOfSheet } from './letters';
 

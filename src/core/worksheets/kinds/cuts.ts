@@ -1,6 +1,6 @@
 import { box, line, type Mark } from '../scene';
 import type { Figure, Room, SheetFor } from '../figure';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import type { Point } from '../curve';
 
 const STRIP_LONG_MM = 150;

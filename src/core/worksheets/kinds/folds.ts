@@ -1,6 +1,6 @@
 import { box, line, LINE_MM, type Mark } from '../scene';
 import type { Figure, Room, SheetFor } from '../figure';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { throughCorners, type Point, type Curve } from '../curve';
 import type { Road } from '../steer';
 import { edgesOf } from '../edges';

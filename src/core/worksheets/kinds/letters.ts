@@ -2,7 +2,7 @@ import { say } from '../../text';
 import type { Figure, Room, SheetFor } from '../figure';
 import { letterOf, type Letter } from '../letterStrokes';
 import { box, line, type Mark } from '../scene';
-import type { Cue, SheetOf } from '../sheetSpec';
+import type { Cue, SheetOf } from '../../tasks';
 import { forHand } from '../strokes';
 import { cueMarks, moved, way } from './strokeMarks';
 

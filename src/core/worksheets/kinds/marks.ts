@@ -2,7 +2,7 @@ import { seededRandom } from '../../random';
 import { splitIntoCards } from '../../dose';
 import { box, line, words, type Mark } from '../scene';
 import type { Figure, Room, SheetFor } from '../figure';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { circle, type Point } from '../curve';
 
 const ROW_LINES = 3;

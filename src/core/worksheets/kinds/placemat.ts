@@ -1,7 +1,7 @@
 import { circle, type Point } from '../curve';
 import type { Figure, Room, SheetFor } from '../figure';
 import { box, line, words, type Mark } from '../scene';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { lettersIn, wrapped } from '../wrap';
 
 const NEAR_EDGE_MM = 14;

@@ -3,7 +3,7 @@ import { edgesOf } from '../edges';
 import type { Figure, SheetFor } from '../figure';
 import { pathOf } from '../paths';
 import { line, LINE_MM, type Mark } from '../scene';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { mirrored } from '../curve';
 import type { Road } from '../steer';
 

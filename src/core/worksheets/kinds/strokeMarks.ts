@@ -1,7 +1,7 @@
 import { groupBy } from '../../groupBy';
 import { flattened, lengthOf, pointAt, startOf, endOf, placed, type Curve, type Point } from '../curve';
 import { line, LINE_MM, THICK_MM, words, type Mark } from '../scene';
-import type { Cue } from '../sheetSpec';
+import type { Cue } from '../../tasks';
 import type { Stroke } from '../strokes';
 import { turnBetween } from '../steer';
 

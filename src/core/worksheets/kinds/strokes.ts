@@ -1,7 +1,7 @@
 import type { Figure, SheetFor } from '../figure';
 import { box, type Mark } from '../scene';
 import { strokesOfShape } from '../shapeStrokes';
-import type { SheetOf } from '../sheetSpec';
+import type { SheetOf } from '../../tasks';
 import { forHand, type Stroke } from '../strokes';
 import { cueMarks, moved, way } from './strokeMarks';
 

@@ -1,6 +1,6 @@
 import { calendarDay, type Instant } from '@/core/calendar';
 import type { Measurement } from '@/core/measurements';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { oneOfOrNull, readWatched } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 

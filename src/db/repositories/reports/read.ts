@@ -4,7 +4,8 @@ import { groupBy } from '@/core/groupBy';
 import type { Watched } from '@/core/vocabulary';
 import type { TaskChoices } from '@/core/programs';
 import { DANGERS, type Danger } from '@/core/safety';
-import { EFFORTS, HELP_LEVELS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/reports';
+import { EFFORTS, REPORT_WAYS, STOP_REASONS, type DatedSession, type ReportWay } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { oneOf, oneOfOrNull, readChoices, readTextOfReport, readWatched, type TextOfReport } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 

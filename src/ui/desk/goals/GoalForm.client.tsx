@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { goalSchema } from '@/core/goals';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { SKILLS } from '@/core/vocabulary';
 import type { GoalView } from '@/server/goals/viewGoal';
 import { words } from '../../shared/deskWords';

@@ -1,6 +1,6 @@
 import type { CalendarDay } from '@/core/calendar';
 import type { GoalContent, GoalPattern } from '@/core/goals';
-import type { HelpLevel } from '@/core/reports';
+import type { HelpLevel } from '@/core/vocabulary';
 import type { Skill } from '@/core/vocabulary';
 
 export type MeasureKind = 'count' | 'help' | 'minutes' | 'rating';

@@ -1,5 +1,5 @@
 import type { GoalContent, GoalMeasure } from '@/core/goals';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { words } from '../../shared/deskWords';
 
 const rounded = (value: number) => String(Math.round(value * 10) / 10);

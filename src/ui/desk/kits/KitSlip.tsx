@@ -3,7 +3,7 @@ import type { KitBag } from '@/server/kits/viewKits';
 import { dayAndMonth } from '../../shared/days';
 import { ActionForm } from '../parts/ActionForm.client';
 import { KeyCap } from '../parts/KeyCap';
-import type { KitActs } from './KitsScreen';
+import type { KitActs } from './kitActs';
 import { bagState, countWords } from './kitWords';
 
 interface Props {

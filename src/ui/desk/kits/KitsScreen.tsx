@@ -3,19 +3,11 @@ import { addDays } from '@/core/calendar';
 import type { KitLine } from '@/core/kits';
 import type { KitBag, KitsView } from '@/server/kits/viewKits';
 import { dayAndMonth } from '../../shared/days';
-import type { WordedAction } from '../parts/ActionForm.client';
 import { PrintLink } from '../parts/PrintLink.client';
 import { KitSlip } from './KitSlip';
 import { bagState, KIND_ORDER, KINDS, shortThings } from './kitWords';
 import { StockCell } from './StockCell.client';
-
-export interface KitActs {
-  readonly pack: WordedAction;
-  readonly unpack: WordedAction;
-  readonly handOver: WordedAction;
-  readonly cameBack: WordedAction;
-  readonly count: WordedAction;
-}
+import type { KitActs } from './kitActs';
 
 interface Props {
   readonly view: KitsView;

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { nameOf } from '@/core/students';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { WATCH_ANSWERS, WATCH_ITEMS } from '@/core/vocabulary';
 import type { MeasureView } from '@/server/measurements/measure';
 import { dayAndMonth } from '../../shared/days';

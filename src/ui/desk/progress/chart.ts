@@ -3,7 +3,7 @@ import type { EChartsOption } from 'echarts';
 import { addDays, daysBetween, type CalendarDay } from '@/core/calendar';
 import { aimAt, valuesOf } from '@/core/goals';
 import { rangeOf } from '@/core/progress';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import type { GoalInFull } from '@/server/progress/goalInFull';
 import type { ProgressView } from '@/server/progress/viewProgress';
 import { dayAndMonth } from '../../shared/days';

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { nameOf } from '@/core/students';
 import { calculateDose } from '@/core/dose';
-import { EFFORTS, HELP_LEVELS, STOP_REASONS } from '@/core/reports';
+import { EFFORTS, STOP_REASONS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { doseAtStep } from '@/core/tasks';
 import type { ReportView } from '@/server/reports/viewReport';
 import { longDay, momentIn } from '../../shared/days';

@@ -8,7 +8,7 @@ import { ActionForm } from '../parts/ActionForm.client';
 import { KeyCap } from '../parts/KeyCap';
 import { OnceConfirmed } from '../parts/OnceConfirmed';
 import { changeWhy } from './changeWords';
-import type { ChildActs } from './ChildScreen';
+import type { ChildActs } from './childActs';
 import { HomeAndSettings } from './HomeAndSettings.client';
 import { LiftWords } from './LiftWords';
 

@@ -4,7 +4,6 @@ import { nameOf } from '@/core/students';
 import type { ChildView } from '@/server/students/viewChild';
 import { PracticeDots } from '../../stepTimeline/pips';
 import { longDay } from '../../shared/days';
-import type { WordedAction } from '../parts/ActionForm.client';
 import { ChildFacts } from '../parts/ChildFacts';
 import { adherenceHow } from '../parts/figures';
 import { KeyCap } from '../parts/KeyCap';
@@ -15,20 +14,8 @@ import { decisionTitle } from '../review/suggestionWords';
 import { ChildFolds } from './ChildFolds';
 import { FamilyLink } from './FamilyLink.client';
 import { GoalsAndTasks } from './GoalsAndTasks';
-import type { ChangeHome } from './HomeAndSettings.client';
 import { LiftWords } from './LiftWords';
-
-export interface ChildActs {
-  readonly changeHome: ChangeHome;
-  readonly revokeLink: WordedAction;
-  readonly sendLink: WordedAction;
-  readonly newLink: WordedAction;
-  readonly share: WordedAction;
-  readonly rest: WordedAction;
-  readonly leave: WordedAction;
-  readonly comeBack: WordedAction;
-  readonly deleteChild: WordedAction;
-}
+import type { ChildActs } from './childActs';
 
 const LOG_SHOWN = 15;
 

@@ -1,4 +1,5 @@
-import { CUES, SHAPES_DRAWN, type SheetSpec } from '@/core/worksheets';
+import { SHAPES_DRAWN } from '@/core/worksheets';
+import { CUES, type SheetSpec } from '@/core/tasks';
 import { words } from '../../shared/deskWords';
 import { NEW_ROADS, NEW_SHEETS } from './newSheet';
 import { KIND_NAMES } from './sheetWords';

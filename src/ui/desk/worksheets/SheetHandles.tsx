@@ -1,5 +1,6 @@
 import { useRef } from 'react';
-import { turnablesOf, turned, type Handle, type Point, type SheetSpec } from '@/core/worksheets';
+import { turnablesOf, turned, type Handle, type Point } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
 import { turnableName, valueWords } from './sheetWords';
 
 interface Props {

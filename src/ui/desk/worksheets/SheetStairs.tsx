@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { difficultyOf, drawSheet, type SheetFor, type SheetSpec } from '@/core/worksheets';
+import { difficultyOf, drawSheet, type SheetFor } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
 import type { TaskContent } from '@/core/tasks';
 import { SceneDrawing } from '../../task/SceneDrawing';
 import { difficultyNumber } from './sheetWords';

@@ -1,4 +1,5 @@
-import { turnablesOf, turned, type SheetSpec } from '@/core/worksheets';
+import { turnablesOf, turned } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
 import { turnableName, valueWords } from './sheetWords';
 
 interface Props {

@@ -1,4 +1,5 @@
-import { harderBy, MARGIN_MM, type Scene, type SheetSpec } from '@/core/worksheets';
+import { harderBy, MARGIN_MM, type Scene } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
 import type { PaperSize } from '@/core/print';
 import { KeyCap } from '../parts/KeyCap';
 import { turnableName, valueWords } from './sheetWords';

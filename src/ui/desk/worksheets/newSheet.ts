@@ -1,4 +1,4 @@
-import type { SheetKind, SheetOf } from '@/core/worksheets';
+import type { SheetKind, SheetOf } from '@/core/tasks';
 
 /** What a sheet of a kind begins with, before anything is turned. */
 export const NEW_SHEETS: { readonly [Kind in SheetKind]: SheetOf<Kind> } = {

@@ -1,4 +1,5 @@
-import type { OutlineFinding, SheetDifficulty, SheetIssue, SheetKind, Turnable } from '@/core/worksheets';
+import type { OutlineFinding, SheetDifficulty, SheetIssue, Turnable } from '@/core/worksheets';
+import type { SheetKind } from '@/core/tasks';
 
 export const KIND_NAMES: Readonly<Record<SheetKind, string>> = {
   strokes: 'strokes and shapes',

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { SheetSpec } from '@/core/worksheets';
+import type { SheetSpec } from '@/core/tasks';
 
 const MOST_KEPT = 60;
 

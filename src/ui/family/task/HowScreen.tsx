@@ -1,4 +1,5 @@
-import { EFFORTS, HELP_LEVELS } from '@/core/reports';
+import { EFFORTS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { WATCH_ANSWERS } from '@/core/vocabulary';
 import { MOST_WATCHED } from '../../task/TaskInstructions';
 import { HurtLink } from '../hurt/HurtSection';

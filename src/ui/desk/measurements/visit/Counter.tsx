@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { HELP_LEVELS } from '@/core/reports';
+import { HELP_LEVELS } from '@/core/vocabulary';
 import { WATCH_ANSWERS, WATCH_ITEMS } from '@/core/vocabulary';
 import type { VisitChild, VisitGoal } from '@/server/measurements/viewVisit';
 import { words } from '../../../shared/deskWords';

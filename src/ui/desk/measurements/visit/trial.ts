@@ -1,6 +1,6 @@
 import { calendarDayInZone, instant, type CalendarDay } from '@/core/calendar';
 import type { GoalMeasure } from '@/core/goals';
-import type { HelpLevel } from '@/core/reports';
+import type { HelpLevel } from '@/core/vocabulary';
 import type { WatchItem } from '@/core/vocabulary';
 
 /** What is counted and seen of one goal at a visit, as far as it has come. */

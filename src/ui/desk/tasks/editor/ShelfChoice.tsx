@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { TaskEditorProps } from './TaskEditor.client';
+import type { TaskEditorProps } from './taskEditorProps';
 
 const FOR = { everybody: 'everybody here', owner: 'me alone', nobody: 'nobody: taken out' } as const;
 

@@ -3,9 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Fragment, useEffect, useMemo, useReducer, useState } from 'react';
-import type { TaskEditorView } from '@/server/tasks/viewTaskEditor';
 import { leadsTo } from '@/core/library';
-import type { HomeMaterial, TaskContent } from '@/core/tasks';
+import type { TaskContent } from '@/core/tasks';
 import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
 import { languageName } from '../../../shared/languageName';
 import { longDay } from '../../../shared/days';
@@ -25,24 +24,11 @@ import { ProposeLadder } from './ProposeLadder';
 import { SafetyPanel } from './SafetyPanel';
 import { StepEditor } from './StepEditor';
 import { TableMapEditor } from './TableMapEditor';
-import type { UsualKnobs } from './usualLevels';
 import { ShelfChoice } from './ShelfChoice';
 import { heldWork, letGo, useKeeping } from './useKeeping';
 import { WordsEditor } from './WordsEditor';
 import { FaultNote } from '../../parts/FaultNote';
-
-export interface TaskEditorProps {
-  readonly view: Omit<TaskEditorView, 'library'> & { readonly things: readonly HomeMaterial[] };
-  readonly usual: UsualKnobs;
-  /** The card in Rounds that this was opened from; null where it was opened from elsewhere. */
-  readonly back: string | null;
-  readonly keep: (content: TaskContent) => Promise<string | null>;
-  readonly shelve: (content: TaskContent) => Promise<{ ok: true; number: number } | { ok: false; words: string }>;
-  readonly setShelf: (slug: string, shelf: string) => Promise<string | null>;
-  readonly drop: (slug: string) => Promise<string | null>;
-  readonly versionOf: (slug: string, number: number) => Promise<TaskContent | null>;
-  readonly copy: (from: string, title: string) => Promise<{ ok: true; slug: string } | { ok: false; words: string }>;
-}
+import type { TaskEditorProps } from './taskEditorProps';
 
 /** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
 export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, copy, versionOf }: TaskEditorProps) {

@@ -40,6 +40,9 @@ const COMPILER_RULES_OFF = Object.fromEntries(
     .map((rule) => [rule, 'off']),
 );
 
+const TESTS = ['**/*.test.{ts,tsx}'];
+const longest = (max) => ({ 'max-lines-per-function': ['error', { max }] });
+
 export default defineConfig([
   globalIgnores([
     '.next/**',
@@ -66,6 +69,8 @@ export default defineConfig([
       'import/no-anonymous-default-export': 'off',
     },
   },
+  { files: ['{src,scripts,demo,measure,library}/**/*.{ts,tsx}'], ignores: TESTS, rules: longest(200) },
+  { files: ['src/ui/**/*.{ts,tsx}'], ignores: TESTS, rules: longest(150) },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

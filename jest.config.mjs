@@ -9,7 +9,7 @@ const shared = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(pure-rand|syllable|ml-regression-base|is-any-array|cmu-pronouncing-dictionary|flesch|flesch-kincaid|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs|svg-path-commander|@thednp)/)',
+    '/node_modules/(?!(pure-rand|syllable|ml-regression-base|is-any-array|cmu-pronouncing-dictionary|flesch-kincaid|temporal-polyfill|temporal-spec|temporal-utils|next-intl|use-intl|intl-messageformat|@formatjs|svg-path-commander|@thednp)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],

@@ -9,7 +9,7 @@ import { seededRandom } from './random';
 import { judgeSafety, smallPartVerdict } from './safety';
 import { outcomeOf } from './reports';
 import { simulateSession } from './simulation';
-import { spanishGrade } from './wording';
+import { spanishGrade } from './wording/readingEase';
 import { exampleProgramTask, exampleReport, stockTask } from '../../tests/fixtures/tarrowHill';
 
 const dose = (change: object): Dose => ({ ...stockTask('crane-lift').dose, ...change }) as Dose;

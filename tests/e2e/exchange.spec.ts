@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { OPEN_TABLES, readOpenCsv } from '@/formats';
+import { OPEN_TABLES } from '@/formats';
+import { readOpenCsv } from '../fixtures/readOpenCsv';
 import { ask as rows, childIdOf, expect, served, signIn, test } from './app';
 
 const confirmFor = async (page: import('@playwright/test').Page, next: string, password: string) => {

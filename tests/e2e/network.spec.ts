@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { signText } from '@/server/reports/replies/textSignature';
+import { signText } from '../fixtures/signText';
 import { ask, beginAnew, expect, now, served, signIn, test, ZONE } from './app';
 
 /** What the stack of these tests believes texts by. */

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { signText } from '@/server/reports/replies/textSignature';
+import { signText } from '../fixtures/signText';
 import { ask, beginAnew, expect, served, signIn, test } from './app';
 
 const KEY = 'a key of the tests';

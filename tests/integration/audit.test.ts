@@ -1,4 +1,5 @@
-import { auditChain, auditPartitions, deleteAuditBefore, inTransaction, layAuditByMonths } from '@/db';
+import { auditChain, deleteAuditBefore, inTransaction, layAuditByMonths } from '@/db';
+import { auditPartitions } from '@/db/repositories/audit/partitions';
 import { tablesOf } from '@/db/work';
 import type { PersonActor } from '@/server/actor';
 import { runDue } from '@/server/jobs/runDue';

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { instant } from '@/core/calendar';
-import { OPEN_TABLE_NAMES, OPEN_TABLES, pageSchema, readOpenCsv, writeOpenCsv } from '@/formats';
+import { OPEN_TABLE_NAMES, OPEN_TABLES, writeOpenCsv } from '@/formats';
+import { pageSchema } from '@/formats/openData/rowSchema';
+import { readOpenCsv } from '../fixtures/readOpenCsv';
 import type { PersonActor } from '@/server/actor';
 import { makeApiKey, openApiByKey, readByKey, cancelApiKey } from '@/server/exchange/apiKeys';
 import { policyForFile, previewPolicy, importPolicy } from '@/server/exchange/policyPack';

@@ -1,4 +1,5 @@
-import { replayStay, CANDIDATES } from '@/core/simulation';
+import { CANDIDATES } from '@/core/simulation';
+import { replayStay } from '@/core/simulation/replay';
 import type { PersonActor } from '@/server/actor';
 import { viewLab } from '@/server/stepRules/viewLab';
 import { setAdvancingRule } from '@/server/stepRules/advancingRule';

@@ -25,13 +25,6 @@ function counter(longestRun: number) {
   return count;
 }
 
-/** How many fair rows of calls there are. @example countCalls(2, 1) // 2: LRLR and RLRL */
-export function countCalls(each: number, longestRun: number): number {
-  requireWhole('each', each, 1, MOST_EACH);
-  requireWhole('longestRun', longestRun, 1, MOST_EACH);
-  return 2 * counter(longestRun)(each - 1, each, 1);
-}
-
 /**
  * A fair caller of hands: a row with exactly `each` calls for each hand and no run longer than `longestRun`, every such
  * row as likely as any other. Our own definition; checked against enumeration.

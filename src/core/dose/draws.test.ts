@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { callHands, countCalls, repetitionsFrom, splitIntoCards, type CalledHand } from '.';
+import { callHands, repetitionsFrom, splitIntoCards, type CalledHand } from '.';
 import { seededRandom } from '../random';
 
 const chanceFrom = (seed: number) => {
@@ -34,17 +34,6 @@ function chiSquare(counts: readonly number[], expected: number): number {
 const short = (row: readonly CalledHand[]) => row.map((hand) => (hand === 'left' ? 'L' : 'R')).join('');
 
 describe('the hand caller', () => {
-  it.each([
-    [1, 1],
-    [2, 1],
-    [3, 2],
-    [4, 2],
-    [5, 3],
-    [6, 6],
-  ])('knows how many rows there are of %d each with runs up to %d', (each, longestRun) => {
-    expect(countCalls(each, longestRun)).toBe(allCalls(each, longestRun).length);
-  });
-
   it('calls each hand exactly so often, and never too often in a row', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 25 }), fc.integer({ min: 1, max: 6 }), fc.integer(), (each, longestRun, seed) => {

@@ -11,5 +11,5 @@ export type { PiecesAnswer } from './pieces';
 export { checkHeavyGrip, HEAVY_GRIP_CAP } from './heavyGrip';
 export type { HeavyGripFinding } from './heavyGrip';
 export { splitIntoCards } from './splitIntoCards';
-export { callHands, countCalls } from './callHands';
+export { callHands } from './callHands';
 export type { CalledHand } from './callHands';

@@ -31,11 +31,3 @@ export function steeringIndex(lengthMm: number, widthMm: number, endWidthMm = wi
   if (Math.abs(change) < 1e-9 * widthMm) return lengthMm / widthMm;
   return (lengthMm / change) * Math.log(endWidthMm / widthMm);
 }
-
-/**
- * The steering index once round a circle: 2πR/W (Accot & Zhai 1997).
- * @example circleIndex(50, 10) // 31.416
- */
-export function circleIndex(radiusMm: number, widthMm: number): number {
-  return steeringIndex(2 * Math.PI * radiusMm, widthMm);
-}

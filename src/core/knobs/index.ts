@@ -6,4 +6,4 @@ export { compareGrades } from './compareGrades';
 export type { GradeComparison, MovedKnob } from './compareGrades';
 export { demandOf, demandCalculator, isTooBigToFit, measuresAt, physicalDifficulty } from './demandOf';
 export type { PhysicalDifficulty } from './demandOf';
-export { circleIndex, fittsBits, steeringIndex } from './difficulty';
+export { fittsBits, steeringIndex } from './difficulty';

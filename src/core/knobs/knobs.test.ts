@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import {
-  circleIndex,
   demandOf,
   demandCalculator,
   FIELD_KNOBS,
@@ -39,7 +38,7 @@ describe('the steering law (Accot & Zhai 1997)', () => {
   // Worked values: closed forms, computed with two independent implementations.
   it('of a straight path, a circle and a narrowing one', () => {
     expect(steeringIndex(250, 50)).toBe(5);
-    expect(circleIndex(50, 10)).toBeCloseTo(31.415927, 6);
+    expect(steeringIndex(2 * Math.PI * 50, 10)).toBeCloseTo(31.415927, 6);
     expect(steeringIndex(250, 50, 8)).toBeCloseTo(10.908223, 6);
   });
 

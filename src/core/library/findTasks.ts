@@ -2,7 +2,7 @@ import { BUNDLES, type BundleId } from './bundles';
 import { minutesOf } from '../dose';
 import { matchHome } from '../materials';
 import { hasTrait } from '../safety';
-import { SKILLS, type Skill, type Skin } from '../vocabulary';
+import { type Skill, type Skin } from '../vocabulary';
 import type { Material, TaskContent } from '../tasks';
 import { plain } from '../text';
 
@@ -92,13 +92,4 @@ export function lackingFor(task: TaskContent, atHand: readonly string[]): readon
     (least, missing) => (least === null || missing.length < least.length ? missing : least),
     null,
   );
-}
-
-/** How many tasks practise each skill: as their main one, and among the others. */
-export function skillCounts(tasks: readonly TaskContent[]): { readonly skill: Skill; readonly main: number; readonly also: number }[] {
-  return SKILLS.map((skill) => ({
-    skill,
-    main: tasks.filter((task) => task.skill === skill).length,
-    also: tasks.filter((task) => task.otherSkills.includes(skill)).length,
-  }));
 }

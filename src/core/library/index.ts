@@ -1,9 +1,9 @@
-export { checkTask, familyTexts, languagesOf, MOST_MINUTES } from './checkTask';
+export { checkTask, languagesOf } from './checkTask';
 export type { TaskFinding } from './taskFinding';
 export { BUNDLES } from './bundles';
 export type { BundleId } from './bundles';
-export { findTasks, lackingFor, skillCounts, stepsWith } from './findTasks';
+export { findTasks, lackingFor } from './findTasks';
 export type { TaskOptions } from './findTasks';
-export { LEADING, leadsTo } from './leadsTo';
+export { leadsTo } from './leadsTo';
 export type { Lead } from './leadsTo';
 export { thingsOf } from './thingsOf';

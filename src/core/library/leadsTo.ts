@@ -24,6 +24,3 @@ const LEADS: Readonly<Record<string, readonly Lead[]>> = {
 export function leadsTo(slug: string): readonly Lead[] {
   return LEADS[slug] ?? [];
 }
-
-/** Each task that leads somewhere. */
-export const LEADING = Object.keys(LEADS);

@@ -4,7 +4,7 @@ export { planModel } from './planModel';
 export type { ModelRow, ModelVariable, PlanModel, VariableMeaning } from './planModel';
 export { lpText } from './lpText';
 export type { Solve, Solved } from './solving';
-export { anotherWeek, conflictOf, planWeek, whyNot } from './weekPlan';
+export { anotherWeek, planWeek, whyNot } from './weekPlan';
 export type { PlanAnswer, WeekPlan, WhyNot } from './weekPlan';
 export { solverBy } from './byHighs';
 export type { AskHighs, HighsAnswer } from './byHighs';

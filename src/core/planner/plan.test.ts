@@ -3,7 +3,6 @@ import { solve as solveByYalps, type Constraint, type Model } from 'yalps';
 import { seededRandom } from '../random';
 import {
   anotherWeek,
-  conflictOf,
   lpText,
   planModel,
   planWeek,
@@ -15,6 +14,7 @@ import {
   type PlanInput,
   type Solve,
 } from '.';
+import { conflictOf } from './weekPlan';
 import { draws } from '../../../tests/fixtures/deep';
 
 let solve: Solve;

@@ -1,9 +1,10 @@
 import { loadLibrary } from '../../../library/loadLibrary';
 import { checkTask } from '../library';
 import { dayTargetOf, doseAt, plannedDoseSchema, calculateDose } from '../dose';
-import { amountOf, outcomeOf, readForm, type SessionFacts } from '../reports';
+import { outcomeOf, readForm, type SessionFacts } from '../reports';
 import { calendarDay } from '../calendar';
-import { applySettings, doseAtStep, helpAtStep, plannedDoseOf, SETTING_CHOICES, type TaskContent, type TaskSettings } from '../tasks';
+import { applySettings, doseAtStep, plannedDoseOf, SETTING_CHOICES, type TaskContent, type TaskSettings } from '../tasks';
+import { helpAtStep } from '../tasks/helpAtStep';
 import { numbersInWords } from '../wording';
 import { outcomeSettingsAt, stepTargets } from '.';
 
@@ -41,7 +42,11 @@ describe('what a step asks for', () => {
         const step = index + 1;
         const target = targets[index]!;
         const facts = doneAsAsked(content, step);
-        const outcome = outcomeOf({ ...facts, amount: amountOf(facts) }, target, outcomeSettingsAt(content, step));
+        const outcome = outcomeOf(
+          { ...facts, amount: (facts.left ?? 0) + (facts.right ?? 0) + (facts.amount ?? 0) },
+          target,
+          outcomeSettingsAt(content, step),
+        );
         // A tally asks for nothing, and is not judged.
         expect([content.slug, step, outcome]).toEqual([content.slug, step, target === null ? 'uncounted' : 'reached']);
         steps += 1;

@@ -3,7 +3,11 @@ import { TheilSenRegression } from 'ml-regression-theil-sen';
 import { errorFunction, wilcoxonRankSum } from 'simple-statistics';
 import { addDays, calendarDay, type CalendarDay } from '../calendar';
 import { goalSchema } from '../goals';
-import { goalFigures, goalStanding, kendall, nonoverlapOfAllPairs, theilSen, type GoalPoint, type Point } from '.';
+import { goalFigures, type GoalPoint, type Point } from '.';
+import { goalStanding } from './standing';
+import { kendall } from './kendall';
+import { nonoverlapOfAllPairs } from './nap';
+import { theilSen } from './theilSen';
 import { draws, isDeep } from '../../../tests/fixtures/deep';
 
 const series = (ys: readonly number[], xs = ys.map((_, index) => index + 1)): Point[] => ys.map((y, index) => ({ x: xs[index]!, y }));

@@ -43,11 +43,6 @@ export function codeLettersOf(language: Language): CodeLetters {
   return language === 'es' ? SPANISH : ENGLISH;
 }
 
-/** Every letter that stands for an answer in a language. */
-export function answerLetters({ help, effort, notDone, reasons, left, right }: CodeLetters): Set<string> {
-  return new Set([...Object.keys(help), ...Object.keys(effort), notDone, ...Object.keys(reasons), left, right]);
-}
-
 /**
  * Which letter stands for which task. A task keeps its letter from version to version; a new one takes the first that neither this
  * version nor the one before has, so that a slip or a text of last week never means another task.

@@ -1,4 +1,4 @@
-export { answerLetters, codeLettersOf, taskLetters } from './codeLetters';
+export { codeLettersOf, taskLetters } from './codeLetters';
 export type { CodeLetters } from './codeLetters';
 export { readReply } from './readReply';
 export type { ReplyContext } from './readReply';

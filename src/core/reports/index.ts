@@ -2,7 +2,7 @@ export { EFFORTS, ENTRY_WAYS, REPORT_WAYS, STOP_REASONS } from './session';
 export type { DatedSession, Effort, EntryWay, ReportWay, Session, StopReason } from './session';
 export { DEFAULT_OUTCOME_SETTINGS, isRefusal, outcomeOf, OUTCOMES } from './outcomeOf';
 export type { Outcome, OutcomeSettings } from './outcomeOf';
-export { amountOf, checkSession, MOST_WORDS } from './sessionFacts';
+export { checkSession } from './sessionFacts';
 export type { Press, SessionFacts, SessionIssue, SessionLimits } from './sessionFacts';
 export { readForm } from './readForm';
 export type { RawReport } from './readForm';

@@ -86,12 +86,6 @@ export function checkSession(facts: SessionFacts, limits: SessionLimits): Result
   return issues.length ? bad(...issues) : good(facts);
 }
 
-/** What counts towards the target, whichever way it was counted; null where no amount was told. */
-export function amountOf({ left, right, amount }: Pick<SessionFacts, 'left' | 'right' | 'amount'>): number | null {
-  const told = [left, right, amount].filter((count) => count !== null);
-  return told.length ? told.reduce((sum, count) => sum + count, 0) : null;
-}
-
 function countIssues(path: CountField, count: number | null, step: 0.5 | 1): SessionIssue[] {
   if (count === null) return [];
   if (!Number.isInteger(count / step)) return [{ code: 'notWhole', path, given: String(count).slice(0, 20) }];

@@ -1,5 +1,6 @@
 import { calendarDay } from '../calendar';
-import { amountOf, checkSession, MOST_WORDS, outcomeOf, readForm, type Session, type SessionFacts, type SessionLimits } from '.';
+import { checkSession, outcomeOf, readForm, type Session, type SessionFacts, type SessionLimits } from '.';
+import { MOST_WORDS } from './sessionFacts';
 
 const session = (change: Partial<Session> = {}): Session => ({
   done: true,
@@ -100,7 +101,6 @@ describe('reading a report', () => {
         saidBy: '',
       },
     });
-    if (read.ok) expect(amountOf(read.value)).toBe(9);
   });
 
   it('takes an empty form as today, the asked step, done, and no amount told (B6)', () => {
@@ -206,13 +206,6 @@ describe('judging what was said, by whichever way it came', () => {
     [{ done: false, amount: 0 }],
   ])('%j is within the limits', (change) => {
     expect(checkSession({ ...facts, ...change }, limits)).toMatchObject({ ok: true });
-  });
-
-  it('adds up what was told by hand, and keeps apart what was not told', () => {
-    expect(amountOf({ left: 3, right: null, amount: null })).toBe(3);
-    expect(amountOf({ left: 3, right: 4, amount: null })).toBe(7);
-    expect(amountOf({ left: null, right: null, amount: null })).toBeNull();
-    expect(amountOf({ left: null, right: null, amount: 0 })).toBe(0);
   });
 });
 

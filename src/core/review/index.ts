@@ -4,7 +4,7 @@ export { decisionsFor } from './decisionsFor';
 export type { ChildSituation } from './decisionsFor';
 export { PLAIN_KINDS, plainCases } from './plainCases';
 export type { PlainKind } from './plainCases';
-export { KIND_WEIGHTS, urgencyOf } from './urgency';
+export { urgencyOf } from './urgency';
 export type { Urgency } from './urgency';
 export { heldByAge, proposedShape } from './shapeLadder';
 export { atOneStep } from './atOneStep';

@@ -1,4 +1,5 @@
-import { DEFAULT_STREAK, type Suggestion } from '../stepRules';
+import { type Suggestion } from '../stepRules';
+import { DEFAULT_STREAK } from '../stepRules/rules';
 import { addDays, calendarDay } from '../calendar';
 import { answersOf, DECISION_KINDS, decisionsFor, isFollowed, isOfStop, needsReason, type ChildSituation, type DecisionKind } from '.';
 

@@ -1,5 +1,6 @@
 import { heldByAge, proposedShape } from '.';
-import { streakRule, type Suggestion } from '../stepRules';
+import { type Suggestion } from '../stepRules';
+import { streakRule } from '../../../tests/fixtures/streakRule';
 import { calendarDay } from '../calendar';
 import { loadLibrary } from '../../../library/loadLibrary';
 

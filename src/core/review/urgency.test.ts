@@ -1,4 +1,5 @@
-import { DECISION_KINDS, KIND_WEIGHTS, urgencyOf } from '.';
+import { DECISION_KINDS, urgencyOf } from '.';
+import { KIND_WEIGHTS } from './urgency';
 import { inOrder } from './urgency';
 import type { Decision, DecisionKind } from './decision';
 

@@ -1,5 +1,6 @@
 import { LANGUAGES } from '../text';
-import { dangerIn, DANGER_LANGUAGES } from '.';
+import { dangerIn } from '.';
+import { DANGER_LANGUAGES } from './dangerWords';
 
 // Sentences of our own, as caregivers write them (no published source).
 describe('words of danger', () => {

@@ -9,7 +9,7 @@ export { hasTrait, judgeSafety, safeSubstitutes, smallnessOf, thingsAt } from '.
 export type { ChildForSafety, SafetyFinding, SafetyVerdict, ThingInUse } from './judgeSafety';
 export { DANGERS, dangerOf } from './dangerOf';
 export type { Danger } from './dangerOf';
-export { DANGER_LANGUAGES, dangerClauses, dangerIn, isUpset } from './dangerWords';
+export { dangerClauses, dangerIn, isUpset } from './dangerWords';
 export type { DangerClause } from './dangerWords';
 export { cautionsFor } from './cautionsFor';
 export type { Cautions } from './cautionsFor';

@@ -1,5 +1,6 @@
 import type { Shape, TaskContent } from '../tasks';
-import { FOOD_ALLERGENS, HAZARDS } from '../vocabulary';
+import { HAZARDS } from '../vocabulary';
+import { FOOD_ALLERGENS } from '../vocabulary/vocabulary';
 import {
   cautionsFor,
   hasTrait,

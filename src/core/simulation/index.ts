@@ -1,10 +1,10 @@
-export { afterGap, chanceOfGood, simulateSession } from './simulatedChild';
+export { afterGap, simulateSession } from './simulatedChild';
 export type { SimulatedChild, SimulatedSession } from './simulatedChild';
 export { CANDIDATE_IDS, CANDIDATES } from './candidates';
 export type { CandidateId } from './candidates';
-export { checkFit, fitFamilies, simulatedLog } from './fit';
+export { checkFit, fitFamilies } from './fit';
 export type { FitCheck, LogFigure, LogFigures } from './fit';
-export { quantile, replayFigures, replayStay } from './replay';
+export { replayFigures } from './replay';
 export type { ReplayedStay, ReplayFigures, Stay } from './replay';
-export { courseOf, runTrial, trialFigures, USUAL_FAMILIES } from './trial';
+export { runTrial, USUAL_FAMILIES } from './trial';
 export type { Course, Families, Spread, TrialFigures, TrialOptions } from './trial';

@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { HELP_LEVELS } from '../vocabulary';
-import { afterGap, chanceOfGood, simulateSession } from '.';
+import { afterGap, simulateSession } from '.';
+import { chanceOfGood } from './simulatedChild';
 
 const chanceFrom = (seed: number) => {
   const generator = xoroshiro128plus(seed);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { DEFAULT_STREAK, RULES, type Rule } from '../stepRules';
+import { RULES, type Rule } from '../stepRules';
+import { DEFAULT_STREAK } from '../stepRules/rules';
 import { addDays, calendarDay } from '../calendar';
 import { DEFAULT_OUTCOME_SETTINGS, type DatedSession } from '../reports';
 import { draws } from '../../../tests/fixtures/deep';
@@ -7,19 +8,17 @@ import {
   CANDIDATE_IDS,
   CANDIDATES,
   checkFit,
-  courseOf,
   fitFamilies,
-  quantile,
   replayFigures,
-  replayStay,
   runTrial,
-  simulatedLog,
-  trialFigures,
   USUAL_FAMILIES,
   type Course,
   type Stay,
   type TrialOptions,
 } from '.';
+import { courseOf, trialFigures } from './trial';
+import { quantile, replayStay } from './replay';
+import { simulatedLog } from './fit';
 
 const day = (number: number) => addDays(calendarDay('2026-10-05'), number);
 const session = (number: number, amount: number, change: Partial<DatedSession> = {}): DatedSession => ({

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { addDays, calendarDay } from '../calendar';
 import type { DatedSession } from '../reports';
-import { EVIDENCE_DAYS, streakRule, type TaskStanding } from '.';
+import { EVIDENCE_DAYS, type TaskStanding } from '.';
+import { streakRule } from '../../../tests/fixtures/streakRule';
 
 const today = calendarDay('2026-11-24');
 let nextId = 0;

@@ -1,6 +1,6 @@
 import { daysBetween } from '../calendar';
 import { DEFAULT_OUTCOME_SETTINGS, isRefusal, outcomeOf, type DatedSession, type Outcome, type OutcomeSettings } from '../reports';
-import { DEFAULT_STREAK, RULES, type Rule } from './rules';
+import { RULES, type Rule } from './rules';
 import type { Suggestion, TaskStanding } from './suggestion';
 import { inARow, mOfN, trailing, withinBand, type Judged, type Verdict } from './verdicts';
 
@@ -52,11 +52,6 @@ export function suggestStep(
     return { ...stay('up', ids, verdict.change), toStep: currentStep + 1 };
   }
   return stay('hold', ids, verdict.change);
-}
-
-/** The rule that asks for so many in a row, with its usual numbers or others. */
-export function streakRule(standing: TaskStanding, outcomes?: OutcomeSettings, settings = DEFAULT_STREAK): Suggestion {
-  return suggestStep(standing, { name: 'streak', settings }, outcomes);
 }
 
 function verdictOf(run: readonly Judged[], rule: Rule, outcomes: OutcomeSettings): Verdict {

@@ -1,5 +1,6 @@
 import { loadLibrary } from '../../../library/loadLibrary';
-import { applySettings, helpAtStep, linesAt, mostHelpAt } from '.';
+import { applySettings, linesAt, mostHelpAt } from '.';
+import { helpAtStep } from './helpAtStep';
 
 const library = loadLibrary();
 describe('the help that a step is made of', () => {

@@ -10,6 +10,6 @@ export { applySettings, filledStep, mayChangeMarkOrder, mayChangeShapeOrder } fr
 export { callChild } from './callChild';
 export { dressedIn, skinsOf } from './dressedIn';
 export { doseAtStep, plannedDoseOf } from './doseAtStep';
-export { helpAtStep, linesAt, mostHelpAt } from './helpAtStep';
+export { linesAt, mostHelpAt } from './helpAtStep';
 export { CUES, sheetSpecSchema } from './sheetSpec';
 export type { Cue, PathSpec, SheetKind, SheetOf, SheetSpec } from './sheetSpec';

@@ -117,16 +117,6 @@ export function fleschKincaidGrade({ words, sentences, syllables }: TextCounts):
 }
 
 /**
- * Reading ease of English: 206.835 − 1.015 · words/sentence − 84.6 · syllables/word (Flesch; in Kincaid et al. 1975).
- * @throws RangeError for a text without a word.
- * @example fleschReadingEase({ words: 100, sentences: 5, syllables: 150 }) // 59.635
- */
-export function fleschReadingEase({ words, sentences, syllables }: TextCounts): number {
-  requireWords({ words, sentences, syllables });
-  return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
-}
-
-/**
  * Reading ease of Spanish: 206.84 − 60 · syllables/word − 1.02 · words/sentence (Fernández Huerta 1959; from memory).
  * @throws RangeError for a text without a word.
  * @example fernandezHuertaEase({ words: 100, sentences: 5, syllables: 200 }) // 66.44

@@ -1,28 +1,16 @@
 import { dictionary } from 'cmu-pronouncing-dictionary';
 import fc from 'fast-check';
-import { flesch } from 'flesch';
 import { fleschKincaid } from 'flesch-kincaid';
-import {
-  checkWording,
-  countText,
-  ENGLISH_JARGON,
-  familyTextOf,
-  fernandezHuertaEase,
-  findJargon,
-  fleschKincaidGrade,
-  fleschReadingEase,
-  readingGrade,
-  SPANISH_JARGON,
-  spanishGrade,
-  syllablesOf,
-} from '.';
+import { checkWording, familyTextOf, readingGrade } from '.';
+import { countText, fernandezHuertaEase, fleschKincaidGrade, spanishGrade, syllablesOf } from './readingEase';
+import { ENGLISH_JARGON, SPANISH_JARGON } from './jargon';
+import { findJargon } from './checkWording';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 describe('reading formulas', () => {
   const counts = { words: 100, sentences: 5, syllables: 150 };
 
   it('give the published worked values (Kincaid et al. 1975)', () => {
-    expect(fleschReadingEase(counts)).toBeCloseTo(59.635, 6);
     expect(fleschKincaidGrade(counts)).toBeCloseTo(9.91, 6);
   });
 
@@ -40,7 +28,6 @@ describe('reading formulas', () => {
         (words, sentences, more) => {
           const given = { words, sentences, syllables: words + more };
           const theirs = { sentence: sentences, word: words, syllable: words + more };
-          expect(fleschReadingEase(given)).toBeCloseTo(flesch(theirs), 8);
           expect(fleschKincaidGrade(given)).toBeCloseTo(fleschKincaid(theirs), 8);
         },
       ),

@@ -97,22 +97,6 @@ export function placed(curve: Curve, [dx, dy]: Point, scale = 1): Curve {
   }
 }
 
-/** The same way gone from its other end. */
-export function reversed(path: readonly Curve[]): Curve[] {
-  return [...path].reverse().map((curve): Curve => {
-    switch (curve.kind) {
-      case 'line':
-        return { ...curve, from: curve.to, to: curve.from };
-      case 'quadratic':
-        return { ...curve, from: curve.to, to: curve.from };
-      case 'cubic':
-        return { ...curve, from: curve.to, by: [curve.by[1], curve.by[0]], to: curve.from };
-      case 'arc':
-        return { ...curve, start: curve.start + curve.sweep, sweep: -curve.sweep };
-    }
-  });
-}
-
 /** Mirrored about the upright line through 0: what is drawn for one hand, for the other. */
 export function mirrored(path: readonly Curve[]): Curve[] {
   const at = ([x, y]: Point): Point => [-x, y];

@@ -137,5 +137,5 @@ function shifted(curve: Stroke[number], dx: number, dy: number): Stroke[number] 
   return { ...curve, from: [curve.from[0] + dx, curve.from[1] + dy], to: [curve.to[0] + dx, curve.to[1] + dy] };
 }
 
-/** Every sign that has strokes of its own. */
+/** Every sign that has strokes of its own. @internal shown to the tests */
 export const LETTERS_DRAWN = Object.keys(FORMS);

@@ -1,30 +1,27 @@
 import { loadLibrary } from '../../../library/loadLibrary';
 import { SHAPE_AGES, sheetSpecSchema, type SheetSpec } from '../tasks';
 import {
-  boxAround,
   difficultyOf,
   drawSheet,
   flattened,
   harderBy,
-  letterOf,
-  LETTERS_DRAWN,
-  lengthOfPath,
   MARGIN_MM,
   outlineOf,
-  pointAt,
   sheetDisagreements,
   SHAPES_DRAWN,
-  strokesOfShape,
   svgPath,
   turnablesOf,
   turned,
-  parsePath,
   type Mark,
   type Point,
   type Scene,
   type SheetFor,
   type SheetOptions,
 } from '.';
+import { boxAround, lengthOfPath, pointAt } from './curve';
+import { letterOf, LETTERS_DRAWN } from './letterStrokes';
+import { strokesOfShape } from './shapeStrokes';
+import { parsePath } from './parsePath';
 import { forHand } from './strokes';
 
 const library = loadLibrary();

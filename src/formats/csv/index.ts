@@ -1,1 +1,1 @@
-export { readCsv, writeCsv } from './writeCsv';
+export { writeCsv } from './writeCsv';

@@ -6,7 +6,7 @@ const NUMBER = /^-?\d+(\.\d+)?$/;
 
 /**
  * A table as CSV (RFC 4180), with a mark of UTF-8 before it, which spreadsheets ask for. A cell that a spreadsheet would reckon with is
- * written as text, with an apostrophe before it: what a family wrote never becomes a formula. `readCsv` takes it off again.
+ * written as text, with an apostrophe before it: what a family wrote never becomes a formula.
  */
 export function writeCsv(headings: readonly string[], rows: readonly (readonly string[])[]): string {
   const guarded = rows.map((row) => row.map((cell) => (isGuarded(cell) ? `'${cell}` : cell)));
@@ -14,11 +14,3 @@ export function writeCsv(headings: readonly string[], rows: readonly (readonly s
 }
 
 const isGuarded = (cell: string) => FORMULA.test(cell) && !NUMBER.test(cell);
-
-/** The rows of a file that `writeCsv` wrote, the headings first, each cell as it was given. */
-export function readCsv(text: string): string[][] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: ',', newline: '\r\n' });
-  // The last line end is followed by nothing.
-  const rows = data.length > 0 && data.at(-1)!.length === 1 && data.at(-1)![0] === '' ? data.slice(0, -1) : data;
-  return rows.map((row) => row.map((cell) => (cell.startsWith("'") && isGuarded(cell.slice(1)) ? cell.slice(1) : cell)));
-}

@@ -1,8 +1,7 @@
-export { readOpenCsv, writeOpenCsv } from './csv';
-export type { OpenCellFault } from './csv';
+export { writeOpenCsv } from './csv';
 export type { OpenColumn, OpenRow, OpenTable, OpenValue } from './column';
 export { writeDictionary } from './dictionary';
 export { writeOpenApi } from './openApi';
-export { columnsByKey, pageSchema, pageOptionsSchema } from './rowSchema';
+export { columnsByKey, pageOptionsSchema } from './rowSchema';
 export { OPEN_TABLE_NAMES, OPEN_TABLES } from './tables';
 export type { OpenTableName } from './tables';

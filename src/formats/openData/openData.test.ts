@@ -6,8 +6,6 @@ import {
   columnsByKey,
   OPEN_TABLE_NAMES,
   OPEN_TABLES,
-  pageSchema,
-  readOpenCsv,
   writeDictionary,
   writeOpenApi,
   writeOpenCsv,
@@ -15,6 +13,8 @@ import {
   type OpenRow,
   type OpenTable,
 } from '.';
+import { pageSchema } from './rowSchema';
+import { readOpenCsv } from '../../../tests/fixtures/readOpenCsv';
 
 const number = fc.integer({ min: -1_000_000, max: 1_000_000 });
 /** What people write, and what a spreadsheet would reckon with. */
@@ -61,21 +61,6 @@ describe.each(OPEN_TABLE_NAMES)('the table %s', (name) => {
       }),
       { seed: 20, numRuns: 80 },
     );
-  });
-
-  it('tells each cell that does not hold what it should, and each heading that is missing', () => {
-    const [row] = fc.sample(
-      rowsOf(table).filter((rows) => rows.length > 0),
-      { seed: 3, numRuns: 1 },
-    )[0]!;
-    const broken = writeOpenCsv(table, [row!]).replace(/\r\n(?!$).*/s, `\r\n${table.columns.map(() => 'x').join(',')}\r\n`);
-    const read = readOpenCsv(table, broken);
-    const wrong = table.columns.filter(({ kind }) => kind !== 'text').map(({ heading }) => heading);
-    expect(read.ok ? [] : read.faults.map(({ heading }) => heading)).toEqual(wrong);
-    expect(readOpenCsv(table, '﻿Nothing\r\n')).toMatchObject({
-      ok: false,
-      faults: table.columns.map(({ heading }) => ({ row: 0, heading })),
-    });
   });
 
   it('leaves by key without what is personal, as the published schema says', () => {

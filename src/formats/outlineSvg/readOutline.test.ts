@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { lengthOfPath, parsePath } from '@/core/worksheets';
+import { lengthOfPath } from '../../core/worksheets/curve';
+import { parsePath } from '../../core/worksheets/parsePath';
 import { readOutline } from '.';
 
 const svg = (inside: string, attributes = '') =>

@@ -34,7 +34,10 @@ export function readPolicyPack(text: string): Result<PolicyPack, PolicyPackFault
   return bad(...read.error.issues.map((issue) => ({ path: issue.path.join('.'), said: issue.message })));
 }
 
-/** The published schema, made from the one that reads. */
+/**
+ * The published schema, made from the one that reads: docs/policy-pack.schema.json.
+ * @internal a test compares the file with it
+ */
 export function policyPackJsonSchema(): object {
   return {
     title: 'Yard Steps policy pack, version 1',

@@ -1,5 +1,5 @@
 import { BASE_LANGUAGE, type Language } from '@/core/text';
-import { addDays, calendarDay, type CalendarDay, type Instant, daysBetween } from '@/core/calendar';
+import { addDays, calendarDay, type CalendarDay, type Instant } from '@/core/calendar';
 
 /** The homes and the school of this product are in the United States. */
 const DESK_LOCALE = 'en-US';
@@ -49,10 +49,6 @@ export function sinceDays(days: number | null): string {
   if (days === null) return 'never';
   if (days <= 0) return 'today';
   return days === 1 ? 'yesterday' : `${days} days`;
-}
-
-export function sinceDay(day: CalendarDay, today: CalendarDay): string {
-  return sinceDays(daysBetween(day, today));
 }
 
 /** "Nov 23, 4:05 PM" in a time zone. */

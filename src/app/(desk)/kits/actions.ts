@@ -1,14 +1,13 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { countStock, handOverKit, kitCameBack, packKit, unpackKit } from '@/server/kits/packKit';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 function told(answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath('/kits');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function packKitAction(_before: string | null, form: FormData): Promise<string | null> {

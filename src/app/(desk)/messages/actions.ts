@@ -1,18 +1,17 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { sendDirect } from '@/server/messages/sendDirect';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { setNetwork, textFromPhone } from '@/server/reports/replies/fromPhone';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function tryAgainAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) =>
-    tryMessageAgain(context, actor, Number(form.get('childId')), Number(form.get('messageId'))),
+  return faultOrNull(
+    await act((actor, context) => tryMessageAgain(context, actor, Number(form.get('childId')), Number(form.get('messageId')))),
+    '/messages',
   );
-  if (answered.ok) revalidatePath('/messages');
-  return answered.ok ? null : faultWords(answered.fault);
 }
 
 export async function sendOwnAction(_before: string | null, form: FormData): Promise<string | null> {

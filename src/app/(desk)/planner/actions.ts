@@ -1,15 +1,14 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { deleteTemplate, giveTemplate, saveTemplate } from '@/server/planner/weekTemplates';
 import { deletePlan, acceptAllPlans, acceptPlan } from '@/server/planner/viewPlans';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 function told(answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath('/planner');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function acceptPlanAction(_before: string | null, form: FormData): Promise<string | null> {

@@ -1,14 +1,13 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { closePeriod, deletePattern, savePattern, reopenPeriod, writeWords } from '@/server/progress/writeProgress';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 function told(answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath('/progress');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function writeWordsAction(_before: string | null, form: FormData): Promise<string | null> {

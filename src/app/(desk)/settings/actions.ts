@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { sessionCookie } from '@/app/session';
 import { changePassword } from '@/server/accounts/password';
 import { setReadDays } from '@/server/accounts/readDays';
@@ -12,9 +12,7 @@ import { setEmergencyNumber, setInjuryEmail, setKeeping, setLanguages, setHoldMi
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function revokeSignInAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => revokeSignIn(context, actor, Number(form.get('signInId'))));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => revokeSignIn(context, actor, Number(form.get('signInId')))), '/settings');
 }
 
 export async function signOutAction(): Promise<string | null> {
@@ -32,15 +30,11 @@ export async function emergencyNumberAction(_before: string | null, form: FormDa
 }
 
 export async function injuryEmailAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setInjuryEmail(context, actor, form.get('injuryEmail') === 'on'));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => setInjuryEmail(context, actor, form.get('injuryEmail') === 'on')), '/settings');
 }
 
 export async function keepingAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setKeeping(context, actor, Object.fromEntries(form)));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => setKeeping(context, actor, Object.fromEntries(form))), '/settings');
 }
 
 export async function postMinutesAction(_before: string | null, form: FormData): Promise<string | null> {
@@ -57,13 +51,9 @@ export async function changePasswordAction(_before: string | null, form: FormDat
 }
 
 export async function languagesAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setLanguages(context, actor, form.getAll('language')));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => setLanguages(context, actor, form.getAll('language'))), '/settings');
 }
 
 export async function readDaysAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => setReadDays(context, actor, form.getAll('day')));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => setReadDays(context, actor, form.getAll('day'))), '/settings');
 }

@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { invite, revokeInvitation } from '@/server/accounts/invitations';
 import { closeAccount } from '@/server/accounts/leave';
 import { faultWords } from '@/ui/desk/frame/Trouble';
@@ -15,13 +15,9 @@ export async function inviteAction(_before: Invited, form: FormData): Promise<In
 }
 
 export async function revokeInvitationAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => revokeInvitation(context, actor, Number(form.get('invitationId'))));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => revokeInvitation(context, actor, Number(form.get('invitationId')))), '/settings');
 }
 
 export async function closeAccountAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => closeAccount(context, actor, Number(form.get('personId'))));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => closeAccount(context, actor, Number(form.get('personId')))), '/settings');
 }

@@ -1,14 +1,13 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { setAdvancingRule } from '@/server/stepRules/advancingRule';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 export async function advancingRuleAction(_before: string | null, form: FormData): Promise<string | null> {
   const answered = await act((actor, context) =>
     setAdvancingRule(context, actor, { rule: form.get('rule'), reason: form.get('reason') ?? '' }),
   );
   if (answered.ok) for (const page of ['/settings', '/step-rules']) revalidatePath(page);
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }

@@ -1,6 +1,6 @@
 'use server';
 
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { TaskContent } from '@/core/tasks';
 import { deleteDraft, storeDraft, shelveTask, startTask } from '@/server/tasks/taskDrafts';
 import { setShelf } from '@/server/tasks/setShelf';
@@ -26,13 +26,11 @@ async function made(from: string | null, title: string): Promise<Made> {
 }
 
 export async function saveTaskDraftAction(content: TaskContent): Promise<string | null> {
-  const answered = await act((actor, context) => storeDraft(context, actor, content));
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => storeDraft(context, actor, content)));
 }
 
 export async function deleteDraftAction(slug: string): Promise<string | null> {
-  const answered = await act((actor, context) => deleteDraft(context, actor, slug));
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => deleteDraft(context, actor, slug)));
 }
 
 export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true; number: number } | { ok: false; words: string }> {
@@ -42,8 +40,7 @@ export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true
 
 /** For whom a task stands in the library. */
 export async function setShelfAction(slug: string, shelf: string): Promise<string | null> {
-  const answered = await act((actor, context) => setShelf(context, actor, { slug, shelf }));
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => setShelf(context, actor, { slug, shelf })));
 }
 
 export async function versionAction(slug: string, number: number): Promise<TaskContent | null> {

@@ -1,15 +1,11 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
-import { act, type Job } from '@/app/screen';
+import { act, faultOrNull, type Job } from '@/app/screen';
 import { askBack, changeClip, putClip } from '@/server/videos/putClip';
 import { removeClip } from '@/server/videos/removeClip';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 async function told(job: Job<void>): Promise<string | null> {
-  const answered = await act(job);
-  if (answered.ok) revalidatePath('/videos');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act(job), '/videos');
 }
 
 export async function putClipAction(_before: string | null, form: FormData): Promise<string | null> {

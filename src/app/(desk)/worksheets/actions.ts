@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { outlineFromFile, putSheetForChild, addSheetToDraft, type ReadOutline } from '@/server/worksheets/putSheet';
 import { faultWords } from '@/ui/desk/frame/Trouble';
@@ -16,7 +16,7 @@ export async function addSheetToDraftAction(given: object): Promise<string | nul
 
 function told(answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath('/worksheets');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function readOutlineAction(file: string, sizeMm: number): Promise<ReadOutline | string> {

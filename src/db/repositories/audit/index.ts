@@ -1,6 +1,6 @@
 export { auditChain } from './chain';
 export type { ChainFault, ChainState } from './chain';
-export { auditPartitions, keepAuditMonths, layAuditByMonths } from './partitions';
+export { keepAuditMonths, layAuditByMonths } from './partitions';
 export { auditOf, ownTrail, workplaceTrail } from './read';
 export type { AuditRow } from './read';
 export { appendAudit, deleteAuditBefore } from './write';

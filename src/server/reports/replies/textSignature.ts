@@ -3,12 +3,11 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 /** So far the service's clock may be from ours; what is older was held back, or comes from somebody who listened. */
 const MOST_SECONDS_APART = 300;
 
-/** Builds the header `yard-signature`: the time of sending in seconds, and an HMAC of it with the body, by the shared key. */
-export function signText(body: string, key: string, seconds: number): string {
-  return `t=${seconds},v1=${macOf(body, key, seconds)}`;
-}
-
-/** True for what somebody signed who holds the key, within five minutes of now. @param now in milliseconds */
+/**
+ * True for a body that was signed with the shared key within five minutes of now.
+ * @param header `yard-signature`: the time of sending in seconds, and an HMAC of it with the body: `t=1764000000,v1=…`
+ * @param now in milliseconds
+ */
 export function isSigned(body: string, header: string | null, key: string, now: number): boolean {
   const found = /^t=(\d{1,12}),v1=([0-9a-f]{64})$/.exec(header ?? '');
   if (!found) return false;

@@ -119,23 +119,7 @@ function Choice({
         }),
       ),
     );
-  if (taken?.ok)
-    return (
-      <p role="status" className="border-l-4 border-green px-3 py-2">
-        {`Taken in: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
-        <Link className="link" href={`/students/${childId}`}>
-          {childName}
-        </Link>
-        {taken.tasks > 0 && (
-          <>
-            {', '}
-            <Link className="link" href={`/students/${childId}/program`}>
-              the program builder
-            </Link>
-          </>
-        )}
-      </p>
-    );
+  if (taken?.ok) return <TakenNote taken={taken} childId={childId} childName={childName} />;
   return (
     <form
       className="space-y-5"
@@ -155,56 +139,7 @@ function Choice({
       <section>
         <h2 className="text-[18px]">{`Goals (${seen.goals.length})`}</h2>
         {seen.goals.map((goal, place) => (
-          <div key={place} className="border-t border-line py-2">
-            <label className="flex items-baseline gap-2">
-              <input
-                type="checkbox"
-                disabled={goal.state === 'isThere'}
-                checked={goals[place]!.isTaken}
-                onChange={(event) => setGoal(place, { isTaken: event.target.checked })}
-              />
-              <span>
-                {goal.statement}
-                {goal.criterion && <span className="block text-soft">{goal.criterion}</span>}
-                {goal.state === 'isThere' && <span className="block text-soft">{childName} has it already.</span>}
-                {goal.state === 'words' && (
-                  <span className="block text-soft">
-                    Its measure is not one that is reckoned here: it comes as a goal in words, to be written anew when you can.
-                  </span>
-                )}
-              </span>
-            </label>
-            {goal.state === 'words' && goals[place]!.isTaken && (
-              <span className="mt-1 ml-6 flex flex-wrap gap-3">
-                <label>
-                  Skill{' '}
-                  <select
-                    required
-                    value={goals[place]!.skill}
-                    onChange={(event) => setGoal(place, { skill: event.target.value })}
-                    className="field"
-                  >
-                    <option value="">choose</option>
-                    {SKILLS.map((skill) => (
-                      <option key={skill} value={skill}>
-                        {words(`skills.${skill}`)}
-                      </option>
-                    ))}
-                  </select>
-                </label>
-                <label>
-                  Review on{' '}
-                  <input
-                    type="date"
-                    required
-                    value={goals[place]!.reviewOn}
-                    onChange={(event) => setGoal(place, { reviewOn: event.target.value })}
-                    className="field"
-                  />
-                </label>
-              </span>
-            )}
-          </div>
+          <GoalRow key={place} goal={goal} choice={goals[place]!} set={(change) => setGoal(place, change)} childName={childName} />
         ))}
       </section>
       <section>
@@ -229,29 +164,116 @@ function Choice({
           </label>
         ))}
       </section>
-      <section>
-        <h2 className="text-[18px]">Not taken in</h2>
-        {seen.notUnderstood.length === 0 ? (
-          <p className="text-soft">Nothing: all that the file tells is above.</p>
-        ) : (
-          <table className="mt-1 w-full table-fixed text-[14px]">
-            <tbody>
-              {seen.notUnderstood.map(({ where, says }, index) => (
-                <tr key={index} className="border-t border-line align-baseline">
-                  <th scope="row" className="w-1/2 py-1 pr-3 text-left font-mono text-[12px] font-normal break-words">
-                    {where}
-                  </th>
-                  <td className="py-1 break-words text-soft">{says}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </section>
+      <NotTaken list={seen.notUnderstood} />
       {taken && !taken.ok && <FaultNote>{taken.words}</FaultNote>}
       <button className="act act-main" disabled={busy || count === 0 || (needsWord && !isThisChild)}>
         {`Take in what is ticked (${count})`}
       </button>
     </form>
+  );
+}
+
+function TakenNote({ taken, childId, childName }: { taken: Extract<TakenFhir, { ok: true }>; childId: number; childName: string }) {
+  return (
+    <p role="status" className="border-l-4 border-green px-3 py-2">
+      {`Taken in: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
+      <Link className="link" href={`/students/${childId}`}>
+        {childName}
+      </Link>
+      {taken.tasks > 0 && (
+        <>
+          {', '}
+          <Link className="link" href={`/students/${childId}/program`}>
+            the program builder
+          </Link>
+        </>
+      )}
+    </p>
+  );
+}
+
+/** One goal of the file, with what is asked where its measure is not one of ours. */
+function GoalRow({
+  goal,
+  choice,
+  set,
+  childName,
+}: {
+  goal: Seen['goals'][number];
+  choice: GoalChoice;
+  set: (change: Partial<GoalChoice>) => void;
+  childName: string;
+}) {
+  return (
+    <div className="border-t border-line py-2">
+      <label className="flex items-baseline gap-2">
+        <input
+          type="checkbox"
+          disabled={goal.state === 'isThere'}
+          checked={choice.isTaken}
+          onChange={(event) => set({ isTaken: event.target.checked })}
+        />
+        <span>
+          {goal.statement}
+          {goal.criterion && <span className="block text-soft">{goal.criterion}</span>}
+          {goal.state === 'isThere' && <span className="block text-soft">{childName} has it already.</span>}
+          {goal.state === 'words' && (
+            <span className="block text-soft">
+              Its measure is not one that is reckoned here: it comes as a goal in words, to be written anew when you can.
+            </span>
+          )}
+        </span>
+      </label>
+      {goal.state === 'words' && choice.isTaken && (
+        <span className="mt-1 ml-6 flex flex-wrap gap-3">
+          <label>
+            Skill{' '}
+            <select required value={choice.skill} onChange={(event) => set({ skill: event.target.value })} className="field">
+              <option value="">choose</option>
+              {SKILLS.map((skill) => (
+                <option key={skill} value={skill}>
+                  {words(`skills.${skill}`)}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            Review on{' '}
+            <input
+              type="date"
+              required
+              value={choice.reviewOn}
+              onChange={(event) => set({ reviewOn: event.target.value })}
+              className="field"
+            />
+          </label>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Every part of the file that is not understood, so that nothing is lost unseen. */
+function NotTaken({ list }: { list: Seen['notUnderstood'] }) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Not taken in</h2>
+      {list.length === 0 ? (
+        <p className="text-soft">Nothing: all that the file tells is above.</p>
+      ) : (
+        <table className="mt-1 w-full table-fixed text-[14px]">
+          <tbody>
+            {list.map(({ where, says }, index) => (
+              <tr key={index} className="border-t border-line align-baseline">
+                <th scope="row" className="w-1/2 py-1 pr-3 text-left font-mono text-[12px] font-normal break-words">
+                  {where}
+                </th>
+                <td className="py-1 break-words text-soft">{says}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
   );
 }

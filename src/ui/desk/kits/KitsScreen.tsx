@@ -111,7 +111,7 @@ function Things({
   readonly acts: KitActs;
 }) {
   return (
-    <div className="mt-3 overflow-x-auto">
+    <div className="relative mt-3 overflow-x-auto">
       <table className="w-full border-collapse text-[14px]">
         <thead>
           <tr className="border-b border-ink align-bottom">

@@ -23,35 +23,13 @@ interface Props {
 
 /** What the therapist saw or measured herself, apart from what families say. */
 export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goalId }: Props) {
-  const { child, today, goals, tasks, measured } = view;
+  const { child, today, goals, tasks } = view;
   const number = (name: string, label: string, mode: 'numeric' | 'decimal' = 'numeric') => (
     <FormField label={label}>
       <input name={name} inputMode={mode} autoComplete="off" className="field w-[90px]" />
     </FormField>
   );
-  const rated = goals.flatMap((goal) => (goal.content.measure.kind === 'rating' ? [{ ...goal, levels: goal.content.measure.levels }] : []));
-  const levelOf = ({ goalId: of, level }: MeasureView['measured'][number]) =>
-    level === null ? null : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
-  /** The goal, and the task with its step: one of them, both, or none. */
-  const whatOf = ({ goalId: of, taskId, step }: MeasureView['measured'][number]) => {
-    const goal = of === null ? [] : [goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed'];
-    const task = tasks.find((each) => each.taskId === taskId);
-    const at = taskId === null ? [] : [task ? `${task.content.title.en}, ${step ?? ''}` : 'a task that is out'];
-    return goal.length + at.length > 0 ? [...goal, ...at] : ['–'];
-  };
-  const seenIn = ({ watched }: MeasureView['measured'][number]) =>
-    WATCH_ITEMS.flatMap((item) =>
-      watched[item] ? [`${words(`watchItems.${item}`)}: ${words(`watchAnswers.${watched[item]}`)}`] : [],
-    ).join('; ');
-  /** What is told now and then has a column where it is told. */
-  const now = (
-    [
-      ['level', levelOf],
-      ['minutes', ({ minutes }) => minutes],
-      ['seen', seenIn],
-      ['note', ({ note }) => note],
-    ] satisfies [string, (each: MeasureView['measured'][number]) => string | number | null][]
-  ).filter(([, tell]) => measured.some((each) => tell(each)));
+  const rated = ratedGoals(goals);
   return (
     <>
       <h1 className="text-[24px]">
@@ -145,49 +123,82 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
         </FormField>
         <button className="act act-main mt-3">Write it down</button>
       </ActionForm>
-      <section className="mt-8">
-        <h2 className="text-[18px]">Measured before</h2>
-        {measured.length === 0 ? (
-          <p className="text-soft">Nothing yet.</p>
-        ) : (
-          <table className="w-full border-collapse">
-            <HeadRow heads={['on', 'what', 'good', 'help', ...now.map(([head]) => head), 'by', '']} />
-            <tbody>
-              {measured.map((each) => {
-                return (
-                  <tr key={each.id} id={`measured-${each.id}`}>
-                    <td className="cell whitespace-nowrap">{dayAndMonth(each.measuredOn)}</td>
-                    <td className="cell">
-                      {whatOf(each).map((line) => (
-                        <span key={line} className="block">
-                          {line}
-                        </span>
-                      ))}
-                    </td>
-                    <td className="cell whitespace-nowrap">{each.good === null ? '–' : `${each.good} of ${each.trials ?? '?'}`}</td>
-                    <td className="cell whitespace-nowrap">{each.help ? words(`helps.${each.help}`) : '–'}</td>
-                    {now.map(([head, tell]) => (
-                      <td key={head} className="cell [overflow-wrap:anywhere]">
-                        {tell(each) ?? '–'}
-                      </td>
-                    ))}
-                    <td className="cell text-soft">{each.by}</td>
-                    <td className="cell">
-                      {each.byId === personId && (
-                        <ActionForm action={takeBack} hidden={{ childId: child.id, id: each.id }}>
-                          <button className="link">
-                            take back<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
-                          </button>
-                        </ActionForm>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        )}
-      </section>
+      <MeasuredBefore view={view} personId={personId} takeBack={takeBack} />
     </>
+  );
+}
+
+const ratedGoals = (goals: MeasureView['goals']) =>
+  goals.flatMap((goal) => (goal.content.measure.kind === 'rating' ? [{ ...goal, levels: goal.content.measure.levels }] : []));
+
+/** Earlier measurements, newest first; each person may take back their own. */
+function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, takeBack }: Pick<Props, 'view' | 'personId' | 'takeBack'>) {
+  const rated = ratedGoals(goals);
+  const levelOf = ({ goalId: of, level }: MeasureView['measured'][number]) =>
+    level === null ? null : (rated.find(({ id }) => id === of)?.levels[level] ?? String(level + 1));
+  /** The goal, and the task with its step: one of them, both, or none. */
+  const whatOf = ({ goalId: of, taskId, step }: MeasureView['measured'][number]) => {
+    const goal = of === null ? [] : [goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed'];
+    const task = tasks.find((each) => each.taskId === taskId);
+    const at = taskId === null ? [] : [task ? `${task.content.title.en}, ${step ?? ''}` : 'a task that is out'];
+    return goal.length + at.length > 0 ? [...goal, ...at] : ['–'];
+  };
+  const seenIn = ({ watched }: MeasureView['measured'][number]) =>
+    WATCH_ITEMS.flatMap((item) =>
+      watched[item] ? [`${words(`watchItems.${item}`)}: ${words(`watchAnswers.${watched[item]}`)}`] : [],
+    ).join('; ');
+  /** What is told now and then has a column where it is told. */
+  const now = (
+    [
+      ['level', levelOf],
+      ['minutes', ({ minutes }) => minutes],
+      ['seen', seenIn],
+      ['note', ({ note }) => note],
+    ] satisfies [string, (each: MeasureView['measured'][number]) => string | number | null][]
+  ).filter(([, tell]) => measured.some((each) => tell(each)));
+  return (
+    <section className="mt-8">
+      <h2 className="text-[18px]">Measured before</h2>
+      {measured.length === 0 ? (
+        <p className="text-soft">Nothing yet.</p>
+      ) : (
+        <table className="w-full border-collapse">
+          <HeadRow heads={['on', 'what', 'good', 'help', ...now.map(([head]) => head), 'by', '']} />
+          <tbody>
+            {measured.map((each) => {
+              return (
+                <tr key={each.id} id={`measured-${each.id}`}>
+                  <td className="cell whitespace-nowrap">{dayAndMonth(each.measuredOn)}</td>
+                  <td className="cell">
+                    {whatOf(each).map((line) => (
+                      <span key={line} className="block">
+                        {line}
+                      </span>
+                    ))}
+                  </td>
+                  <td className="cell whitespace-nowrap">{each.good === null ? '–' : `${each.good} of ${each.trials ?? '?'}`}</td>
+                  <td className="cell whitespace-nowrap">{each.help ? words(`helps.${each.help}`) : '–'}</td>
+                  {now.map(([head, tell]) => (
+                    <td key={head} className="cell [overflow-wrap:anywhere]">
+                      {tell(each) ?? '–'}
+                    </td>
+                  ))}
+                  <td className="cell text-soft">{each.by}</td>
+                  <td className="cell">
+                    {each.byId === personId && (
+                      <ActionForm action={takeBack} hidden={{ childId: child.id, id: each.id }}>
+                        <button className="link">
+                          take back<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
+                        </button>
+                      </ActionForm>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </section>
   );
 }

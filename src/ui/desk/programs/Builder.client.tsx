@@ -8,7 +8,7 @@ import { ageOf, factsOf, nameOf } from '@/core/students';
 import type { BuilderView } from '@/server/programs/viewBuilder';
 import { candidatesFor, givenBy } from '@/core/planner';
 import { checkProgram, type ProgramDraft } from '@/core/programs';
-import { PARTS } from '@/core/vocabulary';
+import { PARTS, type Part } from '@/core/vocabulary';
 import { ChildFacts } from '../parts/ChildFacts';
 import { Finding } from '../parts/Finding';
 import { KeyCap } from '../parts/KeyCap';
@@ -101,47 +101,11 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
 
   return (
     <>
-      <div className="flex items-baseline gap-5">
-        <h1 className="text-[24px]">
-          <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
-            {nameOf(child)}
-          </Link>
-          : the next program
-        </h1>
-        <span className="text-soft">
-          {currentVersion === 0 ? 'nothing sent yet' : `goes on from version ${currentVersion}`} · {saved}
-        </span>
-        {back && (
-          <Link href={back} prefetch={false} className="link" data-key="b" data-key-says="Back to the card">
-            back to the card
-          </Link>
-        )}
-      </div>
+      <BuilderHead view={view} saved={saved} back={back} />
       <ChildFacts child={child} today={today} />
       <div className="mt-4 grid grid-cols-1 gap-7 min-[900px]:grid-cols-[minmax(0,1fr)_300px]">
         <div className="min-w-0">
-          <div className="flex flex-wrap items-end gap-4">
-            <DayField label="From" value={draft.startsOn} onDay={(startsOn) => edit({ kind: 'span', startsOn })} />
-            <DayField label="Until" value={draft.endsOn} onDay={(endsOn) => edit({ kind: 'span', endsOn })} />
-            <p className="ml-auto flex flex-wrap gap-4">
-              {canUndo && (
-                <button
-                  type="button"
-                  className="link"
-                  onClick={() => edit({ kind: 'undo' })}
-                  data-key="z"
-                  data-key-says="Take the last change back"
-                >
-                  undo <KeyCap>Z</KeyCap>
-                </button>
-              )}
-              {currentVersion > 0 && (
-                <button type="button" className="link" onClick={() => edit({ kind: 'restore', draft: view.asSent })}>
-                  back to the sent version
-                </button>
-              )}
-            </p>
-          </div>
+          <Span draft={draft} canUndo={canUndo} asSent={currentVersion > 0 ? view.asSent : null} edit={edit} />
           <GoalBars goals={view.plan.goals} asked={asked} given={given} />
           {draft.tasks.length > 0 && (
             <WeekGrid
@@ -163,47 +127,7 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
             </Finding>
           ))}
           {PARTS.map((part) => (
-            <section key={part} className="mt-4">
-              <h2 className="border-b border-line text-[16px]">{partWords(part)}</h2>
-              {draft.tasks.every((task) => task.part !== part) && <p className="py-1 text-[14px] text-soft">nothing placed</p>}
-              {draft.tasks.map((task, index) => {
-                const placed = tasks[index];
-                if (task.part !== part || !placed) return null;
-                const own = findings.filter((finding) => finding.task === index);
-                return (
-                  <PlannedRow
-                    key={task.taskVersionId}
-                    planned={task}
-                    task={placed}
-                    index={index}
-                    child={child}
-                    today={today}
-                    newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)}
-                    isClosed={view.closedTaskIds.includes(placed.taskId)}
-                    pace={view.paces.find((pace) => pace.taskId === placed.taskId)}
-                    edit={edit}
-                    isOpen={isOpen(task.taskVersionId)}
-                    toggle={() => toggle(task.taskVersionId)}
-                  >
-                    {own
-                      .filter((finding) => !isPlainCaution(finding))
-                      .map((finding) => (
-                        <ProgramFindingRow
-                          key={finding.code === 'safety' ? finding.finding.key : finding.code}
-                          finding={finding}
-                          planned={task}
-                          task={placed}
-                          index={index}
-                          library={library}
-                          childSettings={child.taskSettings}
-                          edit={edit}
-                        />
-                      ))}
-                    <PlainCautions findings={own.filter(isPlainCaution)} />
-                  </PlannedRow>
-                );
-              })}
-            </section>
+            <PartRows key={part} {...{ part, draft, tasks, findings, view, library, edit, isOpen, toggle }} />
           ))}
           <SkillTotals draft={draft} tasks={tasks} />
           <KeepWeek draft={draft} tasks={tasks} keep={keepWeek} />
@@ -231,6 +155,124 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
         </aside>
       </div>
     </>
+  );
+}
+
+/** Whose program this is, and how far it is saved. */
+function BuilderHead({ view: { child, currentVersion }, saved, back }: Pick<BuilderProps, 'view' | 'back'> & { saved: string }) {
+  return (
+    <div className="flex items-baseline gap-5">
+      <h1 className="text-[24px]">
+        <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
+          {nameOf(child)}
+        </Link>
+        : the next program
+      </h1>
+      <span className="text-soft">
+        {currentVersion === 0 ? 'nothing sent yet' : `goes on from version ${currentVersion}`} · {saved}
+      </span>
+      {back && (
+        <Link href={back} prefetch={false} className="link" data-key="b" data-key-says="Back to the card">
+          back to the card
+        </Link>
+      )}
+    </div>
+  );
+}
+
+type Draft = ReturnType<typeof useDraft>;
+
+/** From when until when it holds; undo, and back to what was sent. */
+function Span({ draft, canUndo, asSent, edit }: Pick<Draft, 'draft' | 'canUndo' | 'edit'> & { asSent: ProgramDraft | null }) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <DayField label="From" value={draft.startsOn} onDay={(startsOn) => edit({ kind: 'span', startsOn })} />
+      <DayField label="Until" value={draft.endsOn} onDay={(endsOn) => edit({ kind: 'span', endsOn })} />
+      <p className="ml-auto flex flex-wrap gap-4">
+        {canUndo && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => edit({ kind: 'undo' })}
+            data-key="z"
+            data-key-says="Take the last change back"
+          >
+            undo <KeyCap>Z</KeyCap>
+          </button>
+        )}
+        {asSent && (
+          <button type="button" className="link" onClick={() => edit({ kind: 'restore', draft: asSent })}>
+            back to the sent version
+          </button>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** The tasks of one part of a session, each with what is wrong with it. */
+function PartRows({
+  part,
+  draft,
+  tasks,
+  findings,
+  view,
+  library,
+  edit,
+  isOpen,
+  toggle,
+}: Pick<Draft, 'draft' | 'edit'> & {
+  part: Part;
+  tasks: readonly (BuilderView['placed'][number] | undefined)[];
+  findings: ReturnType<typeof checkProgram>;
+  view: BuilderView;
+  library: ReturnType<typeof useLibrary>['tasks'];
+  isOpen: (taskVersionId: number) => boolean;
+  toggle: (taskVersionId: number) => void;
+}) {
+  const { child, today } = view;
+  return (
+    <section className="mt-4">
+      <h2 className="border-b border-line text-[16px]">{partWords(part)}</h2>
+      {draft.tasks.every((task) => task.part !== part) && <p className="py-1 text-[14px] text-soft">nothing placed</p>}
+      {draft.tasks.map((task, index) => {
+        const placed = tasks[index];
+        if (task.part !== part || !placed) return null;
+        const own = findings.filter((finding) => finding.task === index);
+        return (
+          <PlannedRow
+            key={task.taskVersionId}
+            planned={task}
+            task={placed}
+            index={index}
+            child={child}
+            today={today}
+            newer={library.find((each) => each.taskId === placed.taskId && each.taskVersionId !== placed.taskVersionId)}
+            isClosed={view.closedTaskIds.includes(placed.taskId)}
+            pace={view.paces.find((pace) => pace.taskId === placed.taskId)}
+            edit={edit}
+            isOpen={isOpen(task.taskVersionId)}
+            toggle={() => toggle(task.taskVersionId)}
+          >
+            {own
+              .filter((finding) => !isPlainCaution(finding))
+              .map((finding) => (
+                <ProgramFindingRow
+                  key={finding.code === 'safety' ? finding.finding.key : finding.code}
+                  finding={finding}
+                  planned={task}
+                  task={placed}
+                  index={index}
+                  library={library}
+                  childSettings={child.taskSettings}
+                  edit={edit}
+                />
+              ))}
+            <PlainCautions findings={own.filter(isPlainCaution)} />
+          </PlannedRow>
+        );
+      })}
+    </section>
   );
 }
 

@@ -136,31 +136,15 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
                         <span className="block">by {words(`ways.${report.way}`)}</span>
                       </td>
                     );
-                  const reading = readingOf(row, day);
-                  const fault = faults[place] ?? (reading.kind === 'issue' ? cellWords(reading, letters) : '');
                   return (
-                    <td key={day} className="cell align-top">
-                      <input
-                        data-place={place}
-                        data-at={`${rowAt},${dayAt}`}
-                        value={boxes[place] ?? ''}
-                        aria-label={`${row.titles[0]}, ${dayAndMonth(day)}`}
-                        aria-invalid={fault ? true : undefined}
-                        aria-describedby={`read-${place}`}
-                        maxLength={40}
-                        autoFocus={place === firstFree}
-                        autoComplete="off"
-                        className={`field w-[86px] ${row.weekdays.includes(weekdayOf(day)) ? '' : 'border-dashed'}`}
-                        onChange={(event) => change(place, event.target.value)}
-                        onKeyDown={move}
-                      />
-                      <span
-                        id={`read-${place}`}
-                        className={`block max-w-[110px] text-[12px] leading-tight ${fault ? 'text-brick' : 'text-soft'}`}
-                      >
-                        {fault || cellWords(reading, letters)}
-                      </span>
-                    </td>
+                    <EntryCell
+                      key={day}
+                      {...{ row, day, place, reading: readingOf(row, day), letters, change, move }}
+                      at={`${rowAt},${dayAt}`}
+                      text={boxes[place] ?? ''}
+                      given={faults[place]}
+                      isFirst={place === firstFree}
+                    />
                   );
                 })}
               </tr>
@@ -168,6 +152,84 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
           </tbody>
         </table>
       </div>
+      <SlipFields sheet={sheet} way={way} slipWords={slipWords} setSlipWords={setSlipWords} />
+      {told && (
+        <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
+          {told}
+        </p>
+      )}
+      <p className="mt-3 flex items-center gap-4">
+        <button className="act act-main" disabled={sending || filled.length === 0}>
+          {filled.length === 0 ? 'Save' : `Save ${filled.length === 1 ? '1 box' : `${filled.length} boxes`}`}
+        </button>
+        <span className="text-soft">
+          {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves; Enter and the arrows go from box to box'}
+        </span>
+      </p>
+    </form>
+  );
+}
+
+/** One box: what is typed, and how it is read. */
+function EntryCell({
+  row,
+  day,
+  place,
+  at,
+  text,
+  reading,
+  given,
+  letters,
+  isFirst,
+  change,
+  move,
+}: {
+  row: EntryRow;
+  day: CalendarDay;
+  place: string;
+  at: string;
+  text: string;
+  reading: ReturnType<typeof readCell>;
+  /** What the server found wrong with it. */
+  given: string | undefined;
+  letters: ReturnType<typeof codeLettersOf>;
+  isFirst: boolean;
+  change: (place: string, text: string) => void;
+  move: (event: React.KeyboardEvent<HTMLInputElement>) => void;
+}) {
+  const fault = given ?? (reading.kind === 'issue' ? cellWords(reading, letters) : '');
+  return (
+    <td className="cell align-top">
+      <input
+        data-place={place}
+        data-at={at}
+        value={text}
+        aria-label={`${row.titles[0]}, ${dayAndMonth(day)}`}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={`read-${place}`}
+        maxLength={40}
+        autoFocus={isFirst}
+        autoComplete="off"
+        className={`field w-[86px] ${row.weekdays.includes(weekdayOf(day)) ? '' : 'border-dashed'}`}
+        onChange={(event) => change(place, event.target.value)}
+        onKeyDown={move}
+      />
+      <span id={`read-${place}`} className={`block max-w-[110px] text-[12px] leading-tight ${fault ? 'text-brick' : 'text-soft'}`}>
+        {fault || cellWords(reading, letters)}
+      </span>
+    </td>
+  );
+}
+
+/** Who reported, the comment on the slip with its warning, and which text is filed with it. */
+function SlipFields({
+  sheet,
+  way,
+  slipWords,
+  setSlipWords,
+}: Pick<Props, 'sheet' | 'way'> & { slipWords: string; setSlipWords: (words: string) => void }) {
+  return (
+    <>
       <div className="mt-3 flex flex-wrap items-end gap-4">
         <label className="block">
           <span className="block text-[13px] font-semibold text-soft">{way === 'paper' ? 'Who filled it in' : 'Who said it'}</span>
@@ -200,20 +262,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
           {sheet.texts.length === 1 ? 'text' : 'texts'} beside it {sheet.texts.length === 1 ? 'is' : 'are'} filed
         </label>
       )}
-      {told && (
-        <p role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
-          {told}
-        </p>
-      )}
-      <p className="mt-3 flex items-center gap-4">
-        <button className="act act-main" disabled={sending || filled.length === 0}>
-          {filled.length === 0 ? 'Save' : `Save ${filled.length === 1 ? '1 box' : `${filled.length} boxes`}`}
-        </button>
-        <span className="text-soft">
-          {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves; Enter and the arrows go from box to box'}
-        </span>
-      </p>
-    </form>
+    </>
   );
 }
 

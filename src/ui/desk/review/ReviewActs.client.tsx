@@ -170,20 +170,24 @@ export function ReviewActs(props: Props) {
           </div>
         </form>
       )}
-      {lastDecisionId > 0 && (
-        <form action={undo} className="mt-2 flex justify-end">
-          <input type="hidden" name="decisionId" value={lastDecisionId} />
-          <button
-            disabled={undoing}
-            data-key="z"
-            data-key-says="Take the last decision back"
-            className="flex items-center gap-2 text-soft hover:text-ink"
-          >
-            take the last one back <KeyCap>Z</KeyCap>
-          </button>
-        </form>
-      )}
+      {lastDecisionId > 0 && <UndoLast decisionId={lastDecisionId} undo={undo} undoing={undoing} />}
     </div>
+  );
+}
+
+function UndoLast({ decisionId, undo, undoing }: { decisionId: number; undo: (form: FormData) => void; undoing: boolean }) {
+  return (
+    <form action={undo} className="mt-2 flex justify-end">
+      <input type="hidden" name="decisionId" value={decisionId} />
+      <button
+        disabled={undoing}
+        data-key="z"
+        data-key-says="Take the last decision back"
+        className="flex items-center gap-2 text-soft hover:text-ink"
+      >
+        take the last one back <KeyCap>Z</KeyCap>
+      </button>
+    </form>
   );
 }
 

@@ -1,4 +1,5 @@
-import { DEFAULT_STREAK, RULES, type Suggestion } from '@/core/stepRules';
+import { RULES, type Suggestion } from '@/core/stepRules';
+import { DEFAULT_STREAK } from '../../../core/stepRules/rules';
 import type { ProgramTask } from '@/core/programs';
 import type { Decision, DecisionKind } from '@/core/review';
 import { loadLibrary } from '../../../../library/loadLibrary';

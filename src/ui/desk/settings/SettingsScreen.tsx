@@ -40,8 +40,7 @@ export interface SettingsProps {
 }
 
 export function SettingsScreen(props: SettingsProps) {
-  const { view, hereId, revoke, signOut, setNumber, setInjuryEmail, setHoldMinutes } = props;
-  const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
+  const { view } = props;
   return (
     <div className="max-w-[760px] space-y-8">
       <div>
@@ -53,162 +52,13 @@ export function SettingsScreen(props: SettingsProps) {
           <span className="text-soft">files for other programs, the rules as a pack, keys</span>
         </p>
       </div>
-      <section>
-        <h2 className="text-[18px]">When something hurts</h2>
-        <p className="mt-1 text-soft">
-          A family that reports pain or an injury is told right away to stop, to call the child’s doctor, and in an emergency to call this
-          number.
-        </p>
-        {view.mayChangeTrust ? (
-          <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
-            <ActionForm action={setNumber} hidden={{}} className="mt-2">
-              <span className="flex gap-3">
-                <input
-                  name="emergencyNumber"
-                  aria-label="Emergency number"
-                  defaultValue={view.emergencyNumber}
-                  key={view.emergencyNumber}
-                  className="field w-[140px]"
-                />
-                <button className="act">Save</button>
-              </span>
-            </ActionForm>
-          </OnceConfirmed>
-        ) : (
-          <p className="mt-2">{view.emergencyNumber}</p>
-        )}
-        {view.injuryEmail && !view.emailIsSent && (
-          <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
-            No mail server is set up, so no injury email is sent. Ask your IT staff to set one up.
-          </p>
-        )}
-        {view.mayChangeTrust && view.isConfirmed ? (
-          <ActionForm action={setInjuryEmail} hidden={{}} className="mt-3">
-            <label className="flex items-center gap-2">
-              <input type="checkbox" name="injuryEmail" defaultChecked={view.injuryEmail} key={String(view.injuryEmail)} />
-              Email the lead therapist when an injury is reported
-            </label>
-            <p className="mt-1 text-soft">One email a day for each student, with no name and no details.</p>
-            <button className="act mt-2">Save</button>
-          </ActionForm>
-        ) : (
-          <p className="mt-3 text-soft">
-            {view.injuryEmail
-              ? 'The lead therapist gets an email, with no name and no details, when an injury is reported.'
-              : 'No email is sent when an injury is reported.'}
-          </p>
-        )}
-      </section>
-      <section>
-        <h2 className="text-[18px]">Messages to families</h2>
-        <p className="mt-1 text-soft">
-          A family gets one message for what is decided about it. How many minutes does it wait for the rest? Till then it can be taken
-          back.
-        </p>
-        <ActionForm action={setHoldMinutes} hidden={{}} className="mt-2">
-          <span className="flex gap-3">
-            <input
-              name="postMinutes"
-              inputMode="numeric"
-              aria-label="Minutes that a message waits"
-              defaultValue={view.postMinutes}
-              key={view.postMinutes}
-              className="field w-[140px]"
-            />
-            <button className="act">Wait so long</button>
-          </span>
-        </ActionForm>
-      </section>
-      <section>
-        <h2 className="text-[18px]">Days on which you read</h2>
-        <p className="mt-1 text-soft">
-          The pages of the children whom you lead say on which days you read what families send. Check none, and nothing is promised.
-        </p>
-        <ActionForm action={props.setReadDays} hidden={{}} className="mt-2">
-          <span className="flex flex-wrap items-center gap-4">
-            <WeekdayChecks chosen={view.readDays} />
-            <button className="act">Save</button>
-          </span>
-        </ActionForm>
-      </section>
-      <section>
-        <h2 className="text-[18px]">When a step is suggested</h2>
-        <p className="mt-1 text-soft">
-          For the children whom you lead. A child’s or a task’s own settings can say otherwise. No rule steps by itself: you decide.
-        </p>
-        <ActionForm action={props.setRule} hidden={{}} className="mt-2">
-          <span className="flex gap-3">
-            <select name="rule" aria-label="Rule" defaultValue={view.advancingRule} key={view.advancingRule} className="field">
-              {RULE_NAMES.map((rule) => (
-                <option key={rule} value={rule}>
-                  {words(`settings.advancing.${rule}`)}
-                </option>
-              ))}
-            </select>
-            <input
-              name="reason"
-              aria-label="Why this rule"
-              placeholder="why, for you to read later"
-              maxLength={300}
-              defaultValue={view.advancingReason}
-              key={`why ${view.advancingReason}`}
-              className="field grow"
-            />
-            <button className="act">Save</button>
-          </span>
-        </ActionForm>
-        <p className="mt-1">
-          <Link href="/step-rules" prefetch={false} className="link">
-            Try rules on your own log, and on simulated children
-          </Link>
-        </p>
-      </section>
+      <InjurySection {...props} />
+      <MessagesSection {...props} />
+      <ReadDaysSection {...props} />
+      <StepRuleSection {...props} />
       {view.mayChangeTrust && <KeepingSection view={view} setKeeping={props.setKeeping} />}
-      <section>
-        <h2 className="text-[18px]">The school year</h2>
-        {view.calendar ? (
-          <>
-            <p className="mt-1">
-              {longDay(view.calendar.firstDay)} to {longDay(view.calendar.lastDay)}, Monday–Friday, time zone {view.timeZone}.
-            </p>
-            <ul className="mt-1 text-soft">
-              {view.calendar.breaks.map((pause) => (
-                <li key={pause.from}>
-                  {pause.name}: {longDay(pause.from)} – {longDay(pause.to)}
-                </li>
-              ))}
-            </ul>
-          </>
-        ) : (
-          <p className="mt-1 text-soft">No school year is set.</p>
-        )}
-        <p className="mt-2">
-          <Link className="link" href="/settings/year" prefetch={false}>
-            {view.calendar ? 'Change it; schools and visits, too' : 'Set it up'}
-          </Link>
-        </p>
-      </section>
-      <section>
-        <h2 className="text-[18px]">Languages</h2>
-        <p className="mt-1 text-soft">In which languages may families be written to? Others read the nearest that there is.</p>
-        <ActionForm action={props.setLanguages} hidden={{}} className="mt-2">
-          <span className="flex flex-wrap items-center gap-4">
-            {view.allLanguages.map((language) => (
-              <label key={language} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  name="language"
-                  value={language}
-                  defaultChecked={view.languages.includes(language)}
-                  className="size-4 accent-green"
-                />{' '}
-                {languageName(language)}
-              </label>
-            ))}
-            <button className="act">Keep them</button>
-          </span>
-        </ActionForm>
-      </section>
+      <YearSection {...props} />
+      <LanguagesSection {...props} />
       <PeopleSection
         view={view}
         invite={props.invite}
@@ -220,28 +70,7 @@ export function SettingsScreen(props: SettingsProps) {
       <PasswordSection change={props.changePassword} isChanged={props.passwordIsChanged} />
       <FactorSection view={view} takeOff={props.disableSecondFactor} />
       <SignInRulesSection view={view} setRules={props.setSignInRules} />
-      <section>
-        <h2 className="text-[18px]">Where you are signed in</h2>
-        <ul className="mt-1">
-          {view.signIns.map((signIn) => (
-            <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
-              <span>
-                {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}
-                {signIn.address && `, from ${signIn.address}`}, since {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
-              </span>
-              {signIn.id !== hereId && (
-                <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>
-                  <button className="link">sign out there</button>
-                </ActionForm>
-              )}
-            </li>
-          ))}
-        </ul>
-        <ActionForm action={signOut} hidden={{}} className="mt-3">
-          <SignOutButton says="Sign out here" />
-        </ActionForm>
-        <OwnTrail view={view} />
-      </section>
+      <SignInsSection {...props} />
       <section>
         <h2 className="text-[18px]">Whose judgment counts</h2>
         <p className="mt-1">
@@ -250,5 +79,224 @@ export function SettingsScreen(props: SettingsProps) {
         </p>
       </section>
     </div>
+  );
+}
+
+/** The number that families call, and whether the lead gets an email. */
+function InjurySection({ view, setNumber, setInjuryEmail }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">When something hurts</h2>
+      <p className="mt-1 text-soft">
+        A family that reports pain or an injury is told right away to stop, to call the child’s doctor, and in an emergency to call this
+        number.
+      </p>
+      {view.mayChangeTrust ? (
+        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
+          <ActionForm action={setNumber} hidden={{}} className="mt-2">
+            <span className="flex gap-3">
+              <input
+                name="emergencyNumber"
+                aria-label="Emergency number"
+                defaultValue={view.emergencyNumber}
+                key={view.emergencyNumber}
+                className="field w-[140px]"
+              />
+              <button className="act">Save</button>
+            </span>
+          </ActionForm>
+        </OnceConfirmed>
+      ) : (
+        <p className="mt-2">{view.emergencyNumber}</p>
+      )}
+      {view.injuryEmail && !view.emailIsSent && (
+        <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-1.5">
+          No mail server is set up, so no injury email is sent. Ask your IT staff to set one up.
+        </p>
+      )}
+      {view.mayChangeTrust && view.isConfirmed ? (
+        <ActionForm action={setInjuryEmail} hidden={{}} className="mt-3">
+          <label className="flex items-center gap-2">
+            <input type="checkbox" name="injuryEmail" defaultChecked={view.injuryEmail} key={String(view.injuryEmail)} />
+            Email the lead therapist when an injury is reported
+          </label>
+          <p className="mt-1 text-soft">One email a day for each student, with no name and no details.</p>
+          <button className="act mt-2">Save</button>
+        </ActionForm>
+      ) : (
+        <p className="mt-3 text-soft">
+          {view.injuryEmail
+            ? 'The lead therapist gets an email, with no name and no details, when an injury is reported.'
+            : 'No email is sent when an injury is reported.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** How long a message waits for what else is decided. */
+function MessagesSection({ view, setHoldMinutes }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Messages to families</h2>
+      <p className="mt-1 text-soft">
+        A family gets one message for what is decided about it. How many minutes does it wait for the rest? Till then it can be taken back.
+      </p>
+      <ActionForm action={setHoldMinutes} hidden={{}} className="mt-2">
+        <span className="flex gap-3">
+          <input
+            name="postMinutes"
+            inputMode="numeric"
+            aria-label="Minutes that a message waits"
+            defaultValue={view.postMinutes}
+            key={view.postMinutes}
+            className="field w-[140px]"
+          />
+          <button className="act">Wait so long</button>
+        </span>
+      </ActionForm>
+    </section>
+  );
+}
+
+/** On which days a family may count on being read. */
+function ReadDaysSection({ view, setReadDays }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Days on which you read</h2>
+      <p className="mt-1 text-soft">
+        The pages of the children whom you lead say on which days you read what families send. Check none, and nothing is promised.
+      </p>
+      <ActionForm action={setReadDays} hidden={{}} className="mt-2">
+        <span className="flex flex-wrap items-center gap-4">
+          <WeekdayChecks chosen={view.readDays} />
+          <button className="act">Save</button>
+        </span>
+      </ActionForm>
+    </section>
+  );
+}
+
+/** The rule by which steps are suggested, and why. */
+function StepRuleSection({ view, setRule }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">When a step is suggested</h2>
+      <p className="mt-1 text-soft">
+        For the children whom you lead. A child’s or a task’s own settings can say otherwise. No rule steps by itself: you decide.
+      </p>
+      <ActionForm action={setRule} hidden={{}} className="mt-2">
+        <span className="flex gap-3">
+          <select name="rule" aria-label="Rule" defaultValue={view.advancingRule} key={view.advancingRule} className="field">
+            {RULE_NAMES.map((rule) => (
+              <option key={rule} value={rule}>
+                {words(`settings.advancing.${rule}`)}
+              </option>
+            ))}
+          </select>
+          <input
+            name="reason"
+            aria-label="Why this rule"
+            placeholder="why, for you to read later"
+            maxLength={300}
+            defaultValue={view.advancingReason}
+            key={`why ${view.advancingReason}`}
+            className="field grow"
+          />
+          <button className="act">Save</button>
+        </span>
+      </ActionForm>
+      <p className="mt-1">
+        <Link href="/step-rules" prefetch={false} className="link">
+          Try rules on your own log, and on simulated children
+        </Link>
+      </p>
+    </section>
+  );
+}
+
+/** The school year as it is set. */
+function YearSection({ view }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">The school year</h2>
+      {view.calendar ? (
+        <>
+          <p className="mt-1">
+            {longDay(view.calendar.firstDay)} to {longDay(view.calendar.lastDay)}, Monday–Friday, time zone {view.timeZone}.
+          </p>
+          <ul className="mt-1 text-soft">
+            {view.calendar.breaks.map((pause) => (
+              <li key={pause.from}>
+                {pause.name}: {longDay(pause.from)} – {longDay(pause.to)}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="mt-1 text-soft">No school year is set.</p>
+      )}
+      <p className="mt-2">
+        <Link className="link" href="/settings/year" prefetch={false}>
+          {view.calendar ? 'Change it; schools and visits, too' : 'Set it up'}
+        </Link>
+      </p>
+    </section>
+  );
+}
+
+/** Languages in which families may be written to. */
+function LanguagesSection({ view, setLanguages }: SettingsProps) {
+  return (
+    <section>
+      <h2 className="text-[18px]">Languages</h2>
+      <p className="mt-1 text-soft">In which languages may families be written to? Others read the nearest that there is.</p>
+      <ActionForm action={setLanguages} hidden={{}} className="mt-2">
+        <span className="flex flex-wrap items-center gap-4">
+          {view.allLanguages.map((language) => (
+            <label key={language} className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                name="language"
+                value={language}
+                defaultChecked={view.languages.includes(language)}
+                className="size-4 accent-green"
+              />{' '}
+              {languageName(language)}
+            </label>
+          ))}
+          <button className="act">Keep them</button>
+        </span>
+      </ActionForm>
+    </section>
+  );
+}
+
+/** Every place where this person is signed in. */
+function SignInsSection({ view, hereId, revoke, signOut }: SettingsProps) {
+  const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
+  return (
+    <section>
+      <h2 className="text-[18px]">Where you are signed in</h2>
+      <ul className="mt-1">
+        {view.signIns.map((signIn) => (
+          <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+            <span>
+              {signIn.id === hereId ? <strong>here</strong> : signIn.device.slice(0, 60) || 'another place'}
+              {signIn.address && `, from ${signIn.address}`}, since {when(signIn.createdAt)}, until {when(signIn.expiresAt)}
+            </span>
+            {signIn.id !== hereId && (
+              <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>
+                <button className="link">sign out there</button>
+              </ActionForm>
+            )}
+          </li>
+        ))}
+      </ul>
+      <ActionForm action={signOut} hidden={{}} className="mt-3">
+        <SignOutButton says="Sign out here" />
+      </ActionForm>
+      <OwnTrail view={view} />
+    </section>
   );
 }

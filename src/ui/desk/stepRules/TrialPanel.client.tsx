@@ -68,20 +68,6 @@ export function TrialPanel({ ladders, log }: Props) {
     setFound({ ids, figures: [] });
     ask({ kind: 'trials', wishes: ids.map((id) => ({ ...base(id), families, children })) });
   };
-  const number = (name: keyof Families, says: string, [least, most, step]: readonly [number, number, number]) => (
-    <label>
-      <span className="block text-[13px] font-semibold text-soft">{says}</span>
-      <input
-        type="number"
-        min={least}
-        max={most}
-        step={step}
-        className="field w-[92px]"
-        value={families[name]}
-        onChange={(event) => setFamilies({ ...families, [name]: Math.min(most, Math.max(least, Number(event.target.value))) })}
-      />
-    </label>
-  );
   const rows = found.figures.map((figures, index) => ({ id: found.ids[index]!, name: CANDIDATE_WORDS[found.ids[index]!], figures }));
   return (
     <section aria-labelledby="trial-title">
@@ -135,38 +121,17 @@ export function TrialPanel({ ladders, log }: Props) {
           />
         </label>
       </div>
-      <fieldset className="mt-3">
-        <legend className="text-[13px] font-semibold text-soft">families</legend>
-        <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-          {number('practises', 'practice, of planned days', [0, 1, 0.05])}
-          {number('tells', 'tell, of what they did', [0, 1, 0.05])}
-          {number('rosy', 'tell it better, by', [0, 0.3, 0.05])}
-          {number('headStart', 'begin above the step by', [-1, 2, 0.1])}
-          {number('growth', 'grow a session by', [0.001, 0.2, 0.005])}
-          {log && (
-            <button
-              type="button"
-              className="act"
-              disabled={share !== null}
-              onClick={() => {
-                setChecks(null);
-                ask({ kind: 'fit', log, options: { ...base('row3'), weeks: 26 } });
-              }}
-            >
-              Like the families of this log
-            </button>
-          )}
-        </div>
-        {checks && (
-          <ul className="mt-2 list-disc pl-5 text-[14px]">
-            {checks.map((check) => (
-              <li key={check.figure} className={check.fits ? '' : 'font-semibold'}>
-                {fitSentence(check)}
-              </li>
-            ))}
-          </ul>
-        )}
-      </fieldset>
+      <FamilyFields
+        {...{ families, setFamilies, checks }}
+        isBusy={share !== null}
+        fit={
+          log &&
+          (() => {
+            setChecks(null);
+            ask({ kind: 'fit', log, options: { ...base('row3'), weeks: 26 } });
+          })
+        }
+      />
       <fieldset className="mt-3">
         <legend className="text-[13px] font-semibold text-soft">rules</legend>
         <span className="flex flex-wrap gap-x-4 gap-y-1">
@@ -213,6 +178,63 @@ export function TrialPanel({ ladders, log }: Props) {
         </>
       )}
     </section>
+  );
+}
+
+/** How the simulated families practice and report, and how near they come to those of the log. */
+function FamilyFields({
+  families,
+  setFamilies,
+  checks,
+  isBusy,
+  fit,
+}: {
+  families: Families;
+  setFamilies: (families: Families) => void;
+  checks: readonly FitCheck[] | null;
+  isBusy: boolean;
+  /** Fits them to the log; null where there is none. */
+  fit: (() => void) | null;
+}) {
+  const number = (name: keyof Families, says: string, [least, most, step]: readonly [number, number, number]) => (
+    <label>
+      <span className="block text-[13px] font-semibold text-soft">{says}</span>
+      <input
+        type="number"
+        min={least}
+        max={most}
+        step={step}
+        className="field w-[92px]"
+        value={families[name]}
+        onChange={(event) => setFamilies({ ...families, [name]: Math.min(most, Math.max(least, Number(event.target.value))) })}
+      />
+    </label>
+  );
+  return (
+    <fieldset className="mt-3">
+      <legend className="text-[13px] font-semibold text-soft">families</legend>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        {number('practises', 'practice, of planned days', [0, 1, 0.05])}
+        {number('tells', 'tell, of what they did', [0, 1, 0.05])}
+        {number('rosy', 'tell it better, by', [0, 0.3, 0.05])}
+        {number('headStart', 'begin above the step by', [-1, 2, 0.1])}
+        {number('growth', 'grow a session by', [0.001, 0.2, 0.005])}
+        {fit && (
+          <button type="button" className="act" disabled={isBusy} onClick={fit}>
+            Like the families of this log
+          </button>
+        )}
+      </div>
+      {checks && (
+        <ul className="mt-2 list-disc pl-5 text-[14px]">
+          {checks.map((check) => (
+            <li key={check.figure} className={check.fits ? '' : 'font-semibold'}>
+              {fitSentence(check)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </fieldset>
   );
 }
 

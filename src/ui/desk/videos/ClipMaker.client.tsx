@@ -131,44 +131,7 @@ export function ClipMaker({ open }: { open: OpenTask }) {
     <section aria-label="What was filmed" className="grid gap-x-6 gap-y-3 min-[1000px]:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
       <div>
         {taken.kind === 'clip' ? (
-          <>
-            <video
-              ref={video}
-              src={taken.url}
-              muted={facts.isMuted}
-              playsInline
-              className="max-h-[50vh] w-full rounded-[4px] bg-ink"
-              onLoadedMetadata={learnLength}
-              onDurationChange={learnLength}
-              onTimeUpdate={follow}
-              aria-label="The clip"
-            />
-            <p className="min-h-[1.5em] text-center font-bold">{say(captionAt(captions, now)?.text ?? { en: '' }, 'en')}</p>
-            <TrimHandles seconds={taken.seconds} from={span.from} to={span.to} onChange={moveSpan} />
-            <p className="flex flex-wrap items-baseline gap-x-4 text-[14px]">
-              <button
-                type="button"
-                className="act"
-                onClick={() => {
-                  video.current!.currentTime = span.from;
-                  void video.current!.play();
-                }}
-              >
-                Play
-              </button>
-              <span>
-                {span.from.toFixed(1)} to {span.to.toFixed(1)} s: {seconds.toFixed(1)} s of {taken.seconds.toFixed(1)}
-              </span>
-              <label className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={facts.isMuted}
-                  onChange={(event) => setFacts({ ...facts, isMuted: event.target.checked })}
-                />
-                without sound
-              </label>
-            </p>
-          </>
+          <TrimmedClip {...{ taken, video, facts, setFacts, captions, now, span, learnLength, follow, moveSpan }} />
         ) : (
           <Pictures files={taken.files} />
         )}
@@ -207,6 +170,68 @@ export function ClipMaker({ open }: { open: OpenTask }) {
         )}
       </div>
     </section>
+  );
+}
+
+/** The clip with its caption, its ends, and whether it has sound. */
+function TrimmedClip({
+  taken,
+  video,
+  facts,
+  setFacts,
+  captions,
+  now,
+  span,
+  learnLength,
+  follow,
+  moveSpan,
+}: {
+  taken: Taken;
+  video: React.RefObject<HTMLVideoElement | null>;
+  facts: Facts;
+  setFacts: (facts: Facts) => void;
+  captions: readonly Caption[];
+  now: number;
+  span: { readonly from: number; readonly to: number };
+  learnLength: () => void;
+  follow: () => void;
+  moveSpan: (from: number, to: number) => void;
+}) {
+  return (
+    <>
+      <video
+        ref={video}
+        src={taken.url}
+        muted={facts.isMuted}
+        playsInline
+        className="max-h-[50vh] w-full rounded-[4px] bg-ink"
+        onLoadedMetadata={learnLength}
+        onDurationChange={learnLength}
+        onTimeUpdate={follow}
+        aria-label="The clip"
+      />
+      <p className="min-h-[1.5em] text-center font-bold">{say(captionAt(captions, now)?.text ?? { en: '' }, 'en')}</p>
+      <TrimHandles seconds={taken.seconds} from={span.from} to={span.to} onChange={moveSpan} />
+      <p className="flex flex-wrap items-baseline gap-x-4 text-[14px]">
+        <button
+          type="button"
+          className="act"
+          onClick={() => {
+            video.current!.currentTime = span.from;
+            void video.current!.play();
+          }}
+        >
+          Play
+        </button>
+        <span>
+          {span.from.toFixed(1)} to {span.to.toFixed(1)} s: {(span.to - span.from).toFixed(1)} s of {taken.seconds.toFixed(1)}
+        </span>
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={facts.isMuted} onChange={(event) => setFacts({ ...facts, isMuted: event.target.checked })} />
+          without sound
+        </label>
+      </p>
+    </>
   );
 }
 

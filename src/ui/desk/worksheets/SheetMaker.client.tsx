@@ -1,6 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
+import type { SheetSpec } from '@/core/tasks';
 import { useRouter } from 'next/navigation';
 import type { PaperSize } from '@/core/print';
 import { difficultyOf, drawSheet, handlesOf, harderBy, originOf, sheetDisagreements, sheetFor, type SheetWords } from '@/core/worksheets';
@@ -43,14 +44,12 @@ export function SheetMaker({ open, words, acts }: Props) {
   const [isLarge, setLarge] = useState(false);
   const [isLeft, setLeft] = useState(child?.hand === 'left');
   const [said, setSaid] = useState<string | null>(null);
-  const [how, setHow] = useState(false);
   const router = useRouter();
   const language = languageOf(child?.language ?? 'en');
   const hand = isLeft ? 'left' : (child?.hand ?? 'right');
   const audience = sheetFor({ content, step, child, hand, language, isLarge });
   const options = { spec, paper, audience, words };
   const drawn = drawSheet(options);
-  const difficulty = difficultyOf(spec);
   const below = content.ladder.steps[step - 2]?.sheet;
   const above = content.ladder.steps[step]?.sheet;
   const withThis = {
@@ -82,27 +81,7 @@ export function SheetMaker({ open, words, acts }: Props) {
   };
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4 min-[1000px]:grid-cols-[128px_minmax(0,1fr)_396px]">
-      <div className="flex flex-wrap gap-x-5 gap-y-2 text-[14px] min-[1000px]:block">
-        <p className="text-soft">
-          <strong className="text-ink">the sheet</strong>
-          <span className="block">{paper === 'letter' ? 'US Letter' : 'A4'}, black ink</span>
-          <span className="block">true to size on paper</span>
-        </p>
-        <p className="mt-3 grid gap-1.5">
-          <Switch letter="a" isOn={paper === 'a4'} onPress={() => setPaper(paper === 'a4' ? 'letter' : 'a4')} says="A4" />
-          <Switch letter="l" isOn={isLarge} onPress={() => setLarge(!isLarge)} says="large print" />
-          <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="left hand" />
-        </p>
-        <p className="mt-3 text-soft">
-          <strong className="text-ink">handles</strong>
-          <span className="block">Tab: the next one</span>
-          <span className="block">← → by 1 mm</span>
-          <span className="block">with Shift by 0.1</span>
-        </p>
-        <button type="button" className="link mt-1" disabled={!canUndo} onClick={undo} data-key="z" data-key-says="Undo">
-          undo <KeyCap>Z</KeyCap>
-        </button>
-      </div>
+      <PaperOptions {...{ paper, setPaper, isLarge, setLarge, isLeft, setLeft, canUndo, undo }} />
       <div className="min-w-0">
         {drawn.ok ? (
           <>
@@ -158,18 +137,7 @@ export function SheetMaker({ open, words, acts }: Props) {
             </span>
           )}
         </p>
-        <section className="mt-3">
-          <h2 className="border-b border-ink pb-1 text-[18px]">{difficultyWords(difficulty) ?? KIND_NAMES[spec.kind]}</h2>
-          <p className="mt-1">
-            {comparedWith(difficultyNumber(difficulty), below && difficultyNumber(difficultyOf(below)), step)}
-            {difficultyHow(difficulty) && (
-              <button type="button" className="link ml-1 text-[14px]" aria-expanded={how} onClick={() => setHow(!how)}>
-                how do you know?
-              </button>
-            )}
-          </p>
-          {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} Never a measure of a child.</p>}
-        </section>
+        <Difficulty spec={spec} below={below} step={step} />
         <section className="mt-4">
           <h2 className="text-[16px]">One task, its sheets</h2>
           <SheetStairs content={content} step={step} now={spec} audience={audience} hrefOf={hrefOf} />
@@ -208,6 +176,71 @@ export function SheetMaker({ open, words, acts }: Props) {
         </section>
       </div>
     </div>
+  );
+}
+
+/** Paper size, print size and hand. */
+function PaperOptions({
+  paper,
+  setPaper,
+  isLarge,
+  setLarge,
+  isLeft,
+  setLeft,
+  canUndo,
+  undo,
+}: {
+  paper: PaperSize;
+  setPaper: (paper: PaperSize) => void;
+  isLarge: boolean;
+  setLarge: (isLarge: boolean) => void;
+  isLeft: boolean;
+  setLeft: (isLeft: boolean) => void;
+  canUndo: boolean;
+  undo: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-5 gap-y-2 text-[14px] min-[1000px]:block">
+      <p className="text-soft">
+        <strong className="text-ink">the sheet</strong>
+        <span className="block">{paper === 'letter' ? 'US Letter' : 'A4'}, black ink</span>
+        <span className="block">true to size on paper</span>
+      </p>
+      <p className="mt-3 grid gap-1.5">
+        <Switch letter="a" isOn={paper === 'a4'} onPress={() => setPaper(paper === 'a4' ? 'letter' : 'a4')} says="A4" />
+        <Switch letter="l" isOn={isLarge} onPress={() => setLarge(!isLarge)} says="large print" />
+        <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="left hand" />
+      </p>
+      <p className="mt-3 text-soft">
+        <strong className="text-ink">handles</strong>
+        <span className="block">Tab: the next one</span>
+        <span className="block">← → by 1 mm</span>
+        <span className="block">with Shift by 0.1</span>
+      </p>
+      <button type="button" className="link mt-1" disabled={!canUndo} onClick={undo} data-key="z" data-key-says="Undo">
+        undo <KeyCap>Z</KeyCap>
+      </button>
+    </div>
+  );
+}
+
+/** How hard the worksheet is, beside the one of the step below. */
+function Difficulty({ spec, below, step }: { spec: SheetSpec; below: SheetSpec | undefined; step: number }) {
+  const [how, setHow] = useState(false);
+  const difficulty = difficultyOf(spec);
+  return (
+    <section className="mt-3">
+      <h2 className="border-b border-ink pb-1 text-[18px]">{difficultyWords(difficulty) ?? KIND_NAMES[spec.kind]}</h2>
+      <p className="mt-1">
+        {comparedWith(difficultyNumber(difficulty), below && difficultyNumber(difficultyOf(below)), step)}
+        {difficultyHow(difficulty) && (
+          <button type="button" className="link ml-1 text-[14px]" aria-expanded={how} onClick={() => setHow(!how)}>
+            how do you know?
+          </button>
+        )}
+      </p>
+      {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} Never a measure of a child.</p>}
+    </section>
   );
 }
 

@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { makeApiKey, cancelApiKey } from '@/server/exchange/apiKeys';
 import { previewPolicy, importPolicy } from '@/server/exchange/policyPack';
 import type { MadeKey } from '@/ui/desk/exchange/KeyForm.client';
@@ -16,9 +16,7 @@ export async function makeKeyAction(_before: MadeKey, form: FormData): Promise<M
 }
 
 export async function revokeApiKeyAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => cancelApiKey(context, actor, Number(form.get('keyId'))));
-  if (answered.ok) revalidatePath('/settings/data');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => cancelApiKey(context, actor, Number(form.get('keyId')))), '/settings/data');
 }
 
 export async function previewPolicyAction(_before: LookedAtPolicy, form: FormData): Promise<LookedAtPolicy> {
@@ -28,7 +26,5 @@ export async function previewPolicyAction(_before: LookedAtPolicy, form: FormDat
 }
 
 export async function importPolicyAction(_before: string | null, form: FormData): Promise<string | null> {
-  const answered = await act((actor, context) => importPolicy(context, actor, String(form.get('pack') ?? '')));
-  if (answered.ok) revalidatePath('/settings');
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => importPolicy(context, actor, String(form.get('pack') ?? ''))), '/settings');
 }

@@ -1,7 +1,7 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { TaskSettings } from '@/core/tasks';
 import { changeHome } from '@/server/students/changeHome';
 import { deleteChild } from '@/server/students/deleteChild';
@@ -35,6 +35,5 @@ export async function changeHomeAction(input: {
   taskSettings: TaskSettings;
   materialsAtHome: readonly string[];
 }): Promise<string | null> {
-  const answered = await act((actor, context) => changeHome(context, actor, input));
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => changeHome(context, actor, input)));
 }

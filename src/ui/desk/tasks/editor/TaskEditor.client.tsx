@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { Fragment, useEffect, useMemo, useReducer, useState } from 'react';
 import { leadsTo } from '@/core/library';
 import type { TaskContent } from '@/core/tasks';
-import { isTranslated, LANGUAGES, TASK_LANGUAGES } from '@/core/text';
+import { isTranslated, LANGUAGES, TASK_LANGUAGES, type Language } from '@/core/text';
 import { languageName } from '../../../shared/languageName';
 import { longDay } from '../../../shared/days';
 import { KeyCap } from '../../parts/KeyCap';
@@ -86,51 +86,7 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
         className={`grid grid-cols-1 gap-6 ${isLong ? 'min-[1480px]:grid-cols-[minmax(0,1fr)_330px]' : 'min-[900px]:grid-cols-[minmax(0,1fr)_330px]'}`}
       >
         <div className="min-w-0">
-          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-            <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
-            <span className="text-soft">
-              {standing(view)} {kept && `· ${kept}`}
-            </span>
-            <Link
-              href={back ?? '/tasks'}
-              prefetch={false}
-              className="link text-[14px]"
-              data-key="b"
-              data-key-says={back ? 'Back to the card' : 'Back to the library'}
-            >
-              {back ? 'back to the card' : 'back to the library'}
-            </Link>
-          </div>
-          <div className="mt-2 flex flex-wrap items-center gap-3">
-            {fixed ? (
-              view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
-            ) : (
-              <>
-                <button
-                  type="button"
-                  className="act"
-                  disabled={history.past.length === 0}
-                  onClick={() => act({ kind: 'undo' })}
-                  data-key="z"
-                  data-key-says="Undo"
-                >
-                  Undo <KeyCap>Z</KeyCap>
-                </button>
-                <button
-                  type="button"
-                  className="act"
-                  disabled={history.future.length === 0}
-                  onClick={() => act({ kind: 'redo' })}
-                  data-key="y"
-                  data-key-says="Redo"
-                >
-                  Redo <KeyCap>Y</KeyCap>
-                </button>
-                <AddKnob task={task} edit={act} usual={usual} />
-                <ProposeLadder task={task} edit={act} />
-              </>
-            )}
-          </div>
+          <EditorHead {...{ view, task, kept, back, fixed, history, act, usual, copy }} />
           <div className="mt-3">
             <TimelineGrid
               outcomesPerStep={view.outcomesPerStep}
@@ -162,27 +118,7 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
             <TableMapEditor {...shared} />
           </Section>
           <Section title="Words for helper and child">
-            {!fixed && LANGUAGES.length > translated.length && (
-              <label className="mt-1 block text-[14px]">
-                <span className="text-soft">Also say it in </span>
-                <select
-                  value=""
-                  className="field py-0"
-                  onChange={(event) =>
-                    setTranslated((before) => [...before, ...LANGUAGES.filter((language) => language === event.target.value)])
-                  }
-                >
-                  <option value="">another language…</option>
-                  {LANGUAGES.filter((language) => !TASK_LANGUAGES.some((each) => each === language) && !translated.includes(language)).map(
-                    (language) => (
-                      <option key={language} value={language}>
-                        {languageName(language)}
-                      </option>
-                    ),
-                  )}
-                </select>
-              </label>
-            )}
+            {!fixed && <AddLanguage translated={translated} add={(language) => setTranslated((before) => [...before, language])} />}
             <WordsEditor {...shared} />
           </Section>
           <Section title="The task">
@@ -205,32 +141,7 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
               <CompareWithStock task={task} stock={view.stock} />
             </Section>
           )}
-          {!fixed && (
-            <div className="mt-6 border-t-2 border-ink pt-3">
-              {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
-              {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
-              <div className="flex flex-wrap items-center gap-4">
-                <button
-                  type="button"
-                  className="act act-main"
-                  disabled={busy || errors.length > 0}
-                  onClick={shelveNow}
-                  data-key="s"
-                  data-key-says="Put it into the library"
-                >
-                  Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
-                </button>
-                <button type="button" className="link" onClick={dropNow}>
-                  {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
-                </button>
-                <span className="text-soft">
-                  {errors.length > 0
-                    ? `${errors.length} to fix first. The first: ${editorFindingWords(errors[0]!, task)}`
-                    : 'Programs that were sent keep the version that they were sent.'}
-                </span>
-              </div>
-            </div>
-          )}
+          {!fixed && <EditorFoot {...{ view, task, errors, fault, busy, setShelf }} shelveNow={shelveNow} dropNow={dropNow} />}
         </div>
         <div className="min-w-0">
           <Contents titles={[...SECTIONS, ...(view.versions.length > 1 ? ['Versions'] : [])]} />
@@ -238,6 +149,145 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
         </div>
       </div>
     </TranslatedLanguages>
+  );
+}
+
+/** The task's title, where it stands, and what is done to it as a whole. */
+function EditorHead({
+  view,
+  task,
+  kept,
+  back,
+  fixed,
+  history,
+  act,
+  usual,
+  copy,
+}: Pick<TaskEditorProps, 'view' | 'back' | 'usual' | 'copy'> & {
+  task: TaskContent;
+  kept: string;
+  fixed: boolean;
+  history: ReturnType<typeof startHistory>;
+  act: React.Dispatch<Parameters<typeof editorHistory>[1]>;
+}) {
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="text-[24px]">{task.title.en || 'A task without a name'}</h1>
+        <span className="text-soft">
+          {standing(view)} {kept && `· ${kept}`}
+        </span>
+        <Link
+          href={back ?? '/tasks'}
+          prefetch={false}
+          className="link text-[14px]"
+          data-key="b"
+          data-key-says={back ? 'Back to the card' : 'Back to the library'}
+        >
+          {back ? 'back to the card' : 'back to the library'}
+        </Link>
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        {fixed ? (
+          view.mayCopy && <CopyTask from={view.slug} title={task.title.en} copy={copy} />
+        ) : (
+          <>
+            <button
+              type="button"
+              className="act"
+              disabled={history.past.length === 0}
+              onClick={() => act({ kind: 'undo' })}
+              data-key="z"
+              data-key-says="Undo"
+            >
+              Undo <KeyCap>Z</KeyCap>
+            </button>
+            <button
+              type="button"
+              className="act"
+              disabled={history.future.length === 0}
+              onClick={() => act({ kind: 'redo' })}
+              data-key="y"
+              data-key-says="Redo"
+            >
+              Redo <KeyCap>Y</KeyCap>
+            </button>
+            <AddKnob task={task} edit={act} usual={usual} />
+            <ProposeLadder task={task} edit={act} />
+          </>
+        )}
+      </div>
+    </>
+  );
+}
+
+/** A further language for the words of a task. */
+function AddLanguage({ translated, add }: { translated: readonly Language[]; add: (language: Language) => void }) {
+  if (LANGUAGES.length === translated.length) return null;
+  return (
+    <label className="mt-1 block text-[14px]">
+      <span className="text-soft">Also say it in </span>
+      <select
+        value=""
+        className="field py-0"
+        onChange={(event) => LANGUAGES.filter((language) => language === event.target.value).forEach(add)}
+      >
+        <option value="">another language…</option>
+        {LANGUAGES.filter((language) => !TASK_LANGUAGES.some((each) => each === language) && !translated.includes(language)).map(
+          (language) => (
+            <option key={language} value={language}>
+              {languageName(language)}
+            </option>
+          ),
+        )}
+      </select>
+    </label>
+  );
+}
+
+/** Whom the task is for, and the way into the library or out of it. */
+function EditorFoot({
+  view,
+  task,
+  errors,
+  fault,
+  busy,
+  setShelf,
+  shelveNow,
+  dropNow,
+}: Pick<TaskEditorProps, 'view' | 'setShelf'> & {
+  task: TaskContent;
+  errors: ReturnType<typeof editorFindings>;
+  fault: string | null;
+  busy: boolean;
+  shelveNow: () => Promise<void>;
+  dropNow: () => Promise<void>;
+}) {
+  return (
+    <div className="mt-6 border-t-2 border-ink pt-3">
+      {fault && <FaultNote className="mb-2">{fault}</FaultNote>}
+      {view.shelf && <ShelfChoice slug={view.slug} shelf={view.shelf} setShelf={setShelf} />}
+      <div className="flex flex-wrap items-center gap-4">
+        <button
+          type="button"
+          className="act act-main"
+          disabled={busy || errors.length > 0}
+          onClick={shelveNow}
+          data-key="s"
+          data-key-says="Put it into the library"
+        >
+          Add to library as version {(view.versions[0]?.number ?? 0) + 1} <KeyCap>S</KeyCap>
+        </button>
+        <button type="button" className="link" onClick={dropNow}>
+          {view.taskVersionId === null ? 'Discard this task' : 'Discard changes'}
+        </button>
+        <span className="text-soft">
+          {errors.length > 0
+            ? `${errors.length} to fix first. The first: ${editorFindingWords(errors[0]!, task)}`
+            : 'Programs that were sent keep the version that they were sent.'}
+        </span>
+      </div>
+    </div>
   );
 }
 

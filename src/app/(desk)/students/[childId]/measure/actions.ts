@@ -1,17 +1,16 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { measure, takeBack } from '@/server/measurements/measure';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 import { measureForm } from '@/ui/desk/measurements/measureForm';
 
 const childOf = (form: FormData) => Number(form.get('childId'));
 
 function told(childId: number, answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath(`/students/${childId}/measure`);
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function measureAction(_before: string | null, form: FormData): Promise<string | null> {

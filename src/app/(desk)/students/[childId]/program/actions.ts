@@ -1,7 +1,7 @@
 'use server';
 
 import type { ProgramDraft } from '@/core/programs';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { faultWords } from '@/ui/desk/frame/Trouble';
@@ -9,8 +9,7 @@ import { faultWords } from '@/ui/desk/frame/Trouble';
 export type SendAnswer = { readonly ok: true; readonly versionNumber: number } | { readonly ok: false; readonly words: string };
 
 export async function saveDraftAction(childId: number, draft: ProgramDraft): Promise<string | null> {
-  const answered = await act((actor, context) => saveDraft(context, actor, childId, draft));
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(await act((actor, context) => saveDraft(context, actor, childId, draft)));
 }
 
 export async function sendProgramAction(input: {

@@ -1,18 +1,17 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act } from '@/app/screen';
+import { act, faultOrNull } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { setReminders } from '@/server/messages/reminders';
 import { remindersForm } from '@/server/messages/remindersForm';
 import { makeTeacherLink, revokeTeacherLinks } from '@/server/students/teacherLinks';
-import { faultWords } from '@/ui/desk/frame/Trouble';
 
 const childOf = (form: FormData) => Number(form.get('childId'));
 
 function told(childId: number, answered: Answer<void>): string | null {
   if (answered.ok) revalidatePath(`/students/${childId}/teachers`);
-  return answered.ok ? null : faultWords(answered.fault);
+  return faultOrNull(answered);
 }
 
 export async function setRemindersAction(_before: string | null, form: FormData): Promise<string | null> {

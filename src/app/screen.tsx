@@ -1,4 +1,3 @@
-import { revalidatePath } from 'next/cache';
 import { notFound, redirect, unstable_rethrow } from 'next/navigation';
 import { answer, type Answer, type Fault } from '@/server/answer';
 import { setAnswerStatus } from '@/server/answerStatus';
@@ -63,13 +62,6 @@ export async function act<Value>(job: Job<Value>): Promise<Answer<Value>> {
   const given = await answered(job);
   if (!given.ok) elsewhere(given.fault);
   return given;
-}
-
-/** What an act's form is told: null where it was done, and then the screens that show it are drawn again. */
-export function faultOrNull(answered: Answer<unknown>, ...redraw: readonly string[]): string | null {
-  if (!answered.ok) return faultWords(answered.fault);
-  for (const address of redraw) revalidatePath(address);
-  return null;
 }
 
 /** A therapist's file or data: the same for route handlers, giving a fault's words with its status. */

@@ -39,6 +39,11 @@ describe('what was measured at school', () => {
     [{ measuredOn: '2026-02-30', note: 'x' }, 'measuredOn: notACalendarDay'],
   ] as const)('%j is none', (change, fault) => expect(issues(change)).toContain(fault));
 
+  it('takes a level of a goal, and none without the goal whose level it is', () => {
+    expect(issues({ level: 2, goalId: 5 })).toEqual([]);
+    expect(issues({ level: 2 })).toEqual(['level: levelWithoutGoal']);
+  });
+
   it('keeps of what was watched for only what is a thing to look for and an answer to it', () => {
     const { watched } = measurementSchema.parse({ ...seen, watched: { thumbUp: 'yes', pressure: 'purple', __proto__: 'x', other: 'yes' } });
     expect(watched).toEqual({ thumbUp: 'yes' });

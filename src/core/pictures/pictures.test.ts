@@ -1,4 +1,4 @@
-import { FRAME, pictureOf, PICTURES, type Part } from '.';
+import { FRAME, pictureOf, PICTURES, type Part, type PictureId, type Spot } from '.';
 import { loadLibrary } from '../../../library/loadLibrary';
 
 const spotsOf = (part: Part) => (part.kind === 'disc' ? [part.at] : part.spots);
@@ -27,6 +27,24 @@ describe('drawings of a good one', () => {
     });
     // Every picture has something of a person in it.
     expect(right.some(({ kind }) => kind === 'limb')).toBe(true);
+  });
+
+  const limbsOf = (id: PictureId) => pictureOf(id, false).flatMap((part) => (part.kind === 'limb' ? [part.spots] : []));
+  const angleOf = ([from, to]: readonly Spot[]) => (Math.atan2(to![1] - from![1], to![0] - from![0]) * 180) / Math.PI;
+
+  // Thumb up is how scissors and a zip are held (common practice, no source). The thumb is drawn last, from its base to its tip.
+  it.each(['thumbUpScissors', 'thumbUpZip'] as const)('%s: the tip of the thumb is above its base, and above the pointer’s', (id) => {
+    const [pointer, thumb] = limbsOf(id).slice(-2);
+    expect(thumb!.at(-1)![1]).toBeLessThan(thumb![0]![1]);
+    expect(thumb!.at(-1)![1]).toBeLessThan(pointer!.at(-1)![1]);
+  });
+
+  // Extension of 20 to 35 degrees is the position of function (common practice, no source). Up is a smaller angle.
+  it('wristBack: the hand is bent up from the forearm, towards its back', () => {
+    const [arm, , , palm] = limbsOf('wristBack');
+    const bend = angleOf(arm!) - angleOf(palm!);
+    expect(bend).toBeGreaterThan(20);
+    expect(bend).toBeLessThan(40);
   });
 
   it('a joint is where one bone ends and the next begins, as long as it was', () => {

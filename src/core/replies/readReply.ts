@@ -110,7 +110,7 @@ function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today
   const pairs = segments.map(({ task, day }) => `${task.taskId} ${day}`);
   if (new Set(pairs).size < pairs.length) return unclear;
   const read = segments.map((segment) => (doubtful.has(segment.task) ? UNCLEAR : readSegment(segment)));
-  const items = read.flatMap(({ item, ask }) => (item && !ask ? [item] : []));
+  const items = read.flatMap(({ item }) => item ?? []);
   const inDoubtAt = read.findIndex((each) => each.ask);
   const asked = read[inDoubtAt]?.ask ?? null;
   // One part in doubt beside others that are sure: that part alone is asked for.

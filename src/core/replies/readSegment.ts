@@ -18,10 +18,8 @@ export function blank({ taskId }: ReplyTask, doneOn: CalendarDay): ReplyItem {
   return { taskId, doneOn, done: true, ...nothing };
 }
 
-export interface ReadSegment {
-  readonly item: ReplyItem | null;
-  readonly ask: AskBack | null;
-}
+/** Either what is reported, or what to ask back: never both. */
+export type ReadSegment = { readonly item: ReplyItem; readonly ask: null } | { readonly item: null; readonly ask: AskBack };
 
 export const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
 

@@ -237,4 +237,10 @@ describe('families fitted to a log', () => {
     const wrong = checkFit(log, weak, base).filter(({ fits }) => !fits);
     expect(wrong.map(({ figure }) => figure)).toContain('reachedShare');
   });
+
+  it.each([0, 1])('do not fit a share of %d, which lies beyond what any simulated workplace leaves', (reachedShare) => {
+    const check = checkFit({ ...log, reachedShare }, truth, base).find(({ figure }) => figure === 'reachedShare')!;
+    expect([check.observed, check.fits]).toEqual([reachedShare, false]);
+    expect([check.low > 0, check.high < 1]).toEqual([true, true]);
+  });
 });

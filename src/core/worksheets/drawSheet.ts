@@ -126,7 +126,7 @@ function headMarks(
   const size = isLarge ? 6.3 : 4.2;
   const small = isLarge ? 5.2 : 3.5;
   const top = MARGIN_MM + size;
-  const nameWide = name.length * small * 0.55 + 2;
+  const nameWide = name.length * small * 0.62 + 2;
   const lines = wrapped(how, lettersIn(width - 2 * MARGIN_MM, size));
   const marks: Mark[] = [
     words(name, [MARGIN_MM, top], small),

@@ -1,3 +1,4 @@
+import PDFDocument from 'pdfkit';
 import { loadLibrary } from '../../../library/loadLibrary';
 import { SHAPE_AGES, sheetSpecSchema, type SheetSpec } from '../tasks';
 import {
@@ -22,6 +23,7 @@ import { boxAround, lengthOfPath, pointAt } from './curve';
 import { letterOf, LETTERS_DRAWN } from './letterStrokes';
 import { strokesOfShape } from './shapeStrokes';
 import { parsePath } from './parsePath';
+import { tightestTurn } from './steer';
 import { forHand } from './strokes';
 
 const library = loadLibrary();
@@ -115,6 +117,23 @@ describe('the sheets of the library', () => {
         }
   });
 
+  // The label's width by the very font that it is printed in.
+  it.each(['Name', 'Nombre', 'Nome', 'Nombre de pila'])('begin the name line right of its label “%s”, also in large print', (name) => {
+    const pen = new PDFDocument().font(
+      'node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
+    );
+    for (const isLarge of [false, true]) {
+      const [scene] = pagesOf(spec({ kind: 'snips', marks: 'wide', gapMm: 20, deepMm: 20, count: 2 }), {
+        audience: { ...right, isLarge },
+        words: { ...WORDS, name },
+      });
+      const label = scene!.marks.find((mark) => mark.kind === 'text' && mark.text === name) as Extract<Mark, { kind: 'text' }>;
+      const line = boxAround(placesOf(paths(scene!)[0]!));
+      expect(line.left - label.at[0]).toBeGreaterThan(pen.fontSize(label.sizeMm).widthOfString(name));
+      expect(line.right - line.left).toBeCloseTo(62, 6);
+    }
+  });
+
   it('are the same for the same wish, and of one kind or another in all', () => {
     for (const { sheet } of all.filter((_, index) => index % 7 === 0)) expect(pagesOf(sheet)).toEqual(pagesOf(sheet));
     const kinds = new Set(all.map(({ sheet }) => sheet.kind));
@@ -158,6 +177,13 @@ describe('what is drawn', () => {
     expect(
       difficultyOf(spec({ kind: 'road', path: { form: 'arc', lengthMm: 180, radiusMm: 75 }, widthMm: 6, use: 'cut', count: 1 })).turnMm,
     ).toBeCloseTo(75, 9);
+  });
+
+  it('turn as tightly as the tightest of their roads: a stem is straight, the bowl beside it is not', () => {
+    const turn = (en: string) => difficultyOf(spec({ kind: 'letters', text: { en }, cue: 'dots', ruling: 'one', xHeightMm: 13 })).turnMm!;
+    expect(turn('l')).toBe(Infinity);
+    expect(letterOf('P')!.strokes.map((stroke) => tightestTurn(stroke))).toContain(Infinity);
+    expect(turn('P')).toBe(6.5);
   });
 
   it('golden: the first snip a gap from the edge, a letter by its own height, a fold by how far the edge is brought', () => {

@@ -1,6 +1,7 @@
 'use server';
 
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { deleteCaseloadView, saveCaseloadView } from '@/server/caseload/savedViews';
 
 export async function saveViewAction(_before: string | null, form: FormData): Promise<string | null> {

@@ -1,7 +1,8 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { sendDirect } from '@/server/messages/sendDirect';
 import { tryMessageAgain } from '@/server/messages/tryAgain';
 import { setNetwork, textFromPhone } from '@/server/reports/replies/fromPhone';

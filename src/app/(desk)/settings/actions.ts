@@ -3,7 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { sessionCookie } from '@/app/session';
 import { changePassword } from '@/server/accounts/password';
 import { setReadDays } from '@/server/accounts/readDays';

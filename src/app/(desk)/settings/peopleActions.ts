@@ -1,7 +1,8 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { invite, revokeInvitation } from '@/server/accounts/invitations';
 import { closeAccount } from '@/server/accounts/leave';
 import { faultWords } from '@/ui/desk/frame/Trouble';

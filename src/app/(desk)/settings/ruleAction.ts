@@ -1,7 +1,8 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { setAdvancingRule } from '@/server/stepRules/advancingRule';
 
 export async function advancingRuleAction(_before: string | null, form: FormData): Promise<string | null> {

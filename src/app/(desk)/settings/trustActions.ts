@@ -1,6 +1,7 @@
 'use server';
 
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { disableSecondFactor, disableSecondFactorOf } from '@/server/accounts/secondFactor';
 import { setSignInRules } from '@/server/settings/workplace';
 

@@ -1,6 +1,7 @@
 'use server';
 
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import type { TaskContent } from '@/core/tasks';
 import { deleteDraft, storeDraft, shelveTask, startTask } from '@/server/tasks/taskDrafts';
 import { setShelf } from '@/server/tasks/setShelf';

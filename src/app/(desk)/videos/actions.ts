@@ -1,6 +1,7 @@
 'use server';
 
-import { act, faultOrNull, type Job } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act, type Job } from '@/app/screen';
 import { askBack, changeClip, putClip } from '@/server/videos/putClip';
 import { removeClip } from '@/server/videos/removeClip';
 

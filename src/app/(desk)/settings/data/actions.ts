@@ -1,7 +1,8 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { makeApiKey, cancelApiKey } from '@/server/exchange/apiKeys';
 import { previewPolicy, importPolicy } from '@/server/exchange/policyPack';
 import type { MadeKey } from '@/ui/desk/exchange/KeyForm.client';

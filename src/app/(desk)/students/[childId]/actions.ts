@@ -1,7 +1,8 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import type { TaskSettings } from '@/core/tasks';
 import { changeHome } from '@/server/students/changeHome';
 import { deleteChild } from '@/server/students/deleteChild';

@@ -1,5 +1,5 @@
+import { faultOrNull } from '@/app/faultOrNull';
 import type { Answer } from '@/server/answer';
-import { faultOrNull } from '@/app/screen';
 
 export const childOf = (form: FormData) => Number(form.get('childId'));
 

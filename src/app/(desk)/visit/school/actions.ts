@@ -1,6 +1,7 @@
 'use server';
 
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { measure } from '@/server/measurements/measure';
 
 /** Takes what was measured at a visit in, once by its key; the words of what was wrong, or null. */

@@ -1,7 +1,8 @@
 'use server';
 
 import type { ProgramDraft } from '@/core/programs';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import { saveDraft } from '@/server/programs/saveDraft';
 import { sendProgram } from '@/server/programs/sendProgram';
 import { faultWords } from '@/ui/desk/frame/Trouble';

@@ -1,7 +1,8 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { act, faultOrNull } from '@/app/screen';
+import { faultOrNull } from '@/app/faultOrNull';
+import { act } from '@/app/screen';
 import type { Answer } from '@/server/answer';
 import { setReminders } from '@/server/messages/reminders';
 import { remindersForm } from '@/server/messages/remindersForm';

@@ -108,5 +108,5 @@ export const AUDIT_ACTIONS = [
 ] as const;
 export type AuditAction = (typeof AUDIT_ACTIONS)[number];
 
-/** What an entry tells beside its action: codes and numbers, never a sentence. */
+/** Details of an entry beside its action: codes and numbers, never a sentence. */
 export type AuditDetail = Readonly<Record<string, string | number>>;

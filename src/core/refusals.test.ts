@@ -22,7 +22,7 @@ const day = calendarDay('2026-11-24');
 const child = { ability: 1, held: 1, growth: 0 };
 const session = (amount: number | null) => exampleReport({ amount });
 
-/** What used to be reckoned with in silence, by where it was found. */
+/** Inputs that were once calculated with in silence, by the place of the fault. */
 describe('numbers that are none are refused, never reckoned with (§3 C)', () => {
   it.each<[string, () => unknown]>([
     ['adherence of NaN', () => adherenceRange({ planned: NaN, knownDone: 0, saidNotDone: 0 })],

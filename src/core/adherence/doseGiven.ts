@@ -1,7 +1,7 @@
 import type { DoseUnit } from '../dose';
 import { groupBy } from '../groupBy';
 
-/** What was given of one task's dose over the days looked at, in the task's own unit. */
+/** Dose given of one task over a span of days, in the task's own unit. */
 export interface TaskDose {
   readonly taskId: number;
   readonly unit: DoseUnit;
@@ -21,7 +21,7 @@ export interface DoseGiven {
 
 interface DayOfTask {
   readonly task: { readonly taskId: number; readonly target: number | null; readonly unit: DoseUnit };
-  /** What was told of the task on that day; `target` is that of the step that was done. */
+  /** Reports on the task for that day; `target` is that of the step that was practiced. */
   readonly told: readonly { readonly done: boolean; readonly amount: number | null; readonly target: number | null }[];
 }
 
@@ -52,7 +52,7 @@ export function doseGiven(days: readonly DayOfTask[]): DoseGiven {
 
 type AskingDay = DayOfTask & { readonly task: { readonly target: number } };
 
-/** What was given on a day, in whole days of what was asked for. */
+/** Share of a day's target given on each day; 1 is the whole target. */
 function sharesOf(told: DayOfTask['told']): number {
   return told.reduce((sum, { done, amount, target }) => sum + (done && target !== null ? (amount ?? 0) / target : 0), 0);
 }

@@ -4,17 +4,17 @@ import { groupBy } from '../groupBy';
 import { adherenceRange, type AdherenceRange } from './adherenceRange';
 import { doseGiven, type DoseGiven } from './doseGiven';
 
-/** What a version of a program asks of one task on its days. */
+/** Days of one task as one version of a program asks for them. */
 export interface PlannedTaskDays {
   readonly taskId: number;
   /** ISO weekdays */
   readonly weekdays: readonly number[];
-  /** What a day asks for, in the unit; null where nothing is asked for. */
+  /** Target of a day, in the unit; null where the step has none. */
   readonly target: number | null;
   readonly unit: DoseUnit;
 }
 
-/** What one version of a program asked for, over the days that it held. */
+/** Everything one version of a program asked for over the days on which it was in force. */
 export interface PlannedSpan {
   readonly from: CalendarDay;
   /** included */
@@ -28,7 +28,7 @@ export interface PracticeReport {
   readonly done: boolean;
   /** Null where it was done and nobody told how much. */
   readonly amount: number | null;
-  /** What the step that was done asks for in a day; null where it asks for nothing. */
+  /** Target of a day at the step that was practiced; null where that step has none. */
   readonly target: number | null;
 }
 

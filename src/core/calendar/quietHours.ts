@@ -72,7 +72,7 @@ export function nextWallTime(from: Instant, zone: string, time: string, weekdays
   throw new RangeError(`No ${time} on ${weekdays.join(', ')} in ${zone}`);
 }
 
-/** By how much clocks are set back: an hour nearly everywhere. */
+/** Offsets by which clocks are set back: an hour nearly everywhere. */
 const SET_BACK = [30 * MILLISECONDS_PER_MINUTE, 60 * MILLISECONDS_PER_MINUTE];
 
 /** True where the wall clock showed this very time a little earlier, since it was set back in between. */

@@ -7,7 +7,7 @@ export interface SchoolBreak {
   readonly to: CalendarDay;
 }
 
-/** One school year: Mondays to Fridays from first to last day, less the breaks. */
+/** A school year: Mondays to Fridays from first to last day, less the breaks. */
 export interface SchoolCalendar {
   readonly firstDay: CalendarDay;
   readonly lastDay: CalendarDay;

@@ -8,7 +8,7 @@ export type CaseloadSort = (typeof CASELOAD_SORTS)[number];
 export const CASELOAD_FILTERS = ['everyone', 'silent', 'struggling', 'ending'] as const;
 export type CaseloadFilter = (typeof CASELOAD_FILTERS)[number];
 
-/** What may stand in a row beside the child's name. */
+/** Columns that a row may show beside the student's name. */
 export const CASELOAD_COLUMNS = ['steps', 'days', 'dose', 'skills', 'practiced', 'word', 'ends', 'review', 'contact'] as const;
 export type CaseloadColumn = (typeof CASELOAD_COLUMNS)[number];
 export const DEFAULT_CASELOAD_COLUMNS: readonly CaseloadColumn[] = ['steps', 'days', 'dose', 'practiced', 'word'];
@@ -66,7 +66,7 @@ function matches(row: CaseloadRow, { search, filter, school }: CaseloadQuery, to
 }
 
 const byName = (a: CaseloadRow, b: CaseloadRow) => a.name.localeCompare(b.name, 'en');
-/** What is known comes first, then what may be: no end of a range alone. Children of whom nothing was asked come first. */
+/** Known shares sort first, then the lowest possible share: no end of a range alone. Students of whom nothing was asked sort first. */
 const byPractice = (a: CaseloadRow, b: CaseloadRow) =>
   (a.practice.adherence.low ?? -1) - (b.practice.adherence.low ?? -1) ||
   (a.practice.adherence.high ?? -1) - (b.practice.adherence.high ?? -1);

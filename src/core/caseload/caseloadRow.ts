@@ -25,7 +25,7 @@ export interface CaseloadRow {
   readonly name: string;
   readonly school: string;
   readonly visitDays: string;
-  /** What a search finds beside name, school and tasks. */
+  /** Text that a search finds beside name, school and tasks. */
   readonly facts: string;
   readonly timelines: readonly RowTimeline[];
   readonly practice: Practice;
@@ -38,7 +38,7 @@ export interface CaseloadRow {
   readonly rest: Rest | null;
   /** The first day on which an open goal is to be looked at again; it may have gone by. Null where no goal is open. */
   readonly reviewOn: CalendarDay | null;
-  /** Who is written or called first, and how; empty where nobody is known. */
+  /** Contact to write to or call first; empty where none is known. */
   readonly contact: string;
 }
 
@@ -64,7 +64,7 @@ export function caseloadDays(today: CalendarDay, span: CaseloadSpan = 14): Calen
 }
 
 /**
- * One child's row of the yard: flights, a fortnight of practice, the dose given against the dose asked, the last word.
+ * Builds a student's row of the caseload: step timelines, two weeks of practice, dose given and asked, latest report.
  * @throws RangeError where a task stands on a step that its ladder does not have.
  */
 export function caseloadRow(

@@ -7,7 +7,7 @@ export interface CalculatedDose {
   readonly perRound: number;
   readonly handTurns: 1 | 2;
   readonly rounds: number;
-  /** What one hand is to do in a day. */
+  /** Repetitions for one hand in a day. */
   readonly perHand: number;
   /** 0 where nothing is asked for: what is seen is told, and not judged. */
   readonly perDay: number;
@@ -72,7 +72,7 @@ function targetOf({ target }: Dose): Pick<CalculatedDose, 'unit' | 'perRound'> {
   }
 }
 
-/** What a day asks for, in the unit of the dose; null where nothing is asked for. @throws RangeError as `calculateDose` does. */
+/** Returns the target of a day in the unit of the dose; null where the dose has none. @throws RangeError as `calculateDose` does. */
 export function dayTargetOf(dose: Dose): number | null {
   return calculateDose(dose, 1).perDay || null;
 }

@@ -6,7 +6,7 @@ import { SKILLS } from '../vocabulary';
 export const DOSE_HANDS = ['preferred', 'each', 'both'] as const;
 export type DoseHands = (typeof DOSE_HANDS)[number];
 
-/** What works: turns are told apart by hand, or by foot. */
+/** Limb that works: turns are counted by hand, or by foot. */
 export const LIMBS = ['hand', 'foot'] as const;
 
 const targetSchema = z.discriminatedUnion('kind', [
@@ -14,7 +14,7 @@ const targetSchema = z.discriminatedUnion('kind', [
   /** In half minutes. */
   z.strictObject({ kind: z.literal('time'), minutesPerRound: z.number().min(0.5).max(30).multipleOf(0.5) }),
   z.strictObject({ kind: z.literal('untilDone'), pieces: z.number().int().min(1).max(100) }),
-  /** So many times held, each for so many seconds. */
+  /** A number of holds, each for a number of seconds. */
   z.strictObject({ kind: z.literal('hold'), times: z.number().int().min(1).max(50), seconds: z.number().int().min(1).max(120) }),
   /** A tally of what was seen: nothing is asked for, and nothing is judged. */
   z.strictObject({ kind: z.literal('watch') }),
@@ -27,7 +27,7 @@ const handsFields = {
   secondsEach: z.number().min(0).max(300),
 };
 
-/** What a step asks for in its own way; what it leaves out is the task's. */
+/** Dose of a step where it differs from the task's; fields left out are the task's. */
 export const stepDoseSchema = z.strictObject({ target: targetSchema, ...handsFields }).partial();
 export type StepDose = z.infer<typeof stepDoseSchema>;
 
@@ -36,7 +36,7 @@ export function doseSchemaOf(least: 0 | 1) {
   return z.strictObject({
     target: targetSchema,
     ...handsFields,
-    /** What one good one is, where it is not plain: "a whole walk, with a flat back". */
+    /** Definition of one good repetition, where it is not obvious: "a whole walk, with a flat back". */
     goodOne: localTextSchemaOf(least).optional(),
     rounds: z.number().int().min(1).max(20),
     restSeconds: z.number().min(0).max(600),
@@ -77,7 +77,7 @@ export function doseAt({ atSteps, ...usual }: PlannedDose, step: number): Dose {
   return withStepDose(usual, atSteps?.[step]);
 }
 
-/** What a target is counted in. */
+/** Returns the unit in which a target is counted. */
 export function unitOf({ kind }: Pick<DoseTarget, 'kind'>): DoseUnit {
   switch (kind) {
     case 'time':

@@ -10,7 +10,7 @@ const amount = z.number('notAnAmount').min(0, 'notAnAmount').max(600, 'notAnAmou
 
 /** How far a goal is, from its baseline to its criterion, in one unit; `words` is a goal from a file, which measures nothing until its numbers are written. */
 const measureSchema = z.discriminatedUnion('kind', [
-  /** So many good ones of `of` tries. */
+  /** Good repetitions out of `of` tries. */
   z.strictObject({
     kind: z.literal('count'),
     of: z.number('notAnAmount').int('notAnAmount').min(1, 'notAnAmount').max(200),
@@ -32,7 +32,7 @@ const measureSchema = z.discriminatedUnion('kind', [
 ]);
 export type GoalMeasure = z.output<typeof measureSchema>;
 
-/** What a therapist writes of a goal. Its parts are measurable, so that progress is reckoned and not remembered. */
+/** A goal as a therapist writes it. Its parts are measurable, so that progress is calculated and not remembered. */
 export const goalSchema = z
   .strictObject({
     skill: z.enum(SKILLS),

@@ -54,7 +54,7 @@ it('a goal in words alone, from a file, is taken as it stands', () => {
 });
 
 describe('the aim line', () => {
-  // By hand: from 3 to 8 in ten days is half a piece a day.
+  // Calculated by hand: from 3 to 8 in ten days is half a piece a day.
   it.each([
     ['2026-08-20', 3],
     ['2026-09-01', 3],

@@ -25,7 +25,7 @@ export interface KitReason {
   readonly taskId: number;
   readonly title: LocalText;
   readonly step: number;
-  /** Of one session, and the sessions of the time that the bag is for. */
+  /** Count for one session, and the number of sessions that the bag has to last for. */
   readonly each: number;
   readonly sessions: number;
 }
@@ -53,9 +53,10 @@ export interface KitOptions {
 }
 
 /**
- * What a child's bag holds for a program: each thing at the child's own dose and for every step that the family may choose, less what the home has or makes. What
- * lasts is counted once, by the task that needs most of it, since tasks are done one after the other; what is used up adds up over tasks and sessions; what
- * runs out is counted by the sessions that one of it lasts for. Our own definition.
+ * Lists a student's bag for a program: each thing at the student's own dose and for every step that the family may choose, less
+ * what the home has or makes. Durable things are counted once, by the task that needs most of them, since tasks are done one after
+ * the other; consumed things add up over tasks and sessions; things that run out are counted by the sessions that one of them lasts
+ * for. Our own definition.
  */
 export function kitOf({ child, tasks, from, to }: KitOptions): KitLine[] {
   const days = daysFromTo(from, to).map(weekdayOf);
@@ -75,7 +76,7 @@ export function kitOf({ child, tasks, from, to }: KitOptions): KitLine[] {
       });
       const safe = safeSubstitutes(task.content, material, child);
       if (standing.kind === 'replaced' && safe.includes(standing.by)) return [need(material, 'atHome', null)];
-      // What a home has is judged like what a bag would bring.
+      // The home's own things are judged by the same safety rules as those in a bag.
       if (!isStopped(task.content, material, child)) return [need(material, kind === 'atHome' ? kind : standingOf(material), null)];
       const standIn =
         safe.find(({ id }) => id && child.materialsAtHome.includes(id)) ?? safe.find(({ id, hazards }) => id && mayTravel({ id, hazards }));
@@ -107,7 +108,10 @@ function isStopped(task: TaskContent, material: Material, child: ChildForSafety)
   return judgeSafety({ ages: task.ages, moveHazards: [], twins: [] }, things, child).findings.some(({ severity }) => severity === 'block');
 }
 
-/** Of one session: the task's own count; where pieces are prepared for each repetition, as many as this child's dose takes. A dose that counts none, minutes, say, leaves the task's own count. */
+/**
+ * Returns the count for one session: the task's own; where pieces are prepared for each repetition, as many as this student's dose
+ * takes. A dose in minutes leaves the task's own count.
+ */
 function eachOf(material: Material, { content, dose, step }: KitOptions['tasks'][number]): number {
   const own = calculateDose(doseAt(dose, step), 1).piecesPerDay;
   const usual = calculateDose(content.dose, 1).piecesPerDay;

@@ -7,7 +7,7 @@ import type { KitLine } from './kitOf';
 /** Seconds to cut, dot, tear or number one piece. Rough figure of our own, no source. */
 const SECONDS_A_PIECE = 10;
 
-/** What has to be cut or made ready before a bag is packed. */
+/** Pieces to cut or prepare before a bag is packed. */
 export interface Prepared {
   readonly thing: string;
   readonly name: LocalText;
@@ -15,7 +15,7 @@ export interface Prepared {
   readonly minutes: number;
 }
 
-/** What is done by hand for a bag: the pieces that are used up, with the minutes that they take. */
+/** Lists the work by hand for a bag: the consumed pieces, with the minutes that they take. */
 export function preparedFor(lines: readonly KitLine[]): Prepared[] {
   return lines
     .filter(({ standing, kind }) => standing === 'pack' && kind === 'usedUp')

@@ -3,7 +3,7 @@ import { requireAbove, requireWhole } from '../whole';
 
 /** Sizes of sheets: ISO 216 for A4, ANSI A for letter, in mm. */
 const SHEETS: Readonly<Record<PaperSize, readonly [width: number, height: number]>> = { letter: [215.9, 279.4], a4: [210, 297] };
-/** What a printer leaves white, and a hand needs to hold. Common practice, no source. */
+/** Margin that a printer leaves white, and that a hand needs to hold. Common practice, no source. */
 const MARGIN_MM = 10;
 
 /**
@@ -18,7 +18,7 @@ export function tilesOnSheet(sizeMm: number, paper: PaperSize): number {
   return Math.floor((width - 2 * MARGIN_MM) / sizeMm) * Math.floor((height - 2 * MARGIN_MM) / sizeMm);
 }
 
-/** What is cut square from sheets. */
+/** Things that are cut square from sheets. */
 const CUT_FROM_SHEETS = ['small-paper-tiles', 'paper-shapes'];
 
 /** Sheets that so many pieces of a thing are cut from; null for what is not cut from sheets. @param count whole, 0 and above */
@@ -34,7 +34,7 @@ export interface Purchase {
 }
 
 /**
- * What has to be bought: what is needed less what is in the cupboard, rounded up to whole packs, so that no pack is short by one.
+ * Calculates the purchase: the need less the stock in the cupboard, rounded up to whole packs, so that no pack is short by one.
  * @param needed, inCupboard whole, 0 and above
  * @param packSize whole, 1 and above
  * @throws RangeError for counts that are none

@@ -1,12 +1,12 @@
 import type { Material } from '../tasks';
 
-/** What a bag can do with a thing. Which is which: common practice, no source. */
+/** Use of a thing in a bag. Which is which: common practice, no source. */
 export type ThingKind =
   /** Stays with the child for the week and comes back: tongs, pegs, boxes. */
   | 'lasts'
   /** Gone with each piece: paper, tiles, stickers. */
   | 'usedUp'
-  /** One of it is enough for many sessions, and then it is empty: glue, tape, markers. */
+  /** Lasts for many sessions, and then it is empty: glue, tape, markers. */
   | 'runsOut'
   /** Breaks now and then: a few more are packed. */
   | 'breaks'
@@ -39,7 +39,7 @@ const RUNS_OUT: Readonly<Record<string, number>> = {
   clay: 15,
 };
 const BREAKS = new Set(['rubber-bands', 'hair-bands', 'hair-band', 'straw-tube', 'straw-bits']);
-/** Of what breaks so much more is packed, one at least. */
+/** Spare share packed of things that break, one at least. */
 export const SPARE_SHARE = 0.2;
 
 export function kindOfThing({ id, hazards }: Pick<Material, 'id' | 'hazards'>): ThingKind {

@@ -3,7 +3,7 @@ import { fittsBits, steeringIndex } from './difficulty';
 import type { Grade, TaskKnob } from './knob';
 import type { Measures } from './measures';
 
-/** One bit counts as much as half the way from a knob's easiest to its hardest level. */
+/** Weight of one bit: half the way from a knob's easiest to its hardest level. */
 const BIT_WEIGHT = 0.5;
 
 /** The measures in force at a grade: each knob's level brings its own, a later knob's word wins. */

@@ -1,7 +1,7 @@
 import type { LocalText } from '../text';
 import type { MeasureName, Measures } from './measures';
 
-/** What practitioners turn to make a task easier or harder; the names are the field's, the levels each task's own. */
+/** Grading factors that practitioners turn to make a task easier or harder; the names are the field's, the levels each task's own. */
 export const KNOB_IDS = [
   'help',
   'visualCue',
@@ -39,7 +39,7 @@ export type KnobLevel = LocalText & {
 /** A knob as one task has it. */
 export interface TaskKnob {
   readonly knob: KnobKey;
-  /** What a knob of the task's own is called. */
+  /** Name of a grading factor that only this task has. */
   readonly name?: LocalText | undefined;
   /** Levels, easiest first; at least two. */
   readonly levels: readonly KnobLevel[];
@@ -47,13 +47,13 @@ export interface TaskKnob {
   readonly weight?: number | undefined;
 }
 
-/** Where each knob of a task stands: the index of its level, 0 the easiest. A knob that is not named stands at 0. */
+/** Grade of a step: the index of each knob's level, 0 the easiest. A knob that is not named is at 0. */
 export type Grade = Readonly<Partial<Record<KnobKey, number>>>;
 
 export interface FieldKnob {
   /** The field's usual levels, easiest first: offered when a task is made, never forced on it. */
   readonly usual: readonly string[];
-  /** What a level of this knob may carry as physical measures. */
+  /** Physical measures that a level of this knob may carry. */
   readonly measures: readonly MeasureName[];
 }
 

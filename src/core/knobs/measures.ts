@@ -1,4 +1,4 @@
-/** What can be measured of a level. Lengths in mm, force in newton, mass in gram, time in seconds; all above 0. */
+/** Physical measures of a level. Lengths in mm, force in newtons, mass in grams, time in seconds; all above 0. */
 export interface Measures {
   /** Size of the item across the opening or gap that it goes into. */
   readonly itemMm?: number | undefined;

@@ -68,7 +68,7 @@ describe('order of grades', () => {
   });
 });
 
-/** What is to be mended; that rises are uneven is only noted. */
+/** Findings to fix; uneven rises are only a note. */
 const mended = (of: Ladder) => checkLadder(knobs, of).filter(({ severity }) => severity !== 'note');
 
 describe('checks of a ladder', () => {

@@ -24,7 +24,7 @@ export interface LadderOptions {
 export interface ProposedStep {
   readonly grade: Grade;
   readonly demand: number;
-  /** What makes this step harder than the one before it; null at the first. */
+  /** Change that makes this step harder than the one before it; null at the first. */
   readonly by: { readonly knob: KnobKey; readonly from: number; readonly to: number; readonly rise: number } | null;
 }
 
@@ -163,10 +163,10 @@ function searchWay(options: LadderOptions, way: 'easier' | 'harder', risingOnly:
   return { ends: layer, depth, usedUp: [] };
 }
 
-/** What a search walks over. */
+/** Search space: the grades that a proposed ladder may pass through. */
 interface Lattice {
   readonly knobs: readonly TaskKnob[];
-  /** By knob, for each level the next one that way; null at the end. */
+  /** Next level by knob and level; null at the end. */
   readonly next: readonly (readonly (number | null)[])[];
   readonly demandAt: (levels: readonly number[]) => number;
   /** The sign that a change of demand must have; 0 where any will do. */

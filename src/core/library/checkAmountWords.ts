@@ -3,7 +3,7 @@ import { LANGUAGES, plain, say, type Language, type LocalText } from '../text';
 import { numbersInWords } from '../wording';
 import type { TaskFinding } from './taskFinding';
 
-/** What is counted as a repetition, whatever the task. */
+/** Words that count as a repetition in any task. */
 const REPETITIONS: LocalText = {
   en: 'times presses turns rounds throws tosses cuts snips hops taps squeezes goals rolls',
   es: 'veces apretones vueltas rondas tiros cortes saltos toques goles',
@@ -13,14 +13,14 @@ const TWO_HANDS: Partial<Record<Language, RegExp>> = {
   en: /\b(?:two|both) (?:flat )?hands\b|\bboth thumbs\b/i,
   es: /\b(?:las )?dos manos\b|\blos dos pulgares\b/i,
 };
-/** What of the body works: its number is not how often. */
+/** Body parts: their number is not an amount. */
 const BODY: Partial<Record<Language, RegExp>> = {
   en: /^(?:flat|hands?|palms?|thumbs?|fingers?|pinches|feet|toes)$/,
   es: /^(?:manos?|palmas?|pulgares|dedos?|pinzas|pies)$/,
 };
 /** Two words are of one stem where they begin with so many of the same letters, or are the same. */
 const STEM = 4;
-/** What a size is told in: its number is not how often. */
+/** Units of size: their number is not an amount. */
 const SIZE = /^(?:inch(?:es)?|feet|foot|pulgadas?|pies|mm|cm)$/;
 
 /**

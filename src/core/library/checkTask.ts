@@ -89,7 +89,7 @@ function checkDose({ dose, materials }: TaskContent): TaskFinding[] {
   return findings;
 }
 
-/** What lies on the map at a step is one of the things needed there: told by its ids, or else by its words. */
+/** Checks the table map: each thing on it at a step is one of the things needed there, by its ids or else by its words. */
 function checkPlaces(task: TaskContent): TaskFinding[] {
   const wordsOf = (text: LocalText) =>
     plain(text.en)
@@ -112,7 +112,7 @@ function checkMaterials(task: TaskContent): TaskFinding[] {
     const path = `materials.${index}`;
     const thing = material.name;
     const findings: TaskFinding[] = [];
-    // Where the size of a thing grows with the steps, it stands twice, each time for its own steps.
+    // A thing whose size grows with the steps is listed twice, each time for its own steps.
     const twice = task.materials.findIndex((other) => other.id === material.id && overlap(other, material, count));
     if (twice < index) findings.push({ severity: 'error', path, code: 'materialTwice', thing });
     const { from, to } = material.steps ?? { from: 1, to: count };
@@ -152,7 +152,7 @@ function checkSubstitute(
   return broken ? [{ severity: 'note', path, code: 'substituteBreaks', thing, step: broken.step }] : [];
 }
 
-/** What a title may say that can hurt, and the hazards that answer to it. Common practice, no source. */
+/** Hazards that a title may name, and the hazards of things that answer to them. Common practice, no source. */
 const NAMED_IN_TITLES: readonly (readonly [RegExp, readonly Hazard[]])[] = [
   [/\b(?:knife|knives)\b/i, ['knife']],
   [/\b(?:scissors?|snips?|snipping|cut|cuts|cutting)\b/i, ['blade', 'knife']],
@@ -190,7 +190,10 @@ function checkCare(task: TaskContent): TaskFinding[] {
   return findings;
 }
 
-/** One short text has no grade worth saying, so the grade is that of all the words together; the rest is said of each text. */
+/**
+ * Checks the words. One short text has no meaningful grade, so the grade is that of all the words together; everything else is
+ * checked text by text.
+ */
 function checkWords(task: TaskContent): TaskFinding[] {
   const whole = LANGUAGES.flatMap((language): TaskFinding[] => {
     const grade = readingGrade(familyTextOf(task, language), language);

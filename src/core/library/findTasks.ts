@@ -6,7 +6,7 @@ import { type Skill, type Skin } from '../vocabulary';
 import type { Material, TaskContent } from '../tasks';
 import { plain } from '../text';
 
-/** What is looked for; a field that is not given asks for nothing. */
+/** Filters of a search; a field that is left out filters nothing. */
 export interface TaskOptions {
   /** Words of title, skill or material, in any order. */
   readonly search?: string | undefined;
@@ -20,7 +20,7 @@ export interface TaskOptions {
   readonly skin?: Skin | undefined;
   /** Ids of things at hand: only tasks that use one of them and need nothing else at some two steps of their ladder. */
   readonly atHand?: readonly string[] | undefined;
-  /** One of the sets for a common beginning. */
+  /** A set of tasks for a common first program. */
   readonly bundle?: BundleId | undefined;
 }
 
@@ -79,8 +79,8 @@ export function stepsWith(task: TaskContent, atHand: readonly string[]): { reado
 }
 
 /**
- * What would have to be got besides the things given, for the two neighbouring steps of a task that ask for least; null for
- * a task that uses none of the things given.
+ * Lists the things that are missing beside those given, for the two neighboring steps of a task that need fewest; null for a task
+ * that uses none of the things given.
  */
 export function lackingFor(task: TaskContent, atHand: readonly string[]): readonly Material[] | null {
   if (!usesOne(task, atHand)) return null;

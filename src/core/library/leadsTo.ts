@@ -1,10 +1,13 @@
-/** What a stock task's ladder leads to when it is held at its end: in the therapist's words, with the task that goes on from there. */
+/**
+ * Activity that a stock task's ladder leads to once its last step is held: in the therapist's words, with the task that continues
+ * from there.
+ */
 export interface Lead {
   readonly words: string;
   readonly slug: string;
 }
 
-/** By the task's slug. Common practice, no source. What shapes lead to is the school's order, not this. */
+/** Keyed by the task's slug. Common practice, no source. Shapes follow the school's order instead. */
 const LEADS: Readonly<Record<string, readonly Lead[]>> = {
   'slot-box': [{ words: 'buttons', slug: 'vest-buttons' }],
   'wind-the-hoist': [{ words: 'lids', slug: 'lid-works' }],
@@ -20,7 +23,7 @@ const LEADS: Readonly<Record<string, readonly Lead[]>> = {
   'copy-the-build': [{ words: 'copying from the board', slug: 'order-form' }],
 };
 
-/** What a task leads to; empty where nothing is said of it. */
+/** Returns the activities that a task leads to; empty where none is listed. */
 export function leadsTo(slug: string): readonly Lead[] {
   return LEADS[slug] ?? [];
 }

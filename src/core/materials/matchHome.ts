@@ -16,7 +16,7 @@ export interface HomeMatch {
   readonly task: TaskContent;
   /** Steps, 1-based, whose grade a substitute changes. */
   readonly changedSteps: readonly number[];
-  /** What the checks say of the ladder with the substitutes in. */
+  /** Findings on the ladder with the substitutes in place. */
   readonly findings: readonly LadderFinding[];
 }
 

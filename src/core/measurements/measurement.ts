@@ -7,7 +7,7 @@ const MOST_TRIALS = 500;
 const count = z.number('notWhole').int('notWhole').min(0, 'negative').max(MOST_TRIALS, 'tooMuch').nullable();
 const day = calendarDaySchema();
 
-/** What somebody saw or measured themselves: so many good ones of so many trials, the help, the minutes, what was watched for, a note. */
+/** A measurement by a person at school: good repetitions of trials, help, minutes, things watched for, a note. */
 export const measurementSchema = z
   .strictObject({
     /** The goal that it measures; null where it measures none that is written. */

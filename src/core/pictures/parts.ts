@@ -1,14 +1,14 @@
 /** A place in a picture, in units of its frame, from the left and from the top. */
 export type Spot = readonly [x: number, y: number];
 
-/** What a picture is made of. Parts are drawn in their order, what comes later over what came before. */
+/** Building blocks of a picture. They are drawn in order, later ones over earlier ones. */
 export type Part =
   /** An arm, a palm or a finger: round at its ends and joints, with an outline. */
   | { readonly kind: 'limb'; readonly spots: readonly Spot[]; readonly width: number }
   /** A thing that is worked with. */
   | { readonly kind: 'thing'; readonly spots: readonly Spot[]; readonly isClosed: boolean; readonly fill: 'paper' | 'thing' | 'none' }
   | { readonly kind: 'disc'; readonly at: Spot; readonly radius: number; readonly fill: 'paper' | 'thing' | 'dark' | 'none' }
-  /** What is said about it: the way of a move, a line to keep. */
+  /** An annotation: the path of a move, or a line to keep. */
   | { readonly kind: 'line'; readonly spots: readonly Spot[]; readonly isDashed: boolean }
   | { readonly kind: 'arrow'; readonly spots: readonly Spot[] };
 
@@ -23,7 +23,7 @@ export const go = ([x, y]: Spot, degrees: number, far: number): Spot => [
 /** A hand seen from the side of its thumb. Angles in degrees: 0 looks to the right, 90 down. */
 export interface HandPose {
   readonly wrist: Spot;
-  /** Where the palm looks along. */
+  /** Direction that the palm faces along. */
   readonly towards: number;
   /** How far the wrist is bent back, above 0, or dropped, below. */
   readonly wristBack?: number;
@@ -69,7 +69,7 @@ export function hand({ wrist, towards, wristBack = 0, pointer, others, thumb, si
   ];
 }
 
-/** Where the tip of the thumb of a pose is: things are held there. */
+/** Returns the tip of a pose's thumb: the place where things are held. */
 export function thumbTip({ wrist, towards, thumb, size = 1 }: HandPose): Spot {
   const base = go(go(wrist, towards, 9 * size), towards - 90, 5 * size);
   return go(go(base, towards + thumb[0], THUMB[0] * size), towards + thumb[0] + thumb[1], THUMB[1] * size);

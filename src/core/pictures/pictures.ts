@@ -1,6 +1,6 @@
 import { FRAME, go, hand, mirroredParts, sheet, thing, thumbTip, way, type HandPose, type Part, type Spot } from './parts';
 
-/** What is most looked at, each drawn once for the right hand. Which these are: common practice, no source. */
+/** The pictures that families look at most, each drawn once for the right hand. Selection: common practice, no source. */
 export const PICTURES = [
   'thumbUpScissors',
   'thumbUpZip',

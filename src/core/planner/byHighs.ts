@@ -32,7 +32,7 @@ async function readAnswer(model: PlanModel, answer: HighsAnswer, relaxed: () => 
   if (!isFound) return { status: 'noTime', ...nothing };
   // Adding 0 turns a negative zero into a plain one.
   const objective = answer.ObjectiveValue + 0;
-  // Where a day may be anything between 0 and 1 a week can only be better: that bounds what time did not allow to show.
+  // Relaxing each day to any share between 0 and 1 can only improve a week, which gives the bound where time ran out.
   return { status: isBest ? 'best' : 'good', objective, bound: isBest ? objective : await relaxed(), values };
 }
 

@@ -83,7 +83,7 @@ describe('what may be placed for a child', () => {
     expect(whyNot(wishFor({ history: failed }), 'crane-lift')).toEqual({ kind: 'triedInVain', step: 4 });
     expect(whyNot(wishFor({}, { minutesPerDay: 1 }), 'crane-lift')).toMatchObject({ kind: 'takesTooLong' });
     expect(whyNot(wishFor({ mayPack: false }, { materialsAtHome: [] }), 'crane-lift')).toMatchObject({ kind: 'notAtHome' });
-    // What nobody left out fits less well than those that were weighed, and is told so.
+    // Tasks beyond the cut fit less well than those kept, and say so.
     const { tasks, leftOut } = candidatesFor(wishFor());
     expect(tasks.length + leftOut.length).toBe(library.length);
     expect(leftOut.some(({ why }) => why.kind === 'fitsLess')).toBe(true);

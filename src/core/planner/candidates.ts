@@ -25,12 +25,12 @@ export type LeftOut =
   | { readonly kind: 'notAtHome'; readonly materials: readonly Material[] }
   | { readonly kind: 'takesTooLong'; readonly minutes: number };
 
-/** What a child did of a task before. */
+/** A student's history with one task. */
 export interface TaskHistory {
   readonly taskId: number;
   /** The step that it stood at last. */
   readonly step: number;
-  /** So many tries to go up to `step` failed. */
+  /** Number of failed attempts to step up to `step`. */
   readonly triesInVain: number;
 }
 
@@ -39,7 +39,7 @@ export interface CandidateOptions {
   readonly child: ChildFacts & { readonly likes: string };
   readonly ageMonths: number;
   readonly goals: readonly { readonly goalId: number; readonly content: GoalContent }[];
-  /** What the family has now, as the draft that goes on from it has it. */
+  /** Tasks of the present program, as the draft that continues it has them. */
   readonly underWay: readonly (PlannedTask & { readonly taskId: number })[];
   readonly history: readonly TaskHistory[];
   /** Something hurt: nobody but a person opens them again. */
@@ -61,11 +61,11 @@ export interface Candidates {
   readonly leftOut: readonly { readonly taskId: number; readonly title: LocalText; readonly why: LeftOut }[];
 }
 
-/** So many tasks are weighed at once. More would not be read, and takes longer. */
+/** Limit of tasks weighed at once. More would not be read, and takes longer. */
 const MOST_CANDIDATES = 18;
-/** Of each part so many are weighed at least. */
+/** Least number of tasks weighed from each part of a session. */
 const LEAST_OF_PART = 3;
-/** Where a family practices a goal's task on so many days a week, it gets what it asks for. Common practice, no source. */
+/** Days a week on which a family practices a goal's task when it gets what the goal asks for. Common practice, no source. */
 const GOAL_DAYS = 4;
 /** Common practice, no source: what is done on one day a week is begun anew each time. */
 const LEAST_DAYS = 2;
@@ -76,7 +76,7 @@ const ASKED_OF_NONE = 20;
 /** Two tries that failed: it is looked at in school before it is tried at home again. */
 const TRIES = 2;
 
-/** What may be placed for this child, what goals ask of it, and the first reason against everything else. */
+/** Lists the tasks that may be placed for this student, the amounts that goals ask for, and the first reason against every other task. */
 export function candidatesFor(options: CandidateOptions): Candidates {
   const looked = options.library.map((task) => ({ task, result: lookAt(task, options) }));
   const ranked = looked
@@ -98,7 +98,7 @@ export function candidatesFor(options: CandidateOptions): Candidates {
     if ('why' in result) return [{ taskId, title: content.title, why: result.why }];
     return chosen.has(taskId) ? [] : [{ taskId, title: content.title, why: { kind: 'fitsLess' } as const }];
   });
-  // By their number: the same week for the same data, in whatever order the library came.
+  // Sorted by id: the same week for the same data, in whatever order the library came.
   const tasks = kept.map(({ rank: _rank, ...task }) => task).sort((one, other) => one.taskId - other.taskId);
   return { tasks, goals, parts, leftOut };
 }
@@ -123,7 +123,7 @@ function lookAt({ taskId, taskVersionId, content }: CandidateOptions['library'][
     (found) => found.stops,
   );
   if (stops) return { why: { kind: 'safety', finding: stops.finding } };
-  // What a home makes itself by a recipe, or can do without, is nothing to pack; the house itself and food are never packed.
+  // Things that a home makes by a recipe or can do without are not packed, nor are the house itself and food.
   const missing = match.standings.flatMap((standing) =>
     standing.kind === 'missing' && !standing.material.optional && !standing.material.recipe ? [standing.material] : [],
   );
@@ -187,7 +187,10 @@ function plannedFor(
   };
 }
 
-/** What a day of a task gives to each goal: all of it where it serves the goal, half where the goal's skill is one of its other ones. */
+/**
+ * Returns the gain of a day of a task for each goal: all of it where it serves the goal, half where the goal's skill is one of its
+ * other ones.
+ */
 function givesOf(
   goals: CandidateOptions['goals'],
   taskId: number,
@@ -201,7 +204,7 @@ function givesOf(
   });
 }
 
-/** What a draft gives to each goal in a week, in the order of the goals. */
+/** Returns the weekly gain of a draft for each goal, in the order of the goals. */
 export function givenBy(
   tasks: readonly { readonly taskId: number; readonly content: TaskContent; readonly planned: PlannedTask }[],
   goals: CandidateOptions['goals'],
@@ -245,14 +248,14 @@ function shapeBefore({ shape }: TaskContent, { child, library, history, underWay
 function isLiked({ title, story }: TaskContent, likes: string): boolean {
   const wordsOf = (text: string) => plain(text).split(/[^\p{L}]+/u);
   const said = wordsOf(`${title.en} ${title.es ?? ''} ${story?.en ?? ''} ${story?.es ?? ''}`);
-  // Of one crane or of many.
+  // Stems, so that one crane and many cranes are the same.
   const stems = wordsOf(likes)
     .filter((like) => like.length >= 4)
     .map((like) => like.replace(/s$/, ''));
   return stems.some((stem) => said.some((word) => word.startsWith(stem)));
 }
 
-/** What is under way, serves a goal and lacks little comes first. */
+/** Ranks tasks: those under way, those that serve a goal, and those that lack little come first. */
 function rankOf(task: Candidate, content: TaskContent, { child, goals }: CandidateOptions): number {
   const { score } = fitFor(
     content,

@@ -19,7 +19,7 @@ export interface PlanTask {
   readonly isUnderWay: boolean;
   /** Tasks of one kind in different dress. */
   readonly family: string | null;
-  /** What a day of it gives to goals, in the goal's own repetitions, by the goal's place in the wish. */
+  /** Gain of a day for each goal, in the goal's own repetitions, by the goal's index in the wish. */
   readonly gives: readonly { readonly goal: number; readonly amount: number }[];
   /** Ids of the things that would have to come in a bag. */
   readonly packs: readonly string[];
@@ -35,10 +35,10 @@ export interface PlanGoal {
   readonly asked: number;
 }
 
-/** Where it does not matter on which days something is done: with a day between first. ISO weekdays. */
+/** Order of days where any will do: with a day between first. ISO weekdays. */
 export const DAY_ORDER = [1, 3, 5, 2, 4, 6, 7] as const;
 
-/** What a week is made from. Days are ISO weekdays. */
+/** Input from which a week is planned. Days are ISO weekdays. */
 export interface PlanInput {
   readonly days: readonly number[];
   /** Minutes that the family has on a day. */
@@ -50,7 +50,7 @@ export interface PlanInput {
   readonly mostNew: number;
   /** Firm repetitions of a hand on a day. */
   readonly gripCap: number;
-  /** What a therapist placed herself, with its days: it stays. */
+  /** Tasks pinned by the therapist, with their days: they stay. */
   readonly pinned: Readonly<Record<number, readonly number[]>>;
   readonly banned: readonly number[];
   /** Tasks of which there is to be more. */
@@ -75,8 +75,8 @@ export const PLAN_RULES = [
 export type PlanRule = (typeof PLAN_RULES)[number];
 
 /**
- * What each wish weighs. Our own choice: the goals lead, going on with what is under way comes before what is new, and every
- * thing that has to be packed, learned or tidied up costs a little.
+ * Weight of each preference. Our own choice: goals lead, continuing a task comes before starting one, and every thing that has to
+ * be packed, learned or tidied up costs a little.
  */
 export const PLAN_WEIGHTS = {
   /** A goal that gets all it asks for. */

@@ -86,7 +86,7 @@ export function planModel(options: PlanInput): PlanModel {
       );
     const all = x(taskId).map((day) => [day, 1] as const);
     const least = Math.min(span.least, days.length);
-    // What a therapist placed stands on her days, however many they are.
+    // Pinned tasks keep their days, however many there are.
     const rule = taskId in options.pinned ? 'pinned' : 'daysOfTask';
     if (taskId in options.pinned) {
       x(taskId).forEach((day, place) => model.row(rule, [[day, 1]], '=', options.pinned[taskId]!.includes(days[place]!) ? 1 : 0));

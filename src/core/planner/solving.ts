@@ -1,6 +1,6 @@
 import type { PlanModel } from './planModel';
 
-/** What a solver says of a model. */
+/** Result of a solver. */
 export interface Solved {
   /** `good`: a week was found, and time ran out before it was shown to be the best. */
   readonly status: 'best' | 'good' | 'none' | 'noTime';
@@ -8,7 +8,7 @@ export interface Solved {
   readonly objective: number;
   /** No week of this model can have more. */
   readonly bound: number;
-  /** By the place of the variable; empty where there is no week. */
+  /** Indexed by variable; empty where no week is possible. */
   readonly values: readonly number[];
 }
 

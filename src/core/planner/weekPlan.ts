@@ -7,7 +7,7 @@ import { planModel } from './planModel';
 export interface WeekPlan {
   /** ISO weekdays of each task that is placed, by the order of the wish. */
   readonly placed: readonly { readonly taskId: number; readonly weekdays: readonly number[] }[];
-  /** What each goal gets, in the order of the wish; not more than it asks for is counted as a gain, all of it is told. */
+  /** Amount for each goal, in the order of the wish: only the amount asked for counts as a gain, but all of it is reported. */
   readonly given: readonly { readonly goalId: number; readonly asked: number; readonly given: number }[];
   readonly minutes: Readonly<Record<number, number>>;
   readonly packs: readonly string[];

@@ -6,7 +6,7 @@ import type { PlanInput } from './planInput';
 /** At most so many new tasks in a week. Common practice, no source. */
 const MOST_NEW = 2;
 
-/** What a week is made from for a child: its days and minutes, what may be placed, and what a person wishes besides. */
+/** Builds the input of a week for a student: days and minutes, tasks that may be placed, and a person's own preferences. */
 export function wishFor(
   child: Pick<ChildFacts, 'practiceWeekdays' | 'minutesPerDay'>,
   { tasks, goals, parts }: Pick<Candidates, 'tasks' | 'goals' | 'parts'>,

@@ -17,11 +17,11 @@ export const PAPER_SIZES = ['letter', 'a4'] as const;
 export type PaperSize = (typeof PAPER_SIZES)[number];
 
 export interface PaperTask {
-  /** By which slip and texts name it; null where it goes by its name. */
+  /** Letter by which the slip and texts name it; null where it goes by its name. */
   readonly letter: string | null;
   readonly title: string;
   readonly part: string;
-  /** What is done at this step. */
+  /** Instruction of this step. */
   readonly how: string;
   readonly amount: string;
   /** Lists with their headings, in the order in which they are read. */
@@ -51,18 +51,18 @@ export interface PaperSlip {
     readonly amount: string;
     /** A box for each side with its letter, or one box with what it is of. */
     readonly boxes: readonly { readonly before: string; readonly after: string }[];
-    /** By day: whether the task is asked for. */
+    /** Whether the task is asked for, by day. */
     readonly asked: readonly boolean[];
   }[];
   readonly helpLetters: readonly string[];
   readonly effortLetters: readonly string[];
   readonly notDone: string;
-  /** What each letter means, a line each. */
+  /** Meaning of each letter, a line each. */
   readonly legend: readonly { readonly heading: string; readonly words: string }[];
   readonly note: string;
   readonly byText: string;
   /** The link, and what stands under its square. */
   readonly link: { readonly address: string; readonly words: string } | null;
-  /** By which a typed slip finds its child and version. */
+  /** Code by which a typed slip finds its student and version. */
   readonly code: string;
 }

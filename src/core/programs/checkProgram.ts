@@ -25,7 +25,7 @@ export interface ChildFacts {
   readonly themesNotWanted: readonly Skin[];
   readonly minutesPerDay: number;
   readonly materialsAtHome: readonly string[];
-  /** What the therapist chose for this child where schools of thought differ. */
+  /** Settings that the therapist chose for this student where schools of thought differ. */
   readonly taskSettings: TaskSettings;
 }
 
@@ -73,8 +73,8 @@ export type ProgramFinding =
   | { readonly severity: 'caution'; readonly code: 'heavyGripNoRest'; readonly task: null; readonly weekday: number };
 
 /**
- * What is wrong with a draft for this child, beside the place it speaks of. Source of the cautions: common practice, no
- * published source; they defer to the therapist's judgement and local rules.
+ * Checks a draft for this student, each finding with its place. Source of the cautions: common practice, no published source; they
+ * defer to the therapist's judgment and local rules.
  * @param tasks content of each draft task, by its index
  * @param sent the ladders that the family has now
  */
@@ -161,7 +161,7 @@ function checkForChild(planned: PlannedTask, content: TaskContent, task: number,
   return findings;
 }
 
-/** One of a family of variations a week is enough; two shapes, one new and one held, are a choice. */
+/** A week needs only one of a family of variations; two shapes, one new and one held, are a choice. */
 function checkFamilies(tasks: readonly TaskContent[]): ProgramFinding[] {
   return tasks.flatMap(({ family }, task): ProgramFinding[] => {
     const first = family === undefined ? -1 : tasks.findIndex((other) => other.family === family);

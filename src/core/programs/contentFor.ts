@@ -32,7 +32,7 @@ function homeAfter(task: TaskContent, replaced: Readonly<Record<string, string>>
   return [...kept, ...Object.values(replaced)];
 }
 
-/** What this home uses in place of a material, between two steps. */
+/** Lists the home's replacements of materials between two steps. */
 export function replacedAt(content: TaskContent, home: readonly string[], from: number, to: number): Record<string, string> {
   const { standings } = matchHome(content, home, from, to);
   return Object.fromEntries(

@@ -2,7 +2,7 @@ import type { TaskContent } from '../tasks';
 import { contentFor } from './contentFor';
 import type { TaskChoices } from './programDraft';
 
-/** What was given of a content lives as long as that content is remembered by its reader. */
+/** A content's derived forms live as long as its reader keeps the content in memory. */
 const GIVEN = new WeakMap<TaskContent, Map<string, TaskContent>>();
 const MOST_OF_ONE = 200;
 

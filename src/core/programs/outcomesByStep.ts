@@ -22,8 +22,8 @@ interface Change {
 }
 
 /**
- * What the grade history of a caseload says of the steps of one task: where children stand, and which tread throws them back.
- * Each child counts once a step, by its latest stay there. Our own definition.
+ * Summarizes a caseload's step history of one task: where students are, and which step sends them back. Each student counts once a
+ * step, by the latest stay there. Our own definition.
  * @param changes of any tasks, oldest first
  */
 export function outcomesByStep(taskId: number, changes: readonly Change[]): StepOutcomes[] {

@@ -3,7 +3,7 @@ import { doseAtStep, type TaskContent } from '../tasks';
 
 /** Things that come onto the skin. */
 const ON_SKIN = ['foam', 'soap', 'paint', 'glue'] as const;
-/** What the body does, by the words of the step: whichever knob moves it there. */
+/** Movements of the body, found by the words of the step: whichever knob brings them. */
 const LYING =
   /\b(?:lying|lies|lie (?:down|on|flat)|lay (?:down|on)|on (?:his|her|their|the|your|its) (?:back|belly|tummy|stomach|side)|belly (?:up|down)|on the floor on)\b/i;
 const ON_HANDS =
@@ -14,7 +14,10 @@ function levelsAt({ knobs }: TaskContent, grade: Readonly<Partial<Record<string,
   return knobs.flatMap(({ knob, levels }) => levels[grade[knob] ?? -1]?.en ?? []);
 }
 
-/** What a task brings at some of its steps, 1-based, both included, that a precaution may ask about. Common practice, no source. */
+/**
+ * Lists the risks of a task at some of its steps, 1-based, both included, that a precaution may ask about. Common practice, no
+ * source.
+ */
 function bringsBetween(task: TaskContent, from: number, to: number): Set<PrecautionAsk> {
   const steps = task.ladder.steps.slice(from - 1, to);
   const things = thingsAt(task, from, to).flatMap((thing) => [thing, ...(thing.looseParts ?? [])]);
@@ -33,8 +36,8 @@ function bringsBetween(task: TaskContent, from: number, to: number): Set<Precaut
 }
 
 /**
- * What a child's precautions ask about a task at the steps that a family may do: each asks for the therapist's reason, which
- * is kept. It supports and does not replace the therapist's judgement.
+ * Lists the precautions that apply to a task at the steps that a family may do: each asks for the therapist's reason, which is
+ * stored. They support and do not replace the therapist's judgment.
  * @param from, to steps of its ladder, 1-based, both included
  */
 export function precautionsBetween(task: TaskContent, from: number, to: number, precautions: readonly Precaution[]): SafetyFinding[] {

@@ -209,7 +209,7 @@ describe('checks of a program', () => {
   });
 
   it('takes the child’s settings where nothing is chosen for the task', () => {
-    // By the wrist: hand over hand leaves the ladder, so that its last step is no step any more.
+    // Without hand over hand the ladder is one step shorter, so that its last step no longer exists.
     const last = planned('road-loop', { step: 5, chooseFrom: 5, chooseTo: 5 });
     expect(check([last])).not.toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));
     expect(check([last], { taskSettings: { helpBy: 'wrist' } })).toContainEqual(expect.objectContaining({ code: 'stepOffLadder' }));

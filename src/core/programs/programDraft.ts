@@ -9,7 +9,7 @@ const daySchema = calendarDaySchema('notADay');
 
 const STEP_NUMBERS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
-/** What was chosen of a task for one child, beside step and dose. Frozen with the version. */
+/** Choices made for one student, beside step and dose. Frozen with the version. */
 export const taskChoicesSchema = z.strictObject({
   skin: z.enum(SKINS).optional(),
   settings: taskSettingsSchema.optional(),
@@ -19,7 +19,7 @@ export const taskChoicesSchema = z.strictObject({
   reasons: z.record(z.string().max(120), z.string().max(300)).optional(),
   /** True where the therapist takes another order of the steps than the one that was sent. Not frozen. */
   takesNewOrder: z.boolean().optional(),
-  /** What this home uses in place of a material: ids of the substitutes by ids of the materials. */
+  /** Replacements in this home: ids of the substitutes by ids of the materials. */
   replaced: z.record(z.string().max(80), z.string().max(80)).optional(),
   /** Sheets of this child's own, by step, in place of the task's. */
   sheets: z.partialRecord(z.enum(STEP_NUMBERS), sheetSpecSchema).optional(),
@@ -49,7 +49,7 @@ export const plannedTaskSchema = z.strictObject({
   mark: z.enum(['filled', 'nailed']).optional(),
 });
 
-/** What the therapist is putting together. Sending freezes it as the next version. */
+/** A program in preparation. Sending freezes it as the next version. */
 export const programDraftSchema = z.strictObject({
   startsOn: daySchema,
   endsOn: daySchema,

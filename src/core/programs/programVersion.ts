@@ -20,12 +20,12 @@ export interface ProgramTask {
   readonly chooseTo: number;
   readonly weekdays: readonly number[];
   readonly dose: PlannedDose;
-  /** What a day asks for at the step of today; null where nothing is asked for. */
+  /** Target of a day at today's step; null where it has none. */
   readonly target: number | null;
   readonly stepSinceVersion: number;
 }
 
-/** One frozen version of a child's program. */
+/** A frozen version of a student's program. */
 export interface ProgramVersion {
   readonly programId: number;
   readonly number: number;

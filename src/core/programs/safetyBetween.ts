@@ -13,7 +13,7 @@ export interface SettledFinding {
 const LEAST_REASON = 3;
 
 /**
- * What the rules of safety say of the steps that a family may do, with the therapist's reasons taken into account.
+ * Judges the steps that a family may do by the rules of safety, taking the therapist's reasons into account.
  * @param task as this child is given it: settings and substitutes are in
  * @param from, to steps of its ladder, 1-based, both included
  */

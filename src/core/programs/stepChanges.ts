@@ -12,7 +12,7 @@ export type TaskToFreeze = Omit<ProgramTask, 'versionTaskId' | 'content'>;
 /** Steps that a ladder may have. */
 const MOST_STEPS = 12;
 
-/** What each step asks for in a day, from the first on: a report is judged by the step that it names. */
+/** Lists the daily target of each step, from the first on: a report is judged by the step that it names. */
 export function stepTargets(dose: PlannedDose): (number | null)[] {
   return Array.from({ length: MOST_STEPS }, (_, index) => dayTargetOf(doseAt(dose, index + 1)));
 }
@@ -88,7 +88,7 @@ export function toFreeze(
   };
 }
 
-/** What was chosen for the child, and what the home has now, must not change under the family later: both are written out. */
+/** The student's choices and the home's things must not change under the family later: both are written out. */
 function frozenChoices(choices: TaskChoices, content: TaskContent, child: ChildFacts): TaskChoices {
   const settled = contentFor(content, choices, child.taskSettings);
   const { takesNewOrder: _taken, ...chosen } = choices;

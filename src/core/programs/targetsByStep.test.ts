@@ -20,7 +20,7 @@ const underSettings = (content: TaskContent): TaskContent[] => {
   return [...new Map([content, ...set].map((each) => [JSON.stringify(each), each])).values()];
 };
 
-/** What a family sends that does just what its page asks for, in the fields that the page shows. */
+/** Builds the report of a family that does exactly what its page asks for, in the fields that the page shows. */
 function doneAsAsked(content: TaskContent, step: number): SessionFacts {
   const dose = doseAt(plannedDoseOf(content), step);
   const { handTurns, perHand, perDay } = calculateDose(dose, 1);

@@ -4,7 +4,7 @@ export interface BuiltSentence {
   readonly says: string;
 }
 
-/** What somebody made of the built paragraph, and the sentences that stood there when they did. */
+/** A paragraph that a person edited, and the built sentences it was edited from. */
 export interface KeptWords {
   readonly words: string;
   /** Empty for words that only go after whatever is built. */
@@ -43,7 +43,7 @@ export function editedParagraph(built: readonly BuiltSentence[], kept: KeptWords
     if (piece.key) shown.add(piece.key);
   }
   const known = new Map(kept.built.map(({ key, says }) => [key, says]));
-  // What the figures have to tell since then, and had not before.
+  // Sentences whose figures are new since the edit.
   parts.push(...built.filter(({ key }) => !known.has(key)).map(({ says }) => ({ text: says, isOwn: false })));
   const leftOut = built.filter(({ key }) => known.has(key) && !shown.has(key));
   return { parts, leftOut: leftOut.map(({ says }) => says), isOvertaken: leftOut.some(({ key, says }) => known.get(key) !== says) };
@@ -51,7 +51,7 @@ export function editedParagraph(built: readonly BuiltSentence[], kept: KeptWords
 
 interface Piece {
   readonly text: string;
-  /** Of the built sentence that it is; none for what lies between. */
+  /** Key of the built sentence; none for text in between. */
   readonly key: string | null;
 }
 

@@ -23,7 +23,7 @@ export interface SkinChange {
 /** All that was written down about a goal; figures are made of it alone. */
 export interface GoalLog {
   readonly measurements: readonly (Measurement & { readonly id: number })[];
-  /** Of the tasks that serve it. */
+  /** Sessions of the tasks that serve the goal. */
   readonly sessions: readonly (DatedSession & { readonly taskId: number })[];
   /** Oldest first. */
   readonly phases: readonly Phase[];
@@ -35,10 +35,10 @@ export interface GoalLog {
 }
 
 export interface GoalFigures {
-  /** What the therapist measured, the baseline among it. Null for a goal that measures nothing. */
+  /** The therapist's own measurements, the baseline among them. Null for a goal without a measure. */
   readonly own: (GoalStanding & { readonly points: readonly SourcedPoint[] }) | null;
   readonly ownPoints: readonly SourcedPoint[];
-  /** What the family told: never among the own. */
+  /** Values from the family's reports: never mixed with the therapist's own. */
   readonly family: readonly SourcedPoint[];
   readonly helpNotTold: number;
   readonly phases: readonly Phase[];

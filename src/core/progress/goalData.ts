@@ -12,8 +12,8 @@ export interface SourcedPoint extends GoalPoint {
 }
 
 /**
- * What was measured, in the goal's unit: good ones of as many trials as the goal speaks of, the place of the help or of the level, minutes. Null where the measurement tells
- * nothing in that unit.
+ * Converts a measurement to the goal's unit: good repetitions scaled to the trials that the goal names, the index of the help or
+ * level, minutes. Null where the measurement has no value in that unit.
  * @example 4 good of 5 trials, for a goal of so many of 10: 8
  */
 export function pointOfMeasurement(measure: GoalMeasure, measurement: Measurement & { readonly id: number }): SourcedPoint | null {
@@ -23,8 +23,9 @@ export function pointOfMeasurement(measure: GoalMeasure, measurement: Measuremen
 }
 
 /**
- * What a family told of one session of a task that serves the goal, in the goal's unit: the share of what was asked for, of as many as the goal speaks of. Null
- * where it was not done, not counted or hurt. It is the family's word about its step, and no measurement of the goal.
+ * Converts a family's report of one session of a task that serves the goal to the goal's unit: the share of the target, scaled to
+ * the trials that the goal names. Null where it was not done, not counted or hurt. It is the family's report about its step, and no
+ * measurement of the goal.
  */
 export function pointOfReport(measure: GoalMeasure, session: DatedSession): SourcedPoint | null {
   const { doneOn, done, amount, target, help, reportId, step } = session;

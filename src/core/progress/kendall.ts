@@ -11,7 +11,7 @@ export interface RankCorrelation {
   readonly by: 'count' | 'normal';
 }
 
-/** So many orders are gone through one by one where both x and y have ties. */
+/** Limit up to which all orders are enumerated where both x and y have ties. */
 const MOST_ENUMERATED = 8;
 /** Beyond so many the counts lose nothing by the normal distribution. */
 const MOST_COUNTED = 60;
@@ -65,7 +65,7 @@ function countedP(s: number, n: number, ties: readonly number[]): number {
 
 /** How many ways to set `size` equal values among `placed` others make how many inversions, as shares of all of them. */
 function gaussian(placed: number, size: number): number[] {
-  // By rows of the triangle: a group whose first value passes none, or whose every value passes one more.
+  // Built by rows of the triangle: a group whose first value passes none, or whose every value passes one more.
   let row: number[][] = Array.from({ length: placed + 1 }, () => [1]);
   for (let each = 1; each <= size; each += 1) {
     const next: number[][] = [[1]];

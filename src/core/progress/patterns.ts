@@ -1,4 +1,4 @@
-/** What a pattern of wording can stand for, in braces. */
+/** Fields that a wording pattern can hold, in braces. */
 export const PATTERN_FIELDS = ['child', 'goal', 'first', 'last', 'asked', 'review', 'standing'] as const;
 export type PatternField = (typeof PATTERN_FIELDS)[number];
 export type PatternValues = Readonly<Record<PatternField, string>>;
@@ -9,7 +9,8 @@ export function fillPattern(pattern: string, values: PatternValues): string {
 }
 
 /**
- * What somebody wrote of one child, as a pattern for others: the child's name becomes a field, so that no child's name is kept in it.
+ * Turns a person's words about one student into a pattern for others: the student's name becomes a field, so that no name is stored
+ * in it.
  * @param calledName whole words of it are replaced
  */
 export function patternOf(words: string, calledName: string): string {

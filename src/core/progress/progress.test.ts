@@ -35,7 +35,8 @@ describe('the trend by Theil and Sen', () => {
   });
 
   it('has the slope that an independent package finds, over two thousand random series', () => {
-    // Of an even number of pairs the package takes the lower of the two middle slopes, so that series with an odd number are asked.
+    // The package takes the lower of the two middle slopes for an even number of pairs, so only series with an odd number are
+    // compared.
     const lengths = fc.constantFrom(6, 7, 10, 11, 14, 15, 18, 19, 22, 23);
     const drawn = lengths.chain((n) =>
       fc.tuple(
@@ -201,7 +202,7 @@ describe('where a goal stands', () => {
   it('is on track where the trend meets the criterion by the review, surely or not', () => {
     const steady = stands(points([2, 3, 4, 5, 6]));
     expect(steady).toMatchObject({ standing: 'onTrack', isSure: true });
-    // One good turn more each fortnight: eight after six of them.
+    // Gains one good turn every two weeks: eight after six of them.
     expect(steady.projection).toMatchObject({ mid: expect.closeTo(2 + 90 / 14, 9), meetsOn: addDays(begun, 84) });
     expect(stands(points([2, 5, 3, 6, 5]))).toMatchObject({ standing: 'onTrack', isSure: false });
   });

@@ -3,7 +3,7 @@ import type { ReportPart } from './editedWords';
 /** A report on one child's goals as it is put on paper: words, and a drawing in shares of its frame. */
 export interface ReportPage {
   readonly title: string;
-  /** Whose, of which period, made when. */
+  /** Subtitle: whose report, of which period, made when. */
   readonly under: string;
   readonly goals: readonly {
     readonly statement: string;
@@ -13,7 +13,7 @@ export interface ReportPage {
     /** Null where nothing can be drawn. */
     readonly drawing: ReportDrawing | null;
   }[];
-  /** What marks and dashes stand for, and that own words are marked. */
+  /** Key to marks and dashes, and to edited words. */
   readonly legend: string;
 }
 

@@ -4,7 +4,7 @@ import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 import { FEWEST_POINTS, theilSen, type Trend } from './theilSen';
 import { kendall, type RankCorrelation } from './kendall';
 
-/** One day of a goal's data, in the goal's own unit. */
+/** A day of a goal's data, in the goal's own unit. */
 export interface GoalPoint {
   readonly day: CalendarDay;
   readonly value: number;
@@ -46,9 +46,10 @@ const CLOSE_ENOUGH = 0.05;
 const FOUR = 4;
 
 /**
- * Where a goal stands by one source of data: *reached* where its criterion was met so many times in a row as it asks; *not enough data* under five points; *on
- * track* where the trend meets the criterion by the review; *moving, too slowly* where its interval lies above 0; else *not moving*. Nothing is projected past
- * the review. Sources: aim line and four-point rule, curriculum-based measurement (Deno 1985; Mirkin et al. 1982, from memory); the bounds are our own.
+ * Judges a goal by one source of data: *reached* where its criterion was met the number of times in a row that it asks for; *not
+ * enough data* under five points; *on track* where the trend meets the criterion by the review; *moving, too slowly* where its
+ * interval lies above 0; else *not moving*. Nothing is projected past the review. Sources: aim line and four-point rule,
+ * curriculum-based measurement (Deno 1985; Mirkin et al. 1982, from memory); the bounds are our own.
  * @param given in any order; days before the baseline are left out
  * @returns null for a goal that measures nothing
  */
@@ -105,7 +106,7 @@ function project({ measure, reviewOn }: GoalContent, trend: Trend, [least, most]
   const { medianX, medianY, slope, low, high } = trend;
   const review = daysBetween(measure.baselineOn, reviewOn);
   const at = (by: number) => Math.min(most, Math.max(least, medianY + by * (review - medianX)));
-  // Where the middle of the data lies after the review nothing is projected backward.
+  // Data whose middle lies after the review is not projected backward.
   const ends = [at(low), at(high)];
   const whole = Math.ceil(medianX + (values.to - medianY) / slope - 1e-9);
   const meets = slope > 0 && whole <= review ? Math.max(0, whole) : medianY >= values.to ? Math.round(medianX) : null;

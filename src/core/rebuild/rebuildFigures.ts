@@ -21,7 +21,7 @@ export interface StandingTask {
   readonly stepSinceVersion: number;
   readonly stepCount: number;
   readonly rule: Rule;
-  /** What counts as reached at a step. */
+  /** Settings that decide whether a session at a step met its target. */
   readonly outcomesAt: (step: number) => OutcomeSettings;
 }
 

@@ -3,8 +3,8 @@ import type { HelpLevel } from '../vocabulary';
 import { BASE_LANGUAGE, type Language } from '../text';
 
 /**
- * What a letter means as an answer, on a slip and in a text. Our own choice: each is the first letter of its word where that is free, and
- * none of them ever stands for a task in the same language.
+ * Meaning of a letter as an answer, on a slip and in a text. Our own choice: each is the first letter of its word where that is
+ * free, and none of them ever stands for a task in the same language.
  */
 export interface CodeLetters {
   readonly help: Readonly<Record<string, HelpLevel>>;

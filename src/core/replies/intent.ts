@@ -33,7 +33,7 @@ const PLANS = [
 /** "mañana" is tomorrow; "esta mañana", "en la mañana" is this morning. */
 const MANANA = /\bmanana\b/;
 const MORNING = /\b(?:esta|la|en la|por la|de la) manana\b/;
-/** What is told of after all: "did it later than usual", "we will see". */
+/** Phrases that look like a plan and report the past: "did it later than usual", "we will see". */
 const NO_PLAN = /\b(?:did (?:it|them|\w+)? ?later|later than|an hour later|minutes later)\b/;
 
 /** True where a clause tells of what is to be done, not of what was. @example isPlan('gonna do A8 tonight') // true */

@@ -1,7 +1,7 @@
 import type { Effort, StopReason } from '../reports';
 import type { HelpLevel } from '../vocabulary';
 
-/** What a word or a phrase of a reply stands for. */
+/** Meaning of a word or a phrase in a reply. */
 export type Meaning =
   | { readonly is: 'help'; readonly level: HelpLevel }
   | { readonly is: 'effort'; readonly effort: Effort }
@@ -151,7 +151,7 @@ const NUMBERS_ES =
 function made(entries: Entries, numbers: readonly string[], rest: Omit<Lexicon, 'phrases' | 'mostWords'>): Lexicon {
   const phrases = new Map<string, Meaning>();
   numbers.forEach((word, value) => phrases.set(word, { is: 'number', value }));
-  // Where a phrase stands twice the first meaning holds.
+  // The first meaning wins where a phrase is listed twice.
   for (const [meaning, said] of entries) for (const phrase of said.split('|')) if (!phrases.has(phrase)) phrases.set(phrase, meaning);
   return { ...rest, phrases, mostWords: Math.max(...[...phrases.keys()].map((phrase) => phrase.split(' ').length)) };
 }

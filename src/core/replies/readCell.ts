@@ -14,7 +14,10 @@ export type CellIssue =
   | { readonly code: 'cellTotal' }
   /** Minutes are kept in halves. */
   | { readonly code: 'cellNotHalf' }
-  /** So far above what is asked that a digit may be doubled, or none at all: "!" behind it says that the paper has it so. */
+  /**
+   * Far enough above the target that a digit may be doubled, or the task has no target: "!" behind the number confirms that the
+   * paper has it.
+   */
   | { readonly code: 'cellSure'; readonly given: number; readonly asked: number };
 
 export type CellReading =

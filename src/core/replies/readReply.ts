@@ -86,7 +86,7 @@ function hurtTasks(clauses: readonly DangerClause[], options: TokensOptions): nu
   return isSure ? [...new Set(named.flat())] : [];
 }
 
-/** By its name, or by its letter with a figure: the "a" of "she swallowed a bead" is no task, and all of them are closed. */
+/** True for a name, or a letter with a figure: the "a" of "she swallowed a bead" names no task, and puts all of them on hold. */
 function isSurelyNamed(token: Token): boolean {
   return token.is === 'task' && (!token.byLetter || token.withCount);
 }
@@ -104,7 +104,7 @@ function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today
   if (inDoubt || doubtful === null) return unclear;
   const segments = segmentsOf(tokens, today);
   if (!segments) return unclear;
-  // One word of help or effort at the end may be of the last task or of all.
+  // A single help or effort word at the end may belong to the last task or to all.
   const tells = segments.map(({ tokens: own }) => own.some(({ is }) => is === 'help' || is === 'effort'));
   if (segments.length > 1 && tells.indexOf(true) === segments.length - 1 && tellsInWords(segments.at(-1)!)) return unclear;
   const pairs = segments.map(({ task, day }) => `${task.taskId} ${day}`);
@@ -113,7 +113,7 @@ function readTokens(tokens: readonly Token[], tasks: readonly ReplyTask[], today
   const items = read.flatMap(({ item }) => item ?? []);
   const inDoubtAt = read.findIndex((each) => each.ask);
   const asked = read[inDoubtAt]?.ask ?? null;
-  // One part in doubt beside others that are sure: that part alone is asked for.
+  // The one part in doubt, beside others that are sure, is asked about alone.
   const ask: AskBack | null =
     asked?.code === 'unclear' && items.length > 0
       ? { code: 'howMany', item: blank(segments[inDoubtAt]!.task, segments[inDoubtAt]!.day) }
@@ -211,7 +211,7 @@ function segmentsOf(tokens: readonly Token[], today: CalendarDay): Segment[] | n
     const lead = tokens.slice(from, at);
     const leadDay = lead.filter(({ is }) => is === 'day').at(-1);
     if (leadsByDay && leadDay) day = (leadDay as { day: CalendarDay }).day;
-    // What stands right before a task, up to the mark before it, may belong to it.
+    // Words right before a task, up to the mark before it, may belong to it.
     const close = lead.slice(lead.length - tail(lead));
     const near = close.filter(({ is }) => is !== 'fill' && is !== 'day' && is !== 'done');
     const isDenied = near.some(({ is }) => is === 'no' || is === 'reason');

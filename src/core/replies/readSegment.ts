@@ -2,7 +2,7 @@ import type { AskBack, ReplyItem, ReplyTask } from './reading';
 import type { Token } from './token';
 import type { CalendarDay } from '../calendar';
 
-/** What is said of one task. */
+/** The words about one task. */
 export interface Segment {
   readonly task: ReplyTask;
   readonly byLetter: boolean;
@@ -23,7 +23,7 @@ export type ReadSegment = { readonly item: ReplyItem; readonly ask: null } | { r
 
 export const UNCLEAR: ReadSegment = { item: null, ask: { code: 'unclear' } };
 
-/** What is said of one task, where it can mean one thing; else what to ask back. */
+/** Reads the words about one task where they can mean one thing; else returns the question to ask. */
 export function readSegment({ task, day, tokens }: Segment): ReadSegment {
   const one = <Kind extends Token['is']>(kind: Kind) => tokens.filter((token): token is Extract<Token, { is: Kind }> => token.is === kind);
   const says = (kind: Token['is']) => tokens.some(({ is }) => is === kind);

@@ -7,7 +7,7 @@ export interface ReplyTask {
   readonly taskId: number;
   /** Its letter on slip and message; null where it goes by its name alone. */
   readonly letter: string | null;
-  /** What it is called, in each language that the family may use. */
+  /** Titles in each language that the family may use. */
   readonly titles: readonly string[];
   readonly unit: DoseUnit;
   /** Whether each hand or foot has its own turn. */
@@ -17,7 +17,7 @@ export interface ReplyTask {
   readonly perHand: number;
 }
 
-/** What a reply says of one task on one day: the part of a report that words can tell. */
+/** A reply about one task on one day: the part of a report that words can give. */
 export interface ReplyItem extends Pick<
   SessionFacts,
   'doneOn' | 'done' | 'left' | 'right' | 'amount' | 'minutes' | 'help' | 'effort' | 'stopReason'
@@ -25,7 +25,7 @@ export interface ReplyItem extends Pick<
   readonly taskId: number;
 }
 
-/** What is asked back, once. */
+/** The one question that is asked back. */
 export type AskBack =
   /** The number may be of each side, or of both together. */
   | { readonly code: 'sideOrAll'; readonly item: ReplyItem; readonly given: number }

@@ -21,7 +21,7 @@ export type Token =
   | { readonly is: 'word'; readonly word: string };
 
 export interface TokensOptions {
-  /** Whose words it is read by. */
+  /** Language that it is read in. */
   readonly language: ReplyLanguage;
   readonly letters: CodeLetters;
   readonly tasks: readonly ReplyTask[];

@@ -16,7 +16,7 @@ export function wordsOf(text: string): string[] {
   return [...readable(text).matchAll(/[\p{L}\p{N}]+/gu)].map(([word]) => word);
 }
 
-/** What a text says piece by piece. Pure reading: nothing is concluded here. */
+/** Splits a text into meaningful pieces. Pure reading: nothing is concluded here. */
 export function tokensOf(text: string, options: TokensOptions): Token[] {
   const pieces = [...readable(text).matchAll(/[\p{L}\d]+(?:[.,]5(?![\p{L}\d]))?(?:\/\d+)?|\n|[^\s\p{L}\d]/gu)].map((found) => ({
     text: found[0],

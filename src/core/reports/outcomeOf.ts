@@ -22,9 +22,9 @@ export const DEFAULT_OUTCOME_SETTINGS: OutcomeSettings = { reachedShare: 0.8, st
 const WHOLE_TARGET_UNDER = 5;
 
 /**
- * What a session shows: *reached* at 80 % of the target and over (all of it where the target is under 5), with help no more
- * than the goal allows; *struggled* under 50 %, or said too hard, or stopped upset; *uncounted* where no amount was told
- * or something hurt; else *partly*. Help that was not told does not stand against it.
+ * Judges a session: *reached* at 80 % of the target and over (all of it where the target is under 5), with help no more than the
+ * goal allows; *struggled* under 50 %, or reported too hard, or stopped upset; *uncounted* where no amount was reported or
+ * something hurt; else *partly*. Help that was not reported does not count against it.
  * @param target finite and above 0, in the unit of `session.amount`; null where the step asks for nothing, and only watches
  * @throws RangeError for a target that is none, and for an amount below 0 or not finite.
  * @example outcomeOf({ done: true, amount: 8, help: 'words', … }, 10) // 'reached'

@@ -19,7 +19,7 @@ import {
 export type RawReport = Readonly<Record<string, unknown>>;
 
 const YES_NO = { yes: true, no: false } as const;
-/** What a tick box sends when it is ticked, and what a person or a program may write in its place. */
+/** Values that a ticked box sends, and that a person or a program may write instead. */
 const TICKS = { on: true, yes: true, true: true, '1': true, no: false, off: false, false: false, '0': false } as const;
 const WHOLE = /^[+-]?\d+$/;
 const HALVES = /^[+-]?\d+(?:[.,][05])?$/;
@@ -37,7 +37,7 @@ export function readForm(raw: RawReport, limits: SessionLimits): Result<SessionF
     const word = readChoice(raw[path], Object.keys(TICKS) as (keyof typeof TICKS)[], path, issues);
     return word === null ? false : TICKS[word];
   };
-  // One tap says both that it was not done and why.
+  // A single tap reports both that it was not done and why.
   const notDone = choice('notDone', STOP_REASONS);
   const done = notDone === null ? choice('done', ['yes', 'no']) : 'no';
   const stopReason = notDone ?? choice('stopReason', STOP_REASONS);

@@ -1,4 +1,4 @@
-/** What a column of a list of reports may tell. */
+/** Columns that a list of reports may have. */
 export const REPORT_COLUMNS = [
   'child',
   'task',

@@ -15,7 +15,7 @@ export type ReportWay = (typeof REPORT_WAYS)[number];
 export const ENTRY_WAYS = ['paper', 'call', 'teacher'] as const satisfies readonly ReportWay[];
 export type EntryWay = (typeof ENTRY_WAYS)[number];
 
-/** What came back of one task on one day. */
+/** A report of one task on one day. */
 export interface Session {
   /** False where the family said that it was not done. No word at all makes no session. */
   readonly done: boolean;
@@ -35,6 +35,6 @@ export interface DatedSession extends Session {
   /** 1-based step that was really done. */
   readonly step: number;
   readonly versionNumber: number;
-  /** What the step that was done asks for in a day, under the version that was used; null where it asks for nothing. */
+  /** Daily target of the step that was practiced, under the version that was used; null where it has none. */
   readonly target: number | null;
 }

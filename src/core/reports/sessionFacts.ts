@@ -4,7 +4,7 @@ import type { Watched, WatchItem } from '../vocabulary';
 import type { Effort, StopReason } from './session';
 import type { HelpLevel } from '../vocabulary';
 
-/** What was said of one task on one day, by whichever way it came: typed, and judged by `checkSession` alone. */
+/** Facts about one task on one day, by whichever way they came: typed, and judged by `checkSession` alone. */
 export interface SessionFacts {
   readonly done: boolean;
   /** 1-based step that was really done. */
@@ -23,21 +23,21 @@ export interface SessionFacts {
   readonly safetyWord: boolean;
   /** `pressed`: *Something hurt* was touched and nothing told yet; `mistake`: that touch was a slip. Null for a plain report. */
   readonly press: Press | null;
-  /** What was seen of the things that the task says to look for. */
+  /** Answers to what the task asks to look for. */
   readonly watched?: Watched;
   readonly isQuestion: boolean;
   readonly words: string;
   readonly saidBy: string;
 }
 
-/** What was touched before anything was told. */
+/** Buttons pressed before anything was reported. */
 export const PRESSES = ['pressed', 'mistake'] as const;
 export type Press = (typeof PRESSES)[number];
 
 export type CountField = 'left' | 'right' | 'amount' | 'minutes';
 export type ChoiceField = `watch_${WatchItem}` | 'done' | 'notDone' | 'help' | 'effort' | 'stopReason' | 'hurt' | 'press' | 'question';
 
-/** What is wrong with a report, by field. `given` is what came, cut short. */
+/** Faults of a report, by field. `given` is the input, cut short. */
 export type SessionIssue =
   | { readonly code: 'notWhole' | 'negative'; readonly path: CountField; readonly given: string }
   | { readonly code: 'tooMany'; readonly path: CountField; readonly given: number; readonly most: number }

@@ -9,7 +9,7 @@ export const DECISION_ANSWERS = [
   'read',
   'wrote',
   'later',
-  // Of a closed task: read of, opened again, left closed for now, taken out of the program.
+  // Answers for a task on hold: read, reopened, kept on hold, removed from the program.
   'seen',
   'lifted',
   'keptClosed',
@@ -21,7 +21,7 @@ const ANSWERS = {
   // Nobody puts an injury off: it stands on the list until the lead reopens the task, keeps it on hold or takes it out.
   safetyWord: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote'],
   maybeHurt: ['seen', 'lifted', 'keptClosed', 'takenOut', 'wrote'],
-  // What a rule blocks is not held by a reason: the task goes, or another is built.
+  // A reason cannot override a blocking rule: the task is removed, or another is built.
   unsafe: ['takenOut', 'wrote', 'later'],
   unsuitable: ['takenOut', 'hold', 'wrote', 'later'],
   // A new link, from the child's page, ends it.
@@ -86,7 +86,7 @@ export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, ans
   return answer !== 'later' && answer !== 'wrote' && !isFollowed(decision, answer);
 }
 
-/** What is done about silence or an ending, beside waiting: kept with the decision, and told on the next card of its kind. */
+/** Actions on silence or an ending, beside waiting: stored with the decision, and shown on the next card of its kind. */
 export const SILENCE_DEEDS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'paused', 'ended', 'leftIt'] as const;
 export type SilenceAction = (typeof SILENCE_DEEDS)[number];
 
@@ -98,7 +98,7 @@ const DEEDS: Partial<Record<DecisionKind, readonly SilenceAction[]>> = {
   ending: ['called', 'askedTeacher', 'paused', 'ended', 'leftIt'],
 };
 
-/** What can be done about a decision of silence; empty for all others. All of it lets the card come back on a chosen day. */
+/** Lists the actions for a decision of silence; empty for all others. Each lets the card return on a chosen day. */
 export function silenceActionsOf(kind: DecisionKind): readonly SilenceAction[] {
   return DEEDS[kind] ?? [];
 }
@@ -123,7 +123,7 @@ export interface SettledDecision {
   readonly decidedByName: string;
   readonly decidedAt: Instant;
   readonly laterUntil: CalendarDay | null;
-  /** What was done about silence; null for all other kinds. */
+  /** Action taken on silence; null for all other kinds. */
   readonly deed: SilenceAction | null;
   readonly undoneAt: Instant | null;
 }

@@ -18,7 +18,7 @@ interface Climbing extends Pick<Decision, 'key' | 'taskId'> {
   readonly suggestion: Pick<Suggestion, 'move' | 'toStep'> | null;
 }
 
-/** What stands at one tread, the largest group first: where several children stick, it may be the ladder. */
+/** Groups the cards at one step, the largest group first: where several students are stuck, it may be the ladder. */
 export function atOneStep(open: readonly Climbing[]): AtOneStep[] {
   const climbing = open.flatMap(({ key, taskId, suggestion }) =>
     taskId !== null && (suggestion?.move === 'up' || suggestion?.move === 'stuck') ? [{ key, taskId, step: suggestion.toStep }] : [],

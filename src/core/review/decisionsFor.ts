@@ -6,7 +6,7 @@ import type { Danger } from '../safety';
 import { inOrder } from './urgency';
 import type { DecisionKind, Decision } from './decision';
 
-/** What is known of one child, as far as it can ask for a decision. */
+/** Facts about one student, as far as they can call for a decision. */
 export interface ChildSituation {
   readonly childId: number;
   readonly programId: number;
@@ -38,7 +38,7 @@ export interface ChildSituation {
   readonly handChangeId: number | null;
   /** The day on which a link sent more than it may, in the last weeks; null where none did. */
   readonly floodedOn: CalendarDay | null;
-  /** What closes tasks of the child, till a person lifts it, oldest first. */
+  /** Holds on tasks of the student, until a person lifts them, oldest first. */
   readonly stops: readonly { readonly reportId: number; readonly taskId: number; readonly danger: Danger; readonly mistake?: boolean }[];
 }
 
@@ -64,7 +64,7 @@ export function decisionsFor(
   return inOrder(all, settled);
 }
 
-/** One a closed task, while it is closed: a further report of harm at it makes it a new one. */
+/** Returns a card for each task on hold, as long as it is on hold: a further injury report makes it a new card. */
 function fromStops({ childId, stops }: ChildSituation): Decision[] {
   return [...groupBy(stops, ({ taskId }) => taskId)].map(([taskId, own]) => {
     const kind = own.every(({ mistake }) => mistake)
@@ -77,7 +77,7 @@ function fromStops({ childId, stops }: ChildSituation): Decision[] {
   });
 }
 
-/** What facts of today ask about the running program: no report says so, and no silence. */
+/** Cards from today's facts about the running program: no report raises them, and no silence. */
 function fromFacts({ childId, stoppedTasks, handChangeId, isEnded }: ChildSituation): Decision[] {
   if (isEnded) return [];
   return [
@@ -95,7 +95,7 @@ function fromReports({ childId, unreadReports, unreadTextIds, unseenClips, flood
     .map((report) => decision('question', childId, `${report.reportId}`, { taskId: report.taskId, reportIds: [report.reportId] }));
   const comments = unreadReports.filter(({ isQuestion }) => !isQuestion).map(({ reportId }) => reportId);
   const toRead = comments.length === 0 ? [] : [decision('comment', childId, `${comments.at(-1)}`, { reportIds: comments })];
-  // One card for all of them: the latest makes it a new one.
+  // Makes one card for all of them: the latest makes it a new one.
   const texts = unreadTextIds.length === 0 ? [] : [decision('text', childId, `${unreadTextIds.at(-1)}`, { textIds: unreadTextIds })];
   const lastClip = unseenClips.at(-1);
   const clips = lastClip
@@ -126,9 +126,9 @@ function stageOf(days: number): number {
 }
 
 /**
- * Who never opened the link is not also quiet; an ending program hides no silence. Silence counts from the last report; where none has
- * come since the program began, or since a pause ended, from that day, since before it nothing could come. A new step that is sent counts
- * nothing anew. Where a person ended the practice, or paused it, nobody waits for a report.
+ * A link that was never opened is not also silence; a program's end hides no silence. Silence counts from the last report; where
+ * none has come since the program began, or since a pause ended, from that day, since before it nothing could come. Sending a new
+ * step does not restart the count. After a person ended or paused the practice, no report is expected.
  */
 function fromSilence(situation: ChildSituation, today: CalendarDay): Decision[] {
   const { childId, programId, versionNumber, sentOn, startsOn, endsOn, lastWordOn, linkOpened, resumesOn } = situation;

@@ -17,7 +17,10 @@ export function heldByAge(suggestion: Suggestion, content: Pick<TaskContent, 'sh
   return { ...suggestion, move: 'ladderEnd', toStep: suggestion.toStep - 1, whatWouldChange: { code: 'older' } };
 }
 
-/** What a school's order proposes at the end of a shape's ladder, with the order that says so; null for other tasks, and at the end of the order. */
+/**
+ * Returns the shape that a school's order proposes at the end of a shape's ladder, with that order; null for other tasks, and at
+ * the end of the order.
+ */
 export function proposedShape(
   content: Pick<TaskContent, 'shape' | 'settings'>,
   ...chosen: readonly TaskSettings[]

@@ -27,7 +27,7 @@ export const KIND_WEIGHTS: Readonly<Record<DecisionKind, number>> = {
   neverOpened: 100,
 };
 
-/** So much a day that silence or an ending lasts adds at most: never so much that one kind overtakes the next. */
+/** Limit of what the days of silence or of an ending add: too little for one kind to overtake the next. */
 const MOST_FOR_DAYS = 15;
 
 export interface Urgency {

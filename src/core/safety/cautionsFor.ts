@@ -8,8 +8,8 @@ export interface Cautions {
 }
 
 /**
- * What a family is told to be careful of at one step: what holds for any child, and what holds for this one. Allergens are
- * said only where they are this child's. Each rule is said once, but for allergens and textures, which name their thing.
+ * Lists the cautions for a family at one step: those for any child, and those for this one. Allergens are named only where they are
+ * this child's. Each rule is named once, but for allergens and textures, which name their thing.
  */
 export function cautionsFor(task: TaskContent, step: number, child: ChildForSafety | null): Cautions {
   const things = thingsAt(task, step, step);

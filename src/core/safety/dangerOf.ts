@@ -11,7 +11,7 @@ interface Said {
   readonly saidBy: string;
 }
 
-/** What a report says of danger, by a tick, by its free words in any field, or by a press alone; null where it says none. */
+/** Finds danger in a report: by a tick, by free text in any field, or by a press alone; null where there is none. */
 export function dangerOf({ safetyWord, press, words, saidBy }: Said): Danger | null {
   if (press !== null && words === '') return 'pressed';
   if (safetyWord) return 'told';

@@ -32,7 +32,7 @@ export function dangerIn(text: string): string[] {
 export interface DangerClause {
   /** The clause as it was written. */
   readonly text: string;
-  /** What it says of harm, in small letters without accents. */
+  /** Signs of harm, in small letters without accents. */
   readonly signs: readonly string[];
 }
 
@@ -77,7 +77,7 @@ function signsIn(words: string, language: DangerPatterns): string[] {
     if (!found) break;
     const at = from + found.index;
     if (!not.test(meant.slice(0, at))) return [found[0].trim()];
-    // What was denied is passed over; what stands behind it may still tell of harm.
+    // Denials are skipped; the text behind one may still report harm.
     from = at + found[0].length;
   }
   return unusual(meant, language);

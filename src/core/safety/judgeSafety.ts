@@ -15,7 +15,7 @@ import {
 } from './rules';
 import { smallPartVerdict } from './smallParts';
 
-/** What of a child decides over safety; `null` judges for any child of the task's ages. */
+/** Facts about a child that decide on safety; `null` judges for any child of the task's ages. */
 export interface ChildForSafety {
   readonly ageYears: number;
   readonly mouthsThings: boolean;
@@ -33,7 +33,7 @@ export interface ThingInUse {
   readonly hazards: readonly Hazard[];
   readonly allergens: readonly Allergen[];
   readonly textures: readonly Texture[];
-  /** What comes off it or out of it: a lid, a nut, a ball made of it. Judged as things of their own. */
+  /** Parts that come off it or out of it: a lid, a nut, a ball made of it. Judged as things of their own. */
   readonly looseParts?: readonly Omit<ThingInUse, 'looseParts'>[] | undefined;
 }
 
@@ -45,7 +45,7 @@ export interface SafetyFinding {
   readonly thing: LocalText | null;
   /** The allergen, the texture, or the smallest age of the task. */
   readonly of: string | null;
-  /** What a precaution asks to be thought of; only with the rule of that name. */
+  /** Consideration that a precaution calls for; only with the rule of that name. */
   readonly asks?: PrecautionAsk;
   readonly supervision: Supervision;
   readonly source: string;
@@ -63,9 +63,8 @@ const SMALL_PARTS_UNDER_YEARS = 3;
 const BALLOONS_UNDER_YEARS = 8;
 
 /**
- * What a task asks to be careful of, for one child or for any: each finding with its rule, how hard it stops, how near an
- * adult has to be and, where one exists, a safer twin. It supports and does not replace the judgement of the therapist.
- * Sources: see SAFETY_RULES.
+ * Judges a task's safety for one child or for any: each finding with its rule, how strongly it stops, how near an adult has to be
+ * and, where one exists, a safer alternative. It supports and does not replace the therapist's judgment. Sources: see SAFETY_RULES.
  * @throws RangeError for an age that is none: no rule may pass for want of a number.
  * @param things what will be used; `thingsAt` gives the task's own materials
  */
@@ -105,7 +104,7 @@ export function judgeSafety(
       if (thing.hazards.includes(hazard)) add(hazard, severityOf(hazard, child), of, null, hazard === 'food' ? twinFor('food') : null);
   };
   for (const thing of things) for (const part of [thing, ...(thing.looseParts ?? [])]) judge(part, part);
-  // What the moves bring is judged just like what lies on the table.
+  // The moves are judged just like the things on the table.
   judge({ id: 'moves', name: { en: '' }, hazards: task.moveHazards, allergens: [], textures: [] }, null);
   if (child && (child.ageYears < task.ages.fromYears || child.ageYears > task.ages.toYears))
     add('age', 'caution', null, `${task.ages.fromYears}–${task.ages.toYears}`);
@@ -127,8 +126,8 @@ function judgeSize(thing: ThingInUse, child: ChildForSafety | null, add: (rule: 
 }
 
 /**
- * What a thing's size comes to, or null where it is big enough. A declared small part always counts, whatever the outer
- * shape; a size without a shape is judged as a ball.
+ * Returns how small a thing is, or null where it is big enough. A declared small part always counts, whatever the outer shape; a
+ * size without a shape is judged as a ball.
  */
 export function smallnessOf({
   shape,
@@ -141,7 +140,10 @@ export function smallnessOf({
   return hazards.includes('smallPart') ? 'smallPart' : null;
 }
 
-/** What is known to be in a thing, and what may be: bands, balloons, elastic, erasers, tape and labels may be of latex unless the pack says otherwise. */
+/**
+ * Returns the allergens that are known to be in a thing, and those that may be: bands, balloons, elastic, erasers, tape and labels
+ * may be of latex unless the pack says otherwise.
+ */
 function allergensOf({ allergens, hazards }: ThingInUse): { readonly allergen: Allergen; readonly known: boolean }[] {
   const known = new Set<Allergen>([...allergens, ...(['wheat', 'latex'] as const).filter((hazard) => hazards.includes(hazard))]);
   const mayHaveLatex = !known.has('latex') && (['band', 'balloon', 'mayHoldLatex'] as const).some((hazard) => hazards.includes(hazard));
@@ -177,7 +179,7 @@ export function thingsAt(task: Pick<TaskContent, 'materials'>, from: number, to:
   return (
     task.materials
       .filter((material) => isNeededAt(material, from, to))
-      // What is kept on somebody's bench from before may know of no parts.
+      // Drafts from before may have no list of loose parts.
       .map((material) => ({ ...material, looseParts: (material.looseParts ?? []).filter((part) => isNeededAt(part, from, to)) }))
   );
 }

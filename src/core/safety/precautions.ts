@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** What a precaution rules out, or asks to be thought of, before a task that brings it is given. Common practice, no source. */
+/** Considerations that a precaution calls for before a task that brings them is given. Common practice, no source. */
 export const PRECAUTION_ASKS = ['weightOnHands', 'heavyGrip', 'lyingFlat', 'smallThings', 'onSkin'] as const;
 export type PrecautionAsk = (typeof PRECAUTION_ASKS)[number];
 

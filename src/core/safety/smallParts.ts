@@ -69,8 +69,8 @@ const LEVEL_DIRECTIONS: readonly (readonly [number, number])[] = Array.from({ le
 ]);
 
 /**
- * By how much a body in a given turn sticks out of the cylinder at its best place, in mm; 0 or less fits. The body is
- * pushed up to the rim and then sideways, away from the shallow side, just as far as the slanted bottom asks.
+ * Returns how far a body in a given turn sticks out of the cylinder at its best place, in mm; 0 or less fits. The body is pushed up
+ * to the rim and then sideways, away from the shallow side, just as far as the slanted bottom requires.
  */
 function overOf(half: HalfWidth): number {
   const tall = half([0, 0, 1]);

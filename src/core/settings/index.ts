@@ -17,7 +17,7 @@ export type LimitedRule = keyof typeof RULE_LIMITS;
 
 const within = (rule: LimitedRule) => z.number().int().min(RULE_LIMITS[rule].least).max(RULE_LIMITS[rule].most);
 
-/** By which rules a workplace works; a part that is left out stays as it is where the rules are taken over. */
+/** Rules of a workplace; a part that is left out of an imported pack stays as it is. */
 export const policySchema = z.strictObject({
   suggestions: z
     .strictObject({
@@ -58,7 +58,7 @@ export interface PolicyDifference {
 }
 type PolicyValue = string | number | boolean | null | readonly string[];
 
-/** What a workplace's rules become by those of a pack, in the pack's order; what stays the same is left out. */
+/** Lists the changes that a pack makes to a workplace's rules, in the pack's order; unchanged rules are left out. */
 export function policyDifferences(now: Policy, requested: Policy): PolicyDifference[] {
   return Object.entries(requested).flatMap(([part, rules]) =>
     Object.entries(rules ?? {}).flatMap(([rule, to]): PolicyDifference[] => {

@@ -1,6 +1,6 @@
 import { courseOf, trialFigures, type Families, type TrialOptions } from './trial';
 
-/** What a workplace's own log says of its families, without a name: shares and means over children. */
+/** Figures of a workplace's own log about its families, without names: shares and means over students. */
 export interface LogFigures {
   readonly children: number;
   /** Told sessions a planned day, 0 to 1. */
@@ -18,7 +18,7 @@ const HEAD_STARTS = [-0.4, -0.2, 0, 0.2, 0.4, 0.6, 0.8, 1, 1.2];
 const GROWTHS = [0.008, 0.015, 0.025, 0.04, 0.06, 0.09];
 /** Enough to see which of the families is nearest; the check afterwards is made with more. */
 const FIT_CHILDREN = 120;
-/** By how much each figure has to differ to count as much as the others. Our own choice. */
+/** Difference in each figure that counts as much as in the others. Our own choice. */
 const SCALES: Readonly<Record<LogFigure, number>> = { reachedShare: 0.05, struggledShare: 0.05, changesAMonth: 0.4 };
 
 type FitOptions = Omit<TrialOptions, 'families' | 'children'>;
@@ -63,7 +63,7 @@ export interface FitCheck {
   readonly fits: boolean;
 }
 
-/** Of one more, 38 of 40 would lie between the lowest and the highest of 39: 95 of 100. */
+/** With 39 of them, a further one would lie between the lowest and the highest 38 of 40 times: 95 of 100. */
 const WORKPLACES = 39;
 
 /**

@@ -7,7 +7,7 @@ export interface Stay {
   readonly step: number;
   readonly stepCount: number;
   readonly sinceVersion: number;
-  /** What was done then, in any order. */
+  /** Sessions of the stay, in any order. */
   readonly sessions: readonly DatedSession[];
   /** How it ended; null where it goes on. */
   readonly ended: { readonly move: 'up' | 'down'; readonly on: CalendarDay } | null;
@@ -22,16 +22,16 @@ export interface ReplayedStay {
    * it holds, too.
    */
   readonly compared: 'same' | 'sooner' | 'later' | 'other' | 'waits' | 'open';
-  /** By how many days; 0 where that is no matter of days. */
+  /** Difference in days; 0 where days do not apply. */
   readonly days: number;
   /** Struggled sessions after the move that the rule would have suggested: those would have been at another step. */
   readonly strugglesAfter: number;
 }
 
 /**
- * What another rule would have suggested over a stay that really was, asked after each day on which something was done, as a therapist who looks every
- * evening. Only the first move is told: what would have come at another step nobody knows.
- * A move that the rule has not suggested by the end of a stay that really ended is `later`, with the days that it is unknown for as 0.
+ * Replays a stay under another rule, asked after each day with a session, as by a therapist who looks every evening. Only the first
+ * move is returned: what would have followed at another step is unknown. A move that the rule has not suggested by the end of a
+ * stay that really ended is `later`, with 0 for the unknown days.
  */
 export function replayStay(stay: Stay, rule: Rule): ReplayedStay {
   const days = [...new Set(stay.sessions.map(({ doneOn }) => doneOn))].sort();
@@ -85,7 +85,7 @@ export interface ReplayFigures {
   readonly strugglesAfterDown: number;
 }
 
-/** What a rule would have done over many stays. */
+/** Summarizes a rule's moves over many stays. */
 export function replayFigures(stays: readonly Stay[], rule: Rule): ReplayFigures {
   const all = stays.map((stay) => replayStay(stay, rule));
   const count = (is: (each: ReplayedStay) => boolean) => all.filter(is).length;

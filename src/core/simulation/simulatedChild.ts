@@ -6,7 +6,7 @@ import { HELP_LEVELS, type HelpLevel } from '../vocabulary';
 export interface SimulatedChild {
   /** On the scale of demand. */
   readonly ability: number;
-  /** What the child held when it was first met; what was gained since may fade, this does not. */
+  /** Ability at the first session; later gains may fade, this does not. */
   readonly held: number;
   /** Growth of ability for a session at the edge of what works. */
   readonly growth: number;
@@ -20,7 +20,10 @@ export interface SimulatedSession {
   readonly child: SimulatedChild;
 }
 
-/** By how much a level of help lowers what a step demands, on the scale of demand. Our own choice; a tread's usual rise is 0.5 to 1. */
+/**
+ * Amount by which each level of help lowers the demand of a step, on the scale of demand. Our own choice; a step's usual rise is
+ * 0.5 to 1.
+ */
 const HELP_EASES: Readonly<Record<HelpLevel, number>> = {
   alone: 0,
   words: 0.2,
@@ -30,7 +33,10 @@ const HELP_EASES: Readonly<Record<HelpLevel, number>> = {
   handOverHand: 1.8,
 };
 
-/** One level of a task's chief knob takes a child from eight of ten to about one of two. Our own choice: steeper, and no child could hold a tread that turns one level. */
+/**
+ * A single level of a task's chief knob takes a child from eight of ten to about one of two. Our own choice: steeper, and no child
+ * could hold a step that turns one level.
+ */
 const STEEPNESS = 2;
 
 /** The chance of one good repetition: logistic in ability less demand, with what the help takes off it. Our own definition, for demo, tests and trials. */
@@ -38,7 +44,7 @@ export function chanceOfGood(ability: number, demand: number, help: HelpLevel = 
   return 1 / (1 + Math.exp(-STEEPNESS * (ability + HELP_EASES[help] - demand)));
 }
 
-/** So many days without practice take nothing away; after them half of what was gained is gone in so many days. Our own choice. */
+/** Days without practice that take nothing away; after them half of the gain is lost in HALF_LIFE_DAYS. Our own choice. */
 const KEPT_DAYS = 3;
 const HALF_LIFE_DAYS = 40;
 
@@ -57,8 +63,9 @@ const MISSES_TO_HELP = 1;
 const GOOD_TO_FADE = 4;
 
 /**
- * One session: repetitions tried one by one; the helper begins without help, or with what is wished, gives more after misses and takes it back as it goes well. Help, effort and what the
- * child gained follow. @throws RangeError for a target that is no count
+ * Simulates a session: repetitions tried one by one; the helper begins without help, or with the level asked for, gives more after
+ * misses and less as it goes well. Help, effort and the child's gain follow.
+ * @throws RangeError for a target that is no count
  */
 export function simulateSession(
   child: SimulatedChild,

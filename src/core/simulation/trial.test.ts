@@ -152,7 +152,7 @@ describe('simulated children under a rule', () => {
   it('are moved less often for more in a row, and hold it better', () => {
     const [fast, slow] = [runTrial({ ...OPTIONS, rule: CANDIDATES.row2 }), runTrial({ ...OPTIONS, rule: CANDIDATES.row5 })];
     expect(slow.changesAMonth.mean).toBeLessThan(fast.changesAMonth.mean);
-    // Who was called up by two lucky ones holds it less often.
+    // Children stepped up after two lucky sessions hold the step less often.
     expect(slow.holdShare!).toBeGreaterThan(fast.holdShare!);
   });
 

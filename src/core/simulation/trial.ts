@@ -14,9 +14,9 @@ export interface Families {
   readonly practises: number;
   /** The chance that what was practised is told, 0 to 1. */
   readonly tells: number;
-  /** By how much what is told is better than what was, as a share of the target, 0 to 0.3. */
+  /** Amount by which reports are better than the sessions, as a share of the target, 0 to 0.3. */
   readonly rosy: number;
-  /** What a child can do beyond the first step's demand when it begins: the middle, and how far children lie around it. */
+  /** Ability beyond the first step's demand at the start: the middle, and how far children lie around it. */
   readonly headStart: number;
   readonly spread: number;
   /** Growth for a session at the edge of what works: the middle of what children grow by, above 0. */
@@ -37,7 +37,7 @@ export interface TrialOptions {
   readonly target: number;
   readonly families: Families;
   readonly children: number;
-  /** So many weeks a child is followed at most. */
+  /** Weeks for which a child is followed, at most. */
   readonly weeks: number;
   /** Whole: the same seed meets the same children, whatever the rule. */
   readonly seed: number;
@@ -64,7 +64,10 @@ const MOST_WEEKS = 260;
 /** A Monday and the days after it, reckoned once: a trial asks for each of them thousands of times. */
 const DAYS = Array.from({ length: MOST_WEEKS * 7 }, (_, index) => addDays(calendarDay('2026-01-05'), index));
 
-/** One simulated child under one rule, from its first day on. The same wish and place give the same course. @param index which of the children */
+/**
+ * Simulates one child under one rule, from the first day on. The same options and index give the same course.
+ * @param index which of the children
+ */
 export function courseOf(options: TrialOptions, index: number): Course {
   const { rule, order, demands, families, target, weeks } = options;
   // The child is drawn apart from its luck: under each rule it is the same child.
@@ -135,7 +138,7 @@ interface Told {
   readonly id: number;
 }
 
-/** What a family would tell of a session. */
+/** Returns a family's report of a session. */
 function toldOf({ good, help, effort }: ReturnType<typeof simulateSession>, { options, step, version, today, id }: Told): DatedSession {
   const amount = Math.min(options.target, Math.round(good + options.families.rosy * options.target));
   return {
@@ -155,7 +158,7 @@ function toldOf({ good, help, effort }: ReturnType<typeof simulateSession>, { op
 
 export interface Spread {
   readonly mean: number;
-  /** Where the mean of all such children lies, 95 of 100 times: 1.96 standard errors around it. */
+  /** Bounds of the mean of all such children, 95 of 100 times: 1.96 standard errors around it. */
   readonly low: number;
   readonly high: number;
 }
@@ -166,7 +169,7 @@ export interface TrialFigures {
   readonly reachedShare: Spread;
   /** The share who held the top step within the weeks, with its Wilson interval. */
   readonly reachedTop: { readonly count: number; readonly share: number; readonly low: number; readonly high: number };
-  /** Of those, the share who are as good at it alone as the rule says; null where there is nobody. */
+  /** Share of them who are as good at it alone as the rule says; null where there are none. */
   readonly holdShare: number | null;
   /** Over those who did: the middle, and between which half of them lie; null where nobody did. */
   readonly weeksToTop: { readonly median: number; readonly low: number; readonly high: number } | null;
@@ -176,10 +179,10 @@ export interface TrialFigures {
   readonly helpAtEnd: Readonly<Record<HelpLevel, number>>;
 }
 
-/** So many days a month has, over a year. */
+/** Days of a mean month, over a year. */
 const DAYS_A_MONTH = 365.25 / 12;
 
-/** What many children's courses come to. @throws RangeError for none */
+/** Summarizes the courses of many children. @throws RangeError for none */
 export function trialFigures(courses: readonly Course[]): TrialFigures {
   requireAtLeast('children', courses.length, 1);
   const reached = courses.flatMap(({ weeksToTop }) => (weeksToTop === null ? [] : [weeksToTop]));

@@ -32,7 +32,7 @@ export function triesAt(
   return kept.flatMap((change, index): Try[] => {
     const next = kept[index + 1];
     if (change.toStep !== step || change.fromStep === null || change.fromStep >= step || !next) return [];
-    // What was said of the very day of the next change may be of either step; it names its own.
+    // Sessions on the very day of the next change may be of either step; each names its own.
     const own = counted.filter(({ doneOn }) => doneOn >= change.changedOn && doneOn <= next.changedOn);
     const reached = own.filter(({ outcome }) => outcome === 'reached').length;
     return [{ from: change.changedOn, sessions: own.length, reached, endedDown: next.toStep < step }];

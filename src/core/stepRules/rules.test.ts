@@ -29,7 +29,7 @@ const one = (reportId: number, daysAgo: number, amount: number | null, change: P
   safetyWord: false,
   ...change,
 });
-/** One session a day up to yesterday: 9 for r, 6 for p, 2 for s, a refusal for x, done without a count for u. */
+/** Sessions one a day up to yesterday: 9 for r, 6 for p, 2 for s, a refusal for x, done without a count for u. */
 const days = (word: string, change: Partial<DatedSession> = {}): DatedSession[] =>
   [...word].map((letter, index) => {
     const ago = word.length - index;

@@ -18,7 +18,7 @@ export interface StreakSettings extends Common {
   readonly struggledInARow: number;
 }
 
-/** So many of the last few. */
+/** A number of the last few sessions. */
 export interface MOfNSettings extends Common {
   /** The last so many sessions are looked at. */
   readonly lastSessions: number;

@@ -5,11 +5,11 @@ import type { Suggestion, TaskStanding } from './suggestion';
 import { inARow, mOfN, trailing, withinBand, type Judged, type Verdict } from './verdicts';
 
 /**
- * What a rule suggests for a task: never more than one step. A step up needs the help to be told in one of its sessions at least; a session
- * at another step counts for that step only; a pause longer than the rule allows restarts the count; a closed task holds for a person, whatever
- * was reached; at the top of the ladder it says so; at its foot a struggle holds. The order in which reports came in changes
- * nothing, the order of doing does; of two on one day the poorer counts as the later.
- * Source: common practice, no published source.
+ * Suggests a step for a task, never more than one step away. A step up needs the help to be reported in one of its sessions at
+ * least; a session at another step counts for that step only; a pause longer than the rule allows restarts the count; a task on
+ * hold waits for a person, whatever was reached; at the top of the ladder it says so; at its foot a struggle holds. The order in
+ * which reports arrived changes nothing, the order of practice does; of two on one day the poorer counts as the later. Source:
+ * common practice, no published source.
  */
 export function suggestStep(
   standing: TaskStanding,
@@ -92,7 +92,7 @@ function judged(session: DatedSession, outcomes: OutcomeSettings): Judged {
 
 const BETTER_FIRST: readonly Outcome[] = ['uncounted', 'reached', 'partly', 'struggled', 'refused'];
 
-/** By the day of doing; within a day the better first, so that nobody's haste in telling decides. */
+/** Sorts by the day of practice; within a day the better outcome first, so that the order of reporting does not decide. */
 function byDoing(one: Judged, other: Judged): number {
   if (one.doneOn !== other.doneOn) return one.doneOn < other.doneOn ? -1 : 1;
   return (

@@ -16,7 +16,7 @@ export interface TaskStanding {
 /** `stuck`: the way up was tried and failed before; the same jump is not suggested once more. */
 export type Move = 'up' | 'down' | 'hold' | 'holdForPerson' | 'ladderEnd' | 'stuck';
 
-/** What would have changed the answer. */
+/** Changes that would have led to another answer. */
 export type WhatWouldChange =
   | {
       readonly code:
@@ -47,11 +47,11 @@ export interface Suggestion {
     readonly reachedOnDays: number;
     readonly struggledInARow: number;
     readonly struggledOnDays?: number;
-    /** Of the reached ones that count for a step up, how many tell which help was given. */
+    /** Number of the sessions that count for a step up in which the help was reported. */
     readonly helpTold?: number;
     /** Refusals and stops in upset since the step was set: evidence of their own kind. */
     readonly refused?: number;
-    /** What a rule that looks at the last few sessions found among them. */
+    /** Counts of a rule that looks at the last few sessions. */
     readonly last?: {
       readonly sessions: number;
       readonly reached: number;
@@ -66,7 +66,7 @@ export interface Suggestion {
   readonly whatWouldChange: WhatWouldChange;
 }
 
-/** One earlier stay at a step that was stepped up to. */
+/** An earlier stay at a step that was stepped up to. */
 export interface Try {
   /** The day on which the step was set. */
   readonly from: CalendarDay;

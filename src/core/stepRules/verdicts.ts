@@ -5,7 +5,7 @@ import type { Suggestion, WhatWouldChange } from './suggestion';
 /** A session with what it shows. */
 export type Judged = DatedSession & { readonly outcome: Outcome };
 
-/** What a rule makes of a run of sessions, whatever stands above or below it on the ladder. */
+/** A rule's verdict on a run of sessions, whatever lies above or below it on the ladder. */
 export interface Verdict {
   readonly wants: 'up' | 'down' | 'stay';
   /** The sessions that it rests on. */

@@ -10,7 +10,7 @@ export interface Child extends ChildRecord {
   readonly school: string;
   readonly visitDays: string;
   readonly timeZone: string;
-  /** What the therapist chose for this child where schools of thought differ. */
+  /** Settings that the therapist chose for this student where schools of thought differ. */
   readonly taskSettings: TaskSettings;
   /** The day on which the child left the caseload; null where it is on it. */
   readonly leftOn: CalendarDay | null;
@@ -24,7 +24,7 @@ export function ageOf(child: Pick<Child, 'bornOn'>, today: CalendarDay): Age {
   return ageOn(child.bornOn, today);
 }
 
-/** What the checks of a program need to know of a child. */
+/** Returns the facts about a student that the checks of a program need. */
 export function factsOf(child: Child, today: CalendarDay): ChildFacts {
   return { ...child, ageYears: ageOf(child, today).years };
 }

@@ -4,9 +4,9 @@ import { precautionSchema } from '../safety';
 import { HANDS } from '../tasks';
 import { SKINS, TEXTURES } from '../vocabulary';
 
-/** What a message to a contact may hold. */
+/** Contents that a message to a contact may have. */
 export const CONTACT_MAY_BE_SENT = ['practice', 'reminders', 'nothing'] as const;
-/** By what a family says how it went. */
+/** Ways in which a family reports. */
 export const FAMILY_WAYS = ['link', 'text', 'paper', 'call'] as const;
 export const CONTACT_WAYS = ['text', 'email', 'call', 'paper'] as const;
 
@@ -18,7 +18,7 @@ const oneEach = <Item>(items: readonly Item[]) => [...new Set(items)];
 
 const contactSchema = z.strictObject({
   name: line(60).min(1, 'empty'),
-  /** Who this is to the child: mother, grandfather, teacher. */
+  /** Relation to the student: mother, grandfather, teacher. */
   relation: line(40),
   language,
   way: z.enum(CONTACT_WAYS),
@@ -41,7 +41,7 @@ export const childRecordSchema = z.strictObject({
   initial: line(4).regex(/^\p{L}{1,2}$/u, 'notAnInitial'),
   bornOn: bornOnSchema,
   hand: z.enum(HANDS),
-  /** Where the hand is not settled: the one that it probably will be. */
+  /** Probable hand where the preference is not established. */
   leaningHand: z.enum(['left', 'right']).nullable(),
   mouthsThings: z.boolean(),
   scissorsAllowed: z.boolean(),
@@ -65,7 +65,7 @@ export const childRecordSchema = z.strictObject({
   themesNotWanted: z.array(z.enum(SKINS)).transform(oneEach),
   reportWay: z.enum(FAMILY_WAYS),
   contacts: z.array(contactSchema).max(8),
-  /** Who passes things on at school, and how. */
+  /** Teacher, and how things are passed on at school. */
   teacher: line(120),
 });
 export type ChildRecord = Readonly<z.output<typeof childRecordSchema>>;

@@ -1,6 +1,6 @@
 import { childRecordSchema, type ChildFact, type ChildRecord } from './childRecord';
 
-/** One fact as it was and as it is from then on. */
+/** A fact before and after a change. */
 export interface FactChange {
   readonly fact: ChildFact | 'school' | 'caseload' | 'practice';
   readonly before: unknown;

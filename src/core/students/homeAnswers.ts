@@ -3,7 +3,7 @@ import { childRecordSchema, type ChildRecord } from './childRecord';
 
 const { materialsAtHome, minutesPerDay, practiceWeekdays, helpers, homeLanguages, hasPrinter, reportWay } = childRecordSchema.shape;
 
-/** What a family tells of its house on one page. */
+/** Answers of a family about its home, on one page. */
 export const homeAnswersSchema = z.strictObject({
   materialsAtHome,
   hasPrinter,

@@ -1,13 +1,13 @@
 import type { Contact } from './childRecord';
 
-/** By which service somebody is reached, and where. */
+/** Service and address by which a person is reached. */
 export interface Reach {
   readonly way: 'text' | 'email';
   readonly at: string;
 }
 
 /**
- * Where home practice is sent to: the first contact that may be sent it, by text or e-mail, and of whom a number or an address is known.
+ * Returns the contact that home practice is sent to: the first that may receive it by text or email and has a number or an address.
  * Null where a family is reached by call or on paper alone.
  * @example reachOf([{ ...grandmother, way: 'text', reach: '+1 900 555 0101', mayBeSent: 'practice' }]) // { way: 'text', at: '+1 900 555 0101' }
  */

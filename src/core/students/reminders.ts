@@ -9,12 +9,12 @@ export const remindersSchema = z.strictObject({
   at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'notATime'),
   /** A gentle word after a week without any, at most weekly. */
   afterSilence: z.boolean(),
-  /** By which service, where the family has both; null: as everything else. */
+  /** Service, where the family has both; null: the same as for everything else. */
   way: z.enum(['text', 'email']).nullable().default(null),
   /** The called name may stand in messages: the family said so. */
   mayName: z.boolean().default(false),
 });
 export type Reminders = Readonly<z.output<typeof remindersSchema>>;
 
-/** Where nothing was told: none, and the hour that a form begins with. */
+/** Defaults where nothing was set: no reminders, and the hour that a form begins with. */
 export const NO_REMINDERS: Reminders = { weekdays: [], at: '16:00', afterSilence: false, way: null, mayName: false };

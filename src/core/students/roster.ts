@@ -1,4 +1,7 @@
-/** What a column of a list of children may tell. `name` is both in one: called name and initial, or a whole name, of which only the initial is kept. */
+/**
+ * Columns that a list of students may have. `name` is both in one: called name and initial, or a whole name, of which only the
+ * initial is stored.
+ */
 export const ROSTER_FACTS = [
   'name',
   'calledName',

@@ -44,7 +44,7 @@ function withShapeOrder(task: TaskContent, settings: TaskSettings): TaskContent 
   return withLevels(task, knob, levels);
 }
 
-/** Where some imitate first, the traced and the imitated level change places; how a mark is made follows by `{mark}`. */
+/** For schools where some imitate first, the traced and the imitated level change places; the way a mark is made follows by `{mark}`. */
 function withMarkOrder(task: TaskContent, { markOrder }: TaskSettings): TaskContent {
   const knob = task.knobs.find((candidate) => candidate.knob === 'markMaking');
   if (markOrder !== 'imitateFirst' || !knob || !mayChangeMarkOrder(task)) return task;
@@ -142,7 +142,7 @@ function withGrasp(task: TaskContent, { grasp }: TaskSettings): TaskContent {
   return grasp ? { ...task, looksRight: [...task.looksRight, SETTING_WORDS.grasp[grasp]] } : task;
 }
 
-/** Where close is good enough, the narrowest paths leave the ladder and a miss by a little counts as good. */
+/** For schools where close is good enough, the narrowest paths leave the ladder and a near miss counts as good. */
 function withAccuracy(task: TaskContent, { accuracy }: TaskSettings): TaskContent {
   if (!accuracy) return task;
   const narrowest = (task.knobs.find(({ knob }) => knob === 'precision')?.levels.length ?? 0) - 1;
@@ -176,7 +176,7 @@ function withoutSteps(task: TaskContent, leaves: (step: TaskContent['ladder']['s
   const moved = Math.min(left.length, place(startStep));
   const kept = withSpans(task, (span) => {
     const [from, to] = [place(span.from), place(span.to + 1) - 1];
-    // What belongs to steps that are all gone goes with them.
+    // Content of steps that are all gone goes with them.
     return from > to ? null : { from, to };
   });
   const atEnd = moved === 1 || moved === left.length;

@@ -37,7 +37,7 @@ export function whenDone(places: readonly PlacedThing[]): PlacedThing[] | null {
   return [...places.filter(({ side }) => side !== first.side), ...moved.map((place) => ({ ...place, side: goal.side }))];
 }
 
-/** One map of the table, and the hand that it is turned for. */
+/** A map of the table, and the hand that it is turned for. */
 export interface TableMap {
   readonly hand: Hand;
   readonly places: readonly PlacedThing[];
@@ -61,7 +61,7 @@ function sideOf(place: TaskContent['tableMap'][number]['place'], hand: Hand): Ta
   return (place === 'preferredSide') === (hand === 'left') ? 'left' : 'right';
 }
 
-/** What a thing on the map is called at a step, and its shape; null where nothing of it is needed there. */
+/** Returns the name of a thing on the map at a step, and its shape; null where nothing of it is needed there. */
 function thingAt(
   { materials }: Pick<TaskContent, 'materials'>,
   { what, things }: TaskContent['tableMap'][number],

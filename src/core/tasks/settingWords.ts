@@ -3,7 +3,7 @@ import type { TaskSettings } from './settings';
 
 type WordsFor<Key extends keyof TaskSettings> = Readonly<Record<Extract<NonNullable<TaskSettings[Key]>, string>, LocalText>>;
 
-/** What the family reads because of a setting. These are words of a task, frozen with it, so they stand with the tasks. */
+/** Sentences that a setting adds for the family. They are words of a task, frozen with it, so they are kept with the tasks. */
 export const SETTING_WORDS: {
   readonly helpBy: WordsFor<'helpBy'>;
   readonly hands: Omit<WordsFor<'hands'>, 'preferred'>;

@@ -126,7 +126,7 @@ it('a task says itself whether its order can change: its steps name shape and ma
     ladder: { ...beams.ladder, steps: beams.ladder.steps.map((step) => ({ ...step, how: { en: 'Draw.', es: 'Dibuje.' } })) },
   };
   expect([mayChangeShapeOrder(fixed), mayChangeMarkOrder(fixed)]).toEqual([false, false]);
-  // What would only change a label is left alone.
+  // A setting that would only change a label is left alone.
   expect(applySettings(fixed, { markOrder: 'imitateFirst' }).knobs.find((knob) => knob.knob === 'markMaking')).toEqual(
     beams.knobs.find((knob) => knob.knob === 'markMaking'),
   );

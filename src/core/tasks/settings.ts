@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { RULE_NAMES } from '../vocabulary';
 
 /**
- * What schools of thought settle differently, each with its choices, in the order in which screens show them. Each is the
+ * Settings on which schools of thought differ, each with its choices, in the order in which screens show them. Each is the
  * therapist's to choose, for a student or for a task in a program.
  */
 export const SETTING_CHOICES = {
@@ -15,7 +15,7 @@ export const SETTING_CHOICES = {
   grasp: ['anyPinch', 'threeFingers'],
   accuracy: ['lineKept', 'closeEnough'],
   promptFading: ['mostToLeast', 'leastToMost'],
-  /** By which rule steps are suggested. */
+  /** Rule by which steps are suggested. */
   advancing: RULE_NAMES,
   /** Flipped over from the floor, one arm after the other, or hood first. */
   coat: ['floorFlip', 'oneArm', 'hoodFirst'],

@@ -36,7 +36,7 @@ export function shapeSlug(shape: ShapeId): string {
   return `shape-${shape.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
 }
 
-/** So long before the usual age of copying a shape it is asked for from a model at the earliest. Common practice, no source. */
+/** Months before the usual age of copying a shape at which it is asked for from a model at the earliest. Common practice, no source. */
 const MONTHS_BEFORE_COPYING = 6;
 
 export function isShape(id: string | undefined): id is ShapeId {

@@ -38,7 +38,7 @@ export const sheetSpecSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('letters'),
-    /** What is written, letter by letter; `{child}` is the called name, and a bar parts lines. */
+    /** Text to write, letter by letter; `{child}` is the called name, and a bar separates lines. */
     text: localTextSchemaOf(1),
     cue: z.enum(CUES),
     /** Boxes as high as each letter is, two lines, one line, or none. */
@@ -76,9 +76,9 @@ export const sheetSpecSchema = z.discriminatedUnion('kind', [
     kind: z.literal('folds'),
     way: z.enum(['half', 'quarter', 'thirds', 'fan']),
     guide: z.enum(['band', 'dots', 'lines', 'none']),
-    /** Of a fan: how wide each fold is. */
+    /** Width of each fold of a fan. */
     everyMm: mm(10, 80).optional(),
-    /** So near the edges meet, where that is asked for: it is drawn to be laid beside. */
+    /** Distance at which edges have to meet, where that is asked for: it is drawn to be laid beside. */
     withinMm: mm(1, 20).optional(),
   }),
   z.strictObject({
@@ -110,7 +110,7 @@ export const sheetSpecSchema = z.discriminatedUnion('kind', [
     form: z.enum(['gate', 'band', 'frame', 'ring', 'grid']),
     sizeMm: mm(10, 160),
     edgeMm: mm(0.2, 8),
-    /** Of a grid: by what a box says its color. */
+    /** Code by which a box of a grid names its color. */
     code: z.enum(['dots', 'shapes', 'numbers', 'sums']).optional(),
     count: many(30),
     seed: z.number().int().min(0).max(999_999).default(1),

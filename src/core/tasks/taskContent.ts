@@ -58,7 +58,7 @@ function schemasOf(least: 0 | 1) {
 
   const stepSchema = z.strictObject({
     name: localTextSchema,
-    /** What is done at this step, said to the helper. */
+    /** Instruction for this step, said to the helper. */
     how: localTextSchema,
     grade: gradeSchema,
     manyKnobsReason: z.string().min(1).max(300).optional(),
@@ -66,7 +66,7 @@ function schemasOf(least: 0 | 1) {
     dose: stepDoseSchema.optional(),
     /** Fading within one session: so many first with a cue ("the dots"), the rest without it. */
     fading: localTextSchema.extend({ first: z.number().int().min(1).max(20) }).optional(),
-    /** What is drawn, cut, folded or written on at this step, by its parameters. */
+    /** Parameters of the worksheet that is drawn on, cut, folded or written on at this step. */
     sheet: sheetSpecSchema.optional(),
   });
 
@@ -76,12 +76,12 @@ function schemasOf(least: 0 | 1) {
     ...careFields,
     /** How many of it stand for one of the thing; 1 where nothing is said. */
     times: z.number().positive().max(50).optional(),
-    /** What it does to the grade: the levels at which these knobs then stand. */
+    /** Effect on the grade: the levels at which these knobs then are. */
     levels: z
       .array(z.strictObject({ knob: knobKeySchema, level: z.number().int().min(0).max(12) }))
       .max(4)
       .default([]),
-    /** What it turns where the task has no such levels: harder or easier by that knob, for the therapist to know. */
+    /** Effect where the task has no such levels: harder or easier by that knob, for the therapist to know. */
     turns: z.record(z.string().min(1).max(60), z.enum(['easier', 'harder'])).optional(),
     /** Why it turns nothing: "as wide". */
     same: z.string().min(1).max(120).optional(),
@@ -108,7 +108,7 @@ function schemasOf(least: 0 | 1) {
     steps: spanSchema.optional(),
     ...careFields,
     substitutes: z.array(substituteSchema).max(4).default([]),
-    /** What comes off it or out of it while it is used; with `steps`, only there. */
+    /** Parts that come off it or out of it while it is used; with `steps`, only there. */
     looseParts: z
       .array(
         z.strictObject({
@@ -142,7 +142,7 @@ function schemasOf(least: 0 | 1) {
   const taskContentSchema = z.strictObject({
     slug: slugSchema,
     title: localTextSchema,
-    /** One sentence of the story that makes it play. */
+    /** A sentence of the story that makes it play. */
     story: localTextSchema.optional(),
     skins: z.partialRecord(z.enum(SKINS), dressSchema).default({}),
     skill: z.enum(SKILLS),
@@ -163,18 +163,18 @@ function schemasOf(least: 0 | 1) {
     tableMap: z.array(placeSchema).max(6),
     helperSteps: z.array(lineSchema).min(least).max(8),
     childSteps: z.array(lineSchema).min(least).max(8),
-    /** What makes the right thing happen by itself, in place of correcting. */
+    /** Cues that make the right movement happen without correcting. */
     cues: z.array(lineSchema).max(4).default([]),
     looksRight: z.array(lineSchema).min(least).max(6),
     cautions: z.array(lineSchema).min(least).max(6),
-    /** What the moves bring, apart from the materials. */
+    /** Hazards of the moves, apart from the materials. */
     moveHazards: z.array(z.enum(HAZARDS)).default([]),
     stopRule: localTextSchema,
     /** Why it helps, in one line for the family. */
     why: localTextSchema.optional(),
-    /** What to say to the child who is stuck. */
+    /** Words for a child who is stuck. */
     stuck: localTextSchema.optional(),
-    /** What a task offers to look for: at most two are shown to a family. */
+    /** Things that a task offers to look for: at most two are shown to a family. */
     watchFor: z.array(z.enum(WATCH_ITEMS)).max(4).optional(),
     /** Drawings of what a good one looks like, for the working hand; with `steps`, only there. */
     pictures: z

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { localTextSchemaOf, LANGUAGES, type Language, type LocalText } from '../text';
 import { CLIP_LIMITS } from './limits';
 
-/** What is said beside the picture from a moment on, till the next one. */
+/** A caption: the words beside the picture from a moment on, until the next one. */
 export const captionSchema = z.strictObject({
   /** Seconds from where the clip begins, 0 included. */
   atSeconds: z.number().min(0).max(CLIP_LIMITS.mostSeconds),
@@ -17,14 +17,14 @@ export type CaptionIssue =
   | { readonly code: 'captionTooFast'; readonly index: number; readonly lettersASecond: number; readonly language: Language };
 
 /**
- * So many letters a second are read without hurry. Guides for subtitles name 15 to 17 for grown-ups (from memory, no edition at hand): we
- * take the lower.
+ * Reading speed in letters a second without hurry. Guides for subtitles name 15 to 17 for adults (from memory, no edition at hand):
+ * we take the lower.
  */
 const LETTERS_A_SECOND = 15;
 
 /**
- * What stands wrong in captions, by their place: each in turn, within the clip, short enough, and long enough on the screen to be read in
- * every language that it has.
+ * Lists the faults of captions, by their place: each in turn, within the video, short enough, and long enough on the screen to be
+ * read in every language that it has.
  * @param seconds how long the clip is
  * @example captionIssues([{ atSeconds: 9, text: { en: 'Pinch.' } }], 8) // [{ code: 'captionAfterTheEnd', index: 0, seconds: 8 }]
  */

@@ -8,7 +8,7 @@ export const CONSENTS = ['nobody', 'agreed'] as const;
 
 export const captionsSchema = z.array(captionSchema).max(CLIP_LIMITS.mostCaptions);
 
-/** What a therapist says of a clip that is shown to families. */
+/** Facts that a therapist enters about a video that is shown to families. */
 export const clipFactsSchema = z
   .strictObject({
     hand: z.enum(FILMED_HANDS),
@@ -18,7 +18,7 @@ export const clipFactsSchema = z
     consentWords: z.string().trim().max(200),
     keptDays: z.union(KEPT_DAYS.map((days) => z.literal(days))),
     captions: captionsSchema,
-    /** What of the file is shown, in seconds from its start; null to its end. */
+    /** Start of the part of the file that is shown, in seconds; the end below is null for the end of the file. */
     fromSeconds: z.number().min(0),
     toSeconds: z.number().positive().nullable(),
     isMuted: z.boolean(),
@@ -31,13 +31,13 @@ export const CLIP_KINDS = ['clip', 'pictures'] as const;
 export type ClipKind = (typeof CLIP_KINDS)[number];
 
 /**
- * What is kept of a clip. `original`: what came, without what a camera wrote beside the picture; `small`: a small form for a slow line;
- * `poster`: its first picture; `still1` and so on: pictures of it, or the pictures that were sent.
+ * Files of a video. `original`: as it came, without what a camera wrote beside the picture; `small`: a compressed copy for a slow
+ * line; `poster`: its first picture; `still1` and so on: pictures of it, or the pictures that were sent.
  */
 export const CLIP_PARTS = ['original', 'small', 'poster', 'still1', 'still2', 'still3', 'still4', 'still5', 'still6'] as const;
 export type ClipPart = (typeof CLIP_PARTS)[number];
 
-/** Where the making of the small form stands; `without` where the server has nothing to make one with, `failed` where it could not. */
+/** State of the compressed copy; `without` where the server has no tool to make one, `failed` where it could not. */
 export const CLIP_FORMS = ['waiting', 'made', 'without', 'failed'] as const;
 export type ClipForm = (typeof CLIP_FORMS)[number];
 
@@ -49,7 +49,7 @@ export interface ClipFile {
   readonly atSeconds: number | null;
 }
 
-/** What a family loads of a clip: the small form, where there is one. */
+/** Returns the file of a video that a family loads: the compressed copy, where there is one. */
 export function clipFileOf<File extends ClipFile>(files: readonly File[]): File | null {
   return files.find(({ part }) => part === 'small') ?? files.find(({ part }) => part === 'original') ?? null;
 }

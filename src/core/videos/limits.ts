@@ -1,4 +1,7 @@
-/** What a clip or a picture may be. Our own choice: long enough for one good one, small enough for a phone that pays for its line. */
+/**
+ * Limits of a video or a picture. Our own choice: long enough for one good repetition, small enough for a phone that pays for its
+ * data.
+ */
 export const CLIP_LIMITS = {
   leastSeconds: 0.5,
   mostSeconds: 60,

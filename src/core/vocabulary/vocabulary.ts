@@ -36,7 +36,7 @@ export type Skill = (typeof SKILLS)[number];
 export const PARTS = ['warmUp', 'tableWork', 'writing', 'selfCare'] as const;
 export type Part = (typeof PARTS)[number];
 
-/** What a material or move can do to a child who should not have it. */
+/** Hazards of a material or move to a child who should not have it. */
 export const HAZARDS = [
   'smallPart',
   'blade',
@@ -78,11 +78,11 @@ export type Texture = (typeof TEXTURES)[number];
 export const SKINS = ['buildersYard', 'weatherStation', 'marketStall'] as const;
 export type Skin = (typeof SKINS)[number];
 
-/** What a task may ask to look for, besides the count. Common practice, no source. */
+/** Things that a task may ask to look for, besides the count. Common practice, no source. */
 export const WATCH_ITEMS = ['thumbUp', 'whichHand', 'onTheLine', 'pressure', 'lookedAtModel', 'refused'] as const;
 export type WatchItem = (typeof WATCH_ITEMS)[number];
 
-/** What can be said of each thing to look for. */
+/** Possible answers for each thing to look for. */
 export const WATCH_ANSWERS = {
   thumbUp: ['yes', 'notYet'],
   whichHand: ['left', 'right', 'both'],
@@ -92,7 +92,7 @@ export const WATCH_ANSWERS = {
   refused: ['yes', 'no'],
 } as const satisfies Record<WatchItem, readonly string[]>;
 export type WatchAnswer = (typeof WATCH_ANSWERS)[WatchItem][number];
-/** What was seen, by the thing that was looked for. */
+/** Answers given, by the thing that was looked for. */
 export type Watched = Readonly<Partial<Record<WatchItem, WatchAnswer>>>;
 
 /** The three rules by which schools of thought suggest steps. Common practice, no source. */

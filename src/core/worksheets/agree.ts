@@ -10,8 +10,8 @@ export type SheetDisagreement =
 const NEAR = 0.05;
 
 /**
- * Where a step's knobs and its sheet say different things: the length and width of a path, and a sheet that is easier than that of the
- * step below. Empty where they agree.
+ * Lists disagreements between a step's knobs and its worksheet: the length and width of a path, and a worksheet that is easier than
+ * that of the step below. Empty where they agree.
  */
 export function sheetDisagreements({ knobs, ladder }: Pick<TaskContent, 'knobs' | 'ladder'>): SheetDisagreement[] {
   return ladder.steps.flatMap(({ sheet, grade }, index): SheetDisagreement[] => {

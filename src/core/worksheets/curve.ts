@@ -64,7 +64,7 @@ function blend(...parts: readonly (readonly [weight: number, point: Point])[]): 
   return [parts.reduce((sum, [weight, [x]]) => sum + weight * x, 0), parts.reduce((sum, [weight, [, y]]) => sum + weight * y, 0)];
 }
 
-/** So near is a length reckoned, in mm. */
+/** Tolerance of a calculated length, in mm. */
 const LENGTH_TOLERANCE = 1e-8;
 
 /**

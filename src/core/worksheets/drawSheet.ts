@@ -10,19 +10,19 @@ import { lettersIn, wrapped } from './wrap';
 
 /** ISO 216 and ANSI A, in mm. */
 export const PAPER_MM: Readonly<Record<PaperSize, readonly [width: number, height: number]>> = { letter: [215.9, 279.4], a4: [210, 297] };
-/** What any printer reaches. Common practice, no source: most leave 4 to 6 mm, some 12 at the foot. */
+/** Margin that any printer can print up to. Common practice, no source: most leave 4 to 6 mm, some 12 at the foot. */
 export const MARGIN_MM = 12.7;
 const GAP_MM = 8;
 const HEAD_MM = 27;
 const FOOT_MM = 13;
 
-/** What a sheet says besides what is drawn, in the family's language. */
+/** Text of a worksheet besides its drawing, in the family's language. */
 export interface SheetWords {
   /** Before the line on which the name is written. */
   readonly name: string;
   /** The task and its step. */
   readonly title: string;
-  /** What is done, in the step's own words. */
+  /** Instruction, in the step's own words. */
   readonly how: string;
   /** Beside the line of 50 mm: "50 mm, check me". */
   readonly check: string;
@@ -36,7 +36,7 @@ export interface SheetOptions {
 }
 
 export type SheetIssue =
-  /** What is drawn is larger than what the printer reaches. */
+  /** The drawing is larger than the printable area. */
   | { readonly code: 'doesNotFit'; readonly neededMm: readonly [number, number]; readonly roomMm: readonly [number, number] }
   | { readonly code: 'noStrokes'; readonly letters: string }
   | { readonly code: 'unknownShape'; readonly shape: string }
@@ -75,7 +75,7 @@ export function drawSheet({ spec, paper, audience, words: given }: SheetOptions)
   );
 }
 
-/** Where what is worked on begins, in mm from the left and from the top of the paper. */
+/** Returns the origin of the drawing, in mm from the left and from the top of the paper. */
 export function originOf({ paper, audience, words: says }: Omit<SheetOptions, 'spec'>): Point {
   return [MARGIN_MM, MARGIN_MM + headMarks(says, audience, PAPER_MM[paper][0]).heightMm];
 }

@@ -31,7 +31,7 @@ export function edgesOf({ path, widthMm, endWidthMm, isClosed }: Road): readonly
       const [one, other] = [before && normalOf(before, point), after && normalOf(point, after)];
       const [nx, ny] = one && other ? [one[0] + other[0], one[1] + other[1]] : (one ?? other ?? [0, 0]);
       const size = Math.hypot(nx, ny);
-      // Where the way turns right back there is no corner to go out to.
+      // A path that turns right back has no corner to go out to.
       if (size < 1e-9) return [point[0] + (one ?? [0, 0])[0] * half, point[1] + (one ?? [0, 0])[1] * half];
       const stretch = one && other ? Math.min(LONGEST_MITER, 2 / size) : 1;
       return [point[0] + (nx / size) * half * stretch, point[1] + (ny / size) * half * stretch];

@@ -3,18 +3,18 @@ import type { Language } from '../text';
 import type { Mark } from './scene';
 import type { Road } from './steer';
 
-/** What is worked on, drawn with its left top corner at the origin, and how hard it is. */
+/** A figure to work on, drawn with its left top corner at the origin, and how hard it is. */
 export interface Figure {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly marks: readonly Mark[];
-  /** What is kept to with a hand: cut along, traced, torn. */
+  /** Paths to follow with a hand: cut along, traced, torn. */
   readonly roads?: readonly Road[];
-  /** What is aimed at: how far from where the hand comes, and how wide. */
+  /** Targets to aim at: how far from where the hand comes, and how wide. */
   readonly aims?: readonly { readonly distanceMm: number; readonly widthMm: number }[];
 }
 
-/** Where figures may stand, in mm. */
+/** Area in which figures may be placed, in mm. */
 export interface Room {
   readonly widthMm: number;
   readonly heightMm: number;
@@ -29,8 +29,8 @@ export interface SheetFor {
   readonly language: Language;
   /** Letters half as large again, where words are set; what is worked on keeps its size. */
   readonly isLarge: boolean;
-  /** What lies where on the table, for the child's hand: of a placemat. */
+  /** Places of things on the table, for the child's hand: of a placemat. */
   readonly table?: readonly { readonly side: TableSide; readonly what: string }[];
-  /** What is done in a session, in its order: of a page of stones. */
+  /** Activities of a session, in order: of a page of stones. */
   readonly stones?: readonly string[];
 }

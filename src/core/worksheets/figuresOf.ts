@@ -11,7 +11,7 @@ import { placematFigures, stoneFigures } from './kinds/placemat';
 import { roadFigures } from './kinds/road';
 import { strokeFigures } from './kinds/strokes';
 
-/** What stands on a sheet, piece by piece, before it is laid out. */
+/** Lists the figures of a worksheet, before they are laid out. */
 export function figuresOf(spec: SheetSpec, audience: SheetFor, room: Room): readonly Figure[] {
   switch (spec.kind) {
     case 'strokes':

@@ -72,7 +72,7 @@ function roadHandles(spec: Extract<SheetSpec, { kind: 'road' }>, isLeft: boolean
   return [start, ...(road.isClosed ? [] : [end]), ...sizeHandle(spec, road.path)];
 }
 
-/** What makes the road longer or its bends wider, pulled on its middle. */
+/** Returns the handle that makes the road longer or its bends wider, pulled on its middle. */
 function sizeHandle({ path: form }: Extract<SheetSpec, { kind: 'road' }>, path: ReturnType<typeof roadOf>['path']): Handle[] {
   const middle = path[Math.floor(path.length / 2)]!;
   const at = pointAt(middle, path.length % 2 === 1 ? 0.5 : 0);

@@ -4,13 +4,13 @@ import { turnablesOf, turned } from './turnables';
 
 export interface Harder {
   readonly spec: SheetSpec;
-  /** What was turned, from and to. */
+  /** Parameter that was turned, from and to. */
   readonly key: string;
   readonly from: number;
   readonly to: number;
 }
 
-/** What is turned first: of a road that narrows its end, else its width; then how much it bends; then sizes. */
+/** Order of turning: of a road that narrows its end, else its width; then how much it bends; then sizes. */
 const ORDER = [
   'endWidthMm',
   'widthMm',

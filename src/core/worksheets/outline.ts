@@ -25,7 +25,7 @@ const TREMBLE_MM = 0.4;
 const MOST_PLACES = 20_000;
 /** After the trembles are taken out; more is no outline for scissors. */
 const MOST_CORNERS = 400;
-/** What a child's scissors turn out of, and the strip that holds between two cuts. Common practice, no source. */
+/** Limits of a child's scissors: the sharpest turn, and the strip that holds between two cuts. Common practice, no source. */
 const SHARP_DEGREES = 40;
 const NEAR_MM = 6;
 /** An end so near the beginning was meant to meet it. */
@@ -90,7 +90,7 @@ function angleAt(before: Point, at: Point, after: Point): number {
   return (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * 180) / Math.PI;
 }
 
-/** Where the way comes nearest to itself, its own neighborhood left out: parts that are farther along than they are wide. */
+/** Finds where the path comes nearest to itself, its own neighborhood left out: parts that are farther along than they are wide. */
 function narrowest(
   corners: readonly Point[],
   pieces: readonly (readonly [Point, Point])[],

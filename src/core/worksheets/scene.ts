@@ -28,7 +28,7 @@ export type Mark =
       readonly tone: Tone;
     };
 
-/** One side of paper with everything on it. */
+/** A side of paper with everything on it. */
 export interface Scene {
   readonly widthMm: number;
   readonly heightMm: number;

@@ -13,7 +13,7 @@ interface SheetForInput {
   readonly hand: Hand;
   readonly language: Language;
   readonly isLarge: boolean;
-  /** What is done in the session, in its order; the task alone where nothing is given. */
+  /** Activities of the session, in order; the task alone where nothing is given. */
   readonly titles?: readonly LocalText[];
 }
 

@@ -1,6 +1,6 @@
 import { sheetSpecSchema, type SheetSpec } from '../tasks';
 
-/** What may still be turned on a sheet: a number of its parameters, where it lies and how far it goes. */
+/** A parameter of a worksheet that can be changed: its value and its range. */
 export interface Turnable {
   /** The way into the spec, as "path.radiusMm". */
   readonly key: string;

@@ -6,7 +6,7 @@ interface Props {
   readonly fault: Fault;
   /** In each language that it is told in. */
   readonly words: readonly FamilyWords[];
-  /** Who can be asked for another link. */
+  /** Person who can be asked for another link. */
   readonly ask?: string | null;
 }
 

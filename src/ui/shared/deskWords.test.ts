@@ -3,7 +3,7 @@ import messages from '../../../messages/desk.en.json';
 import familyMessages from '../../../messages/family/en.json';
 import { words } from './deskWords';
 
-/** What a line of the trail may tell beside its action. */
+/** Details that a line of the access log may have beside its action. */
 const DETAIL = {
   from: 'here',
   role: 'therapist',

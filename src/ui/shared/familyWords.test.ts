@@ -18,7 +18,7 @@ describe.each(['family', 'texts'])('the words in messages/%s', (folder) => {
   });
 
   it.each(LANGUAGES)('%s: says all that English says, with the same holes', (language) => {
-    // What the bench alone says comes in the languages of the library.
+    // Words of the editor alone are only in the languages of the library.
     const isAsked = ([path]: [string, string]) => TASK_LANGUAGES.some((each) => each === language) || !OF_THE_EDITOR.test(path);
     const english = leavesOf(messages(folder, 'en'))
       .filter(isAsked)

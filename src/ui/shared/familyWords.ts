@@ -4,7 +4,7 @@ import { BASE_LANGUAGE, say, type Language, type LocalText } from '@/core/text';
 type Messages = typeof import('../../../messages/family/en.json');
 type Translator = ReturnType<typeof createTranslator<Messages>>;
 
-/** What the family's face says, in one language: `t` by key, `local` the words of a task. */
+/** Words of the family's pages, in one language: `t` by key, `local` the words of a task. */
 export interface FamilyWords {
   readonly language: Language;
   readonly t: Translator;

@@ -5,7 +5,7 @@ const MARKS: readonly (readonly [PipKind, string])[] = [
   ['noWord', 'no word: not the same as not done'],
 ];
 
-/** What each mark of a flight and of a row of days says. */
+/** Explains each mark of a step timeline and of a row of days. */
 export function MarkList() {
   return (
     <ul className="space-y-1">

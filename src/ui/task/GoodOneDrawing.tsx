@@ -3,7 +3,7 @@ import { FRAME, pictureOf, type Part, type PictureId, type Spot } from '@/core/p
 interface Props {
   readonly picture: PictureId;
   readonly isLeft: boolean;
-  /** What is seen, in words. */
+  /** Description of the picture, in words. */
   readonly label: string;
 }
 
@@ -11,7 +11,7 @@ const FILLS = { paper: 'var(--color-sheet)', thing: 'var(--color-straw-tint)', d
 const INK = 'var(--color-ink)';
 const OUTLINE = 1.6;
 
-/** What a good one looks like: a line drawing, for the working hand. */
+/** Draws what a good one looks like: a line drawing, for the working hand. */
 export function GoodOneDrawing({ picture, isLeft, label }: Props) {
   return (
     <svg

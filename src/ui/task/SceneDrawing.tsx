@@ -12,14 +12,14 @@ interface Props {
   readonly children?: React.ReactNode;
 }
 
-/** One side of a sheet in its true proportions, as large as its frame. */
+/** Draws a side of a worksheet in its true proportions, as large as its frame. */
 export function SceneDrawing({ scene, label, className, children }: Props) {
   const { widthMm, heightMm, marks } = scene;
   return (
     <svg
       viewBox={`0 0 ${widthMm} ${heightMm}`}
       className={className}
-      // What has handles in it is no picture alone.
+      // A drawing with handles is not a mere picture.
       role={children ? 'group' : 'img'}
       aria-label={label}
       strokeLinecap="round"

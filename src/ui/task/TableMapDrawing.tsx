@@ -115,7 +115,7 @@ function FromAbove({ things, x, bottom }: { things: readonly PlacedThing[]; x: n
   });
 }
 
-/** What is seen of a shape from above, in mm: long round things lie, others stand. */
+/** Returns the size of a shape from above, in mm: long round things lie, others stand upright. */
 function fromAbove(shape: Shape): { readonly wide: number; readonly high: number; readonly round: boolean } {
   switch (shape.kind) {
     case 'sphere':

@@ -25,7 +25,7 @@ export function TaskInstructions(props: InstructionProps) {
   );
 }
 
-/** Where the step stands, why it helps, and what fades within it. */
+/** Says how the step is graded, why it helps, and what fades within it. */
 export function Standing({ content, step, words: { t, local, language } }: InstructionProps) {
   // A step's own words tell what is new; where everything stands is read from its grade.
   const standing = content.knobs.flatMap(({ knob, levels }) => levels[content.ladder.steps[step - 1]?.grade[knob] ?? 0] ?? []);
@@ -43,7 +43,7 @@ export function Standing({ content, step, words: { t, local, language } }: Instr
   );
 }
 
-/** What is needed at this step, with what may stand for it and how it is made. */
+/** Lists the things needed at this step, with substitutes and recipes. */
 export function Needed({ content, step, child, words, pieces }: InstructionProps) {
   const { t, local } = words;
   const needed = content.materials.filter((material) => isNeededAt(material, step));
@@ -106,7 +106,7 @@ export function Table({ content, step, child, words: { t, local } }: Instruction
   );
 }
 
-/** What the helper does, what the child does, and what to say when it gets stuck. */
+/** Describes what the helper does, what the child does, and what to say when the child gets stuck. */
 export function Doing({ content, step, child, words: { t, local } }: InstructionProps) {
   const lines = (list: 'helperSteps' | 'childSteps' | 'cues') => linesAt(content, list, step).map(local);
   return (
@@ -130,7 +130,7 @@ export function LooksRight({ content, step, child, words }: InstructionProps) {
   );
 }
 
-/** What a good one looks like, for the working hand; both ways where none is settled. */
+/** Draws what a good one looks like, for the working hand; both ways where the preference is not established. */
 function Pictures({ content, step, child, words: { t } }: Pick<InstructionProps, 'content' | 'step' | 'child' | 'words'>) {
   const pictures = (content.pictures ?? []).filter(({ steps }) => !steps || (steps.from <= step && step <= steps.to));
   const hands = child.hand === 'unsettled' ? [true, false] : [child.hand === 'left'];

@@ -4,7 +4,10 @@ import { say } from '@/core/text';
 import type { FamilyWords } from '../shared/familyWords';
 import type { InstructionProps } from './instructionProps';
 
-/** What to watch out for at a step: first how near an adult stays, empty where near is enough; then what the rules find, the task's own cautions and when to stop. */
+/**
+ * Lists the cautions of a step: first how near an adult stays, empty where near is enough; then the rules' findings, the task's own
+ * cautions and when to stop.
+ */
 export function cautionLines({ content, step, child, words }: InstructionProps): [string, ...string[]] {
   const { t, local } = words;
   const { findings, supervision } = cautionsFor(content, step, child.care);

@@ -14,7 +14,7 @@ import { cautionLines } from './cautionLines';
 import { targetWords } from './targetWords';
 
 const WEEK = 7;
-/** So many columns have room beside each other. */
+/** Columns that fit beside each other. */
 const MOST_TASKS = 4;
 
 export interface PaperOptions {

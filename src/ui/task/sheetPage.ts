@@ -2,7 +2,10 @@ import { callChild, type TaskContent } from '@/core/tasks';
 import type { SheetWords } from '@/core/worksheets';
 import type { FamilyWords } from '../shared/familyWords';
 
-/** What a step's sheet says besides what is drawn: the step's own words, the child called by name; whose it is stands small in the corner, for who packs the bags. */
+/**
+ * Text of a step's worksheet besides its drawing: the step's own words, with the child's name; a small name is in the corner, for
+ * whoever packs the bags.
+ */
 export function sheetPage(content: TaskContent, step: number, calledName: string, { t, local }: FamilyWords): SheetWords {
   const called = callChild(
     { title: content.title, steps: content.ladder.steps.map(({ name, how }) => ({ name, how })) },

@@ -1,7 +1,7 @@
 import { calculateDose, type Dose } from '@/core/dose';
 import type { FamilyWords } from '../shared/familyWords';
 
-/** What is asked for today, said so that it can be counted: "5 with each hand: 10 in all". */
+/** Describes today's target so that it can be counted: "5 with each hand: 10 in all". */
 export function targetWords(dose: Dose, words: FamilyWords): string {
   const { t } = words;
   const { unit, handTurns, perHand, perDay } = calculateDose(dose, 1);

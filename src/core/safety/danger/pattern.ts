@@ -27,7 +27,7 @@ export interface DangerLexicon {
   readonly empty: readonly string[];
   /** Figures of speech, taken out first. */
   readonly harmless: readonly string[];
-  /** What was long ago. */
+  /** Phrases for the distant past. */
   readonly past: readonly string[];
   /** The adult tells of their own body. */
   readonly adult: readonly string[];
@@ -35,7 +35,7 @@ export interface DangerLexicon {
   readonly child: string;
   /** With these a question begins, in which a body part beside any word is no sign. */
   readonly asks: string;
-  /** What is said of practice: beside a body part that no tool word governs, any other word is worth a look. */
+  /** Words about practice: beside a body part that no tool word governs, any other word is worth a look. */
   readonly calm: string;
   /** Tears, fear and refusal: no harm by themselves, and nothing to thank for. */
   readonly distress: readonly string[];

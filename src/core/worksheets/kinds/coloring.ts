@@ -5,7 +5,7 @@ import { box, line, words, type Mark } from '../scene';
 import type { SheetOf } from '../../tasks';
 
 const GATE_BARS = 4;
-/** So near the edge the last strokes go: the road that the eye follows. Our own choice. */
+/** Distance from the edge of the last strokes: the road that the eye follows. Our own choice. */
 const EDGE_ROAD_MM = 5;
 
 /** Regions to be filled up to their edges, whose weight says how far one may go. */
@@ -132,7 +132,7 @@ function signOf(code: NonNullable<SheetOf<'coloring'>['code']>, color: number, [
   const text = (says: string) => [words(says, [x, y + size * 0.35], size, { anchor: 'middle', tone: 'soft' })];
   switch (code) {
     case 'dots':
-      // So many dots as the color's place: the helper colors them before.
+      // Dots, as many as the color's index: the helper colors them before.
       return Array.from({ length: color + 1 }, (_, dot): Mark => ({
         kind: 'dot',
         at: [x + (dot - color / 2) * size * 0.3, y],

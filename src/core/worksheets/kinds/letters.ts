@@ -118,7 +118,7 @@ function lineOf(text: string, { ruling, xHeightMm: x }: SheetOf<'letters'>, { is
       if (first) marks.push(...cueMarks([first], 'endDots', x).filter((mark) => mark.kind === 'dot' && mark.isFilled));
     } else marks.push(...cueMarks(strokes, cue, x * 1.6));
   }
-  // One letter is one thing: how many stand on a line makes none of them harder.
+  // The difficulty is that of one letter: how many are on a line makes none of them harder.
   const roads = (set[0] ? strokesOf(set[0]) : []).map((path) => ({
     path,
     widthMm: OFF_SHARE * x,

@@ -12,7 +12,7 @@ export function placematFigures({ table = [], isLarge }: SheetFor, { widthMm: w,
   const size = isLarge ? WORD_MM * 1.4 : WORD_MM;
   const near = h - NEAR_EDGE_MM;
   const marks: Mark[] = [box(0, 0, w, near, { widthMm: 0.8 }), line([w / 2, 4], [w / 2, near - 4], 0.4, 'faint', [4, 3])];
-  // Who sits there: shoulders and a head at the near edge.
+  // The person at the table: shoulders and a head at the near edge.
   marks.push({ kind: 'path', curves: [circle([w / 2, near + 8], 5)], widthMm: 0.6, tone: 'ink', isClosed: true, fill: 'shade' });
   const bySide = (side: NonNullable<SheetFor['table']>[number]['side']) =>
     table.filter((each) => each.side === side).map(({ what }) => what);

@@ -50,7 +50,7 @@ export function cueMarks(strokes: readonly Stroke[], cue: Cue, unitMm: number): 
       return [...ends.map((at) => ring(at, dot)), ...starts()];
     case 'numbered': {
       const places = strokes.flatMap((stroke) => [startOf(stroke[0]!), ...turnsOf(stroke), endOf(stroke.at(-1)!)]);
-      // Where strokes meet, one dot bears the numbers of all of them.
+      // Strokes that meet share one dot, which bears the numbers of all of them.
       const met = groupBy(
         places.map((at, index) => ({ at, number: index + 1 })),
         ({ at }) => `${Math.round(at[0])} ${Math.round(at[1])}`,
@@ -79,7 +79,7 @@ export const way = (stroke: Stroke, widthMm = LINE_MM, tone: 'ink' | 'soft' | 'f
 
 const ring = (at: Point, radiusMm: number): Mark => ({ kind: 'dot', at, radiusMm, isFilled: false, tone: 'ink' });
 
-/** Where a stroke turns: its corners, and of a curve every quarter of a turn. */
+/** Returns the turns of a stroke: its corners, and on a curve every quarter of a turn. */
 function turnsOf(stroke: Stroke): Point[] {
   return stroke.flatMap((curve, index) => {
     const inner: Point[] = [];

@@ -5,7 +5,7 @@ import type { SheetOf } from '../../tasks';
 import { forHand, type Stroke } from '../strokes';
 import { cueMarks, moved, way } from './strokeMarks';
 
-/** So far off a stroke may be and still starts and ends where it should: a fingertip. Common practice, no source. */
+/** Distance by which a stroke may be off and still start and end in the right place: a fingertip. Common practice, no source. */
 export const FINGERTIP_MM = 12;
 /** Around what is drawn, so that a stroke that goes over has room. */
 const AROUND_MM = 6;
@@ -13,7 +13,7 @@ const AROUND_MM = 6;
 /** Shapes and strokes to be drawn, so many on the sheet, each as a cue shows it. */
 export function strokeFigures(spec: SheetOf<'strokes'>, { isLeft }: SheetFor): Figure[] {
   const base = strokesOfShape(spec.shape) ?? [];
-  // What looks one way is drawn so for both hands; only the way of single lines across changes.
+  // Figures with a direction are drawn the same for both hands; only single lines across change theirs.
   const strokes = forHand(base, isLeft);
   const one = (cue: SheetOf<'strokes'>['cue'], sizeMm: number): Figure => figureOf(strokes, cue, sizeMm);
   const model: Figure[] = spec.hasModel ? [modelCard(strokes, Math.min(60, spec.sizeMm))] : [];
@@ -32,7 +32,7 @@ function figureOf(strokes: readonly Stroke[], cue: SheetOf<'strokes'>['cue'], si
   };
 }
 
-/** What is copied from, in a dashed frame to be cut off. */
+/** Draws the model to copy from, in a dashed frame to be cut off. */
 export function modelCard(strokes: readonly Stroke[], sizeMm: number): Figure {
   const side = sizeMm + 20;
   return {

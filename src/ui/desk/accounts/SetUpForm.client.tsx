@@ -7,7 +7,7 @@ import { FaultNote } from '../parts/FaultNote';
 export interface SetUpFault {
   readonly words: string;
   readonly fields: readonly string[];
-  /** What was written, so that nothing is lost; the password is written anew. */
+  /** Values typed so far, so that nothing is lost; the password is typed again. */
   readonly typed: Readonly<Record<string, string>>;
   readonly languages: readonly string[];
 }

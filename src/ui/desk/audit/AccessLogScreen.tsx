@@ -12,7 +12,7 @@ const KINDS = [
   ['changes', 'changes'],
 ] as const;
 
-/** Who looked at a child, and who changed what: by day and person. */
+/** Shows who looked at a student's record, and who changed what: by day and person. */
 export function AccessLogScreen({ view, options }: { view: AccessLogView; options: AccessLogQuery }) {
   const { child, days, people } = view;
   const address = (change: Partial<AccessLogQuery>) => {

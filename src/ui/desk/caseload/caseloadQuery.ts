@@ -7,7 +7,7 @@ import {
   type CaseloadQuery,
 } from '@/core/caseload';
 
-/** What the address asks of the Yard; what it does not know is nothing that is asked. */
+/** Reads the caseload's query from the address; unknown values are ignored. */
 export function caseloadQuery(address: Readonly<Record<string, string | string[] | undefined>>): CaseloadQuery {
   const text = (name: string) => (typeof address[name] === 'string' ? address[name] : '');
   return {
@@ -28,7 +28,7 @@ function columnsIn(told: string | string[] | undefined): CaseloadQuery['columns'
   return columns.length > 0 ? columns : DEFAULT_CASELOAD_COLUMNS;
 }
 
-/** What stands behind the question mark where one looks in this way: only what is not as usual. */
+/** Builds the address of a view: only what differs from the default. */
 export function caseloadAddress(options: CaseloadQuery): string {
   const { columns = DEFAULT_CASELOAD_COLUMNS, span = 14 } = options;
   const parts = {

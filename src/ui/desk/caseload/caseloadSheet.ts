@@ -34,7 +34,7 @@ export interface SheetRow {
   readonly ends?: string;
   readonly review?: string;
   readonly contact?: string;
-  /** Till which day it rests, or that a person ended it; left out where practice is asked for. */
+  /** Day until which it is paused, or a mark that a person ended it; left out where practice is asked for. */
   readonly rest?: string;
   /** Cards of Rounds that wait, each by its kind and key; left out where none does. */
   readonly waits?: readonly (readonly [kind: DecisionKind, key: string])[];

@@ -16,7 +16,7 @@ interface Props {
 
 const fileOf = (what: string) => `/settings/data/file?what=${what}`;
 
-/** What can leave and come in, in formats that any program reads. */
+/** Lists exports and imports, in formats that any program reads. */
 export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPolicy }: Props) {
   return (
     <div className="max-w-[760px] space-y-8">

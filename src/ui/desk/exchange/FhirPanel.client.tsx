@@ -192,7 +192,7 @@ function TakenNote({ taken, childId, childName }: { taken: Extract<TakenFhir, { 
   );
 }
 
-/** One goal of the file, with what is asked where its measure is not one of ours. */
+/** A goal of the file, with the questions where its measure is not one of ours. */
 function GoalRow({
   goal,
   choice,

@@ -5,7 +5,7 @@ interface Props extends FhirActs {
   readonly child: { readonly id: number; readonly name: string };
 }
 
-/** What another record system knows of a child, looked at before anything is taken in. */
+/** Shows another record system's data on a student, before anything is imported. */
 export function FhirScreen({ child, preview, take }: Props) {
   return (
     <div className="max-w-[860px]">

@@ -78,7 +78,7 @@ export function PolicyPanel({ preview, take, isConfirmed }: Props) {
 }
 
 function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; take: WordedAction; isConfirmed: boolean }) {
-  // Of the pack that was looked at: another look at another one begins anew.
+  // Belongs to the pack that was looked at: another pack starts again.
   const [taken, setTaken] = useState<typeof seen | null>(null);
   if (taken === seen)
     return (

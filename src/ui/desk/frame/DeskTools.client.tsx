@@ -18,7 +18,7 @@ export interface Findable {
 
 interface Props {
   readonly places: readonly Findable[];
-  /** What can be done from anywhere. */
+  /** Actions that are available on every screen. */
   readonly doings: readonly Findable[];
 }
 
@@ -27,7 +27,7 @@ export function DeskTools({ places, doings }: Props) {
   const [open, setOpen] = useState<'find' | 'keys' | null>(null);
   const router = useRouter();
   useDeskKeys(setOpen);
-  // What a dialog adds of style carries the page's nonce.
+  // Styles that a dialog adds carry the page's nonce.
   useEffect(() => setNonce(document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? ''), []);
   const go = (href: string) => {
     setOpen(null);
@@ -80,7 +80,7 @@ function FindBox({ places, doings, go, close }: Props & { go: (href: string) => 
       .catch(() => stop.signal.aborted || setFound([]));
     return () => stop.abort();
   }, []);
-  // Who types a name and Enter faster than the names come is taken there when they are here.
+  // Typing a name and Enter before the names have loaded goes there once they have.
   useEffect(() => {
     if (found === null || !enterWaits.current) return;
     enterWaits.current = false;
@@ -129,7 +129,7 @@ function FindRow({ name, hint, onSelect }: { name: string; hint: string; onSelec
   );
 }
 
-/** What this screen offers by a key, ways to other screens left out. */
+/** Returns the actions that this screen offers by a key, links to other screens left out. */
 function actsHere(): { says: string; element: HTMLElement }[] {
   return [...document.querySelectorAll<HTMLElement>('main [data-key][data-key-says]:not([data-key^="Arrow"])')].map((element) => ({
     says: element.dataset.keySays!,

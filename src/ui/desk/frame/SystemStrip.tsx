@@ -4,7 +4,7 @@ import { longDay } from '../../shared/days';
 
 const UTC = 'UTC';
 
-/** What a supervisor asks IT to look at, over every screen. Nothing while all runs. */
+/** Shows a supervisor what to ask IT to check, above every screen. Nothing while all parts run. */
 export function SystemStrip({ state, failing }: { state: SystemState; failing: readonly SystemPart[] }) {
   if (failing.length === 0) return null;
   return (

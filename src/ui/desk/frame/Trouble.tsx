@@ -2,7 +2,7 @@ import type { Fault } from '@/server/answer';
 import { words } from '../../shared/deskWords';
 import messages from '../../../../messages/desk.en.json';
 
-/** What is wrong in one field, where that can be said without the field beside it. */
+/** Issues of one field that can be named without the field beside it. */
 type IssueCode = keyof typeof messages.issues;
 const isWorded = (code: string): code is IssueCode => code in messages.issues;
 

@@ -22,7 +22,7 @@ export function useDeskKeys(open: (what: 'find' | 'keys') => void): void {
         return;
       }
       if (event.key === '?') return open('keys');
-      // What is being asked takes its keys before the screen around it.
+      // An open question takes its keys before the screen around it.
       const key = `[data-key="${CSS.escape(event.key)}"]`;
       const target = document.querySelector<HTMLElement>(`[data-keys-first] ${key}`) ?? document.querySelector<HTMLElement>(key);
       if (!target) return;

@@ -15,7 +15,7 @@ export interface GoalValues {
   readonly to: string;
   readonly helpFrom: HelpLevel;
   readonly helpTo: HelpLevel;
-  /** One a line, the lowest first. */
+  /** Levels, a line each, the lowest first. */
   readonly levels: string;
   /** Places in the levels, 1-based as they are numbered for people. */
   readonly levelFrom: string;
@@ -81,7 +81,7 @@ export function goalValuesFrom(goal: GoalContent | null, today: CalendarDay, rev
   }
 }
 
-/** What a pattern of the bank fills in; baseline and days are the child's own. */
+/** Fills in a pattern of the goal bank; baseline and days are the student's own. */
 export function withPattern(values: GoalValues, { skill, statement, measure, mostHelp, sessions }: GoalPattern): GoalValues {
   const filled = { ...values, skill, statement, mostHelp, sessions: String(sessions), kind: measure.kind };
   switch (measure.kind) {

@@ -3,7 +3,7 @@
 interface Props<Fact extends string> {
   readonly headings: readonly string[];
   readonly columns: readonly (Fact | null)[];
-  /** What a column may tell, with its name. */
+  /** Facts that a column may hold, with their names. */
   readonly facts: readonly (readonly [Fact, string])[];
   readonly match: (columns: (Fact | null)[]) => void;
 }

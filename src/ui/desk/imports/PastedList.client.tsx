@@ -78,7 +78,7 @@ export function tableFaultWords(fault: TableFault): string {
   return words(`tableFaults.${code}`, numbers);
 }
 
-/** What spreadsheets write beside UTF-8, by the names that browsers know. */
+/** Encodings that spreadsheets write beside UTF-8, by the names that browsers know. */
 const ENCODINGS = [
   ['utf-8', 'Unicode (UTF-8)'],
   ['windows-1252', 'Western, Windows'],

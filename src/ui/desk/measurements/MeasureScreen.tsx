@@ -11,17 +11,17 @@ import { HeadRow } from '../parts/HeadRow';
 
 interface Props {
   readonly view: MeasureView;
-  /** Who looks: each takes back their own. */
+  /** Person who is looking: each deletes their own. */
   readonly personId: number;
   readonly measure: WordedAction;
   readonly takeBack: WordedAction;
   /** The goal that one came from; empty for none. */
   readonly goalId: string;
-  /** Of this very form: sent twice, it is kept once. */
+  /** Key of this very form: sent twice, it is stored once. */
   readonly entryKey: string;
 }
 
-/** What the therapist saw or measured herself, apart from what families say. */
+/** Shows the therapist's own measurements, apart from the family's reports. */
 export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goalId }: Props) {
   const { child, today, goals, tasks } = view;
   const number = (name: string, label: string, mode: 'numeric' | 'decimal' = 'numeric') => (
@@ -147,7 +147,7 @@ function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, tak
     WATCH_ITEMS.flatMap((item) =>
       watched[item] ? [`${words(`watchItems.${item}`)}: ${words(`watchAnswers.${watched[item]}`)}`] : [],
     ).join('; ');
-  /** What is told now and then has a column where it is told. */
+  /** Facts that are rarely given have a column only where one is given. */
   const now = (
     [
       ['level', levelOf],

@@ -1,6 +1,6 @@
 import { WATCH_ITEMS } from '@/core/vocabulary';
 
-/** What a plain form tells of a measurement; an empty field tells nothing, and what is wrong in it is refused where it is taken in. */
+/** Reads a measurement from a plain form; an empty field gives nothing, and faults are refused by the use case. */
 export function measureForm(form: FormData): unknown {
   const text = (name: string) => String(form.get(name) ?? '').trim();
   const number = (name: string) => (text(name) === '' ? null : Number(text(name).replace(',', '.')));

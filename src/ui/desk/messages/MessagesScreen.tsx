@@ -79,7 +79,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
   );
 }
 
-/** What families wrote by text, and what became of it. */
+/** Lists texts from families, and what was done with each. */
 function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<MessagesProps, 'view'>) {
   if (incoming.length + ofNobody.length === 0) return null;
   return (

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 
-/** One of several ways to look at a list; the one that holds is said and drawn. */
+/** A link to one of several views of a list; the current one is marked in words and drawn. */
 export function ChoiceLink({ href, isHere, children }: { href: string; isHere: boolean; children: React.ReactNode }) {
   return (
     <Link

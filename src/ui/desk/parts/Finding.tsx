@@ -7,7 +7,7 @@ const LOOKS = {
   note: { name: '', look: 'border-line' },
 } as const;
 
-/** What a check says, beside the place it speaks of. */
+/** Shows a check's finding, beside the place that it is about. */
 export function Finding({ severity, children }: { severity: keyof typeof LOOKS; children: ReactNode }) {
   const { name, look } = LOOKS[severity];
   return (

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { JobProgress } from './JobProgress';
 import { linesOf, Refused } from './linesOf';
 
-/** Who has no page in the file, and why. */
+/** A student without a page in the file, and why. */
 interface Left {
   readonly name: string;
   readonly why: string;
@@ -28,7 +28,7 @@ interface MadeFile {
 }
 
 interface Props {
-  /** What is asked for the file, line by line. */
+  /** Address that is asked for the file, line by line. */
   readonly address: string;
   /** How many it is of, before the first line says so. */
   readonly of: number;

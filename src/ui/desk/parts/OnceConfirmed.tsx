@@ -1,13 +1,13 @@
 interface Props {
   readonly isConfirmed: boolean;
-  /** Where the person is brought back to. */
+  /** Address to return to. */
   readonly next: string;
-  /** What the password is asked for. */
+  /** Purpose for which the password is asked. */
   readonly to: string;
   readonly children: React.ReactNode;
 }
 
-/** What can't be undone, or concerns everybody: offered for ten minutes after the password was given. */
+/** Offers an act that cannot be undone or concerns everyone, for ten minutes after the password was given. */
 export function OnceConfirmed({ isConfirmed, next, to, children }: Props) {
   if (isConfirmed) return children;
   return (

@@ -12,14 +12,14 @@ function dangerWords({ danger, mistake, holds }: LoggedReport): string {
   return holds ? `${said} The task is on hold.` : said;
 }
 
-/** What the family saw of the things that the task says to look for. */
+/** Lists the family's observations of the things that the task says to look for. */
 function watchedWords({ watched }: LoggedReport): string {
   return (Object.entries(watched) as [WatchItem, WatchAnswer][])
     .map(([item, seen]) => `${words(`watchItems.${item}`)}: ${words(`watchAnswers.${seen}`)}`)
     .join('; ');
 }
 
-/** What came back, newest first. The words of the family stand as they were written. */
+/** Lists reports, newest first. The family's comments are shown as they were written. */
 export function ReportTable({
   reports,
   withTask,

@@ -2,7 +2,7 @@ import { SETTING_CHOICES, SHAPE_ORDERS, type SettingId, type TaskSettings } from
 import { words } from '../../shared/deskWords';
 
 interface Props {
-  /** What holds where nothing is chosen. */
+  /** Settings that apply where nothing is chosen. */
   readonly known: TaskSettings;
   /** The settings to show. */
   readonly ids: readonly string[];
@@ -12,7 +12,7 @@ interface Props {
 
 const optionWords = (id: SettingId, choice: string) => words(`settings.${id}.${choice}` as 'settings.helpBy.hand');
 
-/** One select for each setting in which schools of thought differ; "as usual" leaves it to what holds anyway. */
+/** Shows a select for each setting on which schools of thought differ; "as usual" leaves it to what applies anyway. */
 export function SettingSelects({ known, ids, chosen, onChoose }: Props) {
   const shown = (Object.keys(SETTING_CHOICES) as SettingId[]).filter((id) => ids.includes(id));
   const choose = (id: SettingId, value: string) => {

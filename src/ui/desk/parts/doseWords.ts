@@ -17,7 +17,7 @@ export function doseSentence(dose: Dose, daysPerWeek: number): string {
   return `${perDay} ${UNITS[calculated.unit]} a day × ${daysPerWeek} ${daysPerWeek === 1 ? 'day' : 'days'} = ${calculated.perWeek} a week`;
 }
 
-/** What is hidden in set-up and what has to be prepared, in sentences; empty where there is nothing to say. */
+/** Describes the practice hidden in set-up and the pieces to prepare, in sentences; empty where there is nothing to say. */
 export function hiddenPractice(dose: Dose, daysPerWeek: number): string[] {
   const calculated = calculateDose(dose, daysPerWeek);
   return [

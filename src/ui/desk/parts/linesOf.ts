@@ -1,4 +1,4 @@
-/** What a job tells while it runs, line by line. @throws Error with its words where it was refused */
+/** Yields the lines of a job while it runs. @throws Error with its words where it was refused */
 export async function* linesOf<Line>(address: string, form: FormData, signal: AbortSignal): AsyncGenerator<Line> {
   const options = new URLSearchParams([...form].map(([name, value]): [string, string] => [name, String(value)]));
   const answer = await fetch(`${address}?${options}`, { signal });

@@ -5,7 +5,7 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 const STRUGGLED = 'Struggled means under half the target, “too hard”, or stopped upset.';
 
-/** What the rule of a suggestion counted: "In a row: 3 sessions reached, on 2 days". */
+/** Names the counts of a suggestion's rule: "In a row: 3 sessions reached, on 2 days". */
 export function ruleCounted({ rule, evidence, move }: Suggestion): string {
   const { last, struggledInARow, struggledOnDays, reachedInARow, reachedOnDays } = evidence;
   const isDown = move === 'down';
@@ -22,7 +22,10 @@ export function ruleCounted({ rule, evidence, move }: Suggestion): string {
   }
 }
 
-/** What a suggestion up or down rests on, what its rule asks for, and what would have changed it: every number is in the evidence. */
+/**
+ * Explains a suggestion up or down: its evidence, what its rule asks for, and what would have changed it. Every number is in the
+ * evidence.
+ */
 export function ruleWords(suggestion: Suggestion): { readonly why: string; readonly otherwise: string } {
   const { rule, move } = suggestion;
   const isDown = move === 'down';

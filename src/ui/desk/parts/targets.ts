@@ -1,6 +1,6 @@
 import { handTurns, type Dose, type DoseTarget } from '@/core/dose';
 
-/** What the kinds of a target are called, and how their amount is. */
+/** Names of the kinds of a target, and the form of their amount. */
 export const TARGETS: Readonly<
   Record<DoseTarget['kind'], { readonly name: string; readonly amount: string; readonly most: number; readonly step: number }>
 > = {
@@ -52,7 +52,7 @@ export function withAmount(target: DoseTarget, amount: number): DoseTarget {
   return targetOf(target.kind, amount, target.kind === 'hold' ? target.seconds : undefined);
 }
 
-/** What stands beside the number of a target: "each hand", "hands together", "s held, each foot". */
+/** Words beside the number of a target: "each hand", "hands together", "s held, each foot". */
 export function amountWords({ target, hands, limb }: Dose): string {
   if (target.kind === 'watch') return 'watch';
   const unit = { count: '', time: 'min', untilDone: 'pieces', hold: `× ${target.kind === 'hold' ? target.seconds : 0} s` }[target.kind];
@@ -61,7 +61,7 @@ export function amountWords({ target, hands, limb }: Dose): string {
   return [unit, turns].filter(Boolean).join(', ');
 }
 
-/** What works at it: a hand or foot, and whether each has its own turn. */
+/** Limb that works: a hand or foot, and whether each has its own turn. */
 export const WORKS = [
   { value: 'preferred', name: 'one hand', work: { hands: 'preferred', limb: undefined } },
   { value: 'each', name: 'each hand in turn', work: { hands: 'each', limb: undefined } },

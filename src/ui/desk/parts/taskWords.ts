@@ -14,7 +14,7 @@ export function knobName(knobs: readonly TaskKnob[], knob: KnobKey): string {
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** What is wrong with a ladder, where, and how to mend it. */
+/** Describes a fault of a ladder, where it is, and how to fix it. */
 export function ladderFindingWords(
   finding: LadderFinding,
   task: Pick<TaskContent, 'knobs'> & { readonly ladder: { readonly steps: readonly Pick<TaskStep, 'manyKnobsReason'>[] } },
@@ -60,7 +60,7 @@ export function ladderFindingWords(
   }
 }
 
-/** What is wrong with a task, where, and how to mend it. */
+/** Describes a fault of a task, where it is, and how to fix it. */
 export function taskFindingWords(finding: TaskFinding, task: TaskContent): string {
   const name = (knob: KnobKey) => knobName(task.knobs, knob);
   switch (finding.code) {

@@ -43,7 +43,7 @@ export interface BuilderProps {
   }) => Promise<{ ok: true; versionNumber: number } | { ok: false; words: string }>;
 }
 
-/** What do we send for next week: parts × days, tasks, steps, doses; what is wrong is said beside it. */
+/** Builds the next program: parts × days, tasks, steps, doses; faults are shown beside their place. */
 export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
   const { child, today, currentVersion } = view;
   const fetched = useLibrary(view.libraryKey);
@@ -158,7 +158,7 @@ export function Builder({ view, back, save, send, keepWeek }: BuilderProps) {
   );
 }
 
-/** Whose program this is, and how far it is saved. */
+/** Names the student, and says how far the draft is saved. */
 function BuilderHead({ view: { child, currentVersion }, saved, back }: Pick<BuilderProps, 'view' | 'back'> & { saved: string }) {
   return (
     <div className="flex items-baseline gap-5">

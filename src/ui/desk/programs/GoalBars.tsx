@@ -9,7 +9,7 @@ interface Props {
 
 const WIDTH = 220;
 
-/** What each open goal gets from the week, against four days of the task that leads to it. */
+/** Shows what each open goal gets from the week, against four days of the task that leads to it. */
 export function GoalBars({ goals, asked, given }: Props) {
   if (goals.length === 0) return <p className="mt-3 text-[14px] text-soft">No open goal: what serves one can’t be told.</p>;
   return (

@@ -36,7 +36,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** One placed task: its step, what the family may swap to, its dose written out, its days, and what is wrong with it. */
+/** A placed task: its step, the steps that the family may choose, its dose written out, its days, and its faults. */
 export function PlannedRow({ planned, task, index, child, today, isClosed, pace, newer, edit, isOpen, toggle, children }: Props) {
   const facts = factsOf(child, today);
   const settled = contentFor(task.content, planned.choices, facts.taskSettings);
@@ -192,7 +192,7 @@ function StepSelect({
   );
 }
 
-/** What the other steps ask for that the family may choose, where it is not the same as today's. */
+/** Lists the targets of the other steps that the family may choose, where they differ from today's. */
 function choiceDoses({ dose, step, chooseFrom, chooseTo }: PlannedTask): string {
   const said = (each: number) => {
     const at = doseAt(dose, each);

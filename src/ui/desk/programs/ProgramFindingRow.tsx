@@ -71,7 +71,7 @@ export function isPlainCaution(finding: ProgramFinding): boolean {
   return finding.code === 'safety' && finding.finding.severity === 'caution';
 }
 
-/** What is only to be said of a task stands together, with the nearest supervision that any of it asks for. */
+/** Groups the cautions of a task, with the nearest supervision that any of them asks for. */
 export function PlainCautions({ findings }: { findings: readonly ProgramFinding[] }) {
   const said = findings.flatMap((finding) => (finding.code === 'safety' ? [finding.finding] : []));
   if (said.length === 0) return null;

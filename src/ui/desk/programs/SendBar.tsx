@@ -12,7 +12,7 @@ interface Props {
   readonly send: (cautionsRead: boolean) => Promise<string | null>;
 }
 
-/** What has to be read before, and the one button that sends. */
+/** Lists what has to be read before sending, and the one button that sends. */
 export function SendBar({ draft, findings, nextVersion, send }: Props) {
   const [isSending, setSending] = useState(false);
   const [fault, setFault] = useState<string | null>(null);

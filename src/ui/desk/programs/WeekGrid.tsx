@@ -193,7 +193,7 @@ function Nail() {
 
 const minutesOfTask = (task: PlannedTask) => minutesOf(doseAt(task.dose, task.step));
 
-/** What a day asks for; nothing where it asks for minutes, which the block is as wide as. */
+/** Returns the amount of a day; null where it is in minutes, which the block's width shows. */
 function amountOf(task: PlannedTask): number | null {
   const { unit, perDay } = calculateDose(doseAt(task.dose, task.step), 1);
   return unit === 'minutes' || perDay === 0 ? null : perDay;

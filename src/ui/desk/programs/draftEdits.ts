@@ -134,7 +134,7 @@ export function settingsAsSent({ content }: LibraryTask, sent: SentLadder): Task
   return { ...content.settings, ...sent.settings };
 }
 
-/** What is asked for at today's step: the step's own where it has one, else what holds for all steps. */
+/** Changes the dose at today's step: the step's own where it has one, else the one for all steps. */
 export function withDoseAtStep(task: PlannedTask, change: StepDose): Pick<PlannedTask, 'dose'> {
   const own = task.dose.atSteps?.[task.step];
   return {
@@ -157,7 +157,7 @@ function movedDay(draft: ProgramDraft, { index, from, to, part }: Extract<DraftE
   return { ...moved, tasks: inOrderOfParts(moved.tasks) };
 }
 
-/** What somebody touched is theirs, and no longer the planner's. */
+/** A task that a person changed is theirs, and no longer the planner's. */
 function withTask(draft: ProgramDraft, index: number, change: (task: PlannedTask) => PlannedTask): ProgramDraft {
   const touched = ({ mark, ...task }: PlannedTask): PlannedTask => (mark === 'nailed' ? { ...task, mark } : task);
   return { ...draft, tasks: draft.tasks.map((task, place) => (place === index ? change(touched(task)) : task)) };

@@ -13,7 +13,7 @@ interface Props {
   readonly reopen: WordedAction;
 }
 
-/** What was closed, as it was then, and what would be otherwise by what is known now. */
+/** Shows closed periods as they were then, and what would be otherwise by what is known now. */
 export function ClosedPeriods({ here, timeZone, reopen }: Props) {
   return here.closed.map((closed) => (
     <details key={closed.id} className="mt-3">

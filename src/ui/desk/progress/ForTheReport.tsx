@@ -60,7 +60,7 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
       {period && (
         <div className="mt-3 print:hidden">
           <OwnWords
-            // What is kept may have changed on the server: the box begins anew then.
+            // The stored text may have changed on the server: the box starts again then.
             key={text}
             text={text}
             built={built}

@@ -9,10 +9,10 @@ import { unitWords } from '../goals/goalWords';
 import { MakeFile } from '../parts/MakeFile.client';
 import { RowKeys } from '../parts/RowKeys.client';
 
-/** What asks for a look first. */
+/** Verdicts that need a look come first. */
 const ORDER = ['notMoving', 'tooSlow', 'onTrack', 'notEnough', 'reached'] as const satisfies readonly (typeof STANDINGS)[number][];
 const MOST_TO_MEASURE = 12;
-/** So many of a standing are named at once. */
+/** Students of one verdict that are named at once. */
 const SHOWN = 6;
 
 interface Props {
@@ -109,7 +109,7 @@ function Spark({ line: { goal, ownPoints } }: { readonly line: GoalLine }) {
   );
 }
 
-/** Whose own measure is the oldest, by the days on which one is at the school. */
+/** Lists the students whose own measurement is the oldest, by the days on which the therapist is at the school. */
 function ToMeasure({ lines, today }: { readonly lines: readonly GoalLine[]; readonly today: CalendarDay }) {
   const open = lines
     .filter(({ own }) => own!.standing !== 'reached')

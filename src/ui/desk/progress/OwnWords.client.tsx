@@ -20,7 +20,7 @@ interface Props {
 export function OwnWords({ text, built, hidden, values, patterns, write, savePattern, deletePattern }: Props) {
   const [words, setWords] = useState(text);
   const box = useRef<HTMLTextAreaElement>(null);
-  /** Where one stands in the box; after all of it, where one does not. */
+  /** Inserts at the cursor; at the end where there is none. */
   const put = (pattern: string) => {
     const filled = fillPattern(pattern, values);
     const { selectionStart: at = words.length, selectionEnd: to = at } = box.current ?? {};

@@ -14,7 +14,7 @@ interface Props {
   readonly here: GoalInFull;
   readonly today: ProgressView['today'];
   readonly breaks: ProgressView['breaks'];
-  /** What the drawing shows, for who cannot see it; the figures stand in a table beside it. */
+  /** Description of the drawing, for people who cannot see it; the figures are in a table beside it. */
   readonly says: string;
 }
 

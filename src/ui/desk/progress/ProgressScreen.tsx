@@ -19,7 +19,7 @@ interface Props {
   readonly acts: ReportActs;
 }
 
-/** What to write in the report: one goal with its data and the paragraph made of them, and where every other one stands. */
+/** Helps to write the report: one goal with its data and the paragraph built from them, and the verdict of every other one. */
 export function ProgressScreen({ view, acts }: Props) {
   const { here, lines } = view;
   if (!here)

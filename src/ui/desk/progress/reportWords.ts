@@ -25,7 +25,7 @@ function weekly(measure: GoalContent['measure'], slope: number): string {
   return measure.kind === 'minutes' ? `${value} minutes` : measure.kind === 'help' ? `${value} levels of help` : value;
 }
 
-/** What to write of a goal: each sentence from figures, with what is known and what is not. */
+/** Builds the sentences about a goal: each from figures, with what is known and what is not. */
 export function reportSentences(goal: GoalContent, figures: GoalFigures, calledName: string): KnownSentence[] {
   const { measure, reviewOn } = goal;
   const values = valuesOf(measure);
@@ -141,7 +141,7 @@ const BY_RULE: Readonly<Record<Standing, string>> = {
   notMoving: 'Not moving: the interval of the slope reaches down to nothing, so that by these measures a gain is not sure.',
 };
 
-/** Where it stands in a line. */
+/** Names the verdict in a line. */
 export function standingWords({ own }: Pick<GoalFigures, 'own'>): string {
   if (!own) return '';
   const sure = own.standing === 'onTrack' && !own.isSure ? ', not surely' : '';

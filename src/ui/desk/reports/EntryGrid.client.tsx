@@ -29,7 +29,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
   const [told, setTold] = useState('');
   const [slipWords, setSlipWords] = useState('');
   const [sending, setSending] = useState(false);
-  // One a sheet, made when it is first sent: however often it is sent, it is taken once.
+  // Key of a sheet, made when it is first sent: however often it is sent, it is stored once.
   const entryId = useRef<string | null>(null);
   const grid = useRef<HTMLTableElement>(null);
   const router = useRouter();
@@ -170,7 +170,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
   );
 }
 
-/** One box: what is typed, and how it is read. */
+/** A box: the text typed, and how it is read. */
 function EntryCell({
   row,
   day,
@@ -190,7 +190,7 @@ function EntryCell({
   at: string;
   text: string;
   reading: ReturnType<typeof readCell>;
-  /** What the server found wrong with it. */
+  /** Fault that the server found in it. */
   given: string | undefined;
   letters: ReturnType<typeof codeLettersOf>;
   isFirst: boolean;
@@ -221,7 +221,7 @@ function EntryCell({
   );
 }
 
-/** Who reported, the comment on the slip with its warning, and which text is filed with it. */
+/** Asks who reported, shows the comment on the slip with its warning, and offers the text to file with it. */
 function SlipFields({
   sheet,
   way,

@@ -16,7 +16,7 @@ const LOGS_SHOWN = 3;
 interface Props {
   readonly view: EntryView;
   readonly way: string;
-  /** What was saved a moment ago; null where nothing was. */
+  /** Reports saved a moment ago; null where none were. */
   readonly saved: { readonly stored: number; readonly childId: number; readonly closed: boolean } | null;
   readonly enterPaperLog: EnterPaperLog;
 }

@@ -11,7 +11,7 @@ import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { FormField } from '../parts/FormField';
 import { ReportTable } from '../parts/ReportTable';
 
-/** One report, to be put right; what it said before stays below. */
+/** Corrects one report; its earlier values stay below. */
 export function ReportScreen({ view, correct }: { view: ReportView; correct: WordedAction }) {
   const { child, report, history } = view;
   return (

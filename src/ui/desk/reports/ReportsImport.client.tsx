@@ -32,7 +32,7 @@ export function ReportsImport({ preview, take }: Props) {
   const [fault, setFault] = useState<string | null>(null);
   const [taken, setTaken] = useState<TakenReports | null>(null);
   const [isWorking, start] = useTransition();
-  // What a person chose counts at once, also while an earlier look is still under way.
+  // A person's choice counts at once, also while an earlier look is still running.
   const chosen = useRef<Pick<ReportsOptions, 'columns' | 'dateOrder'>>({});
   const look = (list: string, change: Pick<ReportsOptions, 'columns' | 'dateOrder'> = {}) => {
     chosen.current = { ...chosen.current, ...change };

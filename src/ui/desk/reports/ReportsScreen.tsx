@@ -10,7 +10,7 @@ import { ReportCells } from '../parts/ReportTable';
 import { SearchBox } from '../parts/SearchBox.client';
 import { reportsAddress } from './reportsQuery';
 
-/** What a therapist measured herself stands with the child, never among what families said. */
+/** The therapist's own measurements are shown with the student, never among the family's reports. */
 const FAMILY_WAYS = REPORT_WAYS.filter((way) => way !== 'measured');
 const ONLY = ['hurt', 'question', 'corrected'] as const;
 

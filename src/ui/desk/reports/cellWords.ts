@@ -1,7 +1,7 @@
 import type { CellReading, CodeLetters } from '@/core/replies';
 import { words } from '../../shared/deskWords';
 
-/** What a box was read as, or what is wrong with it, in a few words. */
+/** Describes how a box was read, or its fault, in a few words. */
 export function cellWords(reading: CellReading, letters: CodeLetters): string {
   if (reading.kind === 'empty') return '';
   if (reading.kind === 'issue') {

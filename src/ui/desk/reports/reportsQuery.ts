@@ -5,7 +5,7 @@ import type { ReportsQuery } from '@/server/reports/viewReports';
 const ONLY = ['hurt', 'question', 'corrected'] as const;
 const MOST_LETTERS = 80;
 
-/** What the address asks of the Logbook; what it does not know is nothing that is asked. */
+/** Reads the query of the report list from the address; unknown values are ignored. */
 export function reportsQuery(address: Readonly<Record<string, string | string[] | undefined>>): ReportsQuery {
   const text = (key: string) => (typeof address[key] === 'string' ? address[key].slice(0, MOST_LETTERS) : '');
   const before = Number(text('before'));

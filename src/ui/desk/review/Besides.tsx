@@ -4,7 +4,7 @@ import { momentIn } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { NamesWithLinks } from '../parts/NamesWithLinks';
 
-/** What waits for an assistant's hands: to read, to type in, to print. */
+/** Lists an assistant's tasks: to read, to type in, to print. */
 export function ToDoLine({ toDo }: Pick<ReviewView, 'toDo'>) {
   if (!toDo) return null;
   const { hurt, slips, texts, toPrint } = toDo;
@@ -38,7 +38,7 @@ export function ToDoLine({ toDo }: Pick<ReviewView, 'toDo'>) {
   );
 }
 
-/** What colleagues decided for children whom this person follows, too. */
+/** Lists colleagues' decisions on students whom this person follows, too. */
 export function Colleagues({ view }: { view: ReviewView }) {
   const { colleagues, names, timeZone } = view;
   if (colleagues.length === 0) return null;

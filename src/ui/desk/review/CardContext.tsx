@@ -9,7 +9,7 @@ import { criterionWords } from '../goals/goalWords';
 import { doseSentence, weekdaysInWords } from '../parts/doseWords';
 import { reviewAddress } from './reviewAddress';
 
-/** What the step asks for, in its own words, and on which days. */
+/** Describes the step in its own words, and on which days it is asked for. */
 export function StepAsked({ task, calledName }: { task: NonNullable<DecisionInFull['task']>; calledName: string }) {
   const step = task.content.ladder.steps[task.step - 1];
   return (
@@ -22,7 +22,10 @@ export function StepAsked({ task, calledName }: { task: NonNullable<DecisionInFu
   );
 }
 
-/** What the decision is read beside: the goal it serves, the help that comes next, what was written last, school, the child’s other cards. */
+/**
+ * Shows the context of a decision: the goal it serves, the help that comes next, the last messages, school, the student's other
+ * cards.
+ */
 export function CardContext({ here }: { here: DecisionInFull }) {
   const { context, alsoOpen, child, decision } = here;
   const { goals, notes, schoolBreak, help } = context;

@@ -9,11 +9,14 @@ export interface CardListItem {
 const WIDE = 40;
 const NARROW = 24;
 
-/** So many posts stand in one line at 1024 px; under 900 px every second half of them is left out at the far ends. */
+/** Marks that fit into one line at 1024 px; under 900 px every second half of them is left out at the far ends. */
 const MOST_SHOWN = 30;
 const MOST_NARROW = 14;
 
-/** One post a decision: ticked when settled, tall and dark where one stands, brick outline when urgent. However many there are, they stand in one line: those far from here are a number. */
+/**
+ * Draws a mark for each decision: ticked when settled, tall and dark for the open card, brick outline when urgent. They are in one
+ * line, however many there are: those far from the open card are a number.
+ */
 export function CardList({ posts }: { posts: readonly CardListItem[] }) {
   const here = Math.max(
     0,

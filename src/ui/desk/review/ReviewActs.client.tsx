@@ -26,7 +26,7 @@ interface Props {
   readonly paperHref: string | null;
   readonly builderHref: string | null;
   readonly nextHref: string | null;
-  /** Where the round is looked at once this was the last card. */
+  /** Address to go to after the last card. */
   readonly doneHref: string;
   /** True where the next card is of the same child: what is settled here may change what it shows. */
   readonly nextIsSameChild: boolean;

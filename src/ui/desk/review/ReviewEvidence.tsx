@@ -12,7 +12,7 @@ import { ChildFacts } from '../parts/ChildFacts';
 import { CardContext, StepAsked } from './CardContext';
 import { ReportTable } from '../parts/ReportTable';
 
-/** What closes tasks of the child, of this card and of others, who has read of it, and whether it is not the first time. */
+/** Shows the student's tasks on hold, from this card and others, who has read the reports, and whether it is not the first time. */
 function Harm({ here }: { here: DecisionInFull }) {
   const { stops, dangers, program, decision, child } = here;
   const nameIn = (taskId: number) => program.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is out';
@@ -54,7 +54,7 @@ function Harm({ here }: { here: DecisionInFull }) {
   );
 }
 
-/** What came by text, in its own words, with who wrote it and when. */
+/** Shows the texts as they were written, with who wrote them and when. */
 function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
   return texts.map(({ id, text, saidBy, from, receivedAt }) => (
     <blockquote key={id} className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">
@@ -66,7 +66,7 @@ function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
   ));
 }
 
-/** What the family filmed, beside what it reported. */
+/** Shows the family's videos, beside its reports. */
 function Clips({ here: { clips, child } }: { here: DecisionInFull }) {
   return clips.map((clip) => (
     <figure key={clip.id} className="mt-3 max-w-[320px]">
@@ -78,7 +78,7 @@ function Clips({ here: { clips, child } }: { here: DecisionInFull }) {
   ));
 }
 
-/** What a decision rests on: the child, the flight, the last reports. */
+/** Shows the evidence for a decision: the student, the step timeline, the last reports. */
 export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: CalendarDay }) {
   const { child, decision, task, timeline, program, reports } = here;
   return (

@@ -21,7 +21,7 @@ interface QuestionProps {
   readonly toFamily: ToFamily | null;
 }
 
-/** What is asked before an act is settled. */
+/** Asks what an act needs before it is settled. */
 export function ReviewQuestion({ asking, steps, mostLaterDays, toFamily }: QuestionProps) {
   if (asking === 'lift') {
     return (
@@ -168,7 +168,7 @@ function ReasonChoice({ title }: { title: string }) {
   );
 }
 
-/** What is done about silence is looked at again: until when is it left? A call is kept with what was said. */
+/** Asks until when a card of silence is snoozed. The content of a call is stored. */
 function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string }) {
   const isCall = deed === 'called';
   return (

@@ -129,7 +129,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
   );
 }
 
-/** Whom words on this card go to. */
+/** Returns the reader of a message from this card. */
 function toFamily({ child, phrases, decision, reports, texts }: DecisionInFull): ToFamily {
   const question = reports.find(({ reportId }) => decision.kind === 'question' && decision.reportIds.includes(reportId));
   return {
@@ -145,7 +145,7 @@ type WhyProps = Pick<DecisionInFull, 'decision' | 'task' | 'stepOutcomes' | 'fin
 
 function Why({ decision, task, stepOutcomes, findings }: WhyProps) {
   const { why, otherwise } = decisionWhy(decision);
-  // Of those who came by a step up: others stand there who were placed at it, or came back to it.
+  // Counts only those who came by a step up: others were placed at it, or came back to it.
   const stayed = stepOutcomes ? stepOutcomes.came - stepOutcomes.wentUp - stepOutcomes.wentBack : 0;
   const urgent = URGENT.has(decision.kind);
   const after = decision.kind === 'ladderEnd' ? afterLadder(task) : [];
@@ -187,7 +187,7 @@ function Why({ decision, task, stepOutcomes, findings }: WhyProps) {
   );
 }
 
-/** Where several cards of a kind are plain they can be read as a list and settled in one go. */
+/** Offers several plain cards of a kind as a list, to settle in one go. */
 function Plain({ open }: { open: readonly Decision[] }) {
   const counts = PLAIN_KINDS.map((kind) => ({ kind, count: plainCases(open, kind).length })).filter(({ count }) => count > 1);
   if (counts.length === 0) return null;
@@ -206,7 +206,7 @@ function Plain({ open }: { open: readonly Decision[] }) {
   );
 }
 
-/** Where several children stand before one tread: looked at together, it may be the ladder and not the child. */
+/** Points out several students at one step: looked at together, it may be the ladder and not the student. */
 function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }) {
   if (outcomesPerStep.length === 0) return null;
   return (
@@ -245,7 +245,7 @@ function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }
   );
 }
 
-/** What this person's families are told today, and till when it can still be taken back. */
+/** Lists today's messages to this person's families, and until when each can still be taken back. */
 function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
   if (post.length === 0) return null;
   return (
@@ -266,7 +266,7 @@ function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
   );
 }
 
-/** What was done about this family's silence before. */
+/** Lists the earlier actions on this family's silence. */
 function EarlierDeeds({ here: { earlierDeeds }, timeZone }: { here: DecisionInFull; timeZone: string }) {
   if (earlierDeeds.length === 0) return null;
   return (

@@ -10,7 +10,7 @@ export function snoozedInWords({ snoozed }: Pick<ReviewView, 'snoozed'>): string
   return `${snoozed.length} asleep ${days.length === 1 ? 'till' : 'the first till'} ${longDay(days[0]!)}`;
 }
 
-/** What this person put off: it can be seen, and taken up before its day. */
+/** Lists the cards that this person snoozed: each can be seen, and reopened before its day. */
 export function Snoozed({ view, undo }: { view: ReviewView; undo: ActionOf }) {
   if (view.snoozed.length === 0) return null;
   return (

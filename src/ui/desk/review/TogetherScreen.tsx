@@ -19,7 +19,7 @@ const ACTS = {
 interface Props {
   readonly kind: PlainKind;
   readonly lines: readonly PlainLine[];
-  /** So many were settled a moment ago. */
+  /** Number of cards settled a moment ago. */
   readonly settled: number;
   readonly decide: WordedAction;
 }

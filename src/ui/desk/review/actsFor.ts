@@ -4,13 +4,13 @@ import type { DecisionInFull } from '@/server/review/viewReview';
 import { words } from '../../shared/deskWords';
 import type { ReviewAct, StopChoices } from './reviewAct';
 
-/** What lifting a stop chooses from: the steps up to the present one. */
+/** Returns the steps to choose from when a task is reopened: those up to the present one. */
 export function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
   const steps = (task?.content.ladder.steps ?? []).slice(0, task?.step ?? 0).map((step) => step.name.en);
   return { mayLift: mayChange, steps };
 }
 
-/** What is thought of first where a step was tried in vain: each one key, with its own words as the reason that is kept. */
+/** First ideas where a step was tried in vain: each one key, with its own words as the reason that is stored. */
 const WAYS_OUT: readonly ReviewAct[] = [
   { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
   { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },

@@ -18,18 +18,18 @@ export interface ReviewAct {
   readonly followed: boolean;
   /** The reason that is kept with it, where the act itself is one. */
   readonly reason?: string;
-  /** What is done about silence: asks until when, and a call what was said. */
+  /** Action on silence: asks until when, and a call for its content. */
   readonly deed?: SilenceAction;
 }
 
-/** What can be done about a closed task. */
+/** Choices for a task on hold. */
 export interface StopChoices {
   readonly mayLift: boolean;
   /** Names of the steps at which it may go on, the present one last. */
   readonly steps: readonly string[];
 }
 
-/** Whom words go to: the family's language, what was said in it before, and what is asked. */
+/** Reader of a message: the family's language, earlier phrases in it, and the question. */
 export interface ToFamily {
   readonly language: string;
   readonly languageName: string;
@@ -40,5 +40,5 @@ export interface ToFamily {
   readonly asked: string | null;
 }
 
-/** What a person is being asked before an act; null where nothing is asked. */
+/** Question that is open before an act; null where none is. */
 export type Asking = ReviewAct | 'write' | 'later' | 'lift' | 'keepClosed' | 'takeOut' | null;

@@ -9,7 +9,7 @@ import { words } from '../../shared/deskWords';
 import { knobName } from '../parts/taskWords';
 import { ruleWords, times } from '../parts/ruleWords';
 
-/** What the decision is about, as a title. */
+/** Returns the title of a decision. */
 export function decisionTitle(decision: Decision, task: ProgramTask | null): string {
   const step = (number: number) => (task ? `${number}, ${stepName(task.content, number).en}` : String(number));
   switch (decision.kind) {
@@ -149,7 +149,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
   }
 }
 
-/** What stands beside the counts: help that was not told, refusals. */
+/** Adds the facts beside the counts: help that was not reported, refusals. */
 function asideOf({ evidence: { helpTold, reachedInARow, refused } }: Suggestion): string {
   const untold = helpTold === undefined ? 0 : reachedInARow - helpTold;
   return [
@@ -162,7 +162,10 @@ const failedTries = ({ tries }: Suggestion) => (tries ?? []).filter(({ endedDown
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth', 'Tenth'];
 
-/** What was tried before at the step that is suggested: "Fourth try. In the tries at step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12 Nov." Null where nothing was. */
+/**
+ * Describes the earlier tries at the suggested step: "Fourth try. In the tries at step 4 so far 0 of 7 reached: 15 Oct, 2 Nov, 12
+ * Nov." Null where there were none.
+ */
 export function triesInWords({ suggestion }: Decision): string | null {
   const tries = suggestion?.tries ?? [];
   if (!suggestion || tries.length === 0) return null;
@@ -184,7 +187,7 @@ export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number):
   });
 }
 
-/** What comes after a ladder: the next shape in the school’s order, or what the task leads to. */
+/** Describes what follows a ladder: the next shape in the school’s order, or the activity that the task leads to. */
 export function afterLadder(task: ProgramTask | null): { readonly words: string; readonly slug: string | null }[] {
   if (!task) return [];
   const next = proposedShape(task.content, task.choices.childSettings ?? {}, task.choices.settings ?? {});

@@ -16,7 +16,7 @@ interface Props {
   readonly ownId: number;
 }
 
-/** Who works here, and who was invited to. */
+/** Lists the people who work here, and open invitations. */
 export function PeopleSection({ view, invite, takeBack, close, disableSecondFactor, ownId }: Props) {
   const isOpen = view.mayChange && view.isConfirmed;
   return (

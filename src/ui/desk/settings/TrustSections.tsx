@@ -72,7 +72,7 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
   );
 }
 
-/** What a supervisor asks of everybody's sign-in. */
+/** Sets the rules of everyone's sign-in. */
 export function SignInRulesSection({ view, setRules }: { view: SettingsView; setRules: WordedAction }) {
   const isAsked = view.factorRequired || view.factorByInstallation;
   return (
@@ -103,7 +103,7 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
   );
 }
 
-/** What happened to the actor's own account: a sign-in that was not theirs is seen here. */
+/** Shows the events of the person's own account: a sign-in that was not theirs is seen here. */
 export function OwnTrail({ view }: { view: SettingsView }) {
   if (view.ownTrail.length === 0) return null;
   return (

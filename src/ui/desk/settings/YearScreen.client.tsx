@@ -146,7 +146,7 @@ export function YearScreen({ view: { year, schools, mayChange }, keep, preview }
   );
 }
 
-/** Where in the year something is wrong, as a person finds it. */
+/** Names the place of a fault in the year, as a person finds it. */
 function placeWords(path: readonly PropertyKey[], told: Omit<Values, 'schools'>): string {
   const [list, index] = path;
   if (list === 'firstDay') return 'First day';
@@ -190,7 +190,7 @@ function Spans({ title, list, fields, register, add, remove }: SpansProps) {
 type CalendarSpan = Extract<CalendarPreview, { ok: true }>['spans'][number];
 const GUESSES = { break: 'free', firstDay: 'first day of school', lastDay: 'last day of school', other: 'something else' } as const;
 
-/** What a calendar file holds: each line is taken by a press, or left. */
+/** Lists the events of a calendar file: each is imported by a press, or left. */
 function Found({ found, take, close }: { found: CalendarPreview; take: (span: CalendarSpan) => void; close: () => void }) {
   const [taken, setTaken] = useState<ReadonlySet<number>>(new Set());
   if (!found.ok) {

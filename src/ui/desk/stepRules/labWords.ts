@@ -1,7 +1,7 @@
 import type { CandidateId, FitCheck, LogFigure, ReplayFigures } from '@/core/simulation';
 import { times } from '../parts/ruleWords';
 
-/** What each candidate asks for. */
+/** Requirement of each candidate, in words. */
 export const CANDIDATE_WORDS: Readonly<Record<CandidateId, string>> = {
   row2: '2 in a row',
   row3: '3 in a row',

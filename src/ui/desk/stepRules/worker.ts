@@ -9,7 +9,7 @@ import {
   type TrialOptions,
 } from '@/core/simulation';
 
-/** What the lab's thread is asked: a trial for each of some rules, or families fitted to a log. It is ended to stop it. */
+/** Requests to the simulation's worker: a trial for each of some rules, or families fitted to a log. Terminating the worker stops it. */
 export type LabAsk =
   | { readonly kind: 'trials'; readonly wishes: readonly TrialOptions[] }
   | { readonly kind: 'fit'; readonly log: LogFigures; readonly options: Omit<TrialOptions, 'families' | 'children'> };

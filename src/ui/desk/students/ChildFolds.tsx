@@ -17,7 +17,7 @@ interface Props {
   readonly acts: ChildActs;
 }
 
-/** What is looked up now and then: each opens by its key. */
+/** Facts that are looked up now and then: each section opens by its key. */
 export function ChildFolds({ view, acts }: Props) {
   const { child, changes, messages, goals } = view;
   const closed = goals.filter(({ closedOn }) => closedOn !== null);

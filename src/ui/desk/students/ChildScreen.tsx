@@ -19,7 +19,7 @@ import type { ChildActs } from './childActs';
 
 const LOG_SHOWN = 15;
 
-/** Who this is, what they are on and how it is going: goals and the tasks that serve them first, the rest folded. */
+/** Shows a student: goals and the tasks that serve them first, the rest folded. */
 export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }) {
   const { child, program, practice } = view;
   return (
@@ -95,10 +95,10 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
   );
 }
 
-/** What was found stays in view for so long; the fold below has all of it. */
+/** Days for which the findings stay in view; the fold below has all of them. */
 const LIFT_SHOWN_DAYS = 30;
 
-/** What must not be overlooked: harm, tasks that the facts of now stop, word from the house, a child off the caseload. */
+/** Shows what must not be overlooked: injuries, tasks that today's facts stop, answers from home, a student off the caseload. */
 function Alarms({ view }: { view: ChildView }) {
   const { child, program, stops, stopped, lifts, today } = view;
   const recent = lifts.filter(({ liftedAt }) => daysBetween(calendarDayInZone(liftedAt, child.timeZone), today) <= LIFT_SHOWN_DAYS);

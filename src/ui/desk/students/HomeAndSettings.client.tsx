@@ -19,7 +19,7 @@ interface Props {
   readonly change: ChangeHome;
 }
 
-/** What this home has, and how this child's tasks are done where schools differ: both go into the next program. */
+/** Edits the home's things, and how this student's tasks are done where schools differ: both apply from the next program on. */
 export function HomeAndSettings({ childId, settings, materialsAtHome, things, change }: Props) {
   const [chosen, setChosen] = useState(settings);
   const [home, setHome] = useState<readonly string[]>(materialsAtHome);

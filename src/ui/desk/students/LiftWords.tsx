@@ -3,7 +3,7 @@ import { longDay, momentIn } from '../../shared/days';
 
 type Lift = ChildView['lifts'][number];
 
-/** What was found after a report of pain or injury, who was spoken to, and from which day the activity opens. */
+/** Shows the findings after a report of pain or injury, who was spoken to, and from which day the task is open again. */
 export function LiftWords({ lift, title, timeZone }: { lift: Lift; title: string; timeZone: string }) {
   const { found, spokeTo, fromDay, liftedByName, liftedAt } = lift;
   return (

@@ -10,14 +10,14 @@ interface Props {
   readonly isTimed: boolean;
   /** The families' own language beside English, where there is one. */
   readonly language: Language;
-  /** Where the clip stands now, from its beginning. */
+  /** Current time of the video, from its beginning. */
   readonly now: () => number;
   readonly onChange: (captions: Caption[]) => void;
 }
 
 const toTenth = (seconds: number) => Math.round(seconds * 10) / 10;
 
-/** What stands under the picture, and from when on: by step, in English and in the families' language. */
+/** Edits the captions and their times: by step, in English and in the families' language. */
 export function CaptionRows({ captions, seconds, isTimed, language, now, onChange }: Props) {
   const issues = captionIssues(captions, seconds).filter(({ code }) => isTimed || code === 'captionTooLong');
   const change = (index: number, to: Partial<Caption>) =>

@@ -23,7 +23,7 @@ const FORMS = {
   failed: 'No small form could be made of it: families load it as it was filmed.',
 } as const;
 
-/** One clip, or a row of pictures: what it shows, for whom, till when, and what can be done with it. */
+/** A video, or a row of pictures: what it shows, for whom, until when, and its actions. */
 export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
   const [isSure, setSure] = useState(false);
   const isIn = open?.placed?.clips.includes(clip.id) ?? false;

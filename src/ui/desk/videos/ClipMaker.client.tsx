@@ -13,7 +13,7 @@ import { FilmBox } from './FilmBox';
 import { sendClip } from './sendClip';
 import { TrimHandles } from './TrimHandles';
 
-/** What was filmed or chosen, and is not kept yet. */
+/** Files that were filmed or chosen, and are not stored yet. */
 interface Taken {
   readonly files: readonly File[];
   readonly url: string;
@@ -79,7 +79,7 @@ export function ClipMaker({ open }: { open: OpenTask }) {
   };
   const learnLength = () => {
     const length = video.current!.duration;
-    // What a browser recorded does not say how long it is till one has looked for its end.
+    // A recording does not have a duration until its end has been looked for.
     if (!Number.isFinite(length)) return void (video.current!.currentTime = 1e6);
     if (!taken || taken.seconds > 0) return;
     setTaken({ ...taken, seconds: length });

@@ -12,7 +12,7 @@ export interface ClipActs {
   readonly change: (given: object) => Promise<string | null>;
 }
 
-/** What was filmed, and where it is filmed: of a task, or all that there is. */
+/** Lists videos, and films new ones: of a task, or all that there are. */
 export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs }) {
   const { open, clips, mayMake } = view;
   const shown = clips.filter(({ origin }) => origin === 'shown');

@@ -12,7 +12,7 @@ interface Props {
 
 const HANDS = { right: 'right hand', left: 'left hand', both: 'both, each with its own part' } as const;
 
-/** What is said of a clip: with which hand, who can be recognised and agreed, for whom, and for how long. */
+/** Edits the facts about a video: which hand, who can be recognized and agreed, for whom, and for how long. */
 export function FactFields({ facts, onChange, isForAll, onForAll, childName }: Props) {
   const set = (to: Partial<Facts>) => onChange({ ...facts, ...to });
   return (

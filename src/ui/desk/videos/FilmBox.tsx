@@ -9,7 +9,7 @@ const WHY_NOT = {
   noRecorder: 'This browser can’t film. Take a file.',
 } as const;
 
-/** Where a clip comes from: the camera here, or a file. */
+/** Takes a video from the camera here, or from a file. */
 export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) => void; said: string | null }) {
   const { state, stream, open, close, start, stop } = useRecorder((file) => onTaken([file]));
   const preview = useRef<HTMLVideoElement>(null);

@@ -1,4 +1,4 @@
-/** What is said of a clip beside its files; the server reads it with care. */
+/** Facts about a video beside its files; the server validates them. */
 export interface ClipOptions {
   readonly childId: number | null;
   readonly slug: string;
@@ -15,7 +15,7 @@ export function sendClip(options: ClipOptions, files: readonly File[], onPercent
   form.set('wish', JSON.stringify(options));
   for (const file of files) form.append('file', file);
   return new Promise((resolve) => {
-    // What tells how much has gone up is this alone, and no fetch.
+    // Only XMLHttpRequest reports upload progress; fetch does not.
     const request = new XMLHttpRequest();
     const lost = () => resolve({ fault: 'It did not arrive. It is still here: check the network and keep it once more.' });
     request.upload.onprogress = ({ loaded, total }) => onPercent(Math.round((loaded / total) * 100));

@@ -31,7 +31,7 @@ const COPY_RULINGS = {
   columns: 'columns',
 } as const;
 
-/** What of a sheet is chosen and not measured: how much is shown, on what it stands, and its words. */
+/** Options of a worksheet that are chosen and not measured: how much is shown, on which line it is, and its words. */
 export function ContentOptions({ spec, set }: Props) {
   return (
     <div className="mt-2 grid gap-1.5 text-[14px]">

@@ -19,7 +19,7 @@ export function OwnOutline({ take, readFile }: Props) {
   const draws = useRef(false);
   const settle = (outline: Outline) => {
     setFindings(outline.findings);
-    // What falls apart when it is cut is no sheet.
+    // An outline that falls apart when it is cut is no worksheet.
     if (outline.findings.some(({ code }) => code === 'crossesItself')) return;
     take(outline);
   };

@@ -28,7 +28,7 @@ export interface SheetActs {
 
 interface Props {
   readonly open: OpenSheet;
-  /** What the sheet says, in the family's words. */
+  /** Text of the worksheet, in the family's words. */
   readonly words: SheetWords;
   readonly acts: SheetActs;
 }

@@ -8,7 +8,7 @@ import { difficultyNumber } from './sheetWords';
 interface Props {
   readonly content: TaskContent;
   readonly step: number;
-  /** What stands in the maker, in place of the step's own. */
+  /** Worksheet that is open in the editor, in place of the step's own. */
   readonly now: SheetSpec;
   readonly audience: SheetFor;
   readonly hrefOf: (step: number) => string;

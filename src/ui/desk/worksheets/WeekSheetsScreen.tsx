@@ -4,7 +4,7 @@ import { MakeFile } from '../parts/MakeFile.client';
 
 interface Props {
   readonly view: PapersView;
-  /** One child alone. */
+  /** Student, where only one is shown. */
   readonly child: { readonly childId: number; readonly name: string } | null;
 }
 

@@ -1,6 +1,6 @@
 import type { SheetKind, SheetOf } from '@/core/tasks';
 
-/** What a sheet of a kind begins with, before anything is turned. */
+/** Defaults of a worksheet of each kind, before anything is changed. */
 export const NEW_SHEETS: { readonly [Kind in SheetKind]: SheetOf<Kind> } = {
   strokes: { kind: 'strokes', shape: 'circle', cue: 'dots', sizeMm: 70, count: 2, hasModel: false },
   letters: { kind: 'letters', text: { en: '{child}' }, cue: 'dots', ruling: 'boxes', xHeightMm: 14, rows: 2, hasModel: false },

@@ -64,7 +64,7 @@ export function difficultyWords({ roadWidths, aimBits }: SheetDifficulty): strin
   return aimBits === null ? null : `${rounded(aimBits)} bits an aim`;
 }
 
-/** What that number is made of. */
+/** Explains how the number was calculated. */
 export function difficultyHow({ roadWidths, lengthMm, evenWidthMm, turnMm, aimBits }: SheetDifficulty): string | null {
   if (roadWidths !== null)
     return `${rounded(lengthMm! / 10)} cm are steered. As hard as a straight road of that length, ${rounded(evenWidthMm!)} mm wide: length over width, summed along the path (steering law, Accot & Zhai 1997).${turnMm === 0 ? ' It has corners.' : turnMm === Infinity ? '' : ` Its tightest turn has a radius of ${rounded(turnMm!)} mm.`}`;

@@ -6,7 +6,7 @@ const MOST_KEPT = 60;
 interface History {
   readonly now: SheetSpec;
   readonly before: readonly SheetSpec[];
-  /** What the last change turned: pulled on without a pause, it is one change. */
+  /** Parameter of the last change: pulled on without a pause, it is one change. */
   readonly last: string | null;
 }
 

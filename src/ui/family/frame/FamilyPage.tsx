@@ -1,7 +1,7 @@
 import { directionOf, type Language } from '@/core/text';
 import type { PageData } from '../script/page';
 
-/** What the family's pages ask for beside themselves, by name. */
+/** Files that the family's pages load, by name. */
 export interface FamilyFiles {
   readonly styles: string;
   readonly script: string;
@@ -13,11 +13,11 @@ interface Props {
   readonly language: Language;
   readonly title: string;
   readonly files: FamilyFiles;
-  /** What the page says to its script; none where it needs none. */
+  /** Data for the page's script; null where it needs none. */
   readonly data: PageData | null;
   /** Asks again by itself after so many seconds. */
   readonly again?: number;
-  /** What an installed page is called, and where it begins. */
+  /** Name and start address of an installed page. */
   readonly manifest?: string;
   /** The screen that a task begins with. */
   readonly screen?: 'ready' | 'do';

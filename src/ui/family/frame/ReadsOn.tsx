@@ -2,7 +2,7 @@ import type { FamilyView } from '@/server/reports/viewFamily';
 import { dayLocale, weekdaysInWords } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 
-/** Who reads what is sent, on which days, and where the answer comes: said where the days were told. */
+/** Says who reads the reports, on which days, and where the answer appears: shown where the days are known. */
 export function ReadsOn({ view: { reader }, words: { t, language } }: { view: Pick<FamilyView, 'reader'>; words: FamilyWords }) {
   if (!reader || reader.days.length === 0) return null;
   return (

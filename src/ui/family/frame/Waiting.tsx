@@ -1,4 +1,4 @@
-/** Where the page's script says that a page is a kept one, and what has not gone out yet. */
+/** Placeholder for the script's notes that a page is a stored copy, and that reports still wait. */
 export function Waiting() {
   return (
     <>

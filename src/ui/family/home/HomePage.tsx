@@ -16,7 +16,7 @@ const MINUTES = [5, 10, 15, 20, 30];
 /** 2024-01-01 was a Monday. */
 const MONDAY = Date.UTC(2024, 0, 1);
 
-/** One page that asks what is in the house: all of it a plain form, filled with what is known already. */
+/** Asks what is at home: a plain form, filled with what is known already. */
 export function HomePage({ view, token, words, isTold }: Props) {
   const { t, local, language } = words;
   const known = view.told?.answers ?? view.child;

@@ -5,7 +5,7 @@ interface Props {
   readonly task: string;
   readonly emergencyNumber: string;
   readonly words: FamilyWords;
-  /** What stands over it: a stop at the touch, or that the task is closed. */
+  /** Heading: a stop at the touch, or that the task is on hold. */
   readonly title?: string;
   readonly headingId?: string;
 }

@@ -2,7 +2,10 @@ const WORKER = '/f/worker.js';
 const ANSWER_MILLISECONDS = 1000;
 const stampKey = (link: string) => `yard-kept:${link}`;
 
-/** One worker for each link, so that nothing of one child is shown for another; null in a browser without, or on an address that is not a secure one. */
+/**
+ * Returns a worker for each link, so that nothing of one child is shown for another; null in a browser without workers, or on an
+ * insecure address.
+ */
 async function workerOf(link: string): Promise<ServiceWorkerRegistration | null> {
   if (!('serviceWorker' in navigator)) return null;
   try {

@@ -8,7 +8,7 @@ export interface KeptReport {
   readonly refused?: string;
   /** When it was kept: reports go out in this order. */
   readonly at?: number;
-  /** Whose it is, whichever link it was written under. */
+  /** Family that it belongs to, whichever link it was written under. */
   readonly family?: string;
   /** The link that it was written under was closed: it is offered at the next link of the same child. */
   readonly isClosed?: boolean;
@@ -31,7 +31,7 @@ async function database(): Promise<IDBPDatabase<Outbox>> {
   return opened;
 }
 
-/** What could be kept nowhere: it is sent from here as long as the page stays open. */
+/** Reports that could not be stored anywhere: they are sent from here as long as the page stays open. */
 const inMemory = new Map<string, KeptReport>();
 
 /** All that waits on this phone, whichever link it was written under. */
@@ -50,7 +50,7 @@ export async function keptReports(address: string): Promise<KeptReport[]> {
   return (await everything()).filter((report) => report.address === address);
 }
 
-/** What this child's family wrote under a link that is closed by now. */
+/** Returns the reports of this child's family that were written under a link that is closed by now. */
 export async function keptUnderClosedLinks(family: string, address: string): Promise<KeptReport[]> {
   return (await everything()).filter((report) => report.family === family && report.address !== address && report.isClosed === true);
 }
@@ -89,7 +89,7 @@ export async function drop(report: KeptReport): Promise<void> {
     .catch(() => undefined);
 }
 
-/** What goes out does so one after the other, over all pages of this phone where the browser can say so. */
+/** Reports are sent one after the other, over all pages of this phone where the browser supports locks. */
 let lastTurn: Promise<unknown> = Promise.resolve();
 
 function inTurn<Value>(address: string, work: () => Promise<Value>): Promise<Value> {

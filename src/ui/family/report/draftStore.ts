@@ -1,10 +1,10 @@
-/** What a family has counted and chosen of one task on one day, kept on its phone at every touch until it is sent. */
+/** A family's counts and choices for one task on one day, stored on its phone at every touch until it is sent. */
 export interface Draft {
   readonly day: string;
   /** The step that was shown last. */
   readonly step: number;
   readonly fields: readonly (readonly [string, string])[];
-  /** What was counted at each step, by box. */
+  /** Counts at each step, by box. */
   readonly counts: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
@@ -23,7 +23,7 @@ export function storeDraft(action: string, task: string, draft: Omit<Draft, 'fie
   }
 }
 
-/** What was counted and chosen, whichever day that was; who reads it asks what to do with another day's. */
+/** Returns the stored counts and choices, of whichever day; the caller decides what to do with another day's. */
 export function draftOf(action: string, task: string): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(keyOf(action, task)) ?? 'null') as Draft | null;

@@ -3,9 +3,9 @@ import type { Fault } from '@/server/answer';
 import type { FamilyWords } from '../../shared/familyWords';
 
 export interface FamilyFault {
-  /** What is wrong as a whole. */
+  /** Description of the fault as a whole. */
   readonly words: string;
-  /** What is wrong by field. */
+  /** Faults by field. */
   readonly fields: Readonly<Record<string, string>>;
   /** True where sending the same once more may well succeed. */
   readonly again: boolean;

@@ -6,9 +6,9 @@ interface Mend {
   readonly entries: Iterable<readonly [string, unknown]>;
   readonly fault: FamilyFault;
   readonly words: FamilyWords;
-  /** Where the form is sent to. */
+  /** Address that the form is sent to. */
   readonly address: string;
-  /** Where its page is. */
+  /** Address of its page. */
   readonly page: string;
 }
 

@@ -29,7 +29,7 @@ function begin(): void {
   if (page.pages.length) void keepPages(page.link, page.pages, page.stamp);
 }
 
-/** What was said of the last sending is said once: a bookmark or a reload later says nothing of it. */
+/** The result of the last report is shown once: a bookmark or a reload later does not repeat it. */
 function forgetSaid(): void {
   const place = new URL(location.href);
   if (!place.searchParams.has('said')) return;

@@ -4,9 +4,10 @@ import { wentOut } from './outbox';
 import { isScripted, made, one, type PageData } from './page';
 
 /**
- * What *Something hurt* sends. The fixed words above it are there at the touch, by the address alone: without scripts and
- * without network. With scripts the touch itself is reported at once (and kept until it is), so that the task stays on hold. That it was pressed by
- * mistake can be said at any time; only the therapist opens the task again. What is written stays, letter by letter, until it is sent.
+ * Handles *Something hurt*. The fixed words above the form appear at the touch, by the address alone: without scripts and without
+ * network. With scripts the touch itself is reported at once (and stored until it is), so that the task stays on hold. That it was
+ * pressed by mistake can be reported at any time; only the therapist reopens the task. The comment is stored, letter by letter,
+ * until it is sent.
  */
 export async function hurtForm({ link, words, family }: PageData): Promise<void> {
   const form = one<HTMLFormElement>('[data-hurt-form]');
@@ -70,7 +71,7 @@ export async function hurtForm({ link, words, family }: PageData): Promise<void>
   });
   if (isClosed) return;
   window.addEventListener('hashchange', () => void press());
-  // What was pressed here and has not gone out yet keeps the task closed on this phone.
+  // A press that has not been sent yet keeps the task on hold on this phone.
   if (waits) location.replace('#hurt');
   await press();
 }
@@ -78,7 +79,7 @@ export async function hurtForm({ link, words, family }: PageData): Promise<void>
 const wordsKey = (form: HTMLFormElement) =>
   `yard-hurt:${form.getAttribute('action')}:${one<HTMLInputElement>('[name=versionTaskId]', form)!.value}`;
 
-/** What is written into the box is kept at every letter, and stands there again after a reload, a call or a walk through other pages. */
+/** Stores the comment at every letter and restores it after a reload, a call or a walk through other pages. */
 function keepWords(form: HTMLFormElement): void {
   const box = one<HTMLTextAreaElement>('textarea', form)!;
   try {

@@ -14,7 +14,7 @@ import { all, filled, made, one, type PageData } from './page';
 
 const AGAIN_MILLISECONDS = 4000;
 
-/** What is kept of a task and of the day is no longer true. */
+/** The stored pages of the task and of the day are out of date. */
 export function wentOut(link: string, report: KeptReport): void {
   renewPages(link, fieldOf(report, 'versionTaskId'), fieldOf(report, 'hurt') === 'on');
 }
@@ -47,7 +47,7 @@ function saidOf(state: Flushed, words: PageData['words']): HTMLElement {
   return said;
 }
 
-/** What this phone has reported and not sent yet shows on the day, too: an activity is not asked for again, and one that hurt is on hold. */
+/** Shows this phone's unsent reports on the day, too: an activity is not asked for again, and one that hurt is on hold. */
 async function markKept({ link, words }: PageData): Promise<void> {
   for (const report of await keptReports(`${link}/report`)) {
     const state = one(`[data-state-of="${fieldOf(report, 'versionTaskId')}"]`);

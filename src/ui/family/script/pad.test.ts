@@ -13,7 +13,7 @@ const hands = (each: number, rounds: number, mixed: number[] = []): PadData => (
   holdSeconds: 0,
 });
 
-/** Whose turns they are, tap by tap, till all is done. */
+/** Lists whose turn it is, tap by tap, until all is done. */
 function turns(pad: PadData, isMixed: boolean): string {
   const counts = pad.boxes.map(() => 0);
   const asked = pad.boxes.reduce((sum, { target }) => sum + target!, 0);

@@ -1,7 +1,7 @@
 import { filled, made, type PadData } from './page';
 import { call, click } from './speak';
 
-/** Where a pad writes what it counts; the boxes of the form, which can be typed in as well. */
+/** Boxes of the form into which a pad writes its counts; they can be typed in as well. */
 export interface Boxes {
   read(name: string): number | null;
   write(name: string, count: number): void;
@@ -35,8 +35,8 @@ const total = (pad: PadData, boxes: Boxes) => pad.boxes.reduce((sum, { name }) =
 const asked = (pad: PadData) => pad.boxes.reduce((sum, { target }) => sum + (target ?? 0), 0);
 
 /**
- * Whose turn it is: in mixed order as the caller says, else one hand to its end, then the other. What was typed in between counts, so the
- * turn is reckoned from the counts alone.
+ * Returns whose turn it is: in mixed order as the caller says, else one hand to its end, then the other. Counts typed in between
+ * are included, so the turn is calculated from the counts alone.
  */
 export function turnOf(pad: PadData, counts: readonly number[], isMixed: boolean): number {
   const open = pad.boxes.map(({ target }, index) => counts[index]! < (target ?? 0));
@@ -181,13 +181,13 @@ function countPad(pad: PadData, place: HTMLElement, boxes: Boxes, words: Words):
   };
 }
 
-/** What a clock knows, kept by wall time: a locked screen, a call or a reload take nothing from it. */
+/** State of a clock, stored by wall time: a locked screen, a call or a reload take nothing from it. */
 interface Clock {
   readonly before: number;
   readonly since: number | null;
 }
 
-/** Where no time is asked for a clock stands after so long. Our own choice. */
+/** Minutes after which a clock stops where no time is asked for. Our own choice. */
 const MOST_MINUTES = 60;
 
 function clockPad(pad: PadData, place: HTMLElement, boxes: Boxes, words: Words, key: string): Pad {

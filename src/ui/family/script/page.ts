@@ -1,4 +1,4 @@
-/** What the page says to its script, beside what stands on it. */
+/** Data of the page for its script. */
 export interface PageData {
   readonly link: string;
   /** Pages to keep for the time without network; none where this page leads to no more than is kept already. */
@@ -13,7 +13,7 @@ export interface PageData {
   readonly now: number;
   /** The day on which the page was made, in the family's zone. */
   readonly day: string;
-  /** Where the danger reader lies; the frame of the page says so. */
+  /** Address of the danger reader, set by the frame of the page. */
   readonly danger?: string;
   readonly words: Readonly<Record<string, string>>;
   readonly task?: TaskData;

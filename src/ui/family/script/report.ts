@@ -25,12 +25,12 @@ export function reportForm(page: PageData): void {
 
 class ReportForm {
   private step: number;
-  /** What stands on the page for each step, whether it is shown or not. */
+  /** Elements of each step, whether shown or not. */
   private readonly parts = new Map<number, HTMLElement[]>();
   private readonly action: string;
-  /** One key a report, made here: a page that is opened again, or was kept for days, never writes over an earlier report. */
+  /** Keys of the reports, made here: a page that is opened again, or was stored for days, never overwrites an earlier report. */
   private readonly keys = new Map<number, string>();
-  /** Where what was counted is kept: yesterday's count is none of today's. */
+  /** Storage key of the counts: yesterday's count is not today's. */
   private readonly place: string;
   private readonly drawn = new Set<number>();
   private pad: ReturnType<typeof padFor> | null = null;
@@ -90,7 +90,7 @@ class ReportForm {
     if (draft.step !== this.step && this.parts.has(draft.step)) this.show(draft.step);
   }
 
-  /** What was counted or written on another day and never sent is that day's: it is offered, not thrown away and not counted as today's. */
+  /** Offers counts or comments of another day that were never sent: not discarded, and not counted as today's. */
   private offer(draft: Draft): void {
     const { words, locale } = this.page;
     const day = new Intl.DateTimeFormat(locale, { weekday: 'long', month: 'long', day: 'numeric', timeZone: 'UTC' }).format(
@@ -252,7 +252,7 @@ class ReportForm {
     return this.pressed?.name ? [...fields, [this.pressed.name, this.pressed.value]] : fields;
   }
 
-  /** What was counted at the steps that were left: a report of its own each, with how it felt. */
+  /** Builds a report for each step that was left with counts, with how it felt. */
   private ofStepsLeft(fields: readonly (readonly [string, string])[]): KeptReport[] {
     const isChange = fields.some(([name, value]) => name === 'corrects' && value !== '');
     if (isChange) return [];
@@ -297,7 +297,7 @@ class ReportForm {
   private async sent(report: KeptReport): Promise<Sending> {
     const sent = await sendKept(report);
     const isToMend = sent.kind === 'refused' && Object.keys(sent.fields).length > 0;
-    // What was refused can still be mended here; where it can't (the link is closed), it stays kept.
+    // A refused report can still be corrected here; where it cannot (the link is closed), it stays stored.
     if (sent.kind === 'taken' || isToMend) await drop(report);
     if (sent.kind === 'taken') wentOut(this.page.link, report);
     if (sent.kind === 'refused' && !isToMend) await keep({ ...report, refused: sent.words, isClosed: sent.isClosed });

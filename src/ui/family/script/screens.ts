@@ -4,8 +4,8 @@ export const SCREENS = ['ready', 'look', 'do', 'how', 'saved'] as const;
 export type Screen = (typeof SCREENS)[number];
 
 /**
- * One screen at a time, by the address alone: the phone's own back leads back. Without this script all of them stand below each
- * other.
+ * Shows one screen at a time, by the address alone: the phone's own back button goes back. Without this script all of them are
+ * shown below each other.
  * @param first where the address names none
  */
 export function showScreens(first: Screen, onShown: (screen: Screen) => void): void {

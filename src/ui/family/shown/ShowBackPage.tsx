@@ -8,7 +8,7 @@ interface Props {
   readonly found: FamilyTask;
   readonly token: string;
   readonly words: FamilyWords;
-  /** What the form sends as its own key, so that a repeat makes no second one. */
+  /** Key of the form, so that a repeat makes no second one. */
   readonly newKey: string;
   readonly keptDays: number;
   readonly said: 'sent' | 'takenBack' | null;

@@ -1,4 +1,4 @@
-/** One of a few, none chosen before somebody chooses. */
+/** A choice of a few, none chosen at first. */
 export function Choices({
   name,
   title,

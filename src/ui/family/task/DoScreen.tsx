@@ -57,7 +57,7 @@ export function DoScreen(props: PartProps & SaidProps) {
   );
 }
 
-/** What depends on the step. */
+/** Parts that depend on the step. */
 export function DoPart(props: PartProps & SaidProps) {
   const { found, words, said, content, step } = props;
   const { t, local } = words;

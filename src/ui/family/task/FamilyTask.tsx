@@ -13,8 +13,8 @@ import { SavedScreen } from './SavedScreen';
 import { stepsOf, type FamilyTaskProps } from './taskProps';
 
 /**
- * One task on the family's phone, screen by screen: get ready, look, do, how was it, saved. One plain form, which works without scripts:
- * then the screens stand below each other.
+ * A task on the family's phone, screen by screen: get ready, look, do, how was it, saved. One plain form, which works without
+ * scripts: then the screens are shown below each other.
  */
 export function FamilyTask(props: FamilyTaskProps) {
   const { view, found, place, token, words, keys, hurtKey } = props;

@@ -4,7 +4,7 @@ import { ShownClips } from '../shown/ShownClips';
 import { How } from './How';
 import { instructions, type PartProps } from './taskProps';
 
-/** What is done and how it looks when it is right. */
+/** Shows how it is done and what it looks like when it is right. */
 export function LookScreen(props: PartProps) {
   const { t } = props.words;
   return (
@@ -24,7 +24,7 @@ export function LookScreen(props: PartProps) {
   );
 }
 
-/** What depends on the step. */
+/** Parts that depend on the step. */
 export function LookPart(props: PartProps) {
   const { content, step, words } = props;
   const about = instructions(props);

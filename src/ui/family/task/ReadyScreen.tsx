@@ -9,7 +9,7 @@ import { instructions, type PartProps, type SaidProps } from './taskProps';
 /** Why it was not done, a tap each. */
 const NOT_DONE_REASONS = ['time', 'ill', 'refused', 'missing', 'tooHard', 'other'] as const;
 
-/** What to have at hand and what to watch out for; or why it is not done today. */
+/** Lists things to have at hand and to watch out for; or says why it is not done today. */
 export function ReadyScreen(props: PartProps & SaidProps) {
   const { token, words, said } = props;
   const { t, language } = words;
@@ -42,7 +42,7 @@ export function ReadyScreen(props: PartProps & SaidProps) {
   );
 }
 
-/** What depends on the step. */
+/** Parts that depend on the step. */
 export function ReadyPart(props: PartProps) {
   const { found, words, step } = props;
   const { t } = words;

@@ -5,7 +5,7 @@ import type { FamilyTaskProps } from './taskProps';
 /** Shown by the script alone, in place: without one, the day says that it was saved. */
 export function SavedScreen({ view, found, token, words, day }: FamilyTaskProps) {
   const { t, local, language } = words;
-  // Of another day what was reported is not known here: the next one of the day follows.
+  // Reports of another day are not known here: the next activity of the day follows.
   const at = view.tasks.findIndex((each) => each.task.taskId === found.task.taskId);
   const next = day
     ? view.tasks.slice(at + 1).find(({ closed }) => closed === null)

@@ -8,7 +8,7 @@ import { padOf } from './padOf';
 
 type Options = Pick<FamilyTaskProps, 'found' | 'requestedStep' | 'isAgain' | 'keys' | 'day'>;
 
-/** What the script of a task's page needs: how each of its steps is counted, with a key for the report of each. */
+/** Builds the data of a task page's script: how each of its steps is counted, with a key for the report of each. */
 export function dataOfTask(view: FamilyView, token: string, words: FamilyWords, options: Options): PageData {
   const { task } = options.found;
   const { step, steps } = stepsOf(options);

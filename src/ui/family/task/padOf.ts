@@ -25,11 +25,11 @@ export function padOf(planned: PlannedDose, step: number, seed: number, { t }: F
 export interface AmountBox {
   readonly name: 'left' | 'right' | 'amount';
   readonly label: string;
-  /** What the step asks; null where it asks for no amount. */
+  /** Target of the step; null where it asks for no amount. */
   readonly target: number | null;
 }
 
-/** Where an amount goes: by hand or foot where each has its own turn, else in all. */
+/** Returns the boxes of an amount: by hand or foot where each has its own turn, else in all. */
 export function boxesOf(dose: Dose, t: FamilyWords['t']): AmountBox[] {
   const { unit, handTurns, perHand, perDay } = calculateDose(dose, 1);
   const asked = (amount: number) => (amount > 0 ? amount : null);

@@ -21,21 +21,21 @@ export interface FamilyTaskProps {
   readonly hurtKey: string;
 }
 
-/** What a screen is drawn from that shows one step. */
+/** Props of a screen that shows one step. */
 export type PartProps = FamilyTaskProps & { readonly content: TaskContent; readonly step: number };
 export type SaidProps = { readonly said: SaidToday | null };
 
 /** The step that is shown, and those that may be swapped to. */
 export function stepsOf({ found, requestedStep, isAgain }: Pick<FamilyTaskProps, 'found' | 'requestedStep' | 'isAgain'>) {
   const { task } = found;
-  // What was said under an earlier version stays as it is: a new version asks anew. So does one more time on the same day.
+  // A report under an earlier version stays as it is: a new version asks again. So does one more time on the same day.
   const said = !isAgain && found.reportedToday?.versionTaskId === task.versionTaskId ? found.reportedToday : null;
   const steps = Array.from({ length: task.chooseTo - task.chooseFrom + 1 }, (_, index) => task.chooseFrom + index);
   const step = steps.includes(requestedStep) ? requestedStep : (said?.step ?? task.step);
   return { said, step, steps: steps.includes(step) ? steps : [step] };
 }
 
-/** What the drawn instructions of a step need. */
+/** Builds the props of the drawn instructions of a step. */
 export function instructions({ view, found: { task }, words, content, step }: PartProps) {
   const dose = doseAt(task.dose, step);
   return {

@@ -147,7 +147,7 @@ function pagesFrom({ tasks, otherTasks }: FamilyView, token: string, language: L
   return [`/f/${token}?lang=${language}`, ...all];
 }
 
-/** What the script of the day's page needs. */
+/** Builds the data of the day page's script. */
 export function dataOfDay(view: FamilyView, token: string, words: FamilyWords): PageData {
   const { language } = words;
   return {
@@ -163,7 +163,7 @@ export function dataOfDay(view: FamilyView, token: string, words: FamilyWords): 
   };
 }
 
-/** What must be the same for kept pages to be true still. */
+/** Identifies a state of the pages: stored copies are true only while it is the same. */
 function stampOf({ today, version, tasks, otherTasks, notes, lifts }: FamilyView, language: Language): string {
   const closed = [...tasks, ...otherTasks].filter((each) => each.closed !== null).map(({ task }) => task.versionTaskId);
   return [language, today, version?.number ?? 0, closed.join('+'), notes[0]?.id ?? 0, lifts.length].join('/');
@@ -184,7 +184,7 @@ function saidAmount({ amount, target }: SaidToday, { t }: FamilyWords): string {
   return target === null ? t('amountSeen', { amount }) : t('amountAndHelp', { amount, target });
 }
 
-/** What a language calls itself. */
+/** Returns a language's own name. */
 function ownName(language: Language): string {
   const name = new Intl.DisplayNames(language, { type: 'language' }).of(language) ?? language;
   return name.charAt(0).toLocaleUpperCase(language) + name.slice(1);

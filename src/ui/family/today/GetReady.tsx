@@ -12,7 +12,10 @@ interface Needed {
   readonly count: number;
 }
 
-/** What is needed today in all, with amounts: a thing that is used again stands once, with the most that any task asks; pieces add up. */
+/**
+ * Lists everything needed today, with amounts: a thing that is used again is listed once, with the most that any task asks; pieces
+ * add up.
+ */
 export function neededFor(tasks: readonly Pick<FamilyTask, 'task'>[]): Needed[] {
   const needed = new Map<string, Needed>();
   for (const { task } of tasks) {
@@ -27,7 +30,7 @@ export function neededFor(tasks: readonly Pick<FamilyTask, 'task'>[]): Needed[] 
   return [...needed.values()];
 }
 
-/** One list for all of today, so that nobody gets up three times. */
+/** A single list for all of today, so that no one gets up three times. */
 export function GetReady({
   tasks,
   child,

@@ -3,7 +3,7 @@ import { dayLocale, longDay } from '../../shared/days';
 import type { FamilyWords } from '../../shared/familyWords';
 import type { FamilyView } from '@/server/reports/viewFamily';
 
-/** What the therapist said, latest first, in the language it was written in; and which tasks a person opened again. */
+/** Shows the therapist's notes, latest first, in the language they were written in; and the tasks that a person reopened. */
 export function Notes({ view, words }: { view: FamilyView; words: FamilyWords }) {
   const { t, local, language } = words;
   const locale = dayLocale(language);

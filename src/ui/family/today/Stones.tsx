@@ -9,7 +9,7 @@ interface Props {
   readonly language: Language;
 }
 
-/** One stone a task: ticked once there is a report, the present one in straw, coming ones dashed. */
+/** Draws a stone for each task: ticked once there is a report, the present one in straw, coming ones dashed. */
 export function Stones({ tasks, here, label, language }: Props) {
   if (tasks.length === 0) return null;
   const pitch = 340 / tasks.length;

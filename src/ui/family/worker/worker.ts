@@ -33,12 +33,12 @@ const PARTS = 'yard-family-parts';
 /** Clips and pictures that were looked at. */
 const SHOWN = `yard-shown:${LINK}`;
 const PART = /\/f\/made\/[^"'\\\s)]+/g;
-/** What earlier workers of ours kept, all links in one place. */
+/** Caches of earlier versions of this worker, all links in one place. */
 const OLD_PLACES = ['yard-family-pages'];
 const MOST_PARTS = 60;
 const WAIT_MILLISECONDS = 6000;
 
-/** By client: when the page that it shows was made, where that was a kept one. */
+/** Time at which a stored page that a client shows was made, by client. */
 const shownKept = new Map<string, string | null>();
 
 worker.addEventListener('install', () => void worker.skipWaiting());
@@ -59,7 +59,7 @@ worker.addEventListener('message', (event) => {
   if (kind === 'keep') event.waitUntil(keepAll(pages));
   if (kind === 'renew') event.waitUntil(renew(task, hurt));
 });
-// Where the browser has it: also after every page of ours was closed.
+// Background sync, where the browser has it: also after every page of ours was closed.
 worker.addEventListener('sync', (event) => {
   if (event.tag === 'outbox')
     event.waitUntil(flushOutbox(`${LINK}/report`).then(({ kind }) => (kind === 'kept' ? Promise.reject(new Error(kind)) : kind)));
@@ -95,7 +95,7 @@ async function keptFor(url: string): Promise<Response | null> {
   return (await cache.match(bare(url))) ?? (near ? await cache.match(near.href) : null) ?? null;
 }
 
-/** What was said of the last sending belongs to no page that is shown again. */
+/** The result of the last report belongs to no page that is shown again. */
 function bare(url: string): string {
   const address = new URL(url);
   address.searchParams.delete('said');
@@ -161,7 +161,7 @@ async function stillShown(url: string): Promise<void> {
   if (answer && answer.status >= 400 && answer.status < 500) await (await caches.open(SHOWN)).delete(url);
 }
 
-/** One clip is a tenth of what the phone gives us at most: pages and reports that wait come first. */
+/** A video may take a tenth of the phone's quota at most: pages and waiting reports come first. */
 async function fits(bytes: number): Promise<boolean> {
   const { quota = 0, usage = 0 } = (await (navigator as Navigator).storage?.estimate?.()) ?? {};
   return bytes <= (quota - usage) / 10;

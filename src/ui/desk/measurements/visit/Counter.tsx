@@ -15,7 +15,7 @@ interface Props {
   readonly leave: () => void;
 }
 
-/** One goal while it is measured. What is pressed most lies at the lower edge, under the thumb. */
+/** Counts one goal while it is measured. The most used buttons are at the lower edge, under the thumb. */
 export function Counter({ child, goal, trial, change, done, leave }: Props) {
   const good = trial.tries.filter(Boolean).length;
   const { measure } = goal;
@@ -147,7 +147,7 @@ interface ChoiceProps {
   readonly firstKey?: number;
 }
 
-/** One of a few; pressed again, none. */
+/** A choice of a few; pressed again, none. */
 function Choice({ legend, options, chosen, choose, firstKey }: ChoiceProps) {
   return (
     <fieldset className="mt-2">

@@ -15,7 +15,7 @@ export type SendMeasurement = (given: unknown) => Promise<string | null>;
 interface Props {
   readonly ofSchool: readonly VisitChild[];
   readonly today: CalendarDay;
-  /** Of the workplace: what a day is, wherever the device thinks it is. */
+  /** Time zone of the workplace, which decides the day, whatever zone the device has. */
   readonly timeZone: string;
   readonly personId: number;
   readonly send: SendMeasurement;
@@ -26,7 +26,7 @@ interface Chosen {
   readonly goal: VisitGoal;
 }
 
-/** Whom to measure, one goal at a time, and what waits to be sent. */
+/** Lists students to measure, one goal at a time, and the entries that wait to be sent. */
 export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [trial, setTrial] = useState<Trial>(NEW_TRIAL);

@@ -3,7 +3,7 @@ import type { GoalMeasure } from '@/core/goals';
 import type { HelpLevel } from '@/core/vocabulary';
 import type { WatchItem } from '@/core/vocabulary';
 
-/** What is counted and seen of one goal at a visit, as far as it has come. */
+/** Counts and observations of one goal at a visit so far. */
 export interface Trial {
   /** In their order, so that the last one can be taken back. */
   readonly tries: readonly boolean[];

@@ -3,7 +3,7 @@ import { keepWaiting, waitingOf, type Waiting } from './visitStore';
 
 const AGAIN_MILLISECONDS = 20_000;
 
-/** What was written down at a visit and not taken in yet: kept on the device first, sent as soon as there is a network, each once by its key. */
+/** Keeps a visit's entries on the device first and sends them as soon as there is a network, each once by its key. */
 export function useWaiting(personId: number, send: (given: unknown) => Promise<string | null>) {
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [isKept, setKept] = useState(true);

@@ -5,7 +5,7 @@ const waitingSchema = z.array(
   z.object({
     entryKey: z.string(),
     childId: z.number(),
-    /** Whose and of which goal, for who looks at what waits. */
+    /** Name and goal, for whoever looks at the entries that wait. */
     says: z.string(),
     measurement: z.record(z.string(), z.unknown()),
     /** Why it was not taken; it waits for a person then. */
@@ -14,7 +14,7 @@ const waitingSchema = z.array(
 );
 export type Waiting = z.output<typeof waitingSchema>[number];
 
-/** What waits on this device for a network, of one person: what another one wrote here is neither shown to them nor sent by them. */
+/** Entries of one person that wait on this device for a network: another person neither sees nor sends them. */
 const keyOf = (personId: number) => `yard-visit:${personId}`;
 
 export function waitingOf(personId: number): Waiting[] {
@@ -43,7 +43,7 @@ export interface Draft {
   readonly trial: Trial;
 }
 
-/** What is being counted, so that a page that the device throws away takes nothing with it. */
+/** Returns the count in progress, so that a page that the device discards loses nothing. */
 export function draftOf(personId: number): Draft | null {
   try {
     const { goalId, trial } = JSON.parse(localStorage.getItem(draftKeyOf(personId)) ?? 'null') as Draft;
@@ -77,7 +77,7 @@ export async function keepSheet(): Promise<void> {
   }
 }
 
-/** Who signs out takes the kept sheet along; what still waits stays for the next time. */
+/** Signing out deletes the stored sheet; entries that still wait stay for the next time. */
 export async function forgetSheet(): Promise<void> {
   if (!('caches' in globalThis)) return;
   const names = await caches.keys();

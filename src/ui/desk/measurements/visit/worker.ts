@@ -35,7 +35,7 @@ worker.addEventListener('fetch', (event) => {
   else if (request.mode === 'navigate') event.respondWith(page(request));
 });
 
-/** What a build made is called by what is in it, and never changes. */
+/** Files of a build are named by their content, and never change. */
 function isPart(url: string): boolean {
   const { origin, pathname } = new URL(url);
   return origin === worker.location.origin && pathname.startsWith('/_next/static/');

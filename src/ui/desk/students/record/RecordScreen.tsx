@@ -72,7 +72,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
   );
 }
 
-/** What the family told of its house, beside what stands here now. */
+/** Shows the family's answers about its home, beside the stored facts. */
 function Told({ view: { child, told, things }, settle }: { view: Props['view']; settle: WordedAction }) {
   if (!told) return null;
   const { answers } = told;

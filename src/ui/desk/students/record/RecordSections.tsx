@@ -215,7 +215,7 @@ export function Home({ form, isOpen }: Props & { isOpen: boolean }) {
   );
 }
 
-/** Who may be written to, how, and when not. */
+/** Edits the people who may be written to, how, and when not. */
 export function Contacts({ form, languages }: Props & { languages: readonly string[] }) {
   const { register, setValue } = form;
   const contacts = useWatch({ control: form.control, name: 'contacts' });

@@ -7,7 +7,7 @@ export interface RecordValues extends Omit<
 > {
   readonly bornOn: string;
   readonly minutesPerDay: string;
-  /** One a line. */
+  /** Allergies, a line each. */
   readonly allergies: string;
   readonly leaningHand: '' | 'left' | 'right';
   /** Boxes that are ticked tell their values as text. */

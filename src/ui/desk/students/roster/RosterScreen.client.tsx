@@ -39,7 +39,7 @@ export function RosterScreen({ preview, take }: Props) {
   const [fault, setFault] = useState<string | null>(null);
   const [taken, setTaken] = useState<Extract<Taken, { ok: true }> | null>(null);
   const [isWorking, start] = useTransition();
-  // What a person chose counts at once, also while an earlier look is still under way.
+  // A person's choice counts at once, also while an earlier look is still running.
   const chosen = useRef<Chosen>({});
   const look = (text: string, change: Chosen = {}) => {
     chosen.current = { ...chosen.current, ...change };

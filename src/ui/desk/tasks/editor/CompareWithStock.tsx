@@ -3,7 +3,7 @@ import type { TaskContent } from '@/core/tasks';
 import { HeadRow } from '../../parts/HeadRow';
 import { knobName } from '../../parts/taskWords';
 
-/** What differs from the task that this was copied from: step by step, and which parts of the rest. */
+/** Lists the differences from the task that this was copied from: step by step, and by part. */
 export function CompareWithStock({ task, stock }: { task: TaskContent; stock: TaskContent }) {
   const rows = Math.max(task.ladder.steps.length, stock.ladder.steps.length);
   const parts = (

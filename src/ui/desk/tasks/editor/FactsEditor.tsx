@@ -5,7 +5,7 @@ import { SettingSelects } from '../../parts/SettingSelects';
 import type { EditorProps } from './editorProps';
 import { FindingsAt, LocalField, NumberField, Small } from './parts';
 
-/** What the task is: its name and story, the skills it practises, its part of a session, the ages it is made for. */
+/** Edits the task's name and story, the skills it practices, its part of a session, and its ages. */
 export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
@@ -108,7 +108,7 @@ function SkillSelect({ label, value, onSkill, fixed }: { label: string; value: S
   );
 }
 
-/** Where schools of thought differ: what this task takes unless child or program say otherwise. */
+/** Edits the settings on which schools of thought differ: this task's own, unless student or program override them. */
 export function SettingsEditor({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed'>) {
   const known = Object.keys(task.settings) as SettingId[];
   const free = (Object.keys(SETTING_CHOICES) as SettingId[]).filter((id) => !known.includes(id));

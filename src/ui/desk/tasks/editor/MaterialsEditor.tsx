@@ -12,7 +12,7 @@ interface Props extends EditorProps {
   readonly things: readonly HomeMaterial[];
 }
 
-/** What is needed, how many, how big (and so whether it is a small part), and what may replace it. */
+/** Edits the materials: how many, how big (and so whether they are small parts), and their substitutes. */
 export function MaterialsEditor({ task, things, findings, edit, fixed }: Props) {
   const add = (id: string) => {
     const known = things.find((thing) => thing.id === id);
@@ -130,7 +130,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
   );
 }
 
-/** What may replace it, and what that does to the grade: the knob that then stands elsewhere. */
+/** Edits the substitutes of a material, and their effect on the grade: the knob that is then at another level. */
 function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
   const path = ['materials', index, 'substitutes'];
   const add = (id: string) => {
@@ -191,7 +191,7 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
   );
 }
 
-/** What a substitute turns where the task has no level for it, or why it turns nothing. */
+/** Describes what a substitute changes where the task has no level for it, or why it changes nothing. */
 function turnWords({ turns, same }: Material['substitutes'][number]): string {
   const turned = Object.entries(turns ?? {}).map(([knob, way]) => `${way} by ${words(`knobs.${knob as 'help'}`)}`);
   return turned.length > 0 ? `, ${turned.join(', ')}` : same ? `, the same: ${same}` : '';

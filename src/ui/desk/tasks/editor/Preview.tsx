@@ -9,7 +9,7 @@ import { words } from '../../../shared/deskWords';
 import { familyWords, type FamilyWords } from '../../../shared/familyWords';
 import { languageName } from '../../../shared/languageName';
 
-/** What a family would call its child; here nobody is meant. */
+/** Name used in the preview, where no child is meant. */
 const SOMEBODY = { en: 'your child', es: 'su hijo o hija' };
 const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand not settled' } as const;
 

@@ -12,7 +12,7 @@ interface Props extends EditorProps {
 
 const MOUTHING: ChildForSafety = { ageYears: 4, mouthsThings: true, scissorsAllowed: false, allergies: [], texturesAvoided: [] };
 
-/** What the rules say of this task: for any child, and for one who mouths things and may not have scissors. */
+/** Shows the safety findings of this task: for any child, and for one who mouths things and may not have scissors. */
 export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
   const things = thingsAt(task, 1, task.ladder.steps.length);
   const general = judgeSafety(task, things, null);

@@ -6,7 +6,7 @@ import { FindingsAt, LocalField, Small } from './parts';
 
 const PLACES = { preferredSide: 'on the preferred side', otherSide: 'on the other side', middle: 'in the middle', far: 'far' } as const;
 
-/** Where things lie, said once for every hand, and seen as each hand gets it. */
+/** Edits the table map, once for both hands, and shows it for each. */
 export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>

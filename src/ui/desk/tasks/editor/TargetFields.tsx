@@ -10,7 +10,7 @@ interface Props {
   readonly onWork: (work: Pick<Dose, 'hands' | 'limb'>) => void;
 }
 
-/** What is asked for, how much of it, and what works at it: of a task, or of one of its steps. */
+/** Edits a target: its kind, its amount, and the limb that works: of a task, or of one of its steps. */
 export function TargetFields({ dose, fixed, labels, onTarget, onWork }: Props) {
   const { target } = dose;
   const amount = amountIn(target);

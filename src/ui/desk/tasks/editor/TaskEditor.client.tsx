@@ -30,7 +30,7 @@ import { WordsEditor } from './WordsEditor';
 import { FaultNote } from '../../parts/FaultNote';
 import type { TaskEditorProps } from './taskEditorProps';
 
-/** What is this task, is its ladder sound? Knobs, steps, dose, materials and words, with what the checks say beside each. */
+/** Edits a task: knobs, steps, dose, materials and words, with the findings beside each. */
 export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, copy, versionOf }: TaskEditorProps) {
   const fixed = !view.mayChange;
   const [history, act] = useReducer(editorHistory, view.content, startHistory);
@@ -245,7 +245,7 @@ function AddLanguage({ translated, add }: { translated: readonly Language[]; add
   );
 }
 
-/** Whom the task is for, and the way into the library or out of it. */
+/** Offers whom the task is for, and the way into the library or out of it. */
 function EditorFoot({
   view,
   task,
@@ -338,7 +338,7 @@ function standing({ ownerName, versions, taskVersionId, draftSavedAt }: TaskEdit
   return `${ownerName === null ? 'stock task' : `made by ${ownerName}`}, ${version}${draftSavedAt !== null ? ', with changes that are not in the library yet' : ''}`;
 }
 
-/** What is wrong on other steps than the chosen one, each a way there. What is still empty shows in the grid itself. */
+/** Lists the findings on other steps than the chosen one, each a link to it. Empty fields show in the grid itself. */
 function OtherSteps({
   findings,
   step,
@@ -371,7 +371,7 @@ function OtherSteps({
   );
 }
 
-/** What is given next, once the end of this ladder is held. */
+/** Names the activity that follows once the end of this ladder is held. */
 function LeadsTo({ slug }: { slug: string }) {
   const leads = leadsTo(slug);
   if (leads.length === 0) return null;

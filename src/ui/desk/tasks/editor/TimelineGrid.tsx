@@ -182,7 +182,7 @@ function outcomesWords(stepOutcomes: StepOutcomes | undefined): string {
   return [...here, ...came].join('; ');
 }
 
-/** What a step asks for: its own in bold, the task's in plain. Another number makes it the step's own. */
+/** Edits a step's amount: its own in bold, the task's in plain. Another number makes it the step's own. */
 function AmountCell({ task, step, chosen, edit, onStep, fixed }: Omit<CellProps, 'knob' | 'faulty'>) {
   const own = task.ladder.steps[step]?.dose;
   const dose = doseAtStep(task, step + 1);
@@ -236,7 +236,7 @@ function neighbour(cell: HTMLElement, aside: number): HTMLElement | null {
   return cells[cells.indexOf(cell) + aside] ?? null;
 }
 
-/** What of the field's knobs a task may still take, and a knob of its own. */
+/** Offers the field's knobs that the task does not have yet, and a knob of its own. */
 export function AddKnob({ task, edit, usual }: Pick<KnobEditorProps, 'task' | 'edit' | 'usual'>) {
   const free = KNOB_IDS.filter((knob) => !task.knobs.some((known) => known.knob === knob));
   const add = (value: string) => {

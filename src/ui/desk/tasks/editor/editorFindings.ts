@@ -14,7 +14,7 @@ export interface FormFault {
 
 export type EditorFinding = TaskFinding | FormFault;
 
-/** What the checks say of a task, and what its form still lacks; a text is said once for both languages. */
+/** Returns the findings on a task, and what its form still lacks; a text is named once for both languages. */
 export function editorFindings(task: TaskContent): readonly EditorFinding[] {
   const form = taskContentSchema.safeParse(task);
   const faults = new Map<string, { path: string; said: string; languages: string[] }>();

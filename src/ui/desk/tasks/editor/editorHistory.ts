@@ -5,7 +5,7 @@ export interface EditorHistory {
   readonly past: readonly TaskContent[];
   readonly now: TaskContent;
   readonly future: readonly TaskContent[];
-  /** Where the last change was typed: going on there makes no new step to undo. */
+  /** Place of the last typing: more of it there makes no new step to undo. */
   readonly typing: string | null;
 }
 
@@ -17,7 +17,7 @@ export function startHistory(content: TaskContent): EditorHistory {
   return { past: [], now: content, future: [], typing: null };
 }
 
-/** One act on the bench, with every one before it kept for undo. */
+/** Applies an act to the task, with every earlier state kept for undo. */
 export function editorHistory(history: EditorHistory, act: EditorAct): EditorHistory {
   const { past, now, future } = history;
   if (act.kind === 'undo')

@@ -4,7 +4,7 @@ import type { UsualKnobs } from './usualLevels';
 import type { EditorEdit } from './editorEdits';
 import type { EditorFinding } from './editorFindings';
 
-/** What every editor of the bench gets. */
+/** Props of every editor section. */
 export interface EditorProps {
   readonly task: TaskContent;
   readonly findings: readonly EditorFinding[];

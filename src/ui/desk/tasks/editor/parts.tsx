@@ -6,10 +6,10 @@ import { languageName } from '../../../shared/languageName';
 import { Finding } from '../../parts/Finding';
 import { editorFindingWords, type EditorFinding } from './editorFindings';
 
-/** Where a section stands in the page's address. */
+/** Returns a section's anchor in the page's address. */
 const placeOf = (title: string) => title.toLowerCase().replace(/[^a-z]+/g, '-');
 
-/** What the long form holds, each a way there. */
+/** Lists the sections of the long form, each a link. */
 export function Contents({ titles }: { titles: readonly string[] }) {
   return (
     <nav aria-label="On this page" className="mb-3 flex flex-wrap gap-x-4 text-[14px]">
@@ -37,7 +37,7 @@ export function Section({ title, aside, children }: { title: string; aside?: Rea
 const isAt = (finding: EditorFinding, path: string, deep: boolean) =>
   finding.path === path || (deep && finding.path.startsWith(`${path}.`));
 
-/** What the checks say of one place, beside it; `deep` takes in all that lies below. */
+/** Shows the findings on one place, beside it; `deep` includes everything below. */
 export function FindingsAt({
   findings,
   path,

@@ -5,7 +5,7 @@ const PAUSE_MILLISECONDS = 700;
 const keyOf = (slug: string) => `yard-bench:${slug}`;
 
 /**
- * What this browser still holds of work that the server has not taken yet; null where there is none.
+ * Returns the work in this browser that the server has not stored yet; null where there is none.
  * @param keptAt when the server last took work on this task, in milliseconds; 0 for never
  */
 export function heldWork(slug: string, keptAt: number): TaskContent | null {

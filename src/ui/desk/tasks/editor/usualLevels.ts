@@ -5,7 +5,7 @@ import { familyWords, type FamilyWords } from '../../../shared/familyWords';
 
 export type UsualLevel = LocalText & { readonly usual: string };
 
-/** What the bench offers for the knobs of the field and for shapes, with its words in every language. */
+/** Levels that the editor offers for the knobs of the field and for shapes, with their words in every language. */
 export interface UsualKnobs {
   /** Levels by knob, easiest first; none for a knob of one's own. */
   readonly levels: Readonly<Partial<Record<KnobKey, readonly UsualLevel[]>>>;

@@ -45,7 +45,7 @@ const KINDS: readonly FamilyKind[] = [
   'weekends',
 ];
 
-/** What is told of single children; the rest follows a fixed pattern. */
+/** Facts of single children; the rest follow a fixed pattern. */
 const SPECIAL: Readonly<Record<number, Partial<DemoChild>>> = {
   0: { school: 1, ageMonths: 62, hand: 'left', kind: 'steady', language: 'es', mouthsThings: true, allergies: ['wheat'] },
   1: { school: 1, ageMonths: 50, kind: 'tooHardTooEarly' },
@@ -101,7 +101,7 @@ export const PEOPLE = {
 export const DEMO_PASSWORD = 'one-step-at-a-time';
 export const DEMO_TIME_ZONE = 'America/Denver';
 
-/** What families write beside their figures: true of any task, by how it went. */
+/** Comments of families beside their figures: true of any task, by how it went. */
 export const HOME_WORDS: Record<'en' | 'es', Readonly<Record<'well' | 'partly' | 'hard', readonly string[]>>> = {
   en: {
     well: ['went well', 'asks for more', 'laughed a lot', 'we did it before dinner', 'quicker than I thought'],

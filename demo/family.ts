@@ -11,7 +11,7 @@ import { HOME_WORDS, type DemoChild, type FamilyKind } from './children';
 export interface AskedTask {
   readonly taskId: number;
   readonly step: number;
-  /** What the step asks of a child, on the scale of demand. */
+  /** Demand of the step, on the scale of demand. */
   readonly demand: number;
   readonly dose: Dose;
   readonly weekdays: readonly number[];
@@ -19,9 +19,9 @@ export interface AskedTask {
   readonly isClosed: boolean;
 }
 
-/** What a simulated family carries from day to day; all of it fits into a file. */
+/** State that a simulated family carries from day to day; all of it fits into a file. */
 export interface FamilyState {
-  /** By task: what the child can do at it, and when it was last at it. */
+  /** Skill by task, and the last day of practice. */
   readonly skills: Readonly<Record<string, SimulatedChild & { readonly lastOn: CalendarDay }>>;
   /** True once the one thing was told that this family has to tell. */
   readonly storyTold: boolean;
@@ -29,7 +29,7 @@ export interface FamilyState {
 
 export const NEW_FAMILY: FamilyState = { skills: {}, storyTold: false };
 
-/** What was done of one task on one day, whichever way it is told. */
+/** Practice of one task on one day, whichever way it is reported. */
 export interface Practice {
   readonly taskId: number;
   readonly step: number;
@@ -62,12 +62,12 @@ export interface FamilyDay {
   readonly storyDay: CalendarDay | null;
 }
 
-/** One day of one family. The same family, state and day give the same practice. */
+/** Simulates one day of one family. The same family, state and day give the same practice. */
 export function practiceOn(given: FamilyDay, state: FamilyState): { readonly practices: readonly Practice[]; readonly state: FamilyState } {
   const { demo, index, tasks, day, week, isToday, storyDay } = given;
   const chance = chanceOf('day', index, day);
   const isStory = day === storyDay && TELLS.has(demo.kind) && !state.storyTold;
-  // What was told last stands as the newest word, for whoever opens the demo.
+  // The last story day stays the newest report, for whoever opens the demo.
   const isQuiet = storyDay !== null && day > storyDay && TELLS.has(demo.kind);
   const practises = chance() <= chanceToPractise(demo.kind, weekdayOf(day), week, isToday);
   if (isQuiet || (!practises && !isStory)) return { practices: [], state };
@@ -110,7 +110,10 @@ function chanceToPractise(kind: FamilyKind, weekday: number, week: number, isTod
   }
 }
 
-/** What a child brings to a task that it meets for the first time: a little more than its step asks, or less where it came too early. */
+/**
+ * Returns a child's ability at a task that it meets for the first time: a little more than its step demands, or less where it came
+ * too early.
+ */
 function metFirst({ taskId, demand }: AskedTask, { kind }: DemoChild, index: number, day: CalendarDay): FamilyState['skills'][string] {
   const chance = chanceOf('met', index, taskId);
   const ability = demand + (kind === 'tooHardTooEarly' ? -0.8 : 0.35 + chance() * 0.6);

@@ -25,14 +25,14 @@ export interface DemoFamily {
   readonly demo: DemoChild;
   readonly index: number;
   readonly state: FamilyState;
-  /** What stands on the slip that has not come in yet. */
+  /** Practice on the slip that has not come in yet. */
   readonly slip: readonly Practice[];
 }
 
 /** The place and the people that days are lived in. */
 export interface Living {
   readonly context: Context;
-  /** Who types in what comes on paper. */
+  /** Therapist who types in the paper logs. */
   readonly therapist: PersonActor;
   /** The day on which the families began. */
   readonly begun: CalendarDay;
@@ -41,8 +41,9 @@ export interface Living {
 }
 
 /**
- * One day of the families: those who practise say so by their own way, through the doors that real families use: form of the link, text,
- * slip. @returns the families as they are after it
+ * Lives one day of the families: those who practice report it in their own way, through the endpoints that real families use: form
+ * of the link, text, slip.
+ * @returns the families as they are after it
  */
 export async function liveDay(living: Living, families: readonly DemoFamily[], day: CalendarDay): Promise<DemoFamily[]> {
   const { context, begun, firstEnd } = living;
@@ -74,7 +75,7 @@ interface Asked {
   readonly tasks: readonly AskedTask[];
 }
 
-/** What the program that holds on a day asks of each family; nothing where it rests or is over. */
+/** Returns the tasks that each family's program asks for on a day; none where it is paused or over. */
 async function askedOn({ db }: Context, families: readonly DemoFamily[], day: CalendarDay): Promise<Map<number, Asked>> {
   const childIds = families.map(({ child }) => child.id);
   return inTransaction(db, async (work) => {
@@ -158,7 +159,7 @@ async function handIn({ context, therapist }: Living, families: readonly DemoFam
       entryId: keyOf(`demo slip ${child.id} ${day}`),
       way: 'paper',
       words: before.findLast(({ words, done }) => done && words !== '')?.words ?? '',
-      // Who types sees the paper: what is far from what was asked stands there so.
+      // The person typing sees the paper: numbers far from the target are confirmed.
       boxes: before.map((practice) => ({ taskId: practice.taskId, doneOn: practice.doneOn, text: `${asCell(practice, letters)}!` })),
     });
     after.push({ ...family, slip: slip.filter(({ doneOn }) => doneOn >= day) });

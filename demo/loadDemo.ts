@@ -69,18 +69,18 @@ const DAYS_SINCE_ROUND = 3;
 /** The share of suggestions that waited. */
 const WAITS = 0.2;
 const WORKER = 'demo';
-/** What the demo's workplace has set, once the ten weeks are over. */
+/** Settings of the demo's workplace, once the ten weeks are over. */
 const POST_MINUTES = 10;
 
 type Ids = Record<keyof typeof PEOPLE, number>;
 
-/** One child of the demo, and the program that it is sent first. */
+/** A child of the demo, and its first program. */
 interface Story extends DemoFamily {
   readonly planned: readonly Planned[];
   readonly goals: readonly DemoGoal[];
 }
 
-/** What the demo leaves for whoever serves it, and for the days that are lived later. */
+/** Result for whoever serves the demo, and for the days that are played later. */
 export interface LoadedDemo extends DemoAccess {
   readonly lived: LivedDemo;
 }
@@ -147,7 +147,7 @@ export async function loadDemo(
 }
 
 /** Eight in the morning at Tarrow Hill, near enough. */
-/** What the assistant counted in the cupboard. */
+/** Stock that the assistant counted in the cupboard. */
 const CUPBOARD = [
   { thing: 'hair-band', inCupboard: 18, packSize: 12 },
   { thing: 'child-scissors', inCupboard: 5, packSize: 1 },
@@ -224,7 +224,7 @@ interface First {
   readonly clips: ReadonlyMap<string, number>;
 }
 
-/** By its place among the children: whose family is asked for a clip. */
+/** Index of the child whose family is asked for a video. */
 const ASKED = 12;
 
 /** The family that was asked shows how it goes. */

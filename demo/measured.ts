@@ -18,8 +18,8 @@ export interface DemoGoal {
 }
 
 /**
- * What the therapist measures of a goal on a day; null on most days. Children move at a pace of their own, some not at all, and every seventh is looked at half
- * as often, so that of theirs too little is known.
+ * Simulates the therapist's measurement of a goal on a day; null on most days. Children move at a pace of their own, some not at
+ * all, and every seventh is measured half as often, so that of theirs too little is known.
  */
 export function measuredOn({ childId, goalId, content, index }: DemoGoal, day: CalendarDay): unknown {
   const { measure, reviewOn } = content;

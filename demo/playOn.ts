@@ -44,7 +44,7 @@ export async function playOn(context: Context, moveTo: (at: Instant) => void, li
     const found: DemoFamily[] = [];
     for (const { childId, ...rest } of lived.families) {
       const child = await childById(work, childId);
-      // Whom somebody took out of the demo tells nothing any more.
+      // Children removed from the demo report nothing any more.
       if (child) found.push({ ...rest, child, demo: CHILDREN[rest.index]! });
     }
     return found;

@@ -117,7 +117,7 @@ export interface TaskParts {
   readonly words: Readonly<Partial<Record<Language, Words>>> & { readonly en: Words };
   readonly skins: Readonly<Record<string, unknown>>;
   readonly things: Things;
-  /** What every task says where it says nothing else. */
+  /** Sentences of every task that has none of its own. */
   readonly common: { readonly stop: LocalText; readonly why: Readonly<Partial<Record<string, LocalText>>> };
 }
 
@@ -193,7 +193,7 @@ export function composeTask({ slug, mechanics, words, skins, things, common }: T
       looseParts: looseParts.map((part) => ({ id: part.thing, name: thing(part.thing).many, ...careOf(part.thing), steps: part.steps })),
       substitutes: substitutes.map((given) => {
         const { thing: other, ...rest } = typeof given === 'string' ? { thing: given } : given;
-        // Where the task says it by its own levels, that is it.
+        // A task's own levels come first.
         const turns = thing(id).mayBe?.[other] ?? fault(`things.json does not say what "${other}" turns where it stands for "${id}"`);
         return {
           id: other,

@@ -29,7 +29,7 @@ interface Rung {
   readonly turn: Knob | null;
   readonly name: Both;
   readonly tool: Both;
-  /** What shows where it goes, in a sentence of its own. */
+  /** Mark that shows where it goes, in a sentence of its own. */
   readonly where: Both;
   readonly fading?: true;
 }
@@ -339,7 +339,7 @@ function mechanicsOf(
 const CARD = '{card}';
 
 type FrameLines = Pick<Words, 'helper' | 'child' | 'cues' | 'right' | 'cautions'>;
-/** What every ladder says, by the languages that it is written in. */
+/** Sentences of every ladder, by the languages that it is written in. */
 const LINES: Readonly<Partial<Record<Language, FrameLines>> & { en: FrameLines }> = {
   en: {
     helper: ['Draw it first, as big as your hand.', 'Left-handed? Lay the paper left of the middle. Lean its top to the right.'],

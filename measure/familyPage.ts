@@ -20,7 +20,7 @@ const SLOWER = 6;
 const TIMES = 5;
 const BROWSER_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'];
 
-/** What a phone loads, compressed as it travels, with an empty cache. */
+/** Measures the bytes that a phone loads, compressed as they travel, with an empty cache. */
 export async function measureFamilyPages(link: string, versionTaskId: number): Promise<PageFigures[]> {
   const browser = await chromium.launch({
     executablePath: chromiumPath()!,

@@ -12,13 +12,13 @@ export interface FaultFigures {
   readonly what: string;
   readonly sent: number;
   readonly acknowledged: number;
-  /** Of the acknowledged ones. */
+  /** Number stored of the acknowledged ones. */
   readonly stored: number;
   readonly lost: number;
   /** After everything that was not acknowledged was sent once more under its key. */
   readonly rowsAfter: number;
   readonly doubled: number;
-  /** What the others were answered. */
+  /** Answers to the others. */
   readonly answers: Readonly<Record<string, number>>;
   readonly wellAfterSeconds: number;
 }

@@ -156,7 +156,7 @@ async function lookAtPages({ urls, places, cookie }: World, run: { isOver: boole
 async function statusOf(address: string, options: RequestInit): Promise<string> {
   try {
     const answer = await fetch(address, { ...options, redirect: 'manual', signal: AbortSignal.timeout(REQUEST_MILLISECONDS) });
-    // What was killed while it answered has not answered.
+    // A request killed while it was answered does not count as answered.
     await answer.arrayBuffer();
     return String(answer.status);
   } catch (error) {

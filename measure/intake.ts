@@ -10,10 +10,10 @@ const BLOCKS = 3;
 
 const MARK = 'bench';
 
-/** Where the reports go: a child outside the measured caseload. */
+/** Place of the reports: a child outside the measured caseload. */
 export interface IntakePlace {
   readonly childId: number;
-  /** Where reports are sent to: many, since one link takes in no more than a family sends in a day. */
+  /** Addresses to send to: many, since one link accepts no more than a family sends in a day. */
   readonly addresses: readonly string[];
   readonly versionTaskId: number;
 }
@@ -38,13 +38,13 @@ export async function measureIntake(databaseUrl: string, place: IntakePlace): Pr
     route.push(await throughRoute());
   }
   for (const line of lines) line.end();
-  // What was written here must not weigh on the next run's screens.
+  // Rows written here must not weigh on the next run's screens.
   await pool.query('DELETE FROM reports WHERE child_id = ? AND said_by = ?', [place.childId, MARK]);
   await pool.end();
   return { perSecond: median(route), barePerSecond: median(bare) };
 }
 
-/** So many workers do a job again and again for a while; gives back how often a second. */
+/** Runs a job again and again in parallel workers for a while; returns the rate a second. */
 async function block(job: (worker: number) => Promise<void>): Promise<number> {
   const until = performance.now() + BLOCK_MILLISECONDS;
   let done = 0;

@@ -30,7 +30,7 @@ export function measureLab(): LabFigures {
         return (sessions / (performance.now() - begun)) * 1000;
       }),
     );
-  // What runs first is compiled by it.
+  // The first run warms up the compiler.
   rate(CHILDREN);
   return { few: rate(CHILDREN), many: rate(4 * CHILDREN) };
 }

@@ -5,7 +5,7 @@ import type { Place } from './faults';
 import { rowsOf } from '../scripts/sql';
 import { familyAddress, newLinkParts } from '@/server/messages/familyAddress';
 
-/** So many further links of a child: one alone takes in no more in a day than a family sends. */
+/** Makes further links of a child: one alone accepts no more in a day than a family sends. */
 export async function manyLinks(context: Context, childId: number, count: number): Promise<string[]> {
   const createdAt = context.now();
   const made = Array.from({ length: count }, () => newLinkParts(context.linkSecret));

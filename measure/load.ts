@@ -8,12 +8,12 @@ import { percentile } from './timing';
 export const LOAD_KINDS = ['Yard', 'Rounds', 'a child', 'a family’s day', 'a report'] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
 
-/** So many of each: two hundred people at once. */
+/** Clients of each kind: two hundred people at once. */
 const CLIENTS: Readonly<Record<LoadKind, number>> = { Yard: 30, Rounds: 30, 'a child': 20, 'a family’s day': 80, 'a report': 40 };
 
 export interface LoadWorld {
   readonly url: string;
-  /** Of a therapist. */
+  /** Cookie of a therapist. */
   readonly cookie: string;
   readonly childIds: readonly number[];
   readonly places: readonly Place[];
@@ -32,7 +32,7 @@ export interface LoadFigures {
 
 /** A person looks at what came for a moment before asking for more. */
 const READING_MILLISECONDS = 3_000;
-/** Whoever was answered by nothing else for so long has gone away. */
+/** Time after which a visitor gives up. */
 const PATIENCE_MILLISECONDS = 60_000;
 
 /**

@@ -5,7 +5,7 @@ import { seededRandom } from '@/core/random';
 import { median } from './timing';
 
 export interface PlannerFigures {
-  /** One child of twelve tasks in the thread, milliseconds. */
+  /** Milliseconds for one child with twelve tasks in the thread. */
   readonly oneChild: number;
   /** Sixty children through the thread, and the same models by HiGHS alone. */
   readonly sixty: number;

@@ -74,7 +74,7 @@ function versionOn(
 const { children } = workerData as { readonly children: number };
 let reports = 0;
 let milliseconds = 0;
-// What is reckoned has to be used, or a clever engine leaves it out.
+// The result has to be used, or an optimizing engine leaves the calculation out.
 let figures = 0;
 for (let child = -20; child < children; child += 1) {
   const log = logOf(Math.abs(child));

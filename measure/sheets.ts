@@ -17,7 +17,7 @@ export interface SheetFigures {
 }
 
 const CHILDREN = 60;
-/** So many tasks with a sheet has a program of the demo at most. */
+/** Most tasks with a worksheet in a program of the demo. */
 const SHEETS_A_CHILD = 4;
 const RUNS = 3;
 const WORDS = { name: 'Name', title: 'A task · step 1', how: 'Cut along the road. Stop at the bricks.', check: '50 mm' };

@@ -1,4 +1,4 @@
 import path from 'node:path';
 
-/** Where the demo keeps everything. */
+/** Folder of the demo. */
 export const DATA_FOLDER = path.resolve('.data');

@@ -18,13 +18,13 @@ const PICTURES_A_SECOND = 10;
 const SECONDS = 8;
 const FOLDER = path.join('demo', 'clips');
 
-/** Where the hand is on its way, from 0 (where it takes) to 1 (where it lets go): there, a rest, and back, slowly. */
+/** Position of the hand from 0 (where it takes) to 1 (where it lets go): there, a rest, and back, slowly. */
 const WAY = [0, 0, 0, 0.15, 0.4, 0.7, 0.9, 1, 1, 1, 0.8, 0.5, 0.2, 0, 0, 0] as const;
 const LETS_GO = 8.5;
 
 interface Drawn {
   readonly slug: string;
-  /** What the fingers do, and what they hold on their way there; the way back is empty. */
+  /** Pose of the fingers, and the thing they hold on their way there; the way back is empty. */
   readonly held: (tip: Spot) => Part[];
   readonly tool: (tip: Spot) => { readonly parts: Part[]; readonly end: Spot };
   readonly from: Spot;
@@ -86,7 +86,7 @@ function markupOf(parts: readonly Part[]): string {
 function frame({ tool, held, from, to }: Drawn, wrist: Spot, isCarrying: boolean): string {
   const pose: HandPose = { wrist, ...HELD_POSE };
   const { parts, end } = tool(thumbTip(pose));
-  // Where the ends are when the hand stands at a place, there lies what is taken, and there stands the dish.
+  // Ground below the hand: where it takes lies the thing, where it lets go is the dish.
   const groundAt = (place: Spot): Spot => tool(thumbTip({ wrist: place, ...HELD_POSE })).end;
   const dish = ([x, y]: Spot, fill: string) =>
     `<ellipse cx="${x}" cy="${y + 12}" rx="34" ry="11" fill="${fill}" stroke="${COLORS.ink}" stroke-width="1.6"/>`;

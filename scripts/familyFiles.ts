@@ -4,7 +4,7 @@ import path from 'node:path';
 import { build, type BuildOptions } from 'esbuild';
 import postcss from 'postcss';
 
-/** What a family's page asks for beside itself: made here, named by what is in it, so that a phone keeps it for good. */
+/** Files that a family's page loads: built here, named by their content, so that a phone can cache them for good. */
 export const MADE = path.join('public', 'f', 'made');
 const STYLES = path.join('src', 'ui', 'family', 'family.css');
 const FRAME = path.join('src', 'ui', 'family', 'script', 'family.ts');

@@ -111,7 +111,7 @@ export class Galera {
     this.sql(place, "SET GLOBAL wsrep_provider_options = 'pc.bootstrap=1'");
   }
 
-  /** What a node says of itself, such as `wsrep_cluster_size`. */
+  /** Returns a node's status variable, such as `wsrep_cluster_size`. */
   status(place: number, name: string): string {
     return this.sql(place, `SHOW STATUS LIKE '${name}'`).split('\t')[1]?.trim() ?? '';
   }

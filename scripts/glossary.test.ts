@@ -30,6 +30,10 @@ function identifiersOf(file: string, text: string): Set<string> {
 const retiredIn = (file: string, text: string) =>
   text.match(/\w+/g)?.some(isRetired) ? [...identifiersOf(file, text)].filter(isRetired) : [];
 
+/** Comments of the product that begin like a riddle, not with their subject or a verb. The baseline is frozen by its hash. */
+const riddlesIn = (text: string) =>
+  text.match(/^\s*(?:\/\*\*\s*(?:\n\s*\*)?|(?<!\/\/.*\n)\/\/) (?:What|Where|Who|Whose|Whom|Whoever|Whatever|Of|By|So|Till) .*/gm) ?? [];
+
 describe('the glossary', () => {
   it('has some forty ideas, each with its name and place', () => {
     expect(rows.length).toBeGreaterThanOrEqual(38);
@@ -46,5 +50,13 @@ describe('the glossary', () => {
   it('finds a retired name, and none in words that people read', () => {
     expect(retiredIn('x.ts', 'const wish = 1; interface PlanWish {}')).toEqual(['wish', 'PlanWish']);
     expect(retiredIn('x.tsx', 'const x = <p>One wish, by Lanes</p>;')).toEqual([]);
+  });
+
+  it('has comments that begin with their subject or a verb', () => {
+    expect(riddlesIn('  /** What a day asks for. */')).toHaveLength(1);
+    expect(riddlesIn('/**\n * Of one session. */\n// Whoever asks.')).toHaveLength(2);
+    expect(riddlesIn('// Lists the reports\n// of a day. What it asks for.')).toHaveLength(0);
+    const product = sources.filter((file) => !/^tests|\.test\.|0001-baseline/.test(file));
+    expect(product.flatMap((file) => riddlesIn(readFileSync(file, 'utf8')).map((words) => `${file}: ${words.trim()}`))).toEqual([]);
   });
 });

@@ -184,8 +184,8 @@ function readCredentials(folder: string): Credentials {
 }
 
 /**
- * Where a server keeps its files: the place itself or, where root asks for one that the package's user can't reach, a folder of the system's.
- * The server never runs as root.
+ * Returns the folder of a server's files: the place itself or, where root asks for one that the package's user can't reach, a
+ * folder of the system's. The server never runs as root.
  */
 export function homeOf(place: string): string {
   const folder = path.resolve(place);

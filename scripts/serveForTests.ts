@@ -16,7 +16,7 @@ const [folderWord, portWord, seedWord, load] = process.argv.slice(2);
 const folder = path.resolve(folderWord!);
 const seed = path.resolve(seedWord!);
 const port = Number(portWord);
-// What was started before it failed must not stand in the way of the next run.
+// Parts of a failed start must not block the next run.
 const orClear = (place: string) => async (error: unknown) => {
   await stopMariaDb(path.join(place, 'mariadb'));
   throw error;
@@ -33,7 +33,7 @@ rmSync(folder, { recursive: true, force: true });
 execFileSync('cp', ['-a', seed, folder]);
 const [seedHome, home] = [homeOf(path.join(seed, 'mariadb')), homeOf(path.join(folder, 'mariadb'))];
 if (!home.startsWith(folder)) execFileSync('cp', ['-a', seedHome, home]);
-// What a text service would sign with.
+// Key that a text service would sign with.
 process.env.YARD_TEXTS_INCOMING_KEY_FILE = path.join(folder, 'incoming-key');
 writeFileSync(process.env.YARD_TEXTS_INCOMING_KEY_FILE, 'a key of the tests');
 const stack = await startStack({ folder, port, mode: 'start', withDemo: true, clockShift: clockShift() }).catch(orClear(folder));
@@ -41,7 +41,7 @@ const stack = await startStack({ folder, port, mode: 'start', withDemo: true, cl
 const db = openDatabase(stack.databaseUrl);
 await inTransaction(db, (work) => changeHoldMinutes(work, 0));
 await db.close();
-/** What is served now: processes change when a part is started anew. */
+/** Describes the running stack: processes change when a part restarts. */
 function tellStack(): void {
   const { url, databaseUrl, pids, access } = stack;
   writeFileSync(path.join(folder, 'stack.json'), JSON.stringify({ url, databaseUrl, pids: pids(), ...access }));

@@ -22,7 +22,7 @@ import { Watched } from './watched';
 import { WatchedDatabase } from './watchedDatabase';
 
 export interface StackOptions {
-  /** Where data, phone and logs live. */
+  /** Folder of data, phone and logs. */
   readonly folder: string;
   readonly port: number;
   readonly databasePort?: number;
@@ -51,7 +51,7 @@ interface TimedOptions extends StackOptions {
 
 export interface Stack {
   readonly url: string;
-  /** By the account that owns the schema. */
+  /** URL with the account that owns the schema. */
   readonly databaseUrl: string;
   readonly access: DemoAccess | null;
   readonly pids: () => Readonly<Record<'web' | 'runner' | 'database', number | undefined>>;
@@ -95,7 +95,7 @@ export async function startStack(given: StackOptions): Promise<Stack> {
   const runner = new Watched('The runner', async () => run(environment.runner, log), tell);
   await step('Starting the web server', () => server.begin());
   await runner.begin();
-  // Who makes a backup meanwhile finds the database by it.
+  // A backup meanwhile finds the database by it.
   writeFileSync(path.join(options.folder, ADDRESS_FILE), ownerUrl, { mode: 0o600 });
   return {
     url,
@@ -131,10 +131,10 @@ function makeFolder(folder: string): void {
 
 /** How far the families of the demo have lived. */
 export const LIVED_FILE = 'demo-lived.json';
-/** By how many milliseconds the demo's clock runs before the machine's. */
+/** File with the milliseconds by which the demo's clock is ahead of the machine's. */
 export const CLOCK_FILE = 'demo-clock';
 
-/** Where the database of a folder is that is being served now; gone once it is stopped. */
+/** File with the address of the database that a folder serves now; deleted when it stops. */
 export const ADDRESS_FILE = 'database-address';
 
 /** Lives the demo into a folder whose stack can be started later, or copied. */
@@ -190,7 +190,7 @@ interface Accounts {
 async function prepare(options: TimedOptions, { ownerUrl, runUrl }: Accounts, url: string): Promise<DemoAccess | null> {
   const db = openDatabase(ownerUrl);
   try {
-    // Of a cluster the first host may be the one that is away.
+    // In a cluster the first host may be the one that is away.
     await db.looked;
     await step('Bringing the schema up to date', async () => {
       const schema = migrator(db);
@@ -278,7 +278,7 @@ function run(environment: NodeJS.ProcessEnv, log: LogFile): ChildProcess {
   return logged(spawn(process.execPath, [RUN, MAIN.runner], { env: environment, stdio: ['ignore', 'inherit', 'pipe'] }), log);
 }
 
-/** What a process says of faults goes to where we were started, and into the log. */
+/** Copies a process's error output to our own, and into the log. */
 function logged(process_: ChildProcess, log: LogFile): ChildProcess {
   process_.stderr?.on('data', (text: Buffer) => {
     process.stderr.write(text);
@@ -287,7 +287,7 @@ function logged(process_: ChildProcess, log: LogFile): ChildProcess {
   return process_;
 }
 
-/** Where a server answers this machine: one that listens on every address answers on loopback. */
+/** Returns the host at which a server answers this machine: one that listens on every address answers on loopback. */
 function listeningHost(host = '127.0.0.1'): string {
   if (host === '0.0.0.0' || host === '::') return '127.0.0.1';
   return host.includes(':') ? `[${host}]` : host;

@@ -4,7 +4,7 @@ import { pause, waitForEnd } from './processes';
 /** The first pause before a process is started anew; it doubles while it keeps ending, up to the last. */
 const FIRST_PAUSE_MILLISECONDS = 500;
 const LAST_PAUSE_MILLISECONDS = 30_000;
-/** One that ran for so long is no longer one that keeps ending. */
+/** A process that ran this long is no longer in a crash loop. */
 const WELL_MILLISECONDS = 60_000;
 const END_MILLISECONDS = 12_000;
 

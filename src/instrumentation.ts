@@ -5,7 +5,7 @@ export async function register(): Promise<void> {
   provideContext(contextFrom(process.env));
 }
 
-/** What failed where no use case caught it: written down with its id, and without the address, which may be a private link. */
+/** Logs errors that no use case caught: with their digest, and without the address, which may be a private link. */
 export async function onRequestError(
   error: unknown,
   _request: unknown,

@@ -30,7 +30,7 @@ const REPORTS = 1_000_000;
 /** Two hundred reports each in a day: more than the measured minute sends. */
 const LINKS = 400;
 
-/** What can be measured apart. */
+/** Parts that can be measured apart. */
 const PARTS = ['heart', 'screens'];
 
 /** Measures everything in one run and writes docs/performance.md. The district is made once and kept in .data/bench. */
@@ -65,7 +65,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     const core = await measureCore();
     const { childId, link, versionTaskId } = await familyOf(context);
     const pages = await step('Family pages', () => measureFamilyPages(link, versionTaskId));
-    // Of a child that has told of today already the page shows what was said.
+    // A page of a student with a report of today shows that report.
     await runSql(db, 'DELETE FROM reports WHERE child_id = :childId AND done_on >= CURDATE() - INTERVAL 1 DAY', { childId });
     const firstReport = await step('A first report by touch', () => measureFirstReport(link));
     const builder = await measureBuilder(stack.url, cookie, 1);
@@ -94,7 +94,7 @@ export async function bench(words: readonly string[]): Promise<number> {
   return 0;
 }
 
-/** What is reckoned without a database. */
+/** Measures everything that needs no database. */
 async function measureCore() {
   return {
     heart: await step('The grading heart', () => measureHeart()),

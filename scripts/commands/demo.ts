@@ -44,10 +44,10 @@ export async function startDemo(words: readonly string[], mode: 'start' | 'dev')
   return stack;
 }
 
-/** By which clock the demo is to go on; gone once it does. */
+/** File with the clock that the demo is to continue by; deleted once it does. */
 export const NEXT_CLOCK_FILE = 'demo-clock-next';
 
-/** By how many milliseconds the demo of a folder runs before the machine's clock: days of it were played. */
+/** Returns the milliseconds by which the demo of a folder is ahead of the machine's clock: days of it were played. */
 export function clockOf(folder: string): number {
   const file = path.join(folder, CLOCK_FILE);
   return existsSync(file) ? Number(readFileSync(file, 'utf8')) || 0 : 0;

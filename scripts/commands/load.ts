@@ -101,7 +101,7 @@ async function measureMemory(world: LoadWorld, stack: Stack, minutes: number): P
 
 const BETWEEN_KILLS_MILLISECONDS = 5_000;
 
-/** One part after the other, drawn at random, is killed as a power cut would; each is watched, and comes back. */
+/** Kills one part after the other, drawn at random, as a power cut would; each is supervised, and restarts. */
 async function kills(stack: Stack, isEnough: () => boolean): Promise<void> {
   const parts = ['web', 'runner', 'database'] as const;
   while (!isEnough()) {
@@ -115,7 +115,7 @@ async function kills(stack: Stack, isEnough: () => boolean): Promise<void> {
   }
 }
 
-/** What a row of a table takes on the disk, its indexes included. */
+/** Returns the size of a row on disk, its indexes included. */
 async function bytesOfARow(context: Context, table: string): Promise<number> {
   await rowsOf(context.db, `ANALYZE TABLE ${table}`);
   const [row] = await rowsOf<{ bytes: number; rows: number }>(

@@ -20,7 +20,7 @@ import { clockOf, DATA_FOLDER, NEXT_CLOCK_FILE, PID_FILE } from './demo';
 const DAY = 86_400_000;
 const SPANS: Readonly<Record<string, number>> = { day: 1, week: 7 };
 
-/** One more day, or week, of the demo that is served now: families practise and tell of it, and the clock of the demo goes on. `play [day|week]` */
+/** Plays one more day, or week, of the running demo: families practice and report, and the demo's clock moves on. `play [day|week]` */
 export async function play(words: readonly string[]): Promise<number> {
   const word = words[0] ?? 'day';
   const days = SPANS[word];
@@ -54,7 +54,7 @@ export async function play(words: readonly string[]): Promise<number> {
       playOn(context, (at) => (clock.now = instant(Math.min(at, end))), lived, today),
     );
     writeFileSync(livedFile, JSON.stringify(after), { mode: 0o600 });
-    // Whoever is signed in stays so, though a day goes by at once.
+    // Sessions stay signed in, though a day passes at once.
     await runSql(db, 'UPDATE sign_ins SET seen_at = seen_at + INTERVAL :days DAY, expires_at = expires_at + INTERVAL :days DAY', { days });
     await step('Moving the clock of what serves', () => moveClock(demoPid, shift));
     say(`\n${(await reportsIn()) - before} new reports. At ${url} it is ${today} now.`);

@@ -45,7 +45,7 @@ export function settingsOf(words: readonly string[]): Settings {
   return settingsFrom(wordAfter(words, '--config'), process.env);
 }
 
-/** What is written behind a word of a command; null where the word is not there. @throws Error where nothing is behind it */
+/** Returns the value behind a word of a command; null where the word is missing. @throws Error where nothing is behind it */
 export function wordAfter(words: readonly string[], name: string): string | null {
   const place = words.indexOf(name);
   if (place < 0) return null;
@@ -54,7 +54,7 @@ export function wordAfter(words: readonly string[], name: string): string | null
   return next;
 }
 
-/** What the processes read of the settings from their environment. */
+/** Returns the environment by which the processes read the settings. */
 function environmentOf({
   trustProxy,
   backup,

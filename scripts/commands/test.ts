@@ -47,7 +47,7 @@ export async function test(words: readonly string[]): Promise<number> {
   return sum.failed === 0 && sum.passed > 0 ? 0 : 1;
 }
 
-/** What is run, and how its result is read. */
+/** A check: how it is run, and how its result is read. */
 interface Check {
   readonly kind: string;
   readonly what: string;

@@ -5,8 +5,8 @@ import { familyWords } from '@/ui/shared/familyWords';
 export const AGAIN_SECONDS = 3;
 
 /**
- * What who found no room is shown: in the languages that the browser asks for, and asking again by itself. It needs nothing else of the server,
- * not even a style sheet.
+ * Returns the page for visitors beyond capacity: in the languages that the browser asks for, and reloading automatically. It needs
+ * nothing else of the server, not even a style sheet.
  */
 export async function busyPage(acceptLanguage: string): Promise<string> {
   const language = firstKnown(acceptLanguage);

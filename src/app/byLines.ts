@@ -4,7 +4,7 @@ import { STATUS_OF } from '@/server/errors';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 import { act } from './screen';
 
-/** What a job made: the file of all, where there is one, and who has no part in it. */
+/** Result of a job: the file of all, where there is one, and the students without a part in it. */
 interface MadeByLines {
   readonly file: Uint8Array | null;
   readonly left: readonly { readonly name: string; readonly why: string }[];
@@ -28,7 +28,7 @@ export async function answerByLines(
   void (async () => {
     const given = await act((actor, context) =>
       job(actor, context, async (done, of, own) => {
-        // Who went away can't be told: that is a stop, and no fault.
+        // A closed connection cannot be written to: that is a stop, and no fault.
         await tell({ done, of, ...(own && { name: own.name, own: base64(own.file) }) }).catch(() => {});
         return !request.signal.aborted;
       }),

@@ -11,11 +11,11 @@ export async function clipAnswer(request: Request, { type, bytes, open }: ClipFi
   const asked = request.headers.get('range');
   const ranges = asked === null ? -2 : rangeParser(bytes, asked, { combine: true });
   if (ranges === -1) return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${bytes}` } });
-  // What can't be read as a range, or asks for several, gets the whole.
+  // An unreadable range, or several, gets the whole file.
   const [range, second] = ranges === -2 || ranges.type !== 'bytes' ? [] : ranges;
   const span = range && !second ? range : undefined;
   const length = span ? span.end - span.start + 1 : bytes;
-  // Whoever asks whether it is there reads nothing of it.
+  // HEAD reads no content.
   const body = request.method === 'HEAD' ? null : await open(span);
   if (!body && request.method !== 'HEAD') return new Response('This file is not here.', { status: 404 });
   return new Response(body, {

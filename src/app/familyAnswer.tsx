@@ -45,7 +45,7 @@ function keptLanguage(request: Request): Language | null {
   return LANGUAGES.find((language) => language === kept) ?? null;
 }
 
-/** What a link that opens nothing says: in its family's language where that is known, else in every one. */
+/** Renders the page of a link that opens nothing: in its family's language where that is known, else in every one. */
 async function trouble(fault: Fault, token: string, requested: string | null): Promise<Response> {
   const isClosed = fault.code === 'linkRevoked' || fault.code === 'linkExpired';
   const whose = isClosed ? await answer(() => closedLink(appContext(), token)) : null;
@@ -58,7 +58,7 @@ async function trouble(fault: Fault, token: string, requested: string | null): P
   return familyHtml(STATUS_OF[fault.code], language, { about: '', body, data: null, ...(fault.code === 'databaseAway' && { again: 3 }) });
 }
 
-/** Who asks: a person, or a program that looks ahead for one. */
+/** Tells a person from a program that previews links. */
 function readerOf({ headers }: Request): 'person' | 'robot' {
   const looksAhead = /prefetch|preview/i.test(`${headers.get('sec-purpose')} ${headers.get('purpose')} ${headers.get('x-purpose')}`);
   return looksAhead || isbot(headers.get('user-agent')) ? 'robot' : 'person';

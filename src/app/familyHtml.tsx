@@ -6,7 +6,7 @@ import type { PageData } from '@/ui/family/script/page';
 
 /** A page of a family, drawn: what it is about, what it says, and what its script needs. */
 export interface Drawn {
-  /** What it is about, never whose it is, since titles stay in a browser's list. */
+  /** Subject of the title, never a name, since titles stay in a browser's list. */
   readonly about: string;
   readonly body: React.ReactNode;
   readonly data: PageData | null;

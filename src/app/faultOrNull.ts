@@ -2,7 +2,7 @@ import { revalidatePath } from 'next/cache';
 import type { Answer } from '@/server/answer';
 import { faultWords } from '@/ui/desk/frame/Trouble';
 
-/** What an act's form is told: null where it was done, and then the screens that show it are drawn again. */
+/** Returns the fault's words for the form, or null on success, and then redraws the screens that show it. */
 export function faultOrNull(answered: Answer<unknown>, ...redraw: readonly string[]): string | null {
   if (!answered.ok) return faultWords(answered.fault);
   for (const address of redraw) revalidatePath(address);

@@ -28,7 +28,7 @@ async function answered<Value>(job: Job<Value>): Promise<Answer<Value>> {
   return given;
 }
 
-/** Where one goes who is not signed in, or not wholly. */
+/** Redirects visitors who are not signed in, or only by one factor. */
 export function elsewhere({ code }: Fault): void {
   if (code === 'signInNeeded') redirect('/sign-in');
   if (code === 'factorNeeded') redirect('/two-step');

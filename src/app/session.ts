@@ -3,7 +3,7 @@ import { appContext } from '@/server/context';
 import { CLIENT_HEADER } from '@/server/clientHeader';
 import type { OpenedSession } from '@/server/accounts/signIn';
 
-/** So long a browser is known again. */
+/** Time for which a browser is remembered. */
 const DEVICE_SECONDS = 180 * 86_400;
 
 const isSecure = () => appContext().origin.startsWith('https:');
@@ -27,7 +27,7 @@ export async function keepSession({ token, lastsSeconds, deviceToken }: OpenedSe
   jar.set(deviceCookie(), deviceToken, { ...given, maxAge: DEVICE_SECONDS });
 }
 
-/** By what a session is told from others: the browser, and where it is, as the web server saw it and nobody else can write it. */
+/** Identifies the browser of a session: device, and address as the web server saw it and no client can forge it. */
 export async function placeOf(): Promise<{ device: string; address: string; deviceToken: string | undefined }> {
   const asked = await headers();
   const deviceToken = (await cookies()).get(deviceCookie())?.value;

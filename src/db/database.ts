@@ -9,7 +9,7 @@ export interface Database {
   readonly sequelize: Sequelize;
   /** The pool that is only read through. */
   readonly reading: Sequelize;
-  /** Till a cluster's nodes were looked at for the first time. */
+  /** Settles when a cluster's nodes have been checked for the first time. */
   readonly looked: Promise<unknown>;
   /** A line broke: which nodes of a cluster are well is looked at now. False where there is but one host. */
   lookAgain(): Promise<boolean>;

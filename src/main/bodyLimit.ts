@@ -1,6 +1,9 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/** So many bytes a family's page sends at most, and a therapist's: a pack of tasks or a list of children is the largest. Clips go by doors of their own. */
+/**
+ * Largest body of a family's page, and of a therapist's: a pack of tasks or a list of students is the largest. Videos use endpoints
+ * of their own.
+ */
 const MOST_BYTES = { family: 64 * 1024, desk: 1_200_000, clip: 24 * 1024 * 1024 } as const;
 export type Sender = keyof typeof MOST_BYTES;
 

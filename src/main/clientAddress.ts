@@ -1,6 +1,6 @@
 /**
- * Where a request came from: the other end of the connection or, where that is a proxy that is trusted, the last address that no trusted
- * proxy added. What a stranger writes into the header is never believed.
+ * Returns a request's origin: the other end of the connection or, where that is a trusted proxy, the last address that no trusted
+ * proxy added. A stranger's header is never trusted.
  * @param remote the other end of the connection
  * @param forwarded the X-Forwarded-For header, each proxy adding at its end
  * @param trusted addresses of proxies

@@ -46,8 +46,8 @@ export function contextFrom(environment: NodeJS.ProcessEnv, pool: { max?: number
 }
 
 /**
- * By what messages go out. In the demo the pretend phone takes families' texts, and can be looked at. Elsewhere nothing is taken that
- * reaches nobody: where no service is set up, a message says that it was not sent.
+ * Chooses the message services. In the demo the pretend phone receives families' texts, and can be looked at. Elsewhere nothing is
+ * accepted that reaches no one: where no service is set up, a message says that it was not sent.
  */
 function messagesFrom(environment: NodeJS.ProcessEnv, phone: PretendPhone, folder: string): Pick<Context, 'texts' | 'phone'> {
   const { YARD_TEXTS_ADDRESS: address, YARD_MAIL_SERVER: server } = environment;

@@ -4,8 +4,8 @@ import pino from 'pino';
 const STANDARD_ERROR = 2;
 
 /**
- * What the frame says on standard error, in lines of its own, becomes a line of the log, one a fault. An error that has a digest is told by
- * `onRequestError` already, where one looks for it by what the page shows.
+ * Turns the framework's multi-line output on standard error into log lines, one a fault. An error with a digest is logged by
+ * `onRequestError` already, where it is found by the digest that the page shows.
  */
 export function escapeNewlines(destination = pino.destination(STANDARD_ERROR)): void {
   const log = pino({ name: 'yard-frame', level: process.env.YARD_LOG_LEVEL ?? 'warn' }, destination);

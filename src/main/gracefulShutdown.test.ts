@@ -37,7 +37,7 @@ test('under load nobody is cut off: whatever reached the server is answered', as
   const { taken = 0, ...others } = await told;
   expect(taken).toBe(received);
   expect(taken).toBeGreaterThan(SENDERS);
-  // One may knock in the very instant in which the port closes; nothing of it was taken.
+  // A client may connect in the very instant in which the port closes; nothing of it was accepted.
   expect(Object.keys(others).filter((answer) => !['ECONNREFUSED', 'ECONNRESET'].includes(answer))).toEqual([]);
 });
 

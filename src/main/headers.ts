@@ -6,7 +6,7 @@ export type Scripts =
   | 'none'
   /** Ours, and WebAssembly: for the solver's own thread, which draws nothing and holds no address. */
   | 'solver'
-  /** Whatever the development server writes into a page. */
+  /** Policy for the development server's inline scripts. */
   | 'development';
 
 export interface HeaderOptions {

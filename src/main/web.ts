@@ -245,7 +245,7 @@ function answerPage(request: IncomingMessage, response: ServerResponse): void {
     const writeHead = response.writeHead.bind(response) as (status: number, ...rest: unknown[]) => ServerResponse;
     const plain = (status: number) => {
       if (status !== 500 || request.method !== 'POST') return status;
-      // Whatever is left of it on the line is not taken for the next request.
+      // Unread bytes on the connection must not be taken for the next request.
       response.shouldKeepAlive = false;
       return 400;
     };

@@ -2,7 +2,7 @@ import { IncomingMessage } from 'node:http';
 
 /** More than any form of ours; lists, calendars and packs are larger. Our own choice. */
 const SMALL_BYTES = 64 * 1024;
-/** So many larger bodies one address sends at once: one sender cannot fill the memory, nor the places of all others. Our own choice. */
+/** Larger bodies that one address may send at once: one sender cannot fill the memory, nor the places of all others. Our own choice. */
 const LARGE_FROM_ONE_ADDRESS = 4;
 
 /** Counts what addresses have under way, and refuses one that has too many. */

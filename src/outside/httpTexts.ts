@@ -1,9 +1,9 @@
 import type { Receipt, TextService, TextToSend } from '@/server/ports';
 
 export interface HttpTextsOptions {
-  /** Where texts are posted to. */
+  /** Address that texts are posted to. */
   readonly address: string;
-  /** What the service knows us by: sent as a bearer token. */
+  /** Key that the service knows us by: sent as a bearer token. */
   readonly key: string;
   /** After so long without an answer a text is tried again later. */
   readonly timeoutMilliseconds?: number;
@@ -35,6 +35,6 @@ export class HttpTexts implements TextService {
     return { repeated: false };
   }
 
-  /** What the service keeps of a number is its own affair, by the contract with it. */
+  /** Data that the service stores about a number is governed by the contract with it. */
   async forget(): Promise<void> {}
 }

@@ -6,8 +6,9 @@ import type { Receipt, TextService, TextToSend } from '@/server/ports';
 import { letterOf } from './mail';
 
 /**
- * Where e-mail goes while no mail server is named: each letter is made whole, as a server would get it, and put into a folder as a file
- * that mail programs open (`.eml`). In the demo its reader's pretend phone shows the words; elsewhere no family is reached by it.
+ * Collects email while no mail server is configured: each message is built completely, as a server would get it, and put into a
+ * folder as a file that mail programs open (`.eml`). In the demo its reader's pretend phone shows the text; elsewhere no family is
+ * reached by it.
  */
 export class MailCatcher implements TextService {
   private readonly transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });

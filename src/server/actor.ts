@@ -1,14 +1,14 @@
 import type { Instant } from '@/core/calendar';
 import type { Role } from '@/core/students';
 
-/** Who acts. Every use case takes one; there is none that stands for nobody. */
+/** Person who acts. Every use case takes one; there is no anonymous actor. */
 export interface PersonActor {
   readonly kind: 'person';
   readonly personId: number;
   readonly name: string;
   readonly role: Role;
   readonly signInId: number;
-  /** Till when the password, given lately, holds for what takes it once more. */
+  /** Moment until which a recent password confirmation holds. */
   readonly confirmedUntil: Instant;
 }
 

@@ -46,7 +46,7 @@ export function logUncaught(error: unknown, where: Readonly<Record<string, strin
   log.error({ logId: digest ?? randomUUID().slice(0, 8), cause: nameOf(error), ...where }, 'uncaught');
 }
 
-/** What an error is, without what a statement of the database carried: families' words must not reach a log. */
+/** Names an error without the statement of the database that it carries: families' comments must not reach a log. */
 function nameOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
   const { name, code, errno } = error as Error & { code?: unknown; errno?: unknown };

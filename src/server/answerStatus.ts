@@ -4,7 +4,7 @@ interface AnswerScope {
   status: number | null;
 }
 
-// One for the whole process: the web server and the pages that it serves are built apart.
+// A single scope for the whole process: the web server and the pages that it serves are bundled apart.
 const holder = globalThis as { yardAnswerScope?: AsyncLocalStorage<AnswerScope> };
 const scopes = (holder.yardAnswerScope ??= new AsyncLocalStorage<AnswerScope>());
 

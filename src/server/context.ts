@@ -7,30 +7,30 @@ import type { Tries } from './videos/rateLimit';
 import type { KnownLinks } from './reports/knownLinks';
 import type { Backups, ClipWorkshop, Clock, MediaStore, PhoneOnShow, Solver, TextService } from './ports';
 
-/** What stands behind the use cases, as the process that serves them puts it together. */
+/** Dependencies of the use cases, as the serving process puts them together. */
 export interface ContextParts {
   readonly db: Database;
-  /** By the account that owns the schema, for what the one that serves may not: taking old rows of the trail away. */
+  /** Connection of the account that owns the schema, for what the serving account may not do: deleting old rows of the audit log. */
   readonly owner: Database;
   readonly now: Clock;
   readonly random: Random;
   readonly texts: TextService;
-  /** Where texts can be looked at; null where they reach real phones. */
+  /** Pretend phone that shows messages; null where they reach real phones. */
   readonly phone: PhoneOnShow | null;
-  /** Where backups go by themselves; null where nobody asked for any. */
+  /** Destination of the daily backups; null where none is configured. */
   readonly backups: Backups | null;
   readonly solver: Solver;
-  /** Where clips and pictures are kept, and what reads and makes them. */
+  /** Storage of videos and pictures, and the workshop that reads and compresses them. */
   readonly media: MediaStore;
   readonly workshop: ClipWorkshop;
   readonly house: InstallationSettings;
   /** The address that links begin with. */
   readonly origin: string;
-  /** What tokens of links are made with; the database never sees it. */
+  /** Secret from which link tokens are made; the database never sees it. */
   readonly linkSecret: string;
 }
 
-/** What use cases stand on. All that a process remembers hangs here, so that there is one of it whoever imports what. */
+/** Dependencies and process-wide state of the use cases: one of each per process, whichever module imports them. */
 export interface Context extends ContextParts {
   readonly looks: AccessLog;
   readonly intake: IntakeQueue;

@@ -1,10 +1,10 @@
 import type { Language } from '@/core/text';
 
-/** What the settings of the installation say of the house, beside addresses and services. */
+/** Settings of the installation, beside addresses and services. */
 export interface InstallationSettings {
-  /** What the first account is offered; null where its browser says it. */
+  /** Time zone offered to the first account; null where its browser proposes one. */
   readonly timeZone: string | null;
-  /** What families may be written to in at first; null where that is every language. */
+  /** Languages of families at first; null for every language. */
   readonly languages: readonly Language[] | null;
   /** True where everybody gives a second factor, whatever Settings say. */
   readonly factorRequired: boolean;

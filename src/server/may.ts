@@ -1,9 +1,9 @@
 import type { Access, Role } from '@/core/students';
 import type { PersonActor } from './actor';
 
-/** What can be done about one child. */
+/** Acts on one student. */
 export type ChildAct = 'readAccessLog' | 'readChild' | 'settleDecision' | 'changeProgram' | 'leadChild';
-/** What can be done about the workplace and its library. */
+/** Acts on the workplace and its library. */
 export type WorkplaceAct = 'makeTasks' | 'changeWorkplace' | 'addChildren' | 'seeProgress' | 'seeAllCaseloads' | 'changeTrust';
 
 const BY_ACCESS = {
@@ -26,7 +26,7 @@ const BY_ROLE = {
   addChildren: ['therapist', 'supervisor'],
   seeProgress: ['therapist', 'supervisor'],
   seeAllCaseloads: ['supervisor'],
-  /** By what everybody is known, and for how long; what leaves without a person. */
+  /** Rules on what everyone can see, and for how long; and what is sent without a person. */
   changeTrust: ['supervisor'],
 } as const satisfies Record<ChildAct | WorkplaceAct, readonly Role[]>;
 

@@ -4,7 +4,7 @@ import { AppError, type InputIssue } from './errors';
 /** A message of our own schemas is a code, which has its words in messages/; one of the library is a sentence. */
 const A_CODE = /^[a-z]+[A-Za-z]*$/;
 
-/** What came in, by its schema. @throws AppError invalid with every issue by its place */
+/** Parses input by its schema. @throws AppError invalid with every issue by its place */
 export function parseInput<Schema extends z.ZodType>(schema: Schema, raw: unknown): z.output<Schema> {
   const parsed = schema.safeParse(raw);
   if (parsed.success) return parsed.data;

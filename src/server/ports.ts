@@ -11,7 +11,7 @@ import { hashOf } from './secrets';
 export type Clock = () => Instant;
 
 export interface TextToSend {
-  /** Who gets it, by our own name for them; the pretend phone needs no more. */
+  /** Recipient, by our own name for them; the pretend phone needs no more. */
   readonly to: string;
   /** Their number or address; null where none is known. */
   readonly reach: Reach | null;
@@ -25,7 +25,7 @@ export interface Receipt {
   readonly repeated: boolean;
 }
 
-/** What sends messages: the pretend phone, or services of the house. May throw, or be slow; it never takes a text twice. */
+/** Sends messages: the pretend phone, or services of the workplace. May throw, or be slow; it never sends a message twice. */
 export interface TextService {
   /** Whether anything is set up that reaches a family in this way; null for one of whom no number or address is known. Left out where all are reached. */
   reaches?(way: Reach['way'] | null): boolean;
@@ -71,7 +71,7 @@ export interface MadeFile extends Omit<ClipFile, 'bytes'> {
   readonly content: Uint8Array;
 }
 
-/** What reads and makes clips and pictures, on threads and in processes that nobody else waits on. */
+/** Reads and compresses videos and pictures, on threads and in processes that block no one else. */
 export interface ClipWorkshop {
   readClip(file: Uint8Array, options: ClipOptions): Promise<Result<ReadClip, ClipIssue>>;
   readPicture(file: Uint8Array, options: PictureOptions): Promise<Result<Uint8Array, PictureIssue>>;
@@ -79,7 +79,7 @@ export interface ClipWorkshop {
   makeForms(original: Uint8Array, options: RenditionOptions): Promise<readonly MadeFile[] | null>;
 }
 
-/** Where the backups of each day go. */
+/** Destination of the daily backups. */
 export interface Backups {
   /** Makes the day's backup, once, and takes away what is older than is kept. */
   make(day: string, migrations: readonly string[]): Promise<void>;
@@ -87,9 +87,9 @@ export interface Backups {
 
 /** How bad the pretend network is. */
 export interface Network {
-  /** So many of the next texts that go out fail at their first try. */
+  /** Number of the next messages that fail at their first try. */
   readonly fails: number;
-  /** So long a text from a family is on its way. */
+  /** Delay of a family's text. */
   readonly delaySeconds: number;
   /** Each text from a family comes twice. */
   readonly twice: boolean;
@@ -105,17 +105,17 @@ export interface PhoneOnShow {
   read(to: string): Promise<PhoneText[]>;
 }
 
-/** By what the text service knows who works here. */
+/** Returns the text service's name for a member of staff. */
 export function personAddressOf(personId: number): string {
   return `person-${personId}`;
 }
 
-/** By what the text service knows somebody whom no child knows. */
+/** Returns the text service's name for an unknown sender. */
 export function strangerAddressOf(number: string): string {
   return `stranger-${hashOf(number).slice(0, 16)}`;
 }
 
-/** By what the text service knows a family. */
+/** Returns the text service's name for a family. */
 export function addressOf(childId: number): string {
   return `family-${childId}`;
 }

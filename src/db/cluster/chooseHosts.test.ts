@@ -52,7 +52,7 @@ interface Process {
 
 const started: fc.Arbitrary<Process> = fc.record({ start: fc.integer({ min: 0, max: 30_000 }), spread: fc.nat(9) });
 
-/** Of three hosts, each away up to three times, never so shortly that one process sees it and another does not. */
+/** Outages of three hosts, each up to three times, never so short that one process sees it and another does not. */
 const outages: fc.Arbitrary<Outage[][]> = fc.array(
   fc
     .array(fc.record({ gap: fc.integer({ min: LOOK_EVERY, max: 15_000 }), length: fc.integer({ min: LOOK_EVERY, max: 12_000 }) }), {
@@ -69,7 +69,7 @@ const outages: fc.Arbitrary<Outage[][]> = fc.array(
   { minLength: 3, maxLength: 3 },
 );
 
-/** What a process that looks every so often since its start has seen of each host until now. */
+/** Returns the states that a process has seen of each host so far, looking at fixed intervals since its start. */
 function statesOf(hosts: readonly Outage[][], { start }: Process, at: number): HostState[] {
   return hosts.map((away) => {
     const isReadyAt = (time: number) => !away.some(({ from, until }) => from <= time && time < until);

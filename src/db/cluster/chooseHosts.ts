@@ -18,8 +18,8 @@ export interface ChosenHosts {
 export const WELL_MILLISECONDS = 5_000;
 
 /**
- * Where a process writes and reads. Row locks hold on one node of a cluster alone, so that all processes write to the same one: the first of
- * the list that is well. Reading is spread over the others, each process on its own.
+ * Chooses the hosts to write to and to read from. Row locks hold on one node of a cluster alone, so all processes write to the same
+ * one: the first healthy one of the list. Reading is spread over the others, each process on its own.
  * @param spread a number that differs from process to process
  * @returns null where no host is ready
  * @example chooseHosts([away, ready, ready], 4, now) // { writer: 1, reader: 2 }

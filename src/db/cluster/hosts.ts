@@ -34,7 +34,7 @@ interface Place {
 /** The hosts of a cluster, each with a pool and a look-out of its own; who asks is given the pool that is right now. */
 export class Hosts {
   private readonly places: readonly Place[];
-  /** Till each has been looked at for long enough nobody is sent anywhere. */
+  /** Settles when each has been checked for long enough; until then no connection is given out. */
   readonly looked: Promise<unknown>;
 
   constructor(address: DatabaseAddress, openPool: (host: Host, lines: SocketRegistry) => Sequelize) {

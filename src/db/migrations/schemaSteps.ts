@@ -37,7 +37,7 @@ export class SchemaSteps {
           await this.note(name, way, at + 1, false, transaction);
         });
       } catch (error) {
-        // What the database refused is not done: what stands in its way is somebody else's, at the next try, too.
+        // A refused statement is not marked as applied: its obstacle is foreign, at the next try, too.
         if (!isDoubtful && !isDatabaseAway(error)) await this.note(name, way, at, true);
         throw error;
       }

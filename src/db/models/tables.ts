@@ -1,6 +1,6 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 
-/** One table as Sequelize writes to it. Columns that the database fills by itself (id, generated) are left to it. */
+/** A table as Sequelize writes to it. Columns that the database fills by itself (id, generated) are left to it. */
 export type Table = ModelStatic<Model>;
 
 const { BIGINT, BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON: JSON_TEXT, STRING, TEXT } = DataTypes;

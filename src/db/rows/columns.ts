@@ -8,7 +8,7 @@ import { EFFORTS, STOP_REASONS } from '@/core/reports';
 import { HELP_LEVELS } from '@/core/vocabulary';
 import { taskSettingsSchema, type TaskSettings } from '@/core/tasks';
 
-/** What a column holds, as the program may trust it. A row that holds anything else stops here, with its column's name. */
+/** Reads a column's value as its schema has it. A row that holds anything else stops here, with its column's name. */
 export function reading<Value>(column: string, schema: z.ZodType<Value>): (value: unknown) => Value {
   return (value) => {
     const read = schema.safeParse(value);
@@ -18,7 +18,7 @@ export function reading<Value>(column: string, schema: z.ZodType<Value>): (value
   };
 }
 
-/** One of a closed list. @throws TypeError for a word that is not on it. */
+/** Schema of a closed list. @throws TypeError for a word that is not on it. */
 export function oneOf<Choice extends string>(column: string, choices: readonly Choice[], value: unknown): Choice {
   const choice = choices.find((candidate) => candidate === value);
   if (choice === undefined)
@@ -119,6 +119,6 @@ const textOfReportSchema = z.object({
   stopReason: z.enum(STOP_REASONS).nullable(),
   words: z.string(),
 });
-/** What a report said, as it is kept beside what replaced it. */
+/** Values of a report, as they are stored beside their correction. */
 export type TextOfReport = z.output<typeof textOfReportSchema>;
 export const readTextOfReport = reading<TextOfReport>('before_correction', textOfReportSchema);

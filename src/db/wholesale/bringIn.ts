@@ -43,7 +43,7 @@ async function bringIn(database: Database, transaction: Transaction, linesOf: Li
   const work = workOn(transaction);
   const counts = new Map<WholeTable, number>();
   for (const table of WHOLE_TABLES) {
-    // What the schema puts there by itself comes along, too.
+    // Rows that the schema itself inserts are imported, too.
     await database.sequelize.query(`DELETE FROM \`${table}\``, { transaction });
     counts.set(table, await bringInTable(work, table, linesOf(table)));
   }

@@ -1,6 +1,6 @@
 import type { TableName } from '../models/tables';
 
-/** What stays here when everything leaves: what opens doors, and what is only of the running program. */
+/** Columns that an export leaves out: secrets, and state of the running program. */
 type LeftOut =
   | 'sign_ins'
   | 'known_devices'
@@ -20,7 +20,7 @@ export const COLUMNS_LEFT_OUT: { readonly [Table in WholeTable]?: Readonly<Recor
   teacher_links: { token_hash: 'opensNothing', token_salt: 'nothing' },
 };
 
-/** What each table holds, for whoever reads an export without the program. */
+/** Meaning of each table, for readers of an export without the program. */
 export const MEANINGS: Readonly<Record<WholeTable, string>> = {
   people: 'who works here: name, address, role, when the account was closed; no passwords',
   workplace: 'the workplace’s own settings, one row',

@@ -30,7 +30,7 @@ export interface ReadClip {
   /** The same pictures and sound, and nothing else that stood in the file. */
   readonly bytes: Uint8Array;
   readonly type: 'video/mp4' | 'video/webm';
-  /** Where in `bytes` the wished span begins: a clip can be cut at a whole picture only. */
+  /** Start of the requested span in `bytes`: a video can be cut at a whole picture only. */
   readonly fromSeconds: number;
   /** How long the wished span is. */
   readonly seconds: number;
@@ -43,7 +43,7 @@ export interface ClipOptions {
   readonly isMuted: boolean;
 }
 
-/** What browsers play without asking: other codecs are refused, whatever container holds them. */
+/** Codecs that browsers play without asking: others are refused, whatever container holds them. */
 const CODECS = { video: ['avc', 'hevc', 'vp8', 'vp9', 'av1'], audio: ['aac', 'opus', 'vorbis', 'mp3'] } as const;
 
 /**
@@ -57,7 +57,7 @@ export async function readClip(file: Uint8Array, options: ClipOptions): Promise<
   try {
     return await read(input, options);
   } catch {
-    // Whatever the reader stumbles over, the file is what is wrong.
+    // Any failure of the reader is a fault of the file.
     return bad({ code: 'notAClip' });
   } finally {
     input.dispose();
@@ -100,7 +100,7 @@ async function read(input: Input, options: ClipOptions): Promise<Result<ReadClip
   });
 }
 
-/** So many pictures ahead a codec looks at most (H.264, from memory: 16). */
+/** Pictures that a codec looks ahead at most (H.264, from memory: 16). */
 const MOST_BEYOND = 16;
 
 /** Gives back the moment of the first picture that was copied; null where there is none. */

@@ -1,6 +1,9 @@
 import Papa from 'papaparse';
 
-/** What a spreadsheet would take for a formula, also in its wide forms and behind a space, a new line or an apostrophe of ours. */
+/**
+ * Beginnings that a spreadsheet takes for a formula, also in their wide forms and behind a space, a new line or an apostrophe of
+ * ours.
+ */
 const FORMULA = /^'*[\s\u00A0\uFEFF]*[=+\-@\t\r＝＋－＠]/u;
 const NUMBER = /^-?\d+(\.\d+)?$/;
 

@@ -2,13 +2,13 @@ import type { CodeableConcept, CodeSystem } from '@medplum/fhirtypes';
 import { DANGERS, type Danger } from '@/core/safety';
 import { HELP_LEVELS, type HelpLevel } from '@/core/vocabulary';
 
-/** Where our own codes are named. The address names them; nothing has to be found there, since the bundle carries them. */
+/** Base address of our own codes. It names them; nothing has to be found there, since the bundle carries them. */
 const BASE = 'https://yard-steps.example/fhir';
 export const systemOf = (name: string) => `${BASE}/CodeSystem/${name}`;
 export const planUrl = (slug: string) => `${BASE}/PlanDefinition/${slug}`;
 /** The task that such an address names; null for another address. */
 export const slugOfPlan = (url: string) => (url.startsWith(`${BASE}/PlanDefinition/`) ? url.slice(`${BASE}/PlanDefinition/`.length) : null);
-/** What FHIR has no place of its own for. */
+/** Extensions for content that FHIR has no place for. */
 export const EXTENSIONS = { goal: `${BASE}/StructureDefinition/goal-content`, step: `${BASE}/StructureDefinition/step` } as const;
 
 const HELP_WORDS: Readonly<Record<HelpLevel, string>> = {
@@ -60,7 +60,7 @@ const OWN = {
 } as const;
 type OwnSystem = keyof typeof OWN;
 
-/** One of our own codes. */
+/** Builds one of our own codes. */
 export function ownCode(system: OwnSystem, code: string): CodeableConcept {
   const display = (OWN[system].concepts as readonly (readonly [string, string])[]).find(([known]) => known === code)![1];
   return { coding: [{ system: systemOf(system), code, display }], text: display };

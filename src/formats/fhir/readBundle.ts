@@ -6,7 +6,7 @@ export interface FhirGoal {
   readonly statement: string;
   /** As this program wrote it; null where only words were told. */
   readonly content: GoalContent | null;
-  /** What it asks for, in words; empty where nothing was told. */
+  /** Criterion in words; empty where none is given. */
   readonly criterion: string;
   readonly dueOn: CalendarDay | null;
 }
@@ -27,7 +27,7 @@ export interface NotUnderstood {
 }
 
 export interface FhirRead {
-  /** Whom it is about, to be held against the child; null where it names nobody. */
+  /** Subject of the file, to be compared with the student; null where it names no one. */
   readonly patient: { readonly given: string; readonly family: string } | null;
   readonly goals: readonly FhirGoal[];
   readonly tasks: readonly FhirTask[];
@@ -47,9 +47,9 @@ type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 type Resource = { readonly [key: string]: Json };
 
 /**
- * What of a FHIR R4 bundle, or of a single resource, can become a child's goals and program: of Patient the name, of Goal its words, measure
- * and day, of CarePlan its activities. All else is told, leaf by leaf or by its kind, and nothing is guessed.
- * Source: HL7 FHIR R4 (4.0.1), https://hl7.org/fhir/R4/.
+ * Reads the parts of a FHIR R4 bundle, or of a single resource, that can become a student's goals and program: of Patient the name,
+ * of Goal its words, measure and day, of CarePlan its activities. Everything else is listed, leaf by leaf or by its kind, and
+ * nothing is guessed. Source: HL7 FHIR R4 (4.0.1), https://hl7.org/fhir/R4/.
  */
 export function readFhir(text: string): { ok: true; read: FhirRead } | { ok: false; fault: FhirFault } {
   if (text.length > MOST_LETTERS) return { ok: false, fault: { code: 'tooLarge' } };
@@ -123,7 +123,7 @@ function readGoal(goal: Resource, told: NotUnderstood[]): FhirGoal | null {
   const content = leaves.extension(EXTENSIONS.goal, ownGoal);
   const measure = leaves.text('target.0.measure.text');
   const asked = [leaves.text('target.0.detailString'), quantityIn(leaves, 'target.0.detailQuantity')];
-  // Of our own the measure is a code, and the words beside it say all.
+  // In our own goals the measure is a code, and the words beside it contain everything.
   const criterion = [...(content ? [] : [measure]), ...asked].filter(Boolean).join(', ');
   const dueOn = parseCalendarDay(leaves.text('target.0.dueDate'));
   leaves.tellRest(/^(id|subject\.(reference|display)|startDate)$/);
@@ -175,14 +175,14 @@ class Leaves {
     this.rest = new Map(leavesOf(resource, '').filter(([path]) => path !== 'resourceType'));
   }
 
-  /** What stands at a path, as text; empty where nothing does. */
+  /** Returns the value at a path, as text; empty where there is none. */
   text(path: string): string {
     const value = this.rest.get(path);
     this.rest.delete(path);
     return value?.trim() ?? '';
   }
 
-  /** What one of our own extensions holds; one that can't be read is told like all else. */
+  /** Returns the value of one of our own extensions; an unreadable one is listed like everything else. */
   extension<Value>(url: string, read: (text: string) => Value | null, at = ''): Value | null {
     const prefix = at === '' ? '' : `${at}.`;
     const known = [...this.rest].find(([path, value]) => path.startsWith(`${prefix}extension.`) && path.endsWith('.url') && value === url);

@@ -6,7 +6,7 @@ import type { Danger } from '@/core/safety';
 import type { DatedSession, ReportWay } from '@/core/reports';
 import type { HelpLevel } from '@/core/vocabulary';
 
-/** What is written of a child as FHIR: what the export knows of it, and no more than that asks for. */
+/** Data of a student for FHIR: as much as the export knows, and no more than it needs. */
 export interface FhirRecord {
   readonly writtenAt: Instant;
   readonly child: Pick<Child, 'id' | 'calledName' | 'initial' | 'hand'>;

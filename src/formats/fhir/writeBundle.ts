@@ -122,7 +122,7 @@ function goalOf({ id, content, criterion, closedOn, closedWhy }: FhirRecord['goa
   };
 }
 
-/** What a caregiver reported: never mixed with what the therapist saw. */
+/** Converts a caregiver's report: never mixed with the therapist's own measurements. */
 function sessionOf(session: FhirRecord['sessions'][number], subject: Reference<Patient>): Observation {
   const { reportId, doneOn, done, amount, target, help, effort, step, left, right, way, saidBy, words, danger, mistake } = session;
   const value = (name: 'good-repetitions' | 'step' | 'effort', rest: Partial<ObservationComponent>): ObservationComponent => ({

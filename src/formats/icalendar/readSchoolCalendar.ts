@@ -7,7 +7,7 @@ export interface CalendarSpan {
   readonly from: CalendarDay;
   /** included */
   readonly to: CalendarDay;
-  /** What its name lets one think that it is; a person decides. */
+  /** Meaning that its name suggests; a person decides. */
   readonly guess: 'break' | 'firstDay' | 'lastDay' | 'other';
 }
 
@@ -17,7 +17,7 @@ const MOST_LETTERS = 2_000_000;
 const MOST_SPANS = 400;
 /** Three school years of a busy school. Our own choice. */
 const MOST_EVENTS = 3_000;
-/** What comes back more often than daily is no day off. */
+/** Events more frequent than daily are no days off. */
 const TOO_OFTEN = new Set(['SECONDLY', 'MINUTELY', 'HOURLY']);
 /** A yearly thing without an end is looked at for as long as a school year. */
 const MOST_TIMES = 60;

@@ -8,10 +8,10 @@ export interface PracticeDay {
 }
 
 export interface PracticeCalendar {
-  /** One of a kind for the family: with the day it makes each entry's own key, so that a newer feed replaces the older. */
+  /** Key of the feed, unique for the family: with the day it makes each entry's own key, so that a newer feed replaces the older. */
   readonly key: string;
   readonly days: readonly PracticeDay[];
-  /** What an entry says: nothing about the child. */
+  /** Text of an entry: nothing about the student. */
   readonly summary: (day: PracticeDay) => string;
   readonly address: string;
   readonly now: Instant;

@@ -8,7 +8,7 @@ export interface OpenColumn {
   readonly heading: string;
   readonly meaning: string;
   readonly kind: OpenKind;
-  /** Where nothing was told, or it does not apply. */
+  /** Whether the cell may be empty: nothing was reported, or it does not apply. */
   readonly mayBeEmpty: boolean;
   /** Names a child or a grown-up, or is in somebody's own words: it leaves only with a person who may see the child. */
   readonly isPersonal: boolean;

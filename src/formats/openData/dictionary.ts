@@ -2,7 +2,7 @@ import { writeCsv } from '../csv';
 import type { OpenKind } from './column';
 import { OPEN_TABLES } from './tables';
 
-/** What every column of every table means, as CSV. */
+/** Lists the meaning of every column of every table, as CSV. */
 export function writeDictionary(): string {
   const rows = Object.values(OPEN_TABLES).flatMap(({ name, columns }) =>
     columns.map(({ heading, key, kind, meaning, mayBeEmpty, isPersonal }) => [

@@ -17,7 +17,7 @@ import { pageSchema } from './rowSchema';
 import { readOpenCsv } from '../../../tests/fixtures/readOpenCsv';
 
 const number = fc.integer({ min: -1_000_000, max: 1_000_000 });
-/** What people write, and what a spreadsheet would reckon with. */
+/** Texts that people write, and that a spreadsheet would calculate with. */
 const text = fc.oneof(
   fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 }),
   fc.constantFrom('=1+1', "'=1", "''=1", '＝1', ' @x', '\n-2', '-5', "'-5", '"', 'a,b', 'a\r\nb', '﻿x', "'", '+', '\t', 'مشبك'),

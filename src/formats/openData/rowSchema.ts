@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { OpenColumn, OpenKind, OpenTable } from './column';
 
-/** What leaves by key: columns that name nobody and hold nobody's own words. */
+/** Returns the columns that a key can read: those that name no one and hold no one's own words. */
 export function columnsByKey({ columns }: OpenTable): OpenColumn[] {
   return columns.filter(({ isPersonal }) => !isPersonal);
 }

@@ -24,7 +24,7 @@ const MOST_BYTES = 200_000;
 const MOST_DEPTH = 12;
 /** Groups without an act of their own, and words that nobody runs. Everything else is refused. */
 const ELEMENTS = new Set(['svg', 'g', 'path', 'title', 'desc']);
-/** What says how a path looks is left aside; what moves it, or leads somewhere, is refused. */
+/** Attributes of style are ignored; those that move a path, or lead somewhere, are refused. */
 const ATTRIBUTES = new Set(
   'd xmlns version width height viewBox id class fill stroke stroke-width stroke-linecap stroke-linejoin stroke-miterlimit fill-rule clip-rule opacity fill-opacity stroke-opacity stroke-dasharray preserveAspectRatio xml:space'.split(
     ' ',

@@ -3,7 +3,7 @@ import { Pen } from './pen';
 import { programPages } from './programPages';
 import { slipPage } from './slipPage';
 
-/** What goes into a bag or on a fridge: the program, its slip, or both. */
+/** Parts of the printout: the program, its slip, or both. */
 export const PAPER_PARTS = ['all', 'program', 'slip'] as const;
 export type PaperPart = (typeof PAPER_PARTS)[number];
 

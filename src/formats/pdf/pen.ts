@@ -6,7 +6,7 @@ import type { PaperSize } from '@/core/print';
 const POINTS_PER_MM = 72 / 25.4;
 export const mm = (millimeters: number) => millimeters * POINTS_PER_MM;
 
-/** What every printer can reach. */
+/** Margin that every printer can print up to. */
 const MARGIN = mm(14);
 const SIZES = { letter: [612, 792], a4: [595.28, 841.89] } as const satisfies Record<PaperSize, readonly [number, number]>;
 
@@ -35,7 +35,7 @@ export class Pen {
   readonly doc: Doc;
   private readonly scale: number;
   private section: Section | null = null;
-  /** Of what is written from now on: one file may hold families of several languages. */
+  /** Language of the following text: one file may hold families of several languages. */
   language: string;
 
   constructor({ size, isLarge, language, title }: { size: PaperSize; isLarge: boolean; language: string; title: string }) {
@@ -48,7 +48,7 @@ export class Pen {
       tagged: true,
       displayTitle: true,
       lang: language,
-      // Whose it is and when it was made is nobody's but the family's.
+      // Author and creation time are left out: they are private to the family.
       info: { Title: title, Producer: 'Yard Steps', Creator: 'Yard Steps', CreationDate: new Date(0) },
     });
     fonts ??= { text: font(400), bold: font(700) };

@@ -36,7 +36,7 @@ function taskOn(pen: Pen, task: PaperTask, isLarge: boolean): void {
   pen.doc.y += 6;
 }
 
-/** What stands below its heading, about. */
+/** Estimates the height below the heading. */
 function taskHeight(pen: Pen, { how, maps, lists }: PaperTask): number {
   const width = (pen.width - GAP) / 2;
   const said = lists.filter(({ lines }) => lines.length > 0);
@@ -59,7 +59,7 @@ function oneColumn(pen: Pen, lists: Lists): void {
 const GAP = 14;
 const POINTS = 10;
 
-/** What is needed and watched on the left, what is done on the right: both begin at one height and stay on one page. */
+/** Writes materials and cautions on the left and instructions on the right: both begin at one height and stay on one page. */
 function twoColumns(pen: Pen, lists: Lists): void {
   const width = (pen.width - GAP) / 2;
   const sides = sidesOf(lists);
@@ -127,7 +127,7 @@ function mapOn(pen: Pen, { caption, left, right, middle, far }: PaperMap): void 
   pen.put('P', words(left), pen.left + 4, line, 9, { width: column, align: 'center' });
   pen.put('P', words(middle), pen.left + width / 3 + 4, line, 9, { width: column, align: 'center' });
   pen.put('P', words(right), pen.left + (width * 2) / 3 + 4, line, 9, { width: column, align: 'center' });
-  // Where the child sits.
+  // Place of the child.
   pen.draw((doc) => doc.circle(pen.left + width / 2, y + height, 5).fillAndStroke('#fff', '#000'));
   pen.doc.y = y + height + 10;
 }

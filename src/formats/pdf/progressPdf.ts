@@ -41,7 +41,7 @@ function reportOn(pen: Pen, { title, under, goals, legend }: ReportPage): void {
   pen.say('P', legend, 9);
 }
 
-/** What stands one after the other and is of one hand, as one block. */
+/** Joins consecutive parts by one author into a block. */
 function inBlocks(parts: readonly ReportPart[]): ReportPart[] {
   return parts.reduce<ReportPart[]>((blocks, part) => {
     const last = blocks.at(-1);

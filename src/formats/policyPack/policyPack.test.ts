@@ -43,7 +43,7 @@ describe('a policy pack', () => {
         expect(policyDifferences(now, now)).toEqual([]);
         const then = { ...now, ...requested };
         const told = policyDifferences(now, requested).map(({ path }) => path);
-        // By another way: each rule of both, one by one.
+        // Calculated another way: each rule of both, one by one.
         const rules = Object.entries(then).flatMap(([part, values]) =>
           Object.entries(values as object).map(([rule, value]) => ({
             path: `${part}.${rule}`,

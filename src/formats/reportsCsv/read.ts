@@ -13,7 +13,7 @@ export interface ReportCellFinding {
   readonly cell: string;
 }
 
-/** What a row says; who and which task it is of is found where the children are known. */
+/** Values of a row; student and task are looked up where they are known. */
 export interface ReportRow {
   /** Its place in the list, 1-based, the headings not counted. */
   readonly number: number;

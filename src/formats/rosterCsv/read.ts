@@ -38,12 +38,12 @@ export interface RosterRow {
 }
 
 export interface RosterMatching {
-  /** What each column tells, in the order of the headings; null for what is left out. */
+  /** Fact of each column, in the order of the headings; null for ignored ones. */
   readonly columns: readonly (RosterFact | null)[];
   readonly dateOrder: DateOrder;
   /** For rows that name no school. */
   readonly school: string;
-  /** By the plain form of a cell, the school that it names. */
+  /** School that a cell names, by the plain form of the cell. */
   readonly schools: ReadonlyMap<string, string>;
   /** For rows that do not say; null while a person was not asked. */
   readonly usual: Readonly<Record<'scissorsAllowed' | 'mouthsThings', boolean | null>>;
@@ -173,7 +173,10 @@ function readRow(number: number, cell: (fact: RosterFact) => string | null, matc
   };
 }
 
-/** Of a surname only the initial is kept: the least that tells children apart. "Vance, Odalys" and "Odalys V." are the same. */
+/**
+ * Reads a name. Only the initial of a surname is stored: the least that tells students apart. "Vance, Odalys" and "Odalys V." are
+ * the same.
+ */
 function nameIn(cell: (fact: RosterFact) => string | null): { calledName: string; initial: string } {
   const whole = cell('name');
   const given = cell('calledName');

@@ -86,7 +86,7 @@ describe('a list of children', () => {
     expect(codes(silent, { scissorsAllowed: null, mouthsThings: null })).toEqual(['mouthsThings mustSay,scissorsAllowed mustSay']);
     const [row] = rows(`${HEAD}\n${silent}`, 'monthFirst', '', { scissorsAllowed: false, mouthsThings: true });
     expect(row!.record).toMatchObject({ scissorsAllowed: false, mouthsThings: true });
-    // What a row says counts, whatever was answered for the others.
+    // A row's own value counts, whatever was answered for the others.
     const [said] = rows(`${HEAD}\nOdalys,V,9/20/2021,Fold Lane School,yes,no`, 'monthFirst', '', {
       scissorsAllowed: false,
       mouthsThings: true,
@@ -129,7 +129,7 @@ describe('a list of children', () => {
         ]),
       ),
     ).toEqual(['name', 'bornOn', null]);
-    // One fact, one column: the first that tells it.
+    // A fact belongs to one column: the first that matches it.
     expect(matchColumns(['School', 'Building'], new Map())).toEqual(['school', null]);
   });
 

@@ -17,7 +17,10 @@ export function matchColumns<Fact extends string>(
   });
 }
 
-/** By what a heading is remembered; what stands in brackets only explains it. @example headingKey(' Date of  Birth (MM/DD/YYYY): ') // 'date of birth' */
+/**
+ * Returns the key under which a heading is remembered; words in brackets only explain it.
+ * @example headingKey(' Date of  Birth (MM/DD/YYYY): ') // 'date of birth'
+ */
 function headingKey(heading: string): string {
   return plain(heading)
     .replace(/\([^)]*\)/g, ' ')
@@ -27,12 +30,12 @@ function headingKey(heading: string): string {
     .slice(0, 120);
 }
 
-/** What of a list is remembered for the next one: the fact of each heading that tells one. */
+/** Returns the headings to remember for the next list, with the fact of each. */
 export function matchedHeadings<Fact extends string>(headings: readonly string[], columns: readonly (Fact | null)[]): Map<string, Fact> {
   return new Map(headings.flatMap((heading, place) => (columns[place] ? [[headingKey(heading), columns[place]] as const] : [])));
 }
 
-/** What a row says in the column of a fact; null where the list has no such column. */
+/** Returns a row's value in the column of a fact; null where the list has no such column. */
 export function cellOf<Fact extends string>(cells: readonly string[], columns: readonly (Fact | null)[], fact: Fact): string | null {
   const place = columns.indexOf(fact);
   return place < 0 ? null : (cells[place] ?? '');

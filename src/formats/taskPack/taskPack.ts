@@ -9,7 +9,7 @@ const MOST_TASKS = 200;
 const taskPackSchema = z.strictObject({
   format: z.literal(TASK_PACK_FORMAT),
   version: z.literal(1),
-  /** What the pack is called, for people. */
+  /** Name of the pack, for people. */
   name: z.string().min(1).max(120),
   tasks: z.array(taskContentSchema).min(1).max(MOST_TASKS),
 });

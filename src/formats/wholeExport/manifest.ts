@@ -6,7 +6,7 @@ export const MANIFEST_FILE = 'export.json';
 const countSchema = z.number().int().min(0);
 const sumSchema = z.string().regex(/^[0-9a-f]{64}$/);
 
-/** What an export holds, and the sums by which a changed file is known. Nothing in it depends on when it was written. */
+/** Contents of an export, and the sums by which a changed file is recognized. Nothing in it depends on when it was written. */
 const wholeManifestSchema = z.strictObject({
   format: z.literal(WHOLE_FORMAT).describe('what kind of file this is'),
   version: z.literal(1).describe('version of the format'),

@@ -12,7 +12,7 @@ import { start, type DumpAddress } from './client';
 export interface BackupOptions {
   readonly file: string;
   readonly database: DumpAddress;
-  /** Whose secret and media go along. */
+  /** Data folder whose secret and media are included. */
   readonly dataFolder: string;
   /** The steps that the schema has gone, in their order. */
   readonly migrations: readonly string[];
@@ -22,7 +22,7 @@ export interface BackupOptions {
   readonly onProgress: (says: string) => void;
 }
 
-/** What of a data folder cannot be made anew: the secret of links, and what stands outside of the database. */
+/** Parts of a data folder that cannot be rebuilt: the secret of links, and files outside of the database. */
 const KEPT = ['link-secret', 'pretend-phone', 'media'] as const;
 const FORMAT = 1;
 
@@ -76,9 +76,9 @@ export async function makeBackup(options: BackupOptions): Promise<{ bytes: numbe
 }
 
 export interface RestoreOptions extends Omit<BackupOptions, 'writtenAt' | 'migrations'> {
-  /** What the server wrote after the backup, from its binary log; null to end with the backup. */
+  /** Binary log to replay after the backup; null to end with the backup. */
   readonly replay?: ReplayOptions | null;
-  /** By which a file that is not encrypted is told from a forged one. */
+  /** Key that tells an unencrypted file from a forged one. */
   readonly key: Secrets['key'];
   /** Every step that this program knows: a backup that has gone further is of a newer one. */
   readonly knownMigrations: readonly string[];
@@ -134,7 +134,7 @@ function refuseNewer({ migrations }: Manifest, known: readonly string[]): void {
     );
 }
 
-/** What stood there before is kept beside it, under the moment of the backup. */
+/** Earlier files are kept beside it, under the moment of the backup. */
 async function putBack(from: string, to: string, writtenAt: string): Promise<void> {
   if (!existsSync(from)) return;
   if (existsSync(to)) await rename(to, `${to}.before-${writtenAt.replace(/\D/g, '')}`);
@@ -153,7 +153,7 @@ async function sumsOf(folder: string): Promise<Manifest['files']> {
 
 const DUMP = ['--single-transaction', '--skip-lock-tables', '--no-tablespaces', '--hex-blob', '--default-character-set=utf8mb4'];
 
-/** Where a server keeps a log of what it writes, and tells us: the dump then says where in it the dump stands. */
+/** Whether a server keeps a binary log and may tell: the dump then names its position. */
 const TELLS_OF_LOG =
   "SELECT @@log_bin = 1 AND EXISTS (SELECT 1 FROM information_schema.user_privileges WHERE privilege_type = 'BINLOG MONITOR')";
 

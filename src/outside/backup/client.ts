@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 
-/** Where a database is, and by whom it is asked. */
+/** Address and account of a database. */
 export interface DumpAddress {
   readonly host: string;
   readonly port: number;
@@ -9,7 +9,7 @@ export interface DumpAddress {
   readonly database: string;
 }
 
-/** One of MariaDB's own programs that ask a server; the password travels in the environment, where no list of processes shows it. */
+/** Starts one of MariaDB's own client programs; the password travels in the environment, where no list of processes shows it. */
 export function start(program: 'mariadb' | 'mariadb-dump', { host, port, user, password }: DumpAddress, words: readonly string[]) {
   const child = spawn(program, ['--no-defaults', '--protocol=tcp', `--host=${host}`, `--port=${port}`, `--user=${user}`, ...words], {
     env: { ...process.env, MYSQL_PWD: password },
@@ -22,7 +22,7 @@ export function start(program: 'mariadb' | 'mariadb-dump', { host, port, user, p
       code === 0 ? resolve() : reject(new Error(`${program} stopped: ${said.trim().slice(-400) || `code ${code}`}`)),
     );
   });
-  // Whoever waits for the pipe hears of the end, too.
+  // The consumer of the pipe sees the failure, too.
   ended.catch(() => {});
   return { process: child, ended };
 }

@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { extract, pack } from 'tar-stream';
 
-/** What a backup's file begins with: this format and no other. */
+/** First bytes of a backup's file: this format and no other. */
 const MAGIC = Buffer.from('YARD-STEPS-BACKUP1', 'ascii');
 const PLAIN = 'P'.charCodeAt(0);
 const ENCRYPTED = 'E'.charCodeAt(0);

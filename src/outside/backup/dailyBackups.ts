@@ -8,7 +8,7 @@ const NAME = /^yard-\d{4}-\d{2}-\d{2}\.backup$/;
 
 export interface DailyOptions extends Omit<BackupOptions, 'file' | 'writtenAt' | 'onProgress' | 'migrations'> {
   readonly folder: string;
-  /** So many are kept; older ones are taken away once a new one is whole. */
+  /** Number of backups kept; older ones are deleted once a new one is complete. */
   readonly keep: number;
 }
 

@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { start, type DumpAddress } from './client';
 
 export interface ReplayOptions {
-  /** Where the files of the binary log are, or a copy of them. */
+  /** Folder of the binary log, or of a copy of it. */
   readonly folder: string;
   /** Up to this moment, as `YYYY-MM-DD HH:MM:SS` in UTC; null for all of it. */
   readonly until: string | null;

@@ -20,8 +20,8 @@ describe('the workshop', () => {
   const workshop = new Workshop(250);
   afterAll(() => workshop.close());
 
-  // What breaks off, what is turned, what lies about its own lengths. Some keep their reader busy for ever: its thread is ended, and the next
-  // file has a new one.
+  // Files that break off, are bit-flipped, or lie about their own lengths. Some keep their reader busy forever: its thread is ended,
+  // and the next file gets a new one.
   it(`answers every file, however it is broken: ${draws(160, 1_000)} of them, more than four of five of which are none`, async () => {
     const random = seededRandom(18);
     const answers = new Map<string, number>();

@@ -5,14 +5,14 @@ import { AppError } from '../errors';
 import { hashOf } from '../secrets';
 
 const TRIES_MINUTES = 15;
-/** So many wrong tries at one account in fifteen minutes, then a pause. */
+/** Wrong passwords for one account in fifteen minutes before a pause. */
 const MOST_TRIES = 8;
-/** So many from one place, whoever's account: a school behind one address signs in within it. Our own choice. */
+/** Wrong passwords from one place, whoever's account: a school behind one address signs in within it. Our own choice. */
 const MOST_FROM_ONE_PLACE = 100;
-/** So many over all, from places that nobody knows: more is somebody who tries passwords from everywhere. Our own choice. */
+/** Wrong passwords over all accounts, from unknown places: more is someone who tries passwords from everywhere. Our own choice. */
 const MOST_OVER_ALL = 1_000;
 
-/** Whose tries are counted: an account's from anywhere, or from a browser in which its owner signed in before. */
+/** Counter of wrong passwords: an account's from anywhere, or from a browser in which its owner signed in before. */
 export type TriesOf =
   | { readonly personId: number; readonly deviceHash: string | null }
   /** No account has this address. */

@@ -12,7 +12,7 @@ import { countTry, clearTriesAt } from './rateLimit';
 const CONFIRMED_MINUTES = 10;
 
 /**
- * Who a session cookie stands for.
+ * Returns the person of a session cookie.
  * @throws AppError signInNeeded where there is none, it was revoked, has run out or was idle for too long; factorNeeded
  */
 export async function actorOfToken(context: Context, token: string | undefined): Promise<PersonActor> {

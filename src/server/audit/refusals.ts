@@ -6,7 +6,7 @@ import type { Context } from '../context';
 import type { AppErrorCode } from '../errors';
 import { recordAboutPerson } from './trail';
 
-/** So many refusals of one person are written down in an hour: more tell nothing more. */
+/** Refusals of one person that are recorded in an hour: more add nothing. */
 const MOST_AN_HOUR = 20;
 
 /** Writes down that somebody asked for what is not theirs, or is not there. Never stands in the way of the answer. */

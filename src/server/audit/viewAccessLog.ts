@@ -13,7 +13,7 @@ export interface AccessLogQuery {
   readonly who: string;
 }
 
-/** What one person did on one day with a child: accesses as a count, changes one by one. */
+/** A person's accesses and changes on one day with a student: accesses as a count, changes one by one. */
 export interface LookDay {
   readonly day: CalendarDay;
   /** Null for the family's own link. */
@@ -37,7 +37,7 @@ const FAMILY = 'family';
 const isLook = ({ action }: AuditRow) => action.endsWith('.viewed');
 const whoOf = ({ who, byFamily }: AuditRow) => who ?? (byFamily ? null : 'Yard Steps');
 
-/** Who looked at a child and who changed what, by day and person, latest first. @throws AppError notFound, notAllowed */
+/** Lists who looked at a student's record and who changed what, by day and person, latest first. @throws AppError notFound, notAllowed */
 export async function viewAccessLog(
   context: Context,
   actor: PersonActor,

@@ -16,7 +16,7 @@ import {
   type Work,
 } from '@/db';
 
-/** What rows of the yard are made of, for any number of children in a constant number of queries. */
+/** Facts for rows of the caseload, for any number of students in a constant number of queries. */
 export interface CaseloadFacts {
   readonly current: Map<number, ProgramVersion>;
   readonly versions: Map<number, SentVersion[]>;

@@ -8,7 +8,7 @@ import { invalid, parseInput } from '../parseInput';
 const MOST_VIEWS = 20;
 const keepSchema = z.object({
   name: z.string().trim().min(1, 'viewNameMissing').max(40, 'tooMuch'),
-  /** What stands behind the question mark of the yard's address. */
+  /** Query string of the caseload's address. */
   address: z
     .string()
     .max(400, 'tooMuch')

@@ -24,7 +24,7 @@ export interface CaseloadView {
   readonly waiting: ReadonlyMap<number, readonly Decision[]>;
   /** Ways of looking that the person keeps by a name. */
   readonly kept: readonly KeptView[];
-  /** Who left the caseload, by name. */
+  /** Students off the caseload, by name. */
   readonly left: readonly { readonly childId: number; readonly name: string; readonly leftOn: CalendarDay }[];
 }
 

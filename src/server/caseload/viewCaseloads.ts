@@ -26,10 +26,10 @@ export interface CaseloadsView {
   readonly hurt: readonly LedChild[];
   /** Without a program that holds today. */
   readonly overdue: readonly LedChild[];
-  /** Whom nobody leads. */
+  /** Students without a lead therapist. */
   readonly withoutLead: readonly LedChild[];
   readonly children: readonly LedChild[];
-  /** What happened to accounts and settings, the newest first. */
+  /** Log of accounts and settings, the newest first. */
   readonly trail: readonly AuditRow[];
 }
 

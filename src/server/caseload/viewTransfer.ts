@@ -5,7 +5,7 @@ import type { Context } from '../context';
 import { may } from '../may';
 
 export interface TransferView {
-  /** Whose children these are. */
+  /** Present lead of these students. */
   readonly from: Colleague;
   readonly children: readonly LedChild[];
   readonly receivers: readonly Colleague[];

@@ -93,7 +93,7 @@ async function admit(work: Work, context: Context, key: string | null, table: st
   return table as OpenTableName;
 }
 
-/** What can be asked by key, as an OpenAPI document. @throws AppError as readByKey */
+/** Returns the OpenAPI document of the tables that a key can read. @throws AppError as readByKey */
 export async function openApiByKey(context: Context, key: string | null): Promise<Record<string, unknown>> {
   await inTransaction(context.db, (work) => admit(work, context, key, 'reports'));
   return writeOpenApi(context.origin);

@@ -49,7 +49,7 @@ export async function fhirDoor(context: Context, actor: PersonActor, childId: nu
   });
 }
 
-/** What a FHIR file would bring to a child; nothing is written. @throws AppError notFound, notAllowed */
+/** Previews the import of a FHIR file for a student; nothing is written. @throws AppError notFound, notAllowed */
 export async function previewFhir(context: Context, actor: PersonActor, childId: number, text: string): Promise<FhirPreview> {
   const file = readFhir(text);
   return inReading(context.db, async (work) => {

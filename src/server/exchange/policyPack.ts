@@ -42,7 +42,7 @@ export type PolicyPreview =
   | { readonly ok: true; readonly name: string; readonly differences: readonly PolicyDifference[]; readonly mayTake: boolean }
   | { readonly ok: false; readonly faults: readonly PolicyPackFault[] };
 
-/** What a pack would change here; nothing is changed. @throws AppError notAllowed */
+/** Previews the changes of a pack; nothing is written. @throws AppError notAllowed */
 export async function previewPolicy(context: Context, actor: PersonActor, text: string): Promise<PolicyPreview> {
   requireMay(actor, 'changeWorkplace');
   const pack = readPolicyPack(text);

@@ -31,7 +31,7 @@ export async function tableForFile(
   });
 }
 
-/** What every column of these tables means, as CSV. */
+/** Returns the meaning of every column of these tables, as CSV. */
 export function dictionaryForFile(): { readonly name: string; readonly text: string } {
   return { name: 'dictionary', text: writeDictionary() };
 }

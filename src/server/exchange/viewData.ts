@@ -18,7 +18,7 @@ export interface DataView {
   readonly now: Instant;
 }
 
-/** What can leave and come in, and by which keys. */
+/** Lists exports, imports and API keys. */
 export async function viewData(context: Context, actor: PersonActor): Promise<DataView> {
   return inReading(context.db, async (work) => ({
     tables: Object.values(OPEN_TABLES).map(({ name, meaning }) => ({ name, meaning })),

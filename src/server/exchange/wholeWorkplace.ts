@@ -18,12 +18,12 @@ import { writeCsv } from '@/formats/csv';
 import { MANIFEST_FILE, readManifest, WHOLE_FORMAT, writeManifest, type WholeManifest } from '@/formats/wholeExport';
 import type { MediaStore } from '../ports';
 
-/** Where an export goes to: files by their names, each whole when it is closed. */
+/** Destination of an export: files by name, each complete when it is closed. */
 export interface ExportSink {
   write(name: string, parts: AsyncIterable<string | Uint8Array>): Promise<void>;
 }
 
-/** Where an import comes from. */
+/** Source of an import. */
 export interface ExportSource {
   /** @throws Error where there is no such file */
   text(name: string): Promise<string>;

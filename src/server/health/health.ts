@@ -6,7 +6,7 @@ export interface Health {
   readonly app: 'up';
   readonly database: 'up' | 'away';
   readonly migrations: number | null;
-  /** What runs beside the pages; null where it could not be looked at. */
+  /** State of the background parts; null where it could not be read. */
   readonly parts: SystemState | null;
 }
 

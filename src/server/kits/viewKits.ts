@@ -64,7 +64,7 @@ export function packingWeek(today: CalendarDay): CalendarDay {
 }
 
 /**
- * What has to be packed for the children of a school in a week, less what homes have. Assistants pack, too.
+ * Lists the things to pack for the students of a school in a week, less those at home. Assistants pack, too.
  * @param week any day of it; the week that one packs for now where it is null
  */
 export async function viewKits(context: Context, actor: PersonActor, wanted: string, week: CalendarDay | null): Promise<KitsView> {
@@ -115,7 +115,7 @@ function kitBag(child: Child, version: ProgramVersion, today: CalendarDay, bags:
   const from = startsOn > week ? startsOn : week;
   const to = endsOn < sunday ? endsOn : sunday;
   const out = bags.find((each) => each.week < week && each.handedAt !== null && each.backAt === null) ?? null;
-  // What lasts and went home in an earlier bag is there still.
+  // Durable things from an earlier bag are still at home.
   const there = (out?.things ?? []).filter(({ comesBack }) => comesBack).map(({ thing }) => thing);
   const facts = factsOf(child, today);
   const lines = kitOf({ child: { ...facts, materialsAtHome: [...facts.materialsAtHome, ...there] }, tasks, from, to });

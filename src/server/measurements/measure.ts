@@ -25,13 +25,13 @@ export interface MeasureView {
   readonly today: CalendarDay;
   readonly goals: readonly Goal[];
   readonly tasks: readonly ProgramTask[];
-  /** What was measured before, the latest day first. */
+  /** Earlier measurements, the latest day first. */
   readonly measured: readonly Measured[];
 }
 
 const SHOWN = 200;
 
-/** What can be measured of a child, and what was. @throws AppError notFound, notAllowed */
+/** Lists the goals and tasks of a student that can be measured, and earlier measurements. @throws AppError notFound, notAllowed */
 export async function viewMeasure(context: Context, actor: PersonActor, childId: number): Promise<MeasureView> {
   const view = await inTransaction(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');

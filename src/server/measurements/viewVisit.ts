@@ -34,7 +34,10 @@ export interface VisitView {
   readonly children: readonly VisitChild[];
 }
 
-/** Whom and what one measures at a school: all that a trial sheet needs, so that it works where there is no network. @throws AppError notAllowed */
+/**
+ * Lists the students and goals to measure at a school: everything that a data sheet needs, so that it works without a network.
+ * @throws AppError notAllowed
+ */
 export async function viewVisit(context: Context, actor: PersonActor, wanted: string): Promise<VisitView> {
   requireMay(actor, 'seeProgress');
   const view = await inReading(context.db, async (work): Promise<VisitView> => {
@@ -81,5 +84,5 @@ export async function viewVisit(context: Context, actor: PersonActor, wanted: st
 }
 
 const longestAgo = (one: VisitGoal, other: VisitGoal) => (one.lastMeasuredOn ?? '').localeCompare(other.lastMeasuredOn ?? '');
-/** Who has no goal comes last. */
+/** Students without a goal come last. */
 const oldest = ({ goals }: VisitChild) => (goals.length === 0 ? '9999' : (goals[0]!.lastMeasuredOn ?? ''));

@@ -142,7 +142,7 @@ export function quietFor(child: Child, at: Instant, way: Reach['way'] | null = n
   return afterQuiet(at, child.timeZone, reachContact(child.contacts, way)?.quiet ?? null);
 }
 
-/** Whom a message is about, where the family agreed that this may be told: "Yard Steps, Yara: …". */
+/** Student that a message is about, where the family agreed to the name: "Yard Steps, Yara: …". */
 const aboutOf = (child: Child, { mayName }: Reminders) => (mayName ? `, ${child.calledName}` : '');
 
 /** Null where there is nothing to do today, or all of it has its word. */

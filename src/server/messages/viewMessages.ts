@@ -17,7 +17,7 @@ export interface MessagesView {
   readonly timeZone: string;
   readonly messages: readonly MessageLine[];
   readonly phone: { readonly child: Child; readonly texts: readonly PhoneText[]; readonly mayWrite: boolean } | null;
-  /** What came in by text, latest first. */
+  /** Incoming texts, latest first. */
   readonly incoming: readonly IncomingLine[];
   /** Texts of numbers that belong to no child: for who supervise. */
   readonly ofNobody: readonly IncomingRow[];

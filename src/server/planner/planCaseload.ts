@@ -16,7 +16,7 @@ import { candidateOptions, planFactsOf } from './planFacts';
 import { changesOf, type Proposal } from './proposal';
 
 const optionsSchema = z.object({
-  /** One school alone; all where left out. */
+  /** School; all where left out. */
   school: z.string().max(80).default(''),
   theme: z
     .enum(['', ...SKINS])
@@ -38,7 +38,7 @@ export async function planCaseload(
 ): Promise<{ readonly file: null; readonly left: readonly { readonly name: string; readonly why: string }[] } | null> {
   requireMay(actor, 'seeProgress');
   const options = parseInput(optionsSchema, raw);
-  // One run of a person at a time: two ask the same of the one solver, and each keeps the other waiting.
+  // A person has one run at a time: two would share the one solver, and each would delay the other.
   const running = runningOn(context);
   if (running.has(actor.personId)) throw new AppError('underWay');
   running.add(actor.personId);
@@ -49,7 +49,7 @@ export async function planCaseload(
   }
 }
 
-/** Who is having a caseload planned by a context's solver. */
+/** People whose caseload is being planned by a context's solver. */
 const RUNNING = new WeakMap<Context['solver'], Set<number>>();
 
 function runningOn({ solver }: Context): Set<number> {

@@ -7,10 +7,10 @@ import { historyOf, type CandidateOptions, type TaskHistory } from '@/core/plann
 import { draftFrom, type PlannedTask, type ProgramDraft, type ProgramVersion } from '@/core/programs';
 import { gradeChanges, openGoalsOf, openStops, type TaskVersion, type Work } from '@/db';
 
-/** What the planner knows of a child beside its facts. */
+/** The planner's facts about a student, beside the student's own. */
 export interface PlanFacts {
   readonly goals: readonly { readonly goalId: number; readonly content: GoalContent }[];
-  /** What the family has now, as a draft that goes on from it has it. */
+  /** Tasks of the present program, as the draft that continues it has them. */
   readonly underWay: readonly (PlannedTask & { readonly taskId: number })[];
   readonly history: readonly TaskHistory[];
   readonly closedTaskIds: readonly number[];

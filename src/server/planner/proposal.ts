@@ -1,7 +1,7 @@
 import type { Candidates, LeftOut, PlanRule, WeekPlan } from '@/core/planner';
 import type { ProgramDraft, ProgramVersion } from '@/core/programs';
 
-/** What is proposed for a child's next week. */
+/** Proposal for a student's next week. */
 export type Proposal =
   | {
       readonly kind: 'week';
@@ -15,13 +15,13 @@ export type Proposal =
       readonly goals: readonly { readonly statement: string; readonly asked: number | null; readonly given: number }[];
       /** Null for a week of a person's own, which nobody weighed. */
       readonly gap: number | null;
-      /** What was wished for and may not be given. */
+      /** Requests that may not be given. */
       readonly left: readonly { readonly title: string; readonly why: LeftOut }[];
     }
   | { readonly kind: 'impossible'; readonly rules: readonly PlanRule[] }
   | { readonly kind: 'noTime' | 'paused' };
 
-/** What would change for a family that has a program, by titles. */
+/** Lists the changes for a family that has a program, by titles. */
 export function changesOf(placed: WeekPlan['placed'], program: ProgramVersion | null, candidates: Pick<Candidates, 'tasks' | 'leftOut'>) {
   const titleOf = new Map([...candidates.tasks, ...candidates.leftOut].map(({ taskId, title }) => [taskId, title.en]));
   const was = new Map(program?.tasks.map((task) => [task.taskId, task.weekdays.join()]) ?? []);

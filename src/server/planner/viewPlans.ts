@@ -43,7 +43,7 @@ export interface PlansView {
   readonly lines: readonly PlanLine[];
 }
 
-/** What the planner proposes for a caseload. @throws AppError notAllowed */
+/** Lists the planner's proposals for a caseload. @throws AppError notAllowed */
 export async function viewPlans(context: Context, actor: PersonActor): Promise<PlansView> {
   requireMay(actor, 'seeProgress');
   const { view, ids } = await inReading(context.db, async (work) => {

@@ -101,7 +101,7 @@ export async function giveTemplate(context: Context, actor: PersonActor, raw: un
         .filter(({ taskId }) => known.has(taskId))
         .map(({ taskId, weekdays }) => {
           const own = weekdays.filter((day) => child.practiceWeekdays.includes(day));
-          // Where none of its days is one of the family's, as many of theirs.
+          // A task without any of the family's days gets as many of theirs.
           return { taskId, weekdays: own.length > 0 ? own : child.practiceWeekdays.slice(0, weekdays.length) };
         });
       const span = nextSpan(today, await schoolCalendarOn(work, today));

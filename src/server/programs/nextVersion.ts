@@ -19,11 +19,11 @@ export interface VersionOptions {
   readonly note: string;
   readonly reason: NewVersion['reason'];
   readonly tasksFor: (number: number) => readonly TaskToFreeze[];
-  /** What the family is told of it; null where it is told nothing. */
+  /** Message to the family; null where none is sent. */
   readonly text: PartKind | null;
   /** The decision that made it; null where a program was sent. */
   readonly decisionId: number | null;
-  /** Where nothing new is asked of the family and nothing was told: the day from which it holds; today where left out. */
+  /** Day from which it holds, where nothing new is asked of the family and no message was sent; today where left out. */
   readonly sentOn?: NewVersion['sentOn'];
 }
 

@@ -45,13 +45,13 @@ export interface BuilderView {
   readonly goalSkills: readonly Skill[];
   /** Data for the planner beside the child's facts. */
   readonly plan: PlanFacts;
-  /** What was sent last, as a draft that goes on from it. */
+  /** Program sent last, as a draft that continues it. */
   readonly asSent: ProgramDraft;
   /** How long one repetition takes this child, where sessions have told it. */
   readonly paces: readonly ChildPace[];
 }
 
-/** What the next program is put together from: the draft or what was sent, the library, the child's pace and goals. */
+/** Loads the program builder: the draft or the program sent last, the library, the student's pace and goals. */
 export async function viewBuilder(context: Context, actor: PersonActor, childId: number): Promise<BuilderView> {
   const view = await inReading(context.db, async (work) => {
     const { child } = await requireChild(work, actor, childId, 'changeProgram');

@@ -32,7 +32,7 @@ export interface ClosedPeriod {
   readonly figures: GoalFigures;
   readonly goal: GoalContent;
   readonly words: KeptWords;
-  /** What of it would be otherwise by what is known now. */
+  /** Changes since then, by what is known now. */
   readonly since: ChangedSince;
 }
 
@@ -51,7 +51,7 @@ interface When {
   readonly period: Period | null;
 }
 
-/** One goal with its log, figures, words and closed periods. */
+/** Loads a goal with its log, figures, report text and closed periods. */
 export async function goalInFull(
   work: Work,
   goal: GoalOfChild,

@@ -3,7 +3,7 @@ import type { PersonActor } from '../actor';
 import type { Context } from '../context';
 import { viewProgress, type ProgressView } from './viewProgress';
 
-/** Where every goal stands, as CSV. @param tableOf its rows in the desk's words. @throws AppError notAllowed */
+/** Writes the verdicts of all goals, as CSV. @param tableOf its rows in the desk's words. @throws AppError notAllowed */
 export async function progressForFile(
   context: Context,
   actor: PersonActor,

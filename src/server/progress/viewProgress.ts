@@ -35,7 +35,7 @@ export interface ProgressView {
   readonly patterns: readonly WordingPattern[];
 }
 
-/** Where every goal of a caseload stands, and one of them in full. @throws AppError notFound, notAllowed */
+/** Loads the verdicts of all goals of a caseload, and one goal in full. @throws AppError notFound, notAllowed */
 export async function viewProgress(context: Context, actor: PersonActor, goalId: number | null): Promise<ProgressView> {
   requireMay(actor, 'seeProgress');
   const { view, childIds } = await inReading(context.db, async (work) => {

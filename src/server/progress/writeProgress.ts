@@ -131,7 +131,7 @@ const MOST_PATTERNS = 40;
 const patternSchema = z.object({
   name: z.string().trim().min(1, 'patternNameMissing').max(60, 'tooMuch'),
   words: z.string().trim().min(1, 'patternEmpty').max(2000, 'tooMuch'),
-  /** Whose words they were: the name is taken out of them. */
+  /** Student that the text was about: the name is taken out of it. */
   calledName: z.string().max(60).default(''),
 });
 

@@ -2,7 +2,7 @@ import type { Envelope } from './readSubmission';
 import type { Taken, TakenReport } from './takenReport';
 
 const MOST_TOGETHER = 64;
-/** So many turns of the event loop without another report end the waiting: far less than a commit takes. */
+/** Turns of the event loop without another report that end the waiting: far less than a commit takes. */
 const QUIET_TURNS = 8;
 
 interface Waiting {

@@ -57,8 +57,8 @@ export interface EntryView {
 export const ENTRY_DAYS_BACK = 60;
 
 /**
- * What was asked on each day: the tasks of the version that was in force on it. A paper log counts for the version that was printed,
- * whatever was sent meanwhile.
+ * Lists the tasks that were asked for on each day, by the version that was in force on it. A paper log counts for the version that
+ * was printed, whatever was sent meanwhile.
  * @param log the number of the printed version; null for a report that came by another way
  */
 export async function weekOf(

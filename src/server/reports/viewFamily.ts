@@ -48,7 +48,7 @@ export interface FamilyTask {
   readonly closed: Closed | null;
   /** Clips and pictures that show how it is done, as far as there are any still. */
   readonly shown: readonly BareClip[];
-  /** What this family sent of it, the latest first. */
+  /** Videos and pictures that this family sent of it, the latest first. */
   readonly sentBack: readonly BareClip[];
 }
 
@@ -65,9 +65,9 @@ export interface FamilyView {
   readonly tasks: readonly FamilyTask[];
   readonly otherTasks: readonly FamilyTask[];
   readonly emergencyNumber: string;
-  /** So many days what the family films is kept. */
+  /** Days for which the family's videos are stored. */
   readonly clipDays: number;
-  /** What the therapist said, latest first: notes, and tasks that were opened again. */
+  /** Messages of the therapist, latest first: notes, and reopened tasks. */
   readonly notes: readonly FamilyNote[];
   readonly lifts: readonly Lift[];
   /** The reader of reports and their weekdays, where known. */

@@ -12,7 +12,7 @@ export interface ReportView {
   readonly child: Child;
   readonly today: CalendarDay;
   readonly report: LoggedReport;
-  /** What it said before, the latest correction first. */
+  /** Earlier values, the latest correction first. */
   readonly history: readonly ReportBefore[];
 }
 

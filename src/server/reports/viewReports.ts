@@ -33,7 +33,7 @@ export interface ReportsView {
 }
 
 const LINES = 60;
-/** So many are searched through for a name or a title before a page ends. */
+/** Rows that are searched through for a name or a title before a page ends. */
 const SEARCHED = 600;
 
 /** Every report by any way over the caseload, latest first, with the texts that need a person. */

@@ -9,7 +9,7 @@ import { goalsOf, notesOf, schoolCalendarOn, type FamilyNote, type Goal, type Wo
 /** Context of a card: the goal it serves, the last note, whether school is out, and the next help level. */
 export interface CardContext {
   readonly goals: readonly Goal[];
-  /** What the family was told last, latest first. */
+  /** Latest messages to the family, latest first. */
   readonly notes: readonly FamilyNote[];
   readonly schoolBreak: SchoolBreak | null;
   /** The next help level in the task's order of prompt fading; null without one, or without a task. */

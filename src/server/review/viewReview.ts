@@ -43,12 +43,12 @@ export interface ReviewView {
   readonly open: readonly Decision[];
   readonly names: Readonly<Record<number, string>>;
   readonly here: DecisionInFull | null;
-  /** What this person's families are told today: still waiting, or gone out, latest first. */
+  /** Today's messages to this person's families: waiting or sent, latest first. */
   readonly post: readonly MessageRow[];
   readonly timeZone: string;
   /** Put off by this person till another day, the next first. */
   readonly snoozed: readonly SettledDecision[];
-  /** What colleagues decided for this person's children in the last days, latest first. */
+  /** Colleagues' decisions on this person's students in the last days, latest first. */
   readonly colleagues: readonly SettledDecision[];
   /** Work for an assistant; null for others, who see it in the Logbook. */
   readonly toDo: ToDo | null;
@@ -78,18 +78,18 @@ export interface DecisionInFull {
   readonly reports: readonly LoggedReport[];
   /** Texts that nobody could read, oldest first. */
   readonly texts: readonly IncomingRow[];
-  /** What the family sent of this task, or, where the card is of none, of any; the latest first. */
+  /** The family's videos of this task, or, where the card has none, of any; the latest first. */
   readonly clips: readonly BareClip[];
   /** Open holds of the child, on this task and on others. */
   readonly stops: readonly Stop[];
   /** How this person's children fared at the step that is suggested; null where none is. */
   readonly stepOutcomes: StepOutcomes | null;
   readonly context: CardContext;
-  /** What this person said to families of this language before, the latest used first. */
+  /** This person's earlier phrases in this language, the latest used first. */
   readonly phrases: readonly Phrase[];
   /** Other open cards of the child. */
   readonly alsoOpen: readonly Decision[];
-  /** What was done about silence before, latest first. */
+  /** Earlier actions on silence, latest first. */
   readonly earlierDeeds: readonly SettledDecision[];
   /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
   readonly dangers: readonly PastDanger[];

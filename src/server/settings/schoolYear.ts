@@ -66,7 +66,7 @@ export async function setSchoolYear(context: Context, actor: PersonActor, raw: u
 export type CalendarPreview =
   { readonly ok: true; readonly spans: readonly CalendarSpan[] } | { readonly ok: false; readonly fault: CalendarFileFault };
 
-/** What a school's calendar file would bring; nothing is kept yet. @throws AppError notAllowed */
+/** Previews the events of a school's calendar file; nothing is stored yet. @throws AppError notAllowed */
 export function previewCalendar(actor: PersonActor, text: string): CalendarPreview {
   requireMay(actor, 'changeWorkplace');
   return readSchoolCalendar(text);

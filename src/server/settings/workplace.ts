@@ -41,7 +41,7 @@ export interface SettingsView extends Workplace {
   readonly invitations: Awaited<ReturnType<typeof openInvitations>>;
   /** The weekdays on which the actor reads what families send. */
   readonly readDays: readonly number[];
-  /** By which rule steps are suggested to the actor, where nothing is chosen for a child. */
+  /** Rule by which steps are suggested to the actor, where nothing is chosen for a student. */
   readonly advancingRule: RuleName;
   /** Why it was taken, in the actor's own words. */
   readonly advancingReason: string;
@@ -54,7 +54,7 @@ export interface SettingsView extends Workplace {
   readonly factor: FactorView;
   /** The settings of the installation ask everybody for a second factor. */
   readonly factorByInstallation: boolean;
-  /** What happened to the actor's own account, the newest first. */
+  /** Log of the actor's own account, the newest first. */
   readonly ownTrail: readonly AuditRow[];
   /** Every language that families can be written to in. */
   readonly allLanguages: readonly string[];
@@ -164,7 +164,7 @@ export async function setLanguages(context: Context, actor: PersonActor, raw: un
   await change(context, actor, 'languages', languages.join(', '), (work) => changeLanguages(work, languages));
 }
 
-/** What concerns everybody is written down with who changed it, and to what. */
+/** Changes that concern everyone are recorded with their author and new value. */
 async function change(
   context: Context,
   actor: PersonActor,

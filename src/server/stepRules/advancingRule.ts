@@ -8,7 +8,10 @@ import { parseInput } from '../parseInput';
 
 const ruleSchema = z.object({ rule: z.enum(RULE_NAMES), reason: z.string().trim().max(300) });
 
-/** By which rule steps are suggested to the actor, for the children whom they lead and for whom nothing else is chosen. @throws AppError invalid */
+/**
+ * Sets the rule by which steps are suggested to the actor, for the students whom they lead and for whom nothing else is chosen.
+ * @throws AppError invalid
+ */
 export async function setAdvancingRule(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { rule, reason } = parseInput(ruleSchema, raw);
   await inTransaction(context.db, async (work) => {

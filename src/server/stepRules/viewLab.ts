@@ -37,11 +37,11 @@ import { parseInput } from '../parseInput';
 
 export interface LabView {
   readonly children: readonly { readonly childId: number; readonly name: string }[];
-  /** Whose log is replayed; null for the whole caseload. */
+  /** Student whose log is replayed; null for the whole caseload. */
   readonly child: { readonly childId: number; readonly name: string } | null;
   readonly since: CalendarDay;
   readonly replays: readonly { readonly id: CandidateId; readonly figures: ReplayFigures }[];
-  /** What the log says of its families, for the trial; null where there is too little of it. */
+  /** Figures of the families in the log, for the trial; null where there are too few. */
   readonly log: LogFigures | null;
   /** Ladders that a trial can be made on, as these children have them. */
   readonly ladders: readonly Ladder[];
@@ -58,7 +58,7 @@ export interface Ladder {
 }
 
 const optionsSchema = z.object({ child: z.coerce.number().int().positive().optional().catch(undefined) });
-/** So far back a log is replayed. */
+/** Days of a log that are replayed. */
 const LOG_DAYS = 180;
 /** Fewer say nothing of a child. */
 const LEAST_SESSIONS = 3;

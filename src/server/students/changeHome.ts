@@ -13,7 +13,7 @@ const homeSchema = z.object({
   materialsAtHome: z.array(z.string().regex(/^[a-z][a-z0-9-]*$/)).max(200),
 });
 
-/** What this home has, and how this child's tasks are done where schools differ. Programs that were sent stay as they are. */
+/** Changes the home's things, and how this student's tasks are done where schools differ. Programs that were sent stay as they are. */
 export async function changeHome(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
   const { childId, taskSettings, materialsAtHome } = parseInput(homeSchema, raw);
   await inTransaction(context.db, async (work) => {

@@ -42,7 +42,7 @@ export async function removeWholly(
   told: (gone: DeletedCounts) => AuditEntry,
 ): Promise<DeletedCounts> {
   const now = context.now();
-  // What the trail does not tell yet of the child's reports goes into it before they go.
+  // Reports that the audit log lacks are added to it before they are deleted.
   const untold = await claimUnannouncedReportsOf(work, childId);
   const clips = await clipsOfChild(work, childId);
   await removeWithFiles(

@@ -41,7 +41,7 @@ export async function askForHome(context: Context, actor: PersonActor, childId: 
 export interface HomeView {
   readonly child: Child;
   readonly things: readonly HomeMaterial[];
-  /** What the family told before and nobody has taken over yet. */
+  /** The family's answers that are not taken over yet. */
   readonly told: HomeAnswer | null;
 }
 
@@ -65,7 +65,7 @@ async function askedThings(work: Work): Promise<HomeMaterial[]> {
     .slice(0, MOST_THINGS);
 }
 
-/** So often in a day a family tells of its house. Our own choice. */
+/** Submissions of a family's home inventory in a day. Our own choice. */
 const MOST_TELLINGS = 20;
 
 /** Keeps what a family told of its house, till the therapist has looked at it. @throws AppError linkUnknown, linkExpired, linkRevoked, invalid */

@@ -23,7 +23,7 @@ import { isStudentsBirthday, takeOn } from './writeRecord';
 
 const optionsSchema = z.object({
   text: z.string().max(600_000),
-  /** What each column tells, by the order of the headings; left out at the first look, which matches by itself. */
+  /** Fact of each column, in the order of the headings; left out at the first look, which matches them automatically. */
   columns: z.array(z.enum(ROSTER_FACTS).nullable()).max(100).optional(),
   dateOrder: z.enum(DATE_ORDERS).optional(),
   /** For rows that name no school. */
@@ -52,11 +52,11 @@ export type RosterPreview =
       readonly schools: readonly string[];
       /** Names in the list that no school here has, and that nobody answered for. */
       readonly unknownSchools: readonly string[];
-      /** What rows do not say, with what was answered for them; null while nobody has answered. */
+      /** Facts that the rows lack, with their answers; null while unanswered. */
       readonly asks: Readonly<Partial<Record<'scissorsAllowed' | 'mouthsThings', boolean | null>>>;
     };
 
-/** What a list would bring: each row's child, or what stands in its way. Nothing is written. @throws AppError notAllowed, invalid */
+/** Previews a list: each row's student, or its fault. Nothing is written. @throws AppError notAllowed, invalid */
 export async function previewRoster(context: Context, actor: PersonActor, raw: unknown): Promise<RosterPreview> {
   requireMay(actor, 'addChildren');
   const options = parseInput(optionsSchema, raw);

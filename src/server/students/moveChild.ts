@@ -118,7 +118,7 @@ async function handOverOne(
     await addJobs(work, [injuryEmailJob(childId, `${calendarDayInZone(now, 'UTC')} ${to}`, now)]);
 }
 
-/** Who leads the child hands it over, or a supervisor, whoever leads it. */
+/** Requires the lead therapist of the student, or a supervisor. */
 async function requireLeadOrSupervisor(work: Work, actor: PersonActor, childId: number): Promise<void> {
   if (actor.role === 'supervisor' && (await sharingOf(work, childId)).length > 0) return;
   await requireChild(work, actor, childId, 'leadChild');

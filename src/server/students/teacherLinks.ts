@@ -73,7 +73,7 @@ export interface TeacherView {
   readonly emergencyNumber: string;
 }
 
-/** What a teacher sees: whose page it is, and nothing of how it goes at home. @throws AppError link… */
+/** Loads a teacher's page: whose it is, and nothing of the practice at home. @throws AppError link… */
 export async function viewTeacher(context: Context, token: string): Promise<TeacherView> {
   return inTransaction(context.db, async (work) => {
     const { childId } = await openTeacherLink(work, context, token);
@@ -96,7 +96,7 @@ export async function askAsTeacher(context: Context, token: string, raw: unknown
     const now = context.now();
     const { tries } = await countTryOf(work, `teacher:${link.id}`, now, MILLISECONDS_PER_DAY);
     const isDanger = dangerIn(question).length > 0;
-    // What hurts is heard beyond the limit.
+    // Injuries are accepted beyond the limit.
     if (tries > MOST_QUESTIONS_A_DAY && !isDanger) throw new AppError('tooManyReports');
     const saidBy = who || 'teacher';
     const textId = await addIncomingText(work, {

@@ -54,9 +54,9 @@ export interface ChildView {
   readonly goals: readonly Goal[];
   readonly sharing: readonly Sharing[];
   readonly handOvers: readonly HandOver[];
-  /** Who works here: whom it could be shared with or handed to. */
+  /** Colleagues whom the student could be shared with or transferred to. */
   readonly colleagues: readonly Colleague[];
-  /** What asks for a person about this child, most urgent first. */
+  /** Open decisions on this student, most urgent first. */
   readonly waiting: readonly Decision[];
   /** Tasks of the running program that the child's facts of now stop. */
   readonly stopped: readonly StoppedTask[];
@@ -72,9 +72,9 @@ export interface ChildView {
   readonly isConfirmed: boolean;
   readonly mayReadAccessLog: boolean;
   readonly program: ProgramVersion | null;
-  /** What closes tasks of the child now. */
+  /** Present holds on tasks of the student. */
   readonly stops: readonly Stop[];
-  /** What was found after earlier reports of pain or injury, newest first. */
+  /** Findings after earlier reports of pain or injury, newest first. */
   readonly lifts: readonly Lift[];
   readonly timelines: readonly { readonly task: ProgramTask; readonly timeline: StepTimeline }[];
   readonly practice: Practice;
@@ -89,7 +89,7 @@ export interface ChildView {
 
 const LOG_LENGTH = 60;
 
-/** One child: who this is, what they are on, how it is going, and who changed what. */
+/** Loads a student's page: facts, program, progress and log. */
 export async function viewChild(context: Context, actor: PersonActor, childId: number): Promise<ChildView> {
   const view = await inReading(context.db, async (work): Promise<Omit<ChildView, 'familyLink' | 'unreached'>> => {
     const { child, access } = await requireChild(work, actor, childId, 'readChild');

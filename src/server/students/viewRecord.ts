@@ -51,7 +51,7 @@ export async function viewRecord(context: Context, actor: PersonActor, childId: 
   return view;
 }
 
-/** What the form of a new child chooses from. @throws AppError notAllowed */
+/** Loads the choices of a new student's form. @throws AppError notAllowed */
 export async function viewNewRecord(context: Context, actor: PersonActor): Promise<RecordView> {
   requireMay(actor, 'addChildren');
   return inReading(context.db, async (work) => {

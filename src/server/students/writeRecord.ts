@@ -58,7 +58,7 @@ const changeSchema = newChildSchema.extend({
 
 export interface Changed {
   readonly changes: readonly FactChange[];
-  /** What of the running program the facts of now stop; each has its card in Rounds. */
+  /** Tasks of the running program that today's facts stop; each has its card in the review. */
   readonly stopped: readonly StoppedTask[];
 }
 

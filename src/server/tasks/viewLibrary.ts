@@ -7,14 +7,14 @@ import { may } from '../may';
 export interface LibraryView {
   readonly tasks: readonly TaskRecord[];
   readonly mayMake: boolean;
-  /** What this person has on the bench and has not put into the library yet. */
+  /** Drafts of this person that are not in the library yet. */
   readonly inEditor: readonly { readonly slug: string; readonly title: string; readonly isNew: boolean }[];
 }
 
 /** The shelf of tasks: stock, one's own, and what lies unfinished on the bench. */
 export async function viewLibrary(context: Context, actor: PersonActor): Promise<LibraryView> {
   return inReading(context.db, async (work) => {
-    // What is taken out, or kept to oneself, is seen by its owner alone.
+    // Tasks that are removed or private are seen by their owner alone.
     const tasks = (await taskRecords(work)).filter(({ shelf, ownerId }) => shelf === 'everybody' || ownerId === actor.personId);
     const drafts = await taskDrafts(work, actor.personId);
     const inEditor = drafts.map(({ slug, content }) => ({

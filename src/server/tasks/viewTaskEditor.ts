@@ -36,7 +36,7 @@ export interface TaskEditorView {
   /** An assistant looks; therapists copy and change. */
   readonly mayCopy: boolean;
   readonly versions: readonly { readonly number: number; readonly createdOn: CalendarDay }[];
-  /** What this was copied from, to compare with. */
+  /** Original to compare with. */
   readonly stock: TaskContent | null;
   /** Titles of the other tasks, by slug: for twins. */
   readonly titles: Readonly<Record<string, string>>;
@@ -47,7 +47,7 @@ export interface TaskEditorView {
 
 const versionSchema = z.object({ slug: z.string().max(80), number: z.number().int() });
 
-/** What one version of a task held: an older one can be laid on the bench again. */
+/** Loads an earlier version of a task, to be restored in the editor. */
 export async function viewVersion(context: Context, _actor: PersonActor, raw: unknown): Promise<TaskContent> {
   const { slug, number } = parseInput(versionSchema, raw);
   return inReading(context.db, async (work) => {

@@ -23,7 +23,7 @@ export async function putClip(context: Context, actor: PersonActor, raw: unknown
   const { clipId, isIn, ...place } = parseInput(putSchema, raw);
   await changePlanned(context, actor, place, async (choices, work) => {
     const today = calendarDayInZone(context.now(), (await workplaceOf(work)).timeZone);
-    // One that was deleted, or whose day is over, takes no place: nobody could take it off.
+    // A video that was deleted or has expired takes no place: it could not be removed.
     const standing = await clipsById(work, choices.clips ?? [], today);
     const others = standing.map(({ id }) => id).filter((id) => id !== clipId);
     if (!isIn) return { ...choices, clips: others };

@@ -11,7 +11,7 @@ export class Tries {
     if (lately.length >= most) return false;
     this.made.delete(who);
     this.made.set(who, [...lately, now]);
-    // Whoever tried longest ago is forgotten first.
+    // The oldest attempts are forgotten first.
     for (const oldest of this.made.keys()) {
       if (this.made.size <= MOST_KEPT) break;
       this.made.delete(oldest);

@@ -17,7 +17,7 @@ const optionsSchema = z.object({
 
 /** A family shows one good one, or two: more in a day is a slip, or somebody else. */
 const MOST_A_DAY = 6;
-/** So many tries a day, taken or refused: each costs a reader some seconds at the worst. Counted by the process alone. */
+/** Attempts a day, accepted or refused: each costs a reader some seconds at the worst. Counted by the process alone. */
 const MOST_TRIES = 20;
 
 /**

@@ -30,7 +30,7 @@ export const deleteMediaHandler: JobHandler<PayloadOf<'dropMedia'>, string> = {
       const stands = await letGoOfMedia(work, hash, instant(context.now() - GRACE_MILLISECONDS));
       // The one thing done outside while a transaction is open, and a short one: the row's lock keeps others from putting it there anew.
       if (stands === 'free') await context.media.drop(hash);
-      // Of a file that is used, half ones may lie beside it, which a crash left.
+      // A used file may have partial copies beside it, which a crash left.
       if (stands === 'used') await context.media.dropHalves(hash);
     });
   },

@@ -75,7 +75,7 @@ export async function readFiles(
     const original: KeptFile = { part: 'original', type, atSeconds: null, ...(await storeFile(context, bytes)) };
     return { kind: 'clip', fromSeconds, seconds, hasSound, form: 'waiting', files: [original] };
   }
-  // What is a clip, and not as it should be, is told as one.
+  // A faulty video is reported as a video.
   const [fault] = clip ? clip.issues : [];
   if (fault && fault.code !== 'notAClip' && fault.code !== 'clipHasNoPicture') throw invalid({ path: 'files.0', code: fault.code });
   const pictures: Uint8Array[] = [];

@@ -41,7 +41,7 @@ export interface OpenTask {
     readonly hand: Child['hand'];
     readonly language: Child['familyLanguage'];
   } | null;
-  /** What of the clips hangs on it in the program that is being written; null where that has no such task. */
+  /** Videos attached in the program draft; null where it has no such task. */
   readonly placed: { readonly clips: readonly number[]; readonly asksBack: boolean } | null;
 }
 
@@ -51,7 +51,7 @@ const optionsSchema = z.object({
   child: z.coerce.number().int().positive().optional().catch(undefined),
 });
 
-/** What was filmed, and the task that is filmed for. Of a child, what families sent, too. @throws AppError notFound, notAllowed */
+/** Lists videos, and the task to film for. For a student, the family's videos, too. @throws AppError notFound, notAllowed */
 export async function viewClips(context: Context, actor: PersonActor, raw: unknown): Promise<ClipsView> {
   const { task: slug, step, child: childId } = parseInput(optionsSchema, raw);
   const view = await inReading(context.db, async (work): Promise<ClipsView> => {

@@ -39,7 +39,7 @@ const oneSchema = z.object({
   childId: z.coerce.number().int().positive().optional(),
   /** For another hand than the child's. */
   hand: z.enum(['left', 'right']).optional(),
-  /** What stands in the Sheet maker and is kept nowhere yet; the step's own where it is left out. */
+  /** Worksheet that is open and not saved yet; the step's own where it is left out. */
   spec: sheetSpecSchema.optional(),
 });
 
@@ -121,7 +121,7 @@ export async function sheetsOfWeek(
           made.tasks.map(({ content }) => content.title),
         );
       for (const { content, step, spec } of made.steps) {
-        // One that can't be drawn (a name without strokes, say) keeps nobody else from theirs.
+        // A worksheet that cannot be drawn (a name without strokes, say) does not keep the others from being printed.
         const sheet = await pdfSheet(compose, content, step, spec, made.child, size, large).catch(ifNotDrawn);
         if (sheet) yield sheet;
         else left.push({ name: nameOf(made.child), why: 'notDrawn' });
@@ -161,7 +161,7 @@ export async function sheetForFamily(context: Context, token: string, raw: unkno
 
 const STONES = { kind: 'stones', sessions: 7 } as const;
 
-/** What a child does today, and what of it has a sheet: nothing that is closed, rests or ended. */
+/** Lists a student's tasks of today that have a worksheet: none that is on hold, paused or ended. */
 async function stepsOfToday(work: Work, context: Context, childId: number) {
   const child = (await childById(work, childId))!;
   const today = calendarDayInZone(context.now(), child.timeZone);
@@ -186,7 +186,7 @@ async function pdfSheet(
   child: SheetChild,
   paper: PaperSize,
   isLarge: boolean,
-  /** What the child does, in its order. */
+  /** Activities of the child, in order. */
   titles: readonly LocalText[] = [content.title],
 ): Promise<PdfSheet & { readonly title: string }> {
   const { language, words } = await compose(content, step, child);

@@ -36,7 +36,7 @@ export interface OpenSheet {
     readonly hand: Child['hand'];
     readonly language: Child['familyLanguage'];
   } | null;
-  /** Where what is drawn may be put: into this child's program that is being written, onto the bench of one's own task, or nowhere. */
+  /** Place where the worksheet may be saved: this student's program draft, the actor's own task, or none. */
   readonly mayPut: 'child' | 'bench' | null;
 }
 

@@ -1,7 +1,7 @@
 import { answerWith } from '@/app/screen';
 import { viewFindables } from '@/server/caseload/viewFindables';
 
-/** What the command box finds: this person's children, and the tasks of the library. */
+/** Returns the entries of the command box: this person's students, and the tasks of the library. */
 export async function GET(): Promise<Response> {
   return answerWith(
     (actor, context) => viewFindables(context, actor),

@@ -6,7 +6,7 @@ import { isSigned } from '@/server/reports/replies/textSignature';
 
 export const dynamic = 'force-dynamic';
 
-/** Where a text service brings what families write: signed, and once a key, as docs/running.md describes. */
+/** Accepts a family's text from a text service: signed, and stored once a key, as docs/running.md describes. */
 export async function POST(request: Request): Promise<Response> {
   const context = appContext();
   const { incomingKey } = context.house;

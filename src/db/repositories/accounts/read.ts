@@ -55,7 +55,7 @@ export async function advancingReasonOf(work: Work, personId: number): Promise<s
   return row?.reason ?? '';
 }
 
-/** By which rule steps are suggested to somebody; null where they chose none. */
+/** Returns the rule by which steps are suggested to a person; null where they chose none. */
 export async function advancingRuleOf(work: Work, personId: number): Promise<RuleName | null> {
   const [row] = await tablesOf(work).select<{ rule: unknown }>('SELECT advancing_rule AS rule FROM people WHERE id = :personId', {
     personId,
@@ -74,7 +74,7 @@ export async function leadRules(work: Work, childIds: readonly number[]): Promis
   return new Map(rows.map(({ childId, rule }) => [childId, oneOf('advancing_rule', RULE_NAMES, rule)]));
 }
 
-/** Who leads a child, and on which weekdays they read what the family sends. */
+/** Returns a student's lead, and the weekdays on which they read the family's reports. */
 export async function readerOf(work: Work, childId: number): Promise<{ readonly name: string; readonly days: readonly number[] } | null> {
   const [row] = await tablesOf(work).select<{ name: string; days: unknown }>(
     `SELECT p.name, p.read_days AS days FROM child_access a JOIN people p ON p.id = a.person_id
@@ -165,7 +165,7 @@ export async function openSignIns(work: Work, personId: number, now: Instant): P
   );
 }
 
-/** Who works here, as others see them. */
+/** A member of staff, as others see them. */
 export interface Colleague extends Pick<Person, 'id' | 'name' | 'email' | 'role'> {
   readonly hasFactor: boolean;
   /** How many children on the caseload they lead. */

@@ -118,7 +118,7 @@ export async function changeReadDays(work: Work, personId: number, days: readonl
   await tablesOf(work).update('people', { read_days: [...days] }, { id: personId });
 }
 
-/** By which rule steps are suggested, where nothing is chosen for a child, and why it was taken. */
+/** Sets the rule by which steps are suggested, where nothing is chosen for a student, and why it was chosen. */
 export async function changeAdvancingRule(work: Work, personId: number, rule: RuleName, reason: string): Promise<void> {
   await tablesOf(work).update('people', { advancing_rule: rule, advancing_reason: reason }, { id: personId });
 }

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/groupBy';
 import { momentText, tablesOf, type Work } from '../../work';
 import { hashOfGroup } from './group';
 
-/** What a row of the trail says, as its hash is made of it. */
+/** Content of an audit row, as its hash is made of it. */
 interface Told {
   readonly at: number;
   readonly personId: number | null;
@@ -21,7 +21,7 @@ export function chainHash(before: string, { at, personId, linkId, children, acti
   return createHash('sha256').update(told).digest('hex');
 }
 
-/** What does not fit, by the first row where it was noticed. */
+/** Break of the chain, by the first row where it was noticed. */
 export type ChainFault =
   | { readonly kind: 'changed'; readonly id: number }
   | { readonly kind: 'children'; readonly id: number }

@@ -13,7 +13,7 @@ export interface AuditRow {
   readonly numbers: AuditDetail;
 }
 
-/** Who looked at a child and who changed what, newest first. */
+/** Lists who looked at a student's record and who changed what, newest first. */
 export async function auditOf(work: Work, childId: number, most: number): Promise<AuditRow[]> {
   const rows = await tablesOf(work).select<Omit<AuditRow, 'byFamily' | 'action'> & { byFamily: number; action: unknown }>(
     `SELECT a.id, a.at, p.name AS who, a.link_id IS NOT NULL AS byFamily, a.action, a.numbers
@@ -24,12 +24,12 @@ export async function auditOf(work: Work, childId: number, most: number): Promis
   return rows.map((row) => ({ ...row, byFamily: Boolean(row.byFamily), action: oneOf('action', AUDIT_ACTIONS, row.action) }));
 }
 
-/** What happened to a person's own account, newest first. */
+/** Lists the events of a person's own account, newest first. */
 export async function ownTrail(work: Work, personId: number, most: number): Promise<AuditRow[]> {
   return trailWhere(work, `a.person_id = :personId AND a.group_id IS NULL AND ${NOT_A_LOOK}`, { personId }, most);
 }
 
-/** What is about people and the workplace and about no child, newest first. */
+/** Lists the events of people and the workplace that concern no student, newest first. */
 export async function workplaceTrail(work: Work, most: number): Promise<AuditRow[]> {
   return trailWhere(work, `a.group_id IS NULL AND ${NOT_A_LOOK}`, {}, most);
 }

@@ -4,7 +4,7 @@ import type { AuditAction, AuditDetail } from '@/core/auditActions';
 import type { Instant } from '@/core/calendar';
 import { momentText, tablesOf, type Work } from '../../work';
 
-/** One look or change, with all the children that it touched. */
+/** An access or change, with all the students that it touched. */
 export interface AuditEntry {
   readonly at: Instant;
   readonly personId: number | null;

@@ -6,7 +6,7 @@ export interface CaseloadFigures {
   readonly children: number;
   /** Without a program that holds today. */
   readonly overdue: number;
-  /** Of whom a report is expected and none has come since a day, as `daysWithoutReport` counts. */
+  /** Number of students from whom a report is expected and none has come since a day, as `daysWithoutReport` counts. */
   readonly silent: number;
   readonly reportsThisWeek: number;
 }

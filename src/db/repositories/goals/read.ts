@@ -47,7 +47,7 @@ export async function openGoalsOf(work: Work, childIds: readonly number[]): Prom
   return rows.map((row) => ({ ...toGoal(row), childId: row.childId }));
 }
 
-/** Of each child the first day on which one of its open goals is to be looked at again. */
+/** Returns each student's first review date of an open goal. */
 export async function nextReviews(work: Work, childIds: readonly number[]): Promise<Map<number, CalendarDay>> {
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<{ childId: number; reviewOn: string }>(

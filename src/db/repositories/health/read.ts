@@ -1,7 +1,7 @@
 import type { Instant } from '@/core/calendar';
 import { momentText, tablesOf, type Work } from '../../work';
 
-/** What leaves a mark with the moment of its last success. */
+/** Parts that store the moment of their last success. */
 export type SystemMark = 'worker' | 'backup';
 
 export async function systemMarks(work: Work): Promise<Record<SystemMark, Instant | null>> {

@@ -19,7 +19,7 @@ export interface Stop {
   readonly danger: Danger;
   /** The family said afterwards that *Something hurt* was pressed by mistake. */
   readonly mistake: boolean;
-  /** By which way it came: what a teacher said is no word of the family. */
+  /** Way in which it came: a teacher's report is not the family's. */
   readonly way: ReportWay;
   readonly words: string;
   readonly doneOn: CalendarDay;
@@ -27,7 +27,7 @@ export interface Stop {
   readonly readers: readonly Reader[];
 }
 
-/** What closes tasks of these children now, oldest first. */
+/** Lists the present holds on these students' tasks, oldest first. */
 export async function openStops(work: Work, childIds: readonly number[]): Promise<Stop[]> {
   if (childIds.length === 0) return [];
   const tables = tablesOf(work);

@@ -3,7 +3,7 @@ import type { Instant } from '@/core/calendar';
 import { reading } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
-/** What a family told of its house, that nobody has taken over yet. */
+/** A family's answers about its home that are not taken over yet. */
 export interface HomeAnswer {
   readonly id: number;
   readonly childId: number;

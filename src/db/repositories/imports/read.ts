@@ -1,6 +1,6 @@
 import { tablesOf, type Work } from '../../work';
 
-/** What a list tells of, each with headings of its own. */
+/** Content of a list, each with headings of its own. */
 export type ListKind = 'children' | 'reports';
 
 /** How a person's lists call their columns: which fact each heading was matched to. */

@@ -5,7 +5,7 @@ import { oneOf, reading } from '../../rows/columns';
 import { momentText, tablesOf, type Work } from '../../work';
 
 export const TEXT_OUTCOMES = ['taken', 'asked', 'person', 'danger', 'nothing', 'stopped', 'started'] as const;
-/** What became of a text that came in. */
+/** Outcome of an incoming text. */
 export type TextOutcome = (typeof TEXT_OUTCOMES)[number];
 
 export interface IncomingRow {
@@ -75,7 +75,7 @@ export async function textsById(work: Work, ids: readonly number[]): Promise<Map
 const readContacts = reading<readonly Contact[]>('contacts', childRecordSchema.shape.contacts);
 const readAsk = reading<object>('ask', z.record(z.string(), z.unknown()));
 
-/** What was asked back of a number about a child since a moment and is not answered, locked; null where nothing was. */
+/** Returns the open question to a number about a student since a moment, locked; null where there is none. */
 export async function openAskOf(
   work: Work,
   childId: number,

@@ -10,9 +10,9 @@ export interface NewIncomingText {
   readonly fromAddress: string;
   readonly text: string;
   readonly receivedAt: Instant;
-  /** What was not understood, by field. */
+  /** Parts that were not understood, by field. */
   readonly issues: readonly object[];
-  /** Who wrote it, by the name of the contact. */
+  /** Sender, by the name of the contact. */
   readonly saidBy?: string;
 }
 
@@ -71,7 +71,7 @@ export async function settleTextsUpTo(work: Work, childId: number, textId: numbe
     await tablesOf(work).update('incoming_texts', { settled_by: personId, settled_at: at }, { id, settled_at: null });
 }
 
-/** What a decision of a person read is unread again. */
+/** Marks the texts of a decision that was taken back as unread. */
 export async function unsettleTexts(work: Work, childId: number, personId: number, at: Instant): Promise<void> {
   await tablesOf(work).update(
     'incoming_texts',

@@ -19,7 +19,7 @@ export async function addJobs(work: Work, jobs: readonly NewJob[]): Promise<void
   );
 }
 
-/** Who leases a job and until when; whoever comes after that moment may take it. */
+/** Lease of a job: its holder and its end; afterwards anyone may take it. */
 export interface Lease {
   readonly by: string;
   readonly until: Instant;

@@ -37,7 +37,7 @@ export async function moveStock(
   }
 }
 
-/** What was put into a bag. */
+/** A thing in a packed bag. */
 export interface BagThing {
   readonly thing: string;
   readonly count: number;

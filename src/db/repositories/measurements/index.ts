@@ -27,7 +27,7 @@ const toMeasured = <Any extends Row>(row: Any) => ({
   watched: readWatched(row.watched) ?? {},
 });
 
-/** What was measured of a child, the latest day first; what was taken back is left out. */
+/** Lists the measurements of a student, the latest day first; deleted ones are left out. */
 export async function measurementsOf(work: Work, childId: number, most: number): Promise<Measured[]> {
   const rows = await tablesOf(work).select<Row>(
     `SELECT ${COLUMNS} WHERE m.child_id = :childId AND m.taken_back_at IS NULL ORDER BY m.measured_on DESC, m.id DESC LIMIT :most`,
@@ -36,7 +36,7 @@ export async function measurementsOf(work: Work, childId: number, most: number):
   return rows.map(toMeasured);
 }
 
-/** What was measured of goals of these children, oldest first; what was taken back is left out. */
+/** Lists the measurements of these students' goals, oldest first; deleted ones are left out. */
 export async function goalMeasurementsOf(work: Work, childIds: readonly number[]): Promise<Measured[]> {
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<Row>(

@@ -61,7 +61,7 @@ export interface MessageToSend {
   readonly tokenSalt: string | null;
   /** True where the family is to have a new link, not its standing one. */
   readonly newLink: boolean;
-  /** Where it goes, where that is elsewhere than to the family's first contact. */
+  /** Address, where it is not the family's first contact. */
   readonly reach: Reach | null;
 }
 
@@ -106,7 +106,7 @@ export async function remindedSince(work: Work, childId: number, since: Instant)
   return rows.length > 0;
 }
 
-/** What a message is made of: one part a decision, or a program that was sent. */
+/** Parts of a message: one for each decision, or a program that was sent. */
 export const PART_KINDS = ['program', 'newStep', 'word', 'takenBack', 'paused', 'ended', 'goesOn'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 

@@ -12,7 +12,7 @@ export interface NewMessage {
   readonly createdAt: Instant;
   readonly sendAt: Instant | null;
   readonly newLink?: boolean;
-  /** Where it goes, where that is elsewhere than to the family's first contact. */
+  /** Address, where it is not the family's first contact. */
   readonly reach?: Reach;
 }
 
@@ -41,7 +41,7 @@ export async function deletePartsOfDecision(work: Work, messageId: number, decis
   await tablesOf(work).remove('message_parts', { message_id: messageId, decision_id: decisionId });
 }
 
-/** What a message says, while it waits. */
+/** Changes the text of a message that still waits. */
 export async function rewordMessage(work: Work, messageId: number, kind: MessageKind, words: string): Promise<void> {
   await tablesOf(work).update('messages', { kind, words }, { id: messageId, status: 'waiting' });
 }
@@ -62,7 +62,7 @@ export async function markGivenUp(work: Work, messageId: number): Promise<void> 
   await tablesOf(work).update('messages', { status: 'givenUp' }, { id: messageId, status: 'waiting' });
 }
 
-/** Where nothing is left that would send what waits: each is given up, and a person may try again. @returns how many */
+/** Gives up every waiting message where nothing is left that would send them; a person may try again. @returns how many */
 export async function giveUpAllWaiting(work: Work): Promise<number> {
   return tablesOf(work).update('messages', { status: 'givenUp' }, { status: 'waiting' });
 }

@@ -1,7 +1,7 @@
 import type { Instant } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
 
-/** What the therapist said to a family, as it stands on the family's page. */
+/** A note of the therapist, as it is shown on the family's page. */
 export interface FamilyNote {
   readonly id: number;
   readonly taskId: number | null;

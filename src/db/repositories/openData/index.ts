@@ -50,7 +50,7 @@ export interface OpenReport extends OfChild {
   readonly saidAt: Instant;
 }
 
-/** What caregivers reported: what was measured is none of it. */
+/** Lists caregivers' reports, without the therapist's own measurements. */
 export async function openReports(work: Work, options: OpenOptions): Promise<OpenReport[]> {
   return page(
     work,

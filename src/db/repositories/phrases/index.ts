@@ -4,13 +4,13 @@ import { tablesOf, type Work } from '../../work';
 /** Something said to families before, in a language. */
 export interface Phrase {
   readonly id: number;
-  /** What it says, in the words of who wrote it. */
+  /** Text, in the author's language. */
   readonly own: string;
-  /** What the family reads. */
+  /** Text in the family's language. */
   readonly said: string;
 }
 
-/** What somebody said to families of a language, the latest used first. */
+/** Lists a person's earlier phrases in a language, the latest used first. */
 export async function phrasesOf(work: Work, personId: number, language: string, most: number): Promise<Phrase[]> {
   return tablesOf(work).select(
     'SELECT id, own, said FROM phrases WHERE person_id = :personId AND language = :language ORDER BY used_at DESC, id DESC LIMIT :most',

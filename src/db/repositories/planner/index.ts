@@ -1,7 +1,7 @@
 import type { Instant } from '@/core/calendar';
 import { tablesOf, type Work } from '../../work';
 
-/** What the planner proposes for a child. */
+/** The planner's proposal for a student. */
 export interface WeekPlanRow {
   readonly childId: number;
   readonly madeAt: Instant;

@@ -65,7 +65,7 @@ export async function versionHolding(work: Work, childId: number, day: CalendarD
   return (await toVersions(work, rows)).get(childId) ?? null;
 }
 
-/** One version of a child's program, by its number, or null. */
+/** Returns a version of a student's program by its number, or null. */
 export async function versionOf(work: Work, childId: number, number: number): Promise<ProgramVersion | null> {
   const rows = await tablesOf(work).select<VersionTaskRow>(
     `${VERSION_TASKS} WHERE p.child_id = :childId AND v.number = :number ORDER BY t.position`,
@@ -128,7 +128,7 @@ export async function versionOfDecision(work: Work, decisionId: number): Promise
   return row?.number ?? null;
 }
 
-/** What was planned since a day: the versions that still held on it or came after, by child. */
+/** Lists the versions in force since a day: those that still held on it or came after, by student. */
 export async function versionsSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, SentVersion[]>> {
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<
@@ -215,7 +215,7 @@ export interface RecordedChange extends GradeChange {
   readonly cause: ChangeCause;
   /** The person's own words; empty where none were asked for. */
   readonly reason: string;
-  /** What the rule counted, where a suggestion was followed or not. */
+  /** Counts of the rule, where a suggestion was followed or not. */
   readonly suggestion: Suggestion | null;
   readonly changedBy: string;
   readonly changedAt: Instant;
@@ -279,7 +279,10 @@ export async function printedLogs(work: Work, childId: number): Promise<PrintedL
   );
 }
 
-/** Of these children those whose newest version was never printed, or asks on paper for a task that was closed since; and that asks for something still. */
+/**
+ * Lists those of these students whose newest version was never printed, or was printed with a task that is on hold since, and that
+ * still asks for something.
+ */
 export async function unprintedOf(work: Work, childIds: readonly number[], today: CalendarDay): Promise<number[]> {
   if (childIds.length === 0) return [];
   const rows = await tablesOf(work).select<{ childId: number }>(

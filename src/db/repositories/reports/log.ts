@@ -3,12 +3,15 @@ import type { ReportWay } from '@/core/reports';
 import { tablesOf, type Work } from '../../work';
 import { FROM_LOG, LOG, toLogEntry, type LogEntry, type RawLogEntry } from './read';
 
-/** One after the other types reports of a child in: who comes second reads what the first has written. Asked before anything is read. */
+/**
+ * Locks a student for typing in reports, one person after the other: the second reads what the first has written. Called before
+ * anything is read.
+ */
 export async function lockForTyping(work: Work, childId: number): Promise<void> {
   await tablesOf(work).select('SELECT id FROM children WHERE id = :childId FOR UPDATE', { childId });
 }
 
-/** What is looked for among all reports. */
+/** Filters of the report list. */
 export interface LogOptions {
   readonly way: ReportWay | null;
   readonly since: CalendarDay | null;

@@ -9,14 +9,14 @@ import { HELP_LEVELS } from '@/core/vocabulary';
 import { oneOf, oneOfOrNull, readChoices, readTextOfReport, readWatched, type TextOfReport } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
-/** What counts towards the target, whichever way it was counted; NULL where no amount was told. */
+/** Amount that counts towards the target, whichever way it was counted; NULL where none was reported. */
 const AMOUNT = `CAST(IF(COALESCE(r.left_count, r.right_count, r.amount) IS NULL, NULL,
   COALESCE(r.left_count, 0) + COALESCE(r.right_count, 0) + COALESCE(r.amount, 0)) AS DOUBLE)`;
 
-/** What the step that was done asks for in a day. Versions of old have one target for all their steps. */
+/** Daily target of the step that was practiced. Early versions have one target for all their steps. */
 const TARGET = "IF(t.step_targets IS NULL, t.target, CAST(JSON_VALUE(t.step_targets, CONCAT('$[', r.step - 1, ']')) AS DOUBLE))";
 
-/** What the practice dots need of each report since a day, by child. */
+/** Returns the practice dots' part of each report since a day, by student. */
 export async function practiceSince(work: Work, childIds: readonly number[], since: CalendarDay): Promise<Map<number, PracticeReport[]>> {
   if (childIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<Omit<PracticeReport, 'done'> & { childId: number; done: number }>(
@@ -69,7 +69,7 @@ function toSession<Row extends RawSession>(row: Row): Row & SessionRow {
   }) as Row & SessionRow;
 }
 
-/** What of a report the index of evidence holds: the rows themselves are not looked up. */
+/** Columns that the evidence index covers: the rows themselves are not looked up. */
 const EVIDENCE = `r.id AS reportId, r.child_id AS childId, r.task_id AS taskId, r.done_on AS doneOn, r.step, r.done, ${AMOUNT} AS amount, r.minutes, r.help, r.effort,
   r.stop_reason AS stopReason, r.safety_word AS safetyWord, r.version_task_id AS versionTaskId`;
 
@@ -133,7 +133,7 @@ async function withAsked<Row extends RawEvidence>(
   });
 }
 
-/** One for each step, the first step first. */
+/** Target of each step, the first step first. */
 function readStepTargets(text: unknown): readonly (number | null)[] | null {
   return typeof text === 'string' ? (JSON.parse(text) as readonly (number | null)[]) : null;
 }
@@ -176,7 +176,7 @@ export async function timedSessions(work: Work, childId: number): Promise<TimedS
 export interface LogEntry extends SessionRow {
   readonly taskVersionId: number;
   readonly contentHash: string;
-  /** What was chosen of the task in the version that the report is of. */
+  /** Choices of the task in the version that the report belongs to. */
   readonly choices: TaskChoices;
   readonly saidAt: Instant;
   readonly left: number | null;
@@ -267,7 +267,7 @@ export async function unreadReports(work: Work, childIds: readonly number[]): Pr
   return rows.map((row) => ({ ...row, isQuestion: Boolean(row.isQuestion) }));
 }
 
-/** What was written in these reports, by their id. */
+/** Returns the comments of these reports, by their id. */
 export async function wordsOfReports(work: Work, reportIds: readonly number[]): Promise<ReadonlyMap<number, string>> {
   if (reportIds.length === 0) return new Map();
   const rows = await tablesOf(work).select<{ id: number; words: string }>('SELECT id, words FROM reports WHERE id IN (:reportIds)', {
@@ -288,7 +288,7 @@ export async function knownReportKeys(work: Work, keys: readonly string[]): Prom
   return new Set(rows.map(({ key }) => key));
 }
 
-/** What stood in a report before it was put right. */
+/** Values of a report before a correction. */
 export interface ReportBefore {
   readonly reportId: number;
   readonly correctedAt: Instant;

@@ -15,7 +15,7 @@ export interface NewReport {
   readonly linkId: number | null;
   /** The text that it was read from, where a person had to look at it. */
   readonly incomingId: number | null;
-  /** Who wrote it down for the family; null where the family did. */
+  /** Person who entered it for the family; null where the family did. */
   readonly enteredBy: number | null;
 }
 
@@ -110,7 +110,7 @@ export async function claimUnannouncedReports(work: Work, most: number): Promise
   return due.length === 0 ? [] : markTold(work, 'id IN (:ids)', { ids: due.map(({ id }) => id) });
 }
 
-/** What the trail does not tell yet of a child, marked as told. */
+/** Marks a student's reports that the audit log lacks as logged, and returns them. */
 export async function claimUnannouncedReportsOf(work: Work, childId: number): Promise<UntoldReport[]> {
   return markTold(work, 'child_id = :childId', { childId });
 }
@@ -129,7 +129,10 @@ async function markTold(work: Work, which: string, replacements: Record<string, 
 const strongest = (before: Danger | null, now: Danger | null): Danger | null =>
   DANGERS.find((danger) => danger === before || danger === now) ?? null;
 
-/** What was said of harm stays, whatever is said later: later words are added to it. @example wordsOfHarm({ danger: 'told', words: 'it bled' }, 'all fine') // 'it bled\nall fine' */
+/**
+ * A report of harm stays, whatever is reported later: later comments are added to it.
+ * @example wordsOfHarm({ danger: 'told', words: 'it bled' }, 'all fine') // 'it bled\nall fine'
+ */
 export function wordsOfHarm({ danger, words }: Pick<LogEntry, 'danger' | 'words'>, later: string): string {
   if (danger === null || words === '' || words.split('\n').includes(later) || later.includes(words))
     return later.includes(words) ? later : words;

@@ -2,7 +2,7 @@ import type { CalendarDay, Instant } from '@/core/calendar';
 import { momentText, tablesOf, type Work } from '../../work';
 import type { TableName } from '../../models/tables';
 
-/** What has an end of its own: the table, and the moment by which it is over. */
+/** Tables whose rows expire, and the moment of it. */
 const OVER = {
   sign_in_tries: 'ends_at < :moment',
   sign_ins: 'COALESCE(revoked_at, expires_at) < :moment',

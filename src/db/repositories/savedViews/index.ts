@@ -4,7 +4,7 @@ import { tablesOf, type Work } from '../../work';
 export interface KeptView {
   readonly id: number;
   readonly name: string;
-  /** What stands behind the question mark of its address. */
+  /** Query string of its address. */
   readonly address: string;
 }
 

@@ -15,7 +15,7 @@ export interface Workplace {
   readonly languages: readonly string[];
   /** After so many minutes without a request a session is over. */
   readonly idleMinutes: number;
-  /** So many days a session lasts at most. */
+  /** Longest session, in days. */
   readonly signInDays: number;
   /** True where everybody gives a second factor. */
   readonly factorRequired: boolean;

@@ -81,7 +81,7 @@ export async function childChangesOf(work: Work, childId: number, most: number):
   return rows.map((row) => ({ ...row, changes: readChanges(row.changes) }));
 }
 
-/** Of children whose facts changed since a moment: the newest change that settled the hand, where one did. */
+/** For students whose facts changed since a moment, returns the newest change that established the hand, where one did. */
 export async function factChangesSince(
   work: Work,
   childIds: readonly number[],

@@ -90,7 +90,7 @@ export async function addHandOver(work: Work, handOver: NewHandOver): Promise<vo
   await tablesOf(work).insert('hand_overs', { child_id: childId, ...who, note, handed_at: handedAt });
 }
 
-/** What a home has, and how the child's tasks are done where schools differ. */
+/** Changes the home's things, and how the student's tasks are done where schools differ. */
 export async function changeHomeOf(
   work: Work,
   childId: number,
@@ -100,7 +100,7 @@ export async function changeHomeOf(
   await tablesOf(work).update('children', { task_settings: taskSettings, materials_at_home: materialsAtHome }, { id: childId });
 }
 
-/** What a deletion took along. */
+/** Rows deleted, by kind. */
 export interface DeletedCounts {
   readonly reports: number;
   readonly versions: number;

@@ -141,7 +141,7 @@ export interface TaskDraft {
   readonly savedAt: Instant;
 }
 
-/** What a person has on the bench, newest first; one task where a slug is named. */
+/** Lists a person's task drafts, newest first; one task where a slug is given. */
 export async function taskDrafts(work: Work, personId: number, slug?: string): Promise<TaskDraft[]> {
   return tablesOf(work).select(
     `SELECT slug, content, based_on AS basedOn, saved_at AS savedAt FROM task_drafts

@@ -8,11 +8,11 @@ import { tablesOf, type Work } from '../../work';
 export const CLIP_ORIGINS = ['shown', 'sentBack'] as const;
 
 export interface KeptFile extends ClipFile {
-  /** By which name the store has it. */
+  /** Name of the file in the store. */
   readonly hash: string;
 }
 
-/** What was filmed, with its files. */
+/** A video with its files. */
 export type KeptClip = Awaited<ReturnType<typeof clipsWhere>>[number];
 
 type Row = Readonly<Record<'origin' | 'kind' | 'hand' | 'consent' | 'form' | 'expiresOn', string>> & {
@@ -85,7 +85,7 @@ export async function clipsById(work: Work, ids: readonly number[], today: Calen
   return ids.length ? clipsWhere(work, 'c.id IN (:ids) AND c.expires_on >= :today', { ids: [...ids], today }) : [];
 }
 
-/** What therapists here show to anybody, and what belongs to one of these children; the oldest first. */
+/** Lists the therapists' videos for everyone, and those of one of these students; the oldest first. */
 export async function shownClips(work: Work, childIds: readonly number[], today: CalendarDay): Promise<KeptClip[]> {
   return clipsWhere(work, "c.origin = 'shown' AND (c.child_id IS NULL OR c.child_id IN (:childIds)) AND c.expires_on >= :today", {
     childIds: childIds.length ? [...childIds] : [0],
@@ -93,7 +93,7 @@ export async function shownClips(work: Work, childIds: readonly number[], today:
   });
 }
 
-/** What families of these children sent back, the oldest first. */
+/** Lists the videos that families of these students sent, the oldest first. */
 export async function sentBackClips(work: Work, childIds: readonly number[], today: CalendarDay): Promise<KeptClip[]> {
   return childIds.length
     ? clipsWhere(work, "c.origin = 'sentBack' AND c.child_id IN (:childIds) AND c.expires_on >= :today", { childIds: [...childIds], today })
@@ -105,7 +105,7 @@ export async function clipsOfChild(work: Work, childId: number): Promise<KeptCli
   return clipsWhere(work, 'c.child_id = :childId', { childId });
 }
 
-/** What of families nobody has looked at yet: by child the latest, and how many. */
+/** Returns the families' videos that no one has looked at yet: the latest and their number, by student. */
 export async function unseenClips(
   work: Work,
   childIds: readonly number[],
@@ -119,7 +119,7 @@ export async function unseenClips(
   );
 }
 
-/** So many a family sent back since a moment. */
+/** Counts a family's videos since a moment. */
 export async function sentBackSince(work: Work, childId: number, since: Instant): Promise<number> {
   const [row] = await tablesOf(work).select<{ many: number }>(
     "SELECT COUNT(*) AS many FROM clips WHERE origin = 'sentBack' AND child_id = :childId AND made_at >= :since",

@@ -68,7 +68,7 @@ export async function addClipFiles(work: Work, clipId: number, files: readonly K
   );
 }
 
-/** Where the making of its small form stands now; false where it stood there, or the clip is gone. */
+/** Sets the state of the compressed copy; false where it was the same already, or the video is gone. */
 export async function setClipForm(work: Work, clipId: number, form: ClipForm): Promise<boolean> {
   // The small form begins where the wished span begins.
   const begins = form === 'made' ? { from_seconds: 0 } : {};
@@ -106,7 +106,7 @@ export async function markClipsSeen(work: Work, childId: number, upTo: number, p
   for (const { id } of rows) await update('clips', { seen_by: personId, seen_at: at }, { id });
 }
 
-/** What this person looked at at that moment was not looked at. */
+/** Marks the videos that this person looked at at that moment as not looked at. */
 export async function unseeClips(work: Work, childId: number, personId: number, at: Instant): Promise<void> {
   await tablesOf(work).update('clips', { seen_by: null, seen_at: null }, { child_id: childId, seen_by: personId, seen_at: at });
 }

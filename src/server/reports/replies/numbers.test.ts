@@ -6,7 +6,7 @@ it.each([
   ['406.555.0142', '+14065550142'],
   ['+44 20 7946 0958', '+442079460958'],
   [' Nana@Home.Example ', 'nana@home.example'],
-  // What is no number stays what it is: a family of the pretend phone, a short code, a name.
+  // Senders that are not numbers stay as they are: a family of the pretend phone, a short code, a name.
   ['family-31', 'family-31'],
   ['family-4065550142', 'family-4065550142'],
   ['call me on 406 555 0142', 'call me on 406 555 0142'],

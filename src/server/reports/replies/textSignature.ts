@@ -1,6 +1,6 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 
-/** So far the service's clock may be from ours; what is older was held back, or comes from somebody who listened. */
+/** Difference between the service's clock and ours that is accepted; older messages were held back, or come from someone who listened. */
 const MOST_SECONDS_APART = 300;
 
 /**

@@ -8,7 +8,7 @@ interface File {
   readonly text: string;
 }
 
-/** What is no table of its own: by what it is asked for, its file and its kind. */
+/** Files beside the tables: by name of the request, file name and type. */
 const FILES: Readonly<Record<string, { readonly type: string; readonly job: Job<File> }>> = {
   dictionary: { type: 'text/csv', job: async () => ({ ...dictionaryForFile(), name: 'dictionary.csv' }) },
   policy: {

@@ -5,7 +5,7 @@ import { familyWords } from '@/ui/shared/familyWords';
 
 export const dynamic = 'force-dynamic';
 
-/** What a phone needs to put this link on its first screen: it begins at the day, and names no child. */
+/** Returns the manifest that a phone needs to put this link on its home screen: it begins at the day, and names no child. */
 export async function GET(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   const { token } = await params;
   const known = await answer(() => appContext().knownLinks.has(token));

@@ -6,7 +6,7 @@ export const dynamic = 'force-dynamic';
 
 const SAID = ['sent', 'takenBack'] as const;
 
-/** Where a family shows how a task goes; where nobody asked for it, it leads back to the day. */
+/** Shows the page on which a family films a task; redirects to the day where no one asked for it. */
 export async function GET(request: Request, { params }: { params: Promise<{ token: string; versionTaskId: string }> }): Promise<Response> {
   const { token, versionTaskId } = await params;
   const asked = new URL(request.url).searchParams.get('said');
@@ -14,7 +14,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
   return familyAnswer(request, token, (view, words) => {
     const found = [...view.tasks, ...view.otherTasks].find(({ task }) => task.versionTaskId === Number(versionTaskId));
     const mayShow = found?.task.choices.asksBack === true && !found.closed;
-    // What was sent can be taken back, whoever asks or not.
+    // Videos that were sent can be deleted, whether one is asked for or not.
     if (!found || (!mayShow && found.sentBack.length === 0)) return null;
     const body = <ShowBackPage {...{ view, found, token, words, said, mayShow }} newKey={randomUUID()} keptDays={view.clipDays} />;
     return { about: words.t('showBack.title'), body, data: null };

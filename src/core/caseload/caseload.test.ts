@@ -2,7 +2,8 @@ import { exampleChild, exampleProgramTask } from '../../../tests/fixtures/tarrow
 import { adherenceRange } from '../adherence';
 import { addDays, calendarDay } from '../calendar';
 import type { ProgramVersion } from '../programs';
-import { arrangeCaseload, caseloadDays, caseloadRow, type CaseloadRow } from '.';
+import { arrangeCaseload, caseloadDays, caseloadRow, isSilent, type CaseloadRow } from '.';
+import { factsText } from './factsText';
 
 const day = calendarDay;
 const today = day('2026-11-24');
@@ -40,6 +41,7 @@ describe('the yard', () => {
     name,
     ...rest,
   });
+  const FACTS = { child, current: null, versions: [], changes: [], reports: [], lastWordOn: today, closedTaskIds: [], reviewOn: null };
   const options = { search: '', filter: 'everyone', sort: 'name', school: null, bySchool: false } as const;
   const names = (groups: ReturnType<typeof arrangeCaseload>) => groups.flatMap((group) => group.rows.map((each) => each.name));
 
@@ -126,6 +128,74 @@ describe('the yard', () => {
       ['C'],
     ]);
     expect(found('no word latex')).toEqual([]);
+  });
+
+  it('finds by precautions, textures, printer, contacts and what the child likes, each a fact of its own', () => {
+    const contact = {
+      name: 'Rosa',
+      relation: 'grandmother',
+      language: 'es',
+      way: 'text',
+      reach: '555-0103',
+    } as (typeof child.contacts)[number];
+    const rich = {
+      ...child,
+      leaningHand: 'left' as const,
+      precautions: [{ words: 'loose joints', asks: [] }],
+      texturesAvoided: ['sticky' as const],
+      hasPrinter: true,
+      likes: 'cranes',
+      contacts: [contact],
+    };
+    const text = factsText(rich).split(' · ');
+    expect(text).toEqual(
+      expect.arrayContaining(['probably left hand', 'loose joints', 'avoids sticky', 'has a printer', 'Rosa grandmother', 'cranes']),
+    );
+    expect(factsText({ ...rich, precautions: [], texturesAvoided: [], contacts: [], hasPrinter: false }).split(' · ')).toEqual(
+      text
+        .filter((fact) => !['loose joints', 'avoids sticky', 'Rosa grandmother'].includes(fact))
+        .map((fact) => fact.replace('has a printer', 'no printer')),
+    );
+  });
+
+  it('names the first contact with relation and address, or the way alone, or nobody', () => {
+    const contactOf = (contacts: readonly object[]) =>
+      row(1, 'A', { ...caseloadRow({ ...FACTS, child: { ...child, contacts: contacts as typeof child.contacts } }, today) }).contact;
+    const rosa = { name: 'Rosa', relation: 'grandmother', way: 'text', reach: '555-0103' };
+    expect(contactOf([rosa, { ...rosa, name: 'Luis' }])).toBe('Rosa (grandmother), 555-0103');
+    expect(contactOf([{ ...rosa, relation: 'Rosa', reach: '' }])).toBe('Rosa, text');
+    expect(contactOf([{ ...rosa, relation: '' }])).toBe('Rosa, 555-0103');
+    expect(contactOf([])).toBe('');
+  });
+
+  it('filters those who had difficulty: one day partly done or not done is enough, a day without a report is not', () => {
+    const days = (...words: readonly ('saidNotDone' | 'partly' | 'done' | 'noWord')[]) => ({
+      ...row(1, 'x').practice,
+      days: words.map((word, index) => ({ ...row(1, 'x').practice.days[0]!, day: addDays(today, -index), word })),
+    });
+    const rows = [
+      row(1, 'refused', { practice: days('done', 'saidNotDone') as CaseloadRow['practice'] }),
+      row(2, 'partly', { practice: days('partly', 'done') as CaseloadRow['practice'] }),
+      row(3, 'all done', { practice: days('done', 'done') as CaseloadRow['practice'] }),
+      row(4, 'silent', { practice: days('noWord') as CaseloadRow['practice'] }),
+    ];
+    expect(names(arrangeCaseload(rows, { ...options, filter: 'struggling' }, today))).toEqual(['partly', 'refused']);
+  });
+
+  it('counts as silent from the seventh day without a report, where one is expected', () => {
+    const after = (daysWithoutReport: number | null) => isSilent({ daysWithoutReport });
+    expect([null, 0, 6, 7, 8].map(after)).toEqual([false, false, false, true, true]);
+  });
+
+  it('finds several words in any order and with any space between, beside the words for silence', () => {
+    const rows = [row(1, 'Zoë K.', { facts: 'left hand', daysWithoutReport: 8 }), row(2, 'Bram T.', { facts: 'left hand' })];
+    const found = (search: string) => names(arrangeCaseload(rows, { ...options, search }, today));
+    expect([found('left   zoe'), found('  left '), found('left no word'), found('zoe bram')]).toEqual([
+      ['Zoë K.'],
+      ['Bram T.', 'Zoë K.'],
+      ['Zoë K.'],
+      [],
+    ]);
   });
 
   it('looks back a fortnight, or two', () => {

@@ -69,7 +69,7 @@ export async function bench(words: readonly string[]): Promise<number> {
     await runSql(db, 'DELETE FROM reports WHERE child_id = :childId AND done_on >= CURDATE() - INTERVAL 1 DAY', { childId });
     const firstReport = await step('A first report by touch', () => measureFirstReport(link));
     const builder = await measureBuilder(stack.url, cookie, 1);
-    const keys = await step('Keys in Rounds', () => measureReviewKeys(stack.url, cookie));
+    const keys = await step('Keys in Review', () => measureReviewKeys(stack.url, cookie));
     const addresses = await manyLinks(context, childId, LINKS);
     const intake = await step('Report intake', () =>
       measureIntake(stack.databaseUrl, { childId, addresses: addresses.map((each) => `${each}/report`), versionTaskId }),
@@ -243,7 +243,7 @@ ${reportsLine(reportsPdf)}
 |---|---|---|---|
 ${byteRows.join('\n')}
 
-## One key in Rounds, from press to the next card drawn, in the browser
+## One key in Review, from press to the next card drawn, in the browser
 
 | key | ms, median | p95 |
 |---|---|---|
@@ -273,7 +273,7 @@ ${plannerTable(planner)}
 
 ${sheetsTable(sheets)}
 
-## The Policy lab
+## Step rules
 
 ${labTable(lab)}
 

@@ -174,8 +174,8 @@ it('who finds no room is told so in their language, and the page asks again by i
   for (const [asked, lang, says] of [
     ['es-US,es;q=0.9,en;q=0.8', 'es', 'Hay muchas personas'],
     ['ar', 'ar', 'أشخاص كثيرون'],
-    ['zz', 'en', 'Many people are here'],
-    ['', 'en', 'Many people are here'],
+    ['zz', 'en', 'Many people are using this page'],
+    ['', 'en', 'Many people are using this page'],
   ] as const) {
     const page = await busyPage(asked);
     expect(page).toContain(`<html lang="${lang}"`);

@@ -16,7 +16,7 @@ async function findingsOn(screen: Page, within?: string): Promise<string[]> {
   return [...(await accessibilityFindings(screen, within)), ...(await keysOfTwoActs(screen))];
 }
 
-/** Nothing goes sideways, at any width of a desk: 200 % zoom of a window of 1280 is 640 wide. */
+/** Nothing goes sideways, at any width of a desk: 200% zoom of a window of 1280 is 640 wide. */
 async function expectToFit(widths: readonly number[] = [1024, 640, 1280]): Promise<void> {
   for (const width of widths) {
     await page.setViewportSize({ width, height: DESK.height });
@@ -54,29 +54,29 @@ test.describe('therapist’s screens', () => {
   });
 
   for (const [name, address, heading] of [
-    ['Rounds', '/review', 'Rounds'],
-    ['Yard', '/caseload', '48 children'],
+    ['Review', '/review', 'Review'],
+    ['Caseload', '/caseload', '48 students'],
     ['Messages', '/messages', 'Messages'],
-    ['Logbook', '/reports', 'Logbook'],
+    ['Reports', '/reports', 'Reports'],
     ['Progress', '/progress', /./],
     ['Kits', '/kits', /bags/],
     ['Slips and labels', '/kits/slips?school=Fold+Lane+School', 'Fold Lane School: packing slips'],
     ['Plan next week', '/planner', 'Plan next week'],
-    ['Trial sheet', '/visit/school', /School/],
-    ['Clips', '/videos', 'Show it'],
-    ['Clips of a task', '/videos?task=crane-lift', 'Show it: Crane lift'],
-    ['Policy lab', '/step-rules', 'Policy lab'],
-    ['Sheets', '/worksheets', 'Sheets'],
+    ['Data sheet', '/visit/school', /School/],
+    ['Videos', '/videos', 'Videos'],
+    ['Videos of a task', '/videos?task=crane-lift', 'Videos: Crane lift'],
+    ['Step rules', '/step-rules', 'Step rules'],
+    ['Worksheets', '/worksheets', 'Worksheets'],
     ['Sheet maker', '/worksheets?task=house-front&step=6', 'House front'],
-    ['Sheets of the week', '/worksheets/week', 'Sheets of the week'],
-    ['Reports from a list', '/reports/import', 'Reports from a list'],
+    ['Worksheets of the week', '/worksheets/week', 'Worksheets of the week'],
+    ['Import reports from a list', '/reports/import', 'Import reports from a list'],
     ['Step up together', '/review/together', 'Step up together'],
     ['Settings', '/settings', 'Settings'],
-    ['Data, in and out', '/settings/data', 'Data, in and out'],
+    ['Data import and export', '/settings/data', 'Data import and export'],
     ['School year', '/settings/year', 'The school year'],
-    ['New child', '/students/new', 'A new child'],
+    ['New student', '/students/new', 'A new student'],
     ['A caseload from a list', '/students/import', 'Take a caseload in'],
-    ['Hand-over', '/caseload/transfer', 'Hand children over'],
+    ['Hand-over', '/caseload/transfer', 'Transfer students'],
     ['Nothing here', '/students/999999', 'Nothing here'],
   ] as const) {
     test(name, async () => {
@@ -126,10 +126,10 @@ test.describe('therapist’s screens', () => {
     expect(await findingsOn(page, 'aside')).toEqual([]);
   });
 
-  test('Task bench: the library, a stock task, and one being made with findings', async () => {
+  test('Task library: the library, a stock task, and one being made with findings', async () => {
     // A few of the library's seventy cards, which are all of one make.
     await page.goto('/tasks?search=washers');
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Task bench');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Task library');
     expect(await findingsOn(page)).toEqual([]);
     await expectToFit();
     await page.goto('/tasks/crane-lift');

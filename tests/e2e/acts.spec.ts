@@ -235,7 +235,7 @@ test('acts on a child are refused to who has no part in it, and to an assistant 
       if (expected === 'notAllowed' && ASSISTANTS_TOO.includes(act.name)) continue;
       const said = await asksAct(subject, act, asked(childId));
       // Handing over is a supervisor’s for every child: here to who leads it already.
-      if (subject === 'stranger' && act.name === 'transferAction') expect(said).toContain('leads the child already');
+      if (subject === 'stranger' && act.name === 'transferAction') expect(said).toContain('already leads the student');
       else if (said !== expected) wrong.push(`${nameOf(act)} by ${subject} of ${childId}: ${said}, not ${expected}`);
     }
   }

@@ -7,7 +7,7 @@ test('a list with faults: said row by row, mended, added, and again without doub
   const list = page.getByLabel('The list');
   await expect(list).toBeFocused();
   await list.fill('Kid\tDOB\tBuilding\tHand\nTull, Brom\t3/4/2020\tFold Lane School\tsinister\nAmes, Fenn\t5/6/2019\t\tright');
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByRole('row', { name: /^1/ })).toContainText('is missing');
   await page.getByLabel(/^Kid/).selectOption('name');
   await expect(page.getByRole('row', { name: /^1/ })).toContainText('“sinister”: write left, right or not settled');
@@ -16,13 +16,13 @@ test('a list with faults: said row by row, mended, added, and again without doub
   await expect(take).toBeDisabled();
   await page.getByLabel('School, for rows that name none').fill('Fold Lane School');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
-  await expect(page.getByRole('row', { name: /^2/ })).toContainText('answer above for all rows that do not say');
+  await expect(page.getByRole('row', { name: /^2/ })).toContainText('answer above for all rows without it');
   await page.getByLabel('Scissors, for rows that do not say').selectOption('no');
   await page.getByLabel('Puts things in the mouth, for rows that do not say').selectOption('no');
   await expect(page.getByRole('row', { name: /^2/ })).toContainText('2019-06-05');
   const mended = (await list.inputValue()).replace('sinister', 'left');
   await list.fill(mended);
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   // How the column was matched is gone with the list; how it is kept is shown once it was taken in.
   await page.getByLabel(/^Kid/).selectOption('name');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
@@ -33,7 +33,7 @@ test('a list with faults: said row by row, mended, added, and again without doub
     '2 students were added to your caseload.',
   );
   await list.fill(mended);
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByLabel(/^Kid/)).toHaveValue('name');
   await page.getByLabel('Dates such as 3/4/2026 begin with').selectOption('dayFirst');
   await page.getByLabel('Scissors, for rows that do not say').selectOption('no');
@@ -56,13 +56,13 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   );
   await page.goto(`/students/${child}`);
   await page.keyboard.press('f');
-  await page.getByLabel('the family allows scissors').uncheck();
-  await page.getByLabel('Allergies, one a line').fill('kiwi: rash');
+  await page.getByLabel('The family allows scissors').uncheck();
+  await page.getByLabel('Allergies, one per line').fill('kiwi: rash');
   await expect(page.getByText('No check knows “kiwi: rash”')).toBeVisible();
-  await page.getByLabel('Minutes a day').fill('400');
+  await page.getByLabel('Minutes per day').fill('400');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Minutes a day' }).first()).toBeVisible();
-  await page.getByLabel('Minutes a day').fill('12');
+  await page.getByLabel('Minutes per day').fill('12');
   await page.keyboard.press('Control+Enter');
   await expect(page).toHaveURL(new RegExp(`/students/${child}$`));
   await expect(page.getByText('Cut the planks: no longer safe for this student.')).toBeVisible();
@@ -99,7 +99,7 @@ test('a family tells what is in the house without scripts, in Spanish; the thera
   await signIn(page);
   await page.goto(`/students/${child}`);
   await page.getByRole('link', { name: 'Look at it, and take it over' }).click();
-  await expect(page.getByText('20 minutes a day (here 15)')).toBeVisible();
+  await expect(page.getByText('20 minutes per day (here 15)')).toBeVisible();
   await page.getByRole('button', { name: 'Take it over' }).click();
   await expect(page.getByLabel('Who helps')).toHaveValue('la abuela');
   await ask('UPDATE children SET minutes_per_day = 15 WHERE id = ?', [child]);
@@ -114,11 +114,11 @@ test('children are handed over by the supervisor’s view, who looked is read as
   await boss.goto('/caseload/all');
   await expect(boss.getByRole('table', { name: 'Caseloads' })).toContainText('Ines Calloway-Brandt');
   await boss.getByRole('button', { name: 'leads' }).click();
-  await boss.getByRole('link', { name: 'hand over', exact: true }).first().click();
+  await boss.getByRole('link', { name: 'Transfer', exact: true }).first().click();
   const child = await childIdOf('Wren O.');
   await boss.getByLabel('Wren O.').check();
   await boss.getByLabel(/^Hand-over note/).fill('Likes the crane.');
-  await boss.getByLabel(/goes on sharing/).check();
+  await boss.getByLabel(/still shares/).check();
   await boss.getByRole('button', { name: 'Hand them over' }).click();
   await expect(boss).toHaveURL(/\/caseload\/all$/);
   await boss.goto(`/students/${child}`);
@@ -130,10 +130,10 @@ test('children are handed over by the supervisor’s view, who looked is read as
   const read = JSON.parse(readFileSync(await (await data).path(), 'utf8')) as { child: { calledName: string }; reports: unknown[] };
   expect([read.child.calledName, read.reports.length > 0]).toEqual(['Wren', true]);
   await boss.goto(`/students/${child}/access-log`);
-  await expect(boss.getByText(/handed the child over to Marit/)).toBeVisible();
+  await expect(boss.getByText(/transferred the student to Marit/)).toBeVisible();
   const file = boss.waitForEvent('download');
-  await boss.getByRole('link', { name: /as a file/ }).click();
-  expect(readFileSync(await (await file).path(), 'utf8')).toContain('took everything about the child out as a file');
+  await boss.getByRole('link', { name: /Download/ }).click();
+  expect(readFileSync(await (await file).path(), 'utf8')).toContain('exported the student’s record');
   // The therapist who shares it leads it no more.
   await signIn(page);
   await page.goto(`/students/${child}`);

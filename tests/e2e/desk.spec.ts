@@ -8,7 +8,7 @@ test.describe('signing in', () => {
       await page.getByLabel('Address').fill(email);
       await page.getByLabel('Password').fill('wrong');
       await page.getByRole('button', { name: 'Sign in' }).click();
-      await expect(page.getByRole('alert').first()).toHaveText('Address and password do not belong together. Check both and try again.');
+      await expect(page.getByRole('alert').first()).toHaveText('That email and password do not match. Please try again.');
     }
     await signInByForm(page);
     const [cookie] = await page.context().cookies();
@@ -32,14 +32,14 @@ test.describe('the yard', () => {
 
   test('has a row a child, with flights, a fortnight, a range and the last report', async ({ page }) => {
     await page.goto('/caseload');
-    await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: '48 students' })).toBeVisible();
     await expect(page.locator('[data-row]')).toHaveCount(48);
     const row = page.locator('[data-row]', { hasText: 'Odalys V.' });
     await expect(row.getByRole('img', { name: /^Crane lift: step \d of 7/ })).toBeVisible();
     await expect(
       row.getByRole('img', { name: /^Last 14 days: \d+ all done, \d+ partly done, \d+ reported not done, \d+ no report/ }),
     ).toBeVisible();
-    await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)? %/);
+    await expect(row.getByTitle(/planned: .* known done, .* Wilson/)).toHaveText(/\d+(–\d+)?%/);
   });
 
   test('keeps search, filter and order in its address', async ({ page }) => {
@@ -48,7 +48,7 @@ test.describe('the yard', () => {
     await page.keyboard.type('odal');
     await expect(page).toHaveURL(/search=odal/);
     await expect(page.locator('[data-row]')).toHaveCount(1);
-    await page.getByLabel('Search for a child').fill('');
+    await page.getByLabel('Search for a student').fill('');
     await expect(page).not.toHaveURL(/search=/);
     await page.getByRole('link', { name: 'no report in 7 days' }).click();
     await expect(page).toHaveURL(/show=silent/);
@@ -73,11 +73,11 @@ test.describe('the yard', () => {
     await expect(page).toHaveURL(/\/messages/);
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('Keys of this screen');
-    await expect(page.getByRole('dialog')).toContainText('Go to Rounds');
+    await expect(page.getByRole('dialog')).toContainText('Go to Review');
     await page.keyboard.press('Escape');
     await page.goto('/caseload');
     await page.keyboard.press('Control+k');
-    await page.getByPlaceholder('A child, a task, a screen, something to do…').fill('kasim');
+    await page.getByPlaceholder('A student, a task, a screen, something to do…').fill('kasim');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Kasimir D.');
   });
@@ -110,7 +110,7 @@ test.describe('nobody reads a child that is not theirs, by any address', () => {
     await page.goto(`/students/${child}`);
     await expect(page.getByRole('link', { name: /Build the next program/ })).toHaveCount(0);
     await page.goto(`/students/${child}/program`);
-    await expect(page.getByRole('alert').first()).toContainText('Your part in this caseload does not include this');
+    await expect(page.getByRole('alert').first()).toContainText('Your role on this caseload does not include this');
   });
 
   test('nobody without signing in, and a family’s link opens no therapist’s screen', async ({ page, request }) => {

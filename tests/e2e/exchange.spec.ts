@@ -46,7 +46,7 @@ test('a supervisor opens the tables to a program by key, and shuts them again; a
   await page.getByRole('button', { name: 'Look what it would change' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'policy.keeping.clipDays' })).toBeVisible();
   await page.reload();
-  await page.getByRole('listitem').filter({ hasText: 'Board report' }).getByRole('button', { name: 'take it back' }).click();
+  await page.getByRole('listitem').filter({ hasText: 'Board report' }).getByRole('button', { name: 'Revoke' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Board report' })).toHaveCount(0);
   expect((await ask('reports')).status).toBe(404);
   // As the tests that follow expect it.
@@ -66,13 +66,13 @@ test('a therapist takes tables out, and brings a child’s FHIR in by a file', a
   await page.locator('input[type=file]').setInputFiles({ name: 'per.json', mimeType: 'application/json', buffer: await file.body() });
   await expect(page.getByText('The file is about Per H.')).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'Observation' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /Take in what is ticked/ })).toBeDisabled();
-  await page.getByRole('checkbox', { name: /I have looked/ }).check();
-  await page.getByRole('button', { name: /Take in what is ticked/ }).click();
-  await expect(page.getByText(/^Taken in: \d+ goals?, \d+ tasks? onto the draft/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /Import what is checked/ })).toBeDisabled();
+  await page.getByRole('checkbox', { name: /I checked/ }).check();
+  await page.getByRole('button', { name: /Import what is checked/ }).click();
+  await expect(page.getByText(/^Imported: \d+ goals?, \d+ tasks? onto the draft/)).toBeVisible();
   await page.reload();
-  await page.getByText('Or paste its text').click();
+  await page.getByText('Or paste the text').click();
   await page.getByLabel('The file’s text').fill('{"resourceType":');
-  await page.getByRole('button', { name: 'Look at it' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'This is no JSON' })).toBeVisible();
+  await page.getByRole('button', { name: 'Preview' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'This file is not JSON' })).toBeVisible();
 });

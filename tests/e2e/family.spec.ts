@@ -90,7 +90,7 @@ test.describe('with scripts on', () => {
     await page.goto(`${linkOf('Odalys V.')}?lang=en`);
     await page.getByRole('link', { name: /Crane lift/ }).click();
     await toCount(page);
-    const tap = page.getByRole('button', { name: /Tap here for each good one/ });
+    const tap = page.getByRole('button', { name: /Tap here for each good try/ });
     for (let count = 0; count < 5; count += 1) await tap.click();
     await expect(tap).toContainText('Now the other hand: Right hand');
     for (let count = 0; count < 4; count += 1) await tap.click();
@@ -164,7 +164,7 @@ test.describe('with scripts on', () => {
     await page.goto(`${linkOf('Odalys V.')}?lang=en`);
     await page.getByRole('link', { name: /Crane lift/ }).click();
     await toCount(page);
-    const tap = page.getByRole('button', { name: /Tap here for each good one/ });
+    const tap = page.getByRole('button', { name: /Tap here for each good try/ });
     await tap.click({ clickCount: 2 });
     await page.getByRole('link', { name: 'Too hard? Make it easier' }).click();
     await expect(page.getByText('You are on step 2 now. What you counted before is kept.')).toBeVisible();
@@ -227,14 +227,14 @@ test.describe('with scripts on', () => {
     await page.getByRole('link', { name: 'Back to today' }).click();
     await page.getByRole('listitem').getByRole('link').first().click();
     await page.goto(`${page.url().replace(/#.*/, '')}#ready`);
-    await expect(page.getByText('Already told today: 3.')).toBeVisible();
+    await expect(page.getByText('You already reported 3 today.')).toBeVisible();
     await page.getByRole('link', { name: 'We did it again' }).click();
     await toCount(page);
     await counted.fill('2');
     await sendReport(page);
     await expect(page.getByText('Thank you. It is saved.')).toBeVisible();
     await page.getByRole('link', { name: 'Back to today' }).click();
-    await expect(page.getByText('told 2 times today')).toBeVisible();
+    await expect(page.getByText('reported 2 times today')).toBeVisible();
     expect(await reportCount('Kasimir D.')).toBe(2);
   });
 

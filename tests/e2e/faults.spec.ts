@@ -93,7 +93,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await tell('stop database');
   expect((await page.goto(`${stack.url}/caseload`))!.status()).toBe(503);
   await expect(page.getByRole('alert').first()).toContainText(
-    'Our records do not answer just now. Nothing is lost. This page tries again by itself.',
+    'We can’t reach our records right now. Nothing is lost. This page will try again on its own.',
   );
   expect(log.filter((line) => line.includes('"name":"yard"') && line.includes('"msg":"databaseAway"')).length).toBeGreaterThan(0);
   expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(503);
@@ -104,7 +104,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   await expect.poll(() => Date.now() - awayFrom, { timeout: 15_000 }).toBeGreaterThan(10_000);
   await tell('start database');
 
-  await expect(page.getByRole('heading', { name: '48 children' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: '48 students' })).toBeVisible({ timeout: 20_000 });
   await plain.getByRole('button', { name: 'Try again' }).click();
   await expect(plain.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Thank you. It is saved.');
   await expect(scripted.getByRole('status').filter({ hasText: /./ }).first()).toContainText('Sent.', { timeout: 20_000 });

@@ -118,10 +118,10 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByText('6.6.6.6')).toHaveCount(0);
 
     // 4. A child, by form.
-    await findAndGo(page, 'new child');
-    await expect(page.getByLabel('Called name')).toBeFocused();
+    await findAndGo(page, 'add a student');
+    await expect(page.getByLabel('Name used at school')).toBeFocused();
     await type(page, 'Odalys', 'V', `0920${year - 5}`);
-    await tabTo(page, page.getByLabel('School'));
+    await tabTo(page, page.getByLabel('School', { exact: true }));
     await type(page, 'Millbeck Early Years', 'left');
     await page.keyboard.press('Control+Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
@@ -130,14 +130,14 @@ test('from an empty database to the first family’s report, by keyboard, behind
     // A goal from the bank.
     await page.keyboard.press('g');
     await expect(page.getByLabel('Begin from the bank (you may leave it out)')).toBeFocused();
-    await page.keyboard.type('force modulation');
-    await expect(page.getByLabel('What the child does')).toHaveValue('Carries small things with tongs and drops none');
+    await page.keyboard.type('grading of force');
+    await expect(page.getByLabel('What the student does')).toHaveValue('Carries small things with tongs and drops none');
     await typeAnew(page, page.getByLabel('Now', { exact: true }), '9');
     await page.keyboard.press('Control+Enter');
     await expect(page.getByRole('alert').first()).toContainText('The criterion is not above the baseline.');
     await typeAnew(page, page.getByLabel('Now', { exact: true }), '3');
     await page.keyboard.press('Control+Enter');
-    await expect(page.getByText('From 3 of 10 to 8 of 10, in 3 sessions in a row, help at most: words.')).toBeVisible();
+    await expect(page.getByText('From 3 of 10 to 8 of 10, in 3 sessions in a row, help at most: verbal.')).toBeVisible();
 
     // The first program.
     await page.keyboard.press('b');
@@ -203,7 +203,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
       await stranger.getByLabel('Address').fill('nobody@tarrowhill.example');
       await stranger.getByLabel('Password').fill(`guess ${time}`);
       await stranger.keyboard.press('Enter');
-      await expect(stranger.getByRole('alert').first()).toContainText(time <= 8 ? 'do not belong together' : 'Too many tries');
+      await expect(stranger.getByRole('alert').first()).toContainText(time <= 8 ? 'do not match' : 'Too many attempts');
     }
 
     // Stopped under load: every report that was acknowledged is there.

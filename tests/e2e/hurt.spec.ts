@@ -48,7 +48,7 @@ test.describe('something that hurts', () => {
     await expect(desk.getByText(/Read by Ines Calloway-Brandt/).filter({ visible: true })).toHaveCount(1);
     await desk.keyboard.press('f');
     await desk.getByLabel('What did you find?').fill('A red mark, gone by the evening');
-    await desk.getByLabel('Whom did you speak to?').fill('the grandmother');
+    await desk.getByLabel('Who did you speak to?').fill('the grandmother');
     await desk.getByLabel(/To the family/).fill('Use the soft clips first.');
     await desk.getByRole('button', { name: 'Reopen and tell the family' }).click();
     await expect(desk.getByRole('link', { name: 'Greta J.: injury report' })).toHaveCount(0);

@@ -12,7 +12,7 @@ test('the library answers what can be done with pegs and card; its state is in t
   await expect(page.getByRole('link', { name: 'Wheel', exact: true })).toBeHidden();
   await page.getByRole('link', { name: 'clear' }).click();
   await expect(page).toHaveURL(/\/tasks$/);
-  await page.getByLabel('skill', { exact: true }).selectOption('scissors');
+  await page.getByLabel('Skill', { exact: true }).selectOption('scissors');
   await expect(page.getByRole('link', { name: 'Wheel', exact: true })).toBeVisible();
   await page.getByLabel('no scissors').check();
   await expect(page.getByText('No task like that.')).toBeVisible();

@@ -43,21 +43,21 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
 
   // Plan: take everything out but what is placed anew, choose step and dose.
   await page.goto(`/students/${childId}/program`);
-  const version = Number((await page.getByText(/goes on from version \d+/).textContent())!.match(/version (\d+)/)![1]);
-  while ((await page.getByRole('button', { name: 'remove', exact: true }).count()) > 0)
-    await page.getByRole('button', { name: 'remove', exact: true }).first().click();
-  await expect(page.getByText('Nothing is placed yet.')).toBeVisible();
+  const version = Number((await page.getByText(/continues from version \d+/).textContent())!.match(/version (\d+)/)![1]);
+  while ((await page.getByRole('button', { name: 'Remove', exact: true }).count()) > 0)
+    await page.getByRole('button', { name: 'Remove', exact: true }).first().click();
+  await expect(page.getByText('No tasks yet.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   await page.getByRole('button', { name: /Pocket the washers/ }).click();
   const row = page.getByRole('article', { name: 'Pocket the washers' });
   await row.getByLabel('Today’s step').selectOption('4');
-  await expect(row).toContainText('5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week');
+  await expect(row).toContainText('5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week');
   for (const day of ['Saturday', 'Sunday']) await row.getByRole('button', { name: day }).click();
   await row.getByLabel('rounds').fill('2');
-  await expect(row).toContainText('5 each hand × 2 hands × 2 rounds = 20 good ones a day × 7 days = 140 a week');
+  await expect(row).toContainText('5 each hand × 2 hands × 2 rounds = 20 reps a day × 7 days = 140 a week');
   await row.getByLabel('rounds').fill('1');
   await row.getByLabel('up to').selectOption('3');
-  await expect(row).toContainText('Today’s step is outside what the family may choose between.');
+  await expect(row).toContainText('Today’s step is not among those that the family may choose.');
   await row.getByLabel('up to').selectOption('5');
   await expect(page.getByText('draft saved')).toBeVisible();
 
@@ -82,8 +82,8 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   // Decide: the suggestion with its evidence; one key.
   await openCard(page, `${CHILD}: ready for a harder step`);
   await expect(page.getByRole('heading', { name: 'Step up to 5, by words' })).toBeVisible();
-  await expect(page.getByLabel('Suggestion and its rule')).toContainText('In a row: 3 sessions reached, on 3 days');
-  await expect(page.getByLabel('Suggestion and its rule')).toContainText('One knob moves: help: shown first → words only.');
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('Met the target in 3 sessions in a row, on 3 days');
+  await expect(page.getByLabel('Suggestion and its rule')).toContainText('One grading factor changes: help: shown first → words only.');
   await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
   await page.keyboard.press('u');
   // In the fence, or behind the number of those that stand far off.
@@ -94,7 +94,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.goto(`/students/${childId}`);
   await expect(page.getByText(`version ${version + 2}, sent`)).toBeVisible();
   await expect(page.getByLabel('Grade history')).toContainText('Pocket the washers: 4 → 5');
-  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. In a row: 3 sessions reached, on 3 days');
+  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. Met the target in 3 sessions in a row, on 3 days');
   await family.goto(`${link}?lang=en`);
   await family.getByRole('link', { name: /Pocket the washers/ }).click();
   await expect(family.getByText('keeps three counters in the palm.').first()).toBeAttached();
@@ -147,7 +147,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await expect(page.getByLabel('Evidence').getByRole('heading', { name: /Calla/ })).toBeVisible();
   await page.keyboard.press('l');
   await page.getByLabel('in 7 days').check();
-  await page.getByRole('button', { name: 'Show it later' }).click();
+  await page.getByRole('button', { name: 'Snooze' }).click();
   await expect(asked('Calla I.')).toHaveCount(0);
 
   await page.goto('/messages');
@@ -165,9 +165,9 @@ test('silence is met with a call, which is kept, and the card is gone till the d
   const keys = await page.locator('[data-key]').evaluateAll((all) => all.map((each) => each.getAttribute('data-key')));
   expect(keys.filter((key, index) => keys.indexOf(key) !== index)).toEqual([]);
   await page.keyboard.press('a');
-  await page.getByLabel('Whom did you reach, and what was said?').fill('The aunt: the number is an old one.');
+  await page.getByLabel('Who did you reach, and what did they say?').fill('The aunt: the number is an old one.');
   await page.getByLabel('If no report comes, show it again in').selectOption('3');
-  await page.getByRole('button', { name: 'A call made' }).click();
+  await page.getByRole('button', { name: 'I called the family' }).click();
   await expect(card).toHaveCount(0);
   expect(await ask('SELECT answer, deed, reason FROM decisions WHERE child_id = ?', [child])).toEqual([
     { answer: 'hold', deed: 'called', reason: 'The aunt: the number is an old one.' },
@@ -192,19 +192,19 @@ test('a practice rests: the sheet for the bag is looked at, the rest is decided 
   await expect(page.getByRole('heading', { name: 'The link was never opened' })).toBeVisible();
 
   await page.keyboard.press('u');
-  const day = page.getByLabel('It goes on again on');
+  const day = page.getByLabel('Practice resumes on');
   await day.fill(dayBefore(0));
-  await page.getByRole('button', { name: 'Let it rest' }).click();
-  await expect(page.getByRole('alert').first()).toContainText('one after today, and within 120 days');
+  await page.getByRole('button', { name: 'Pause the practice' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('after today, and within 120 days');
   await day.fill(dayBefore(-10));
   // The first Escape leaves the field, and keeps what was typed.
   await page.keyboard.press('Escape');
   await expect(day).toHaveValue(dayBefore(-10));
-  await page.getByRole('button', { name: 'Let it rest' }).click();
+  await page.getByRole('button', { name: 'Pause the practice' }).click();
   await expect(page.getByRole('link', { name: 'Silas Y.: link never opened' })).toHaveCount(0);
   const family = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await family.goto(`${linkOf('Silas Y.')}?lang=en`);
-  await expect(family.getByText(/^The practice rests until/)).toBeVisible();
+  await expect(family.getByText(/^Practice is paused until/)).toBeVisible();
   await expect(family.getByText('Start', { exact: true })).toHaveCount(0);
   await page.goto('/caseload?search=silas');
   await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('rests until');

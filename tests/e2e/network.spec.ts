@@ -46,7 +46,7 @@ async function reads(page: Page, childId: number, words: string | RegExp): Promi
 async function setNetwork(page: Page, childId: number, { fails = 0, delay = 0, bad = false }): Promise<void> {
   await onPhone(page, childId);
   await page.getByText('The pretend network').click();
-  await page.getByLabel('Texts of ours that fail at first').fill(String(fails));
+  await page.getByLabel('Messages that fail at the first try').fill(String(fails));
   await page.getByLabel('Seconds that a family’s text takes').fill(String(delay));
   await page.getByLabel('each text comes twice').setChecked(bad);
   await page.getByLabel('in another order').setChecked(bad);
@@ -149,7 +149,7 @@ test.describe('the pretend phone on a bad day', () => {
     await textFrom(request, number, CRANE);
     await page.goto('/messages');
     const cameIn = page.getByRole('region', { name: 'Texts that came in' });
-    await expect(cameIn.getByRole('row').filter({ hasText: CRANE }).first()).toContainText('needs a person');
+    await expect(cameIn.getByRole('row').filter({ hasText: CRANE }).first()).toContainText('needs your review');
     expect(await reportsOf(odalys)).toEqual([]);
     await textFrom(request, number, `Odalys ${CRANE}`);
     expect(await reportsOf(odalys)).toEqual([{ l: 5, r: 4 }]);
@@ -169,7 +169,7 @@ test.describe('the pretend phone on a bad day', () => {
     await textFrom(request, '+1 406 555 0180', words);
     await page.goto('/messages');
     const row = page.getByRole('region', { name: 'Texts that came in' }).getByRole('row').filter({ hasText: words });
-    await expect(row).toContainText('nobody known');
-    await expect(row).toContainText('its number is on no child’s page');
+    await expect(row).toContainText('no known sender');
+    await expect(row).toContainText('its number is on no student’s page');
   });
 });

@@ -47,7 +47,7 @@ test.describe('pages kept on the phone', () => {
 
     await context.setOffline(true);
     await page.reload();
-    await expect(page.getByText('There is no network. This page is as it was on')).toBeVisible();
+    await expect(page.getByText('You are offline. This page was saved')).toBeVisible();
     for (const index of [0, 1]) {
       const title = await tasks.nth(index).locator('strong').textContent();
       await tasks.nth(index).click();
@@ -95,7 +95,7 @@ test.describe('pages kept on the phone', () => {
     await expect.poll(() => page.evaluate(keptPages)).toBeGreaterThan(1);
     await context.setOffline(true);
     await page.reload();
-    const note = page.getByText(/^No hay red\. Esta página está como estaba el /);
+    const note = page.getByText(/^No hay conexión\. Esta página se guardó /);
     await expect(note).toBeVisible();
     expect(await note.textContent()).not.toContain('..');
     await context.setOffline(false);
@@ -147,9 +147,9 @@ test.describe('what waits on the phone', () => {
     await beginAnew('Silas Y.');
     await beginAnew('Kasimir D.');
     await keepOne(page, context, 'Silas Y.', '3');
-    await context.setOffline(false);
-    // The page that is left must not send it on its way.
+    // Left while still offline: the page must not send it on its way.
     await page.goto('about:blank');
+    await context.setOffline(false);
     const already = await reportCount('Silas Y.');
     await page.goto(`${linkOf('Kasimir D.')}?lang=en`);
     await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
@@ -281,7 +281,7 @@ test.describe('what waits on the phone', () => {
     await other.goto(`${linkOf('Silas Y.')}?lang=en`);
     await expect(other.getByRole('link', { name: /Done.*3 of \d+.*Change your report/ })).toBeVisible();
     await other.goto(`${task}#ready`);
-    await expect(other.getByText('Already told today: 3.')).toBeVisible();
+    await expect(other.getByText('You already reported 3 today.')).toBeVisible();
     expect(await reportCount('Silas Y.')).toBe(1);
     await other.getByRole('link', { name: 'We did it again' }).click();
     await toCount(other);

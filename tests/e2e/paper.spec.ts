@@ -135,7 +135,7 @@ test.describe('a program on paper', () => {
       .catch(() => '');
     const without = (left ?? '').split('(').length - 1;
     expect(named.size + without).toBe(wanted);
-    await page.getByLabel('a file for each child').check();
+    await page.getByLabel('a file for each student').check();
     await page.getByRole('button', { name: 'Make the PDF' }).click();
     const files = page.getByRole('main').getByRole('status').getByRole('link');
     await expect(files).toHaveCount(wanted - without, { timeout: 30_000 });

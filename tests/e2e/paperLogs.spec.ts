@@ -39,9 +39,9 @@ test('slips are typed in by keys alone: a name, boxes, Ctrl Enter, the next name
   await signIn(page, 'assistant');
   await page.goto('/reports');
   await page.keyboard.press('e');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Type slips and calls in');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Enter paper logs and calls');
   const { keys, types, pressed } = typist(page);
-  await expect(page.getByLabel('Child', { exact: true })).toBeFocused();
+  await expect(page.getByLabel('Student', { exact: true })).toBeFocused();
   await types('Odal');
   await keys('Enter');
   const first = page.locator('[data-at="0,0"]');
@@ -66,7 +66,7 @@ test('slips are typed in by keys alone: a name, boxes, Ctrl Enter, the next name
   await expect(page.getByRole('status').filter({ hasText: `${typed.length} reports of Odalys V. saved.` })).toBeVisible();
   expect((await counts(childId)).map(({ n }) => n).sort()).toEqual([...typed].sort());
   expect(new Set((await counts(childId)).map(({ way }) => way))).toEqual(new Set(['paper']));
-  await expect(page.getByLabel('Child', { exact: true })).toBeFocused();
+  await expect(page.getByLabel('Student', { exact: true })).toBeFocused();
   // Typed anew, the boxes are not there any more: what is told stands in their place.
   await page.goto(`/reports/enter?child=${childId}&week=${LAST_WEEK}`);
   await expect(page.locator('[data-place]')).toHaveCount(typed.length === 0 ? 0 : (typed.length / 5) * 7 - typed.length);
@@ -85,7 +85,7 @@ test('what can mean two things is told while it is typed, and nothing is saved t
   await expect(box).toBeFocused();
   expect(await counts(childId)).toEqual([]);
   await box.fill('Z5R5 S');
-  await expect(page.getByText('left 5 right 5, none')).toBeVisible();
+  await expect(page.getByText('left 5 right 5, independent')).toBeVisible();
   await page.getByLabel('Words on the slip').fill('sangre en el dedo');
   await expect(page.getByText('If anyone is hurt now, call 911 first.')).toBeVisible();
   await page.keyboard.press('Control+Enter');
@@ -104,7 +104,7 @@ test('every report stands in the Logbook, is found by its words, and leads to wh
   await page.getByRole('button', { name: 'Look' }).click();
   const row = page.getByRole('row').filter({ hasText: 'liked the blue ones most' });
   await expect(row).toContainText('Wren O.');
-  await row.getByRole('link', { name: /correct/ }).click();
+  await row.getByRole('link', { name: /Correct/ }).click();
   await expect(page).toHaveURL(/\/reports\/\d+/);
 });
 
@@ -120,7 +120,7 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
   await signIn(page);
   await page.goto('/reports');
   await page.keyboard.press('i');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Reports from a list');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Import reports from a list');
   const list = (help: string) =>
     [
       'Who was it;Task;Day;Left;Right;Help',
@@ -129,19 +129,19 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
     ].join('\n');
   await expect(page.getByRole('textbox', { name: 'The list' })).toBeFocused();
   await page.keyboard.insertText(list('a bit'));
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   // A heading that is not known is matched by a person.
-  await expect(page.getByText('child is missing').first()).toBeVisible();
+  await expect(page.getByText('student is missing').first()).toBeVisible();
   await page.getByRole('combobox', { name: 'Who was it' }).selectOption('child');
-  await expect(page.getByText('“a bit” is no level of help')).toBeVisible();
+  await expect(page.getByText('“a bit” is not a level of help')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Take in/ })).toBeDisabled();
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await page.getByRole('button', { name: 'Take in 2 reports' }).click();
-  await expect(page.getByRole('status').filter({ hasText: '2 reports are in the Logbook now' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '2 reports are in Reports now' })).toBeVisible();
   expect((await counts(childId)).map(({ n, way }) => `${n} ${way}`)).toEqual(['9 paper', '10 paper']);
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
-  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByText('2 of 2 came in by a list before.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Take in 0/ })).toBeDisabled();
 });

@@ -18,26 +18,26 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await signIn(page);
   await page.keyboard.press('8');
   await page.goto(`/progress?goal=${goal!.id}`);
-  const before = await page.getByText(/figures as a table \((\d+)\)/).textContent();
+  const before = await page.getByText(/Show the data as a table \((\d+)\)/).textContent();
   // From the goal to the sheet by its key; what is measured there stands here.
   await page.keyboard.press('m');
   await expect(page).toHaveURL(/\/measure/);
   await expect(page.getByRole('combobox', { name: 'Goal' })).toHaveValue(String(goal!.id));
-  await page.getByLabel('Good ones').fill(String(goal!.of));
-  await page.getByLabel('of trials').fill(String(goal!.of));
-  await page.getByLabel('of trials').press('Enter');
+  await page.getByLabel('Successful trials').fill(String(goal!.of));
+  await page.getByLabel('out of').fill(String(goal!.of));
+  await page.getByLabel('out of').press('Enter');
   await expect(page.getByText(`${goal!.of} of ${goal!.of}`).first()).toBeVisible();
   await page.goto(`/progress?goal=${goal!.id}`);
-  await expect(page.getByText(/figures as a table/)).not.toHaveText(before!);
+  await expect(page.getByText(/Show the data as a table/)).not.toHaveText(before!);
   const chart = page.getByRole('img', { name: new RegExp(`^Chart of ${child}`) });
   await expect(chart).toHaveAccessibleName(/All values stand in the table below/);
   await expect(chart.locator('svg path').first()).toBeAttached();
   // Every sentence can be asked how it is known.
-  for (const summary of await page.locator('h3:has-text("How do you know?") ~ details > summary').all()) {
+  for (const summary of await page.locator('h3:has-text("How was this calculated?") ~ details > summary').all()) {
     await summary.focus();
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByText(/Measured in school, the baseline among them/)).toBeVisible();
+  await expect(page.getByText(/School data, including the baseline/)).toBeVisible();
   // Edited in its box: what is one's own is lined, what was left stays built.
   const box = page.getByLabel('The paragraph in your own words');
   const built = await box.inputValue();
@@ -49,17 +49,17 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await page.keyboard.press('Control+Enter');
   await expect(page.locator('[data-own-words]')).toHaveText(`${name} fetches the bolt box alone.`);
   // The same wording for the next child: kept without a name, put in with the next one's.
-  await page.getByText('patterns of your own (0)').click();
+  await page.getByText('Your saved patterns (0)').click();
   await box.evaluate(
     (area: HTMLTextAreaElement, from) => area.setSelectionRange(area.value.lastIndexOf(from), area.value.length),
     ` ${name} fetches`,
   );
-  await page.getByRole('button', { name: 'take what is marked above' }).click();
+  await page.getByRole('button', { name: 'Use the marked text' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Bolt box');
   await page.getByRole('button', { name: 'Keep the pattern' }).click();
-  await expect(page.getByText('patterns of your own (1)')).toBeVisible();
+  await expect(page.getByText('Your saved patterns (1)')).toBeVisible();
   expect(await ask('SELECT words FROM wording_patterns')).toEqual([{ words: '{child} fetches the bolt box alone.' }]);
-  await page.getByRole('button', { name: 'back to what figures say' }).click();
+  await page.getByRole('button', { name: 'Restore the text from the data' }).click();
   await expect(box).toHaveValue(built);
   await page.keyboard.press('Control+End');
   await page.getByRole('button', { name: 'Bolt box', exact: true }).click();
@@ -78,11 +78,11 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
     .click();
   const behind = page.getByText(/^The reports behind it/);
   await expect(behind.getByRole('link').first()).toBeVisible();
-  await page.getByText(/^close .* for this goal$/).click();
+  await page.getByText(/^Close .* for this goal$/).click();
   await page.getByRole('button', { name: /^Close it( early)?$/ }).click();
   await expect(page.getByText(/is closed for this goal/)).toBeVisible();
   await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
-  await expect(page.getByText('Nothing of it has changed since.')).toBeVisible();
+  await expect(page.getByText('It has not changed since.')).toBeVisible();
   // What was measured is taken back: the closed report stays, and says what it would miss.
   await ask('UPDATE measurements SET taken_back_at = NOW(3) WHERE goal_id = ? ORDER BY id DESC LIMIT 1', [goal!.id]);
   await page.reload();
@@ -95,7 +95,7 @@ test('the whole caseload’s reports come as one PDF, while one looks on, with t
   await page.goto('/progress');
   const childName = (await page.locator('section[aria-label=Goal] a').first().textContent())!;
   const said = (await page.locator('#paragraph').textContent())!;
-  const children = Number(/(\d+) children/.exec((await page.getByText(/goals, \d+ children/).textContent())!)![1]);
+  const children = Number(/(\d+) students/.exec((await page.getByText(/goals, \d+ students/).textContent())!)![1]);
   await page.getByRole('button', { name: 'All reports as a PDF' }).click();
   const save = page.getByRole('link', { name: 'Save the PDF' });
   await expect(save).toBeVisible({ timeout: 30_000 });

@@ -12,11 +12,11 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
   await expect(evidence.getByText('you wrote')).toHaveCount(0);
   // A step up beside a question is a change: it asks why, and a digit answers.
   await page.keyboard.press('u');
-  await expect(page.getByRole('button', { name: 'I saw the child do it' })).toBeFocused();
+  await expect(page.getByRole('button', { name: 'I saw the student do it' })).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /Write to the family/ })).toBeVisible();
   await page.keyboard.press('l');
-  await page.getByRole('button', { name: 'Show it later' }).click();
+  await page.getByRole('button', { name: 'Snooze' }).click();
   // Others may sleep already: this one does once its card is gone.
   await expect(evidence.getByRole('heading', { name: CHILD })).toHaveCount(0, { timeout: 15_000 });
   await expect(page.getByText(/asleep/).first()).toBeVisible();
@@ -26,13 +26,13 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
     .getByText(/asleep/)
     .first()
     .click();
-  await page.getByRole('listitem').filter({ hasText: CHILD }).getByRole('button', { name: 'take it up now' }).click();
+  await page.getByRole('listitem').filter({ hasText: CHILD }).getByRole('button', { name: 'Open it now' }).click();
   await expect(evidence.getByRole('heading', { name: CHILD })).toBeVisible();
   await page.keyboard.press('u');
   await page.keyboard.press('1');
   await expect(evidence.getByRole('heading', { name: CHILD })).toHaveCount(0, { timeout: 15_000 });
   await page.goto(`/students/${await childIdOf(CHILD)}`);
-  await expect(page.getByLabel('Grade history')).toContainText('I saw the child do it');
+  await expect(page.getByLabel('Grade history')).toContainText('I saw the student do it');
 });
 
 test('a round of forty cards goes by keys alone: one key settles a card, and the end says what is left', async ({ page }) => {

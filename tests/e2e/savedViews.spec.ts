@@ -6,17 +6,17 @@ test.beforeEach(() => forgetSignIns());
 test('columns are chosen, the way of looking is kept by a name, and its address shows a colleague the same', async ({ page }) => {
   await signIn(page);
   await page.goto('/caseload?search=left');
-  await page.getByText('columns', { exact: true }).click();
+  await page.getByText('Columns', { exact: true }).click();
   await page.getByLabel('days of practice').uncheck();
   await page.getByLabel('next review').check();
   await page.getByLabel('contact').check();
   await page.getByRole('button', { name: 'Show these' }).click();
   await expect(page).toHaveURL(/search=left/);
   const heads = page.locator('.yard-table thead th');
-  await expect(heads).toHaveText(['child', 'steps now', 'of the dose', 'practiced', 'last report', 'next review', 'contact']);
+  await expect(heads).toHaveText(['Student', 'current steps', 'share of target', 'practiced', 'last report', 'next review', 'contact']);
   await expect(page.locator('[data-row]').first()).toContainText(/text|mother|father|aunt|grandfather/);
   const shown = await page.locator('[data-row] .of-child a').allTextContents();
-  await page.getByText('keep this view').click();
+  await page.getByText('Save this view').click();
   await page.getByLabel('by the name').fill('Left, for the reviews');
   await page.keyboard.press('Enter');
   const kept = page.getByRole('link', { name: 'Left, for the reviews' });
@@ -33,8 +33,8 @@ test('columns are chosen, the way of looking is kept by a name, and its address 
   await expect(page.getByRole('link', { name: 'Left, for the reviews' })).toHaveCount(0);
   await signIn(page);
   await page.goto('/caseload');
-  await page.getByText('keep this view').click();
-  await page.getByRole('button', { name: 'forget' }).click();
+  await page.getByText('Save this view').click();
+  await page.getByRole('button', { name: 'Delete' }).click();
   await expect(kept).toHaveCount(0);
 });
 
@@ -50,13 +50,13 @@ test('of hundreds of rows those in sight are drawn, the keys reach the last, and
   const names = Array.from({ length: 150 }, (_, index) => `Zz ${String(index).padStart(3, '0')}`);
   for (const name of names)
     await ask(`INSERT INTO children (called_name, ${columns}) SELECT ?, ${columns} FROM children ORDER BY id LIMIT 1`, [name]);
-  await ask(`INSERT INTO child_access (child_id, person_id, access) SELECT id, ?, 'shared' FROM children WHERE called_name LIKE 'Zz %'`, [
+  await ask(`INSERT INTO child_access (child_id, person_id, access) SELECT id, ?, 'shared' FROM children WHERE called_name LIKE 'Zz%'`, [
     supervisor,
   ]);
   try {
     await signIn(page, 'supervisor');
     await page.goto('/caseload?group=none');
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('156 children');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('156 students');
     const rows = page.locator('[data-row]');
     expect(await rows.count()).toBeLessThan(100);
     await expect(page.getByRole('table')).toHaveAttribute('aria-rowcount', '157');
@@ -71,6 +71,6 @@ test('of hundreds of rows those in sight are drawn, the keys reach the last, and
     await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
     await expect(rows).toHaveCount(156);
   } finally {
-    await ask(`DELETE FROM children WHERE called_name LIKE 'Zz %'`);
+    await ask(`DELETE FROM children WHERE called_name LIKE 'Zz%'`);
   }
 });

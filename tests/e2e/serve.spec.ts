@@ -59,19 +59,19 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await page.keyboard.press('Tab');
     await page.keyboard.type('ines calloway-brandt');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('alert').first()).toContainText('Your name or address stands in the password');
+    await expect(page.getByRole('alert').first()).toContainText('The password contains your name or email');
     // What was written stands there still; the password is asked for anew, and has the focus.
     await expect(page.getByLabel('Your name')).toHaveValue('Ines Calloway-Brandt');
     await expect(page.getByLabel('Password')).toBeFocused();
     await page.keyboard.type('one step at a time');
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(/\/caseload$/);
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('0 children');
-    await expect(page.getByText('No child is with you yet.')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('0 students');
+    await expect(page.getByText('You have no students yet.')).toBeVisible();
     await page.goto(`http://127.0.0.1:${port}/tasks?search=crane`);
     await expect(page.getByRole('link', { name: /Crane lift/ }).first()).toBeVisible();
     await page.goto(link);
-    await expect(page.getByRole('alert').first()).toContainText('This link was used already');
+    await expect(page.getByRole('alert').first()).toContainText('This link was already used');
 
     await page.goto(`http://127.0.0.1:${port}/settings`);
     await page.getByLabel('Invite').selectOption('assistant');
@@ -87,7 +87,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await expect(colleague.getByRole('heading', { name: 'Your account' })).toBeVisible();
     await expect(colleague.getByLabel('Time zone of the school')).toHaveCount(0);
     await colleague.getByLabel('Your name').fill('Teodor Wray');
-    await colleague.getByLabel('E-mail address').fill('teodor@tarrowhill.example');
+    await colleague.getByLabel('Email address').fill('teodor@tarrowhill.example');
     await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
     await colleague.getByRole('button', { name: 'Begin' }).click();
     await expect(colleague).toHaveURL(/\/caseload$/);
@@ -167,7 +167,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
     const other = new URL(second.said().match(/http\S+\/set-up\/\S+/)![0]);
     await page.goto(new URL(other.pathname, page.url()).href);
     await page.getByLabel('Your name').fill('Ines Calloway-Brandt');
-    await page.getByLabel('E-mail address').fill('ines@tarrowhill.example');
+    await page.getByLabel('Email address').fill('ines@tarrowhill.example');
     await page.getByLabel('Password').fill('one step at a time');
     // The proxy in front of them sends the act to the other machine.
     let answeredBy = 0;

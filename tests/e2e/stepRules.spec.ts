@@ -8,7 +8,7 @@ test('the lab replays the log, fits its families, runs its children on a thread 
   await expect(rows).toHaveCount(10);
   await expect(rows.nth(2).getByRole('cell')).toHaveCount(8);
   await expect(rows.nth(2).getByRole('rowheader')).toHaveText('3 in a row');
-  await page.getByRole('combobox', { name: /^children/ }).selectOption('200');
+  await page.getByRole('combobox', { name: /^students/ }).selectOption('200');
   await page.keyboard.press('r');
   const found = page.getByRole('table').nth(1);
   await expect(found.getByRole('row')).toHaveCount(6, { timeout: 60_000 });
@@ -23,13 +23,13 @@ test('the lab replays the log, fits its families, runs its children on a thread 
   await page.getByRole('button', { name: /Run it/ }).click();
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 });
   expect(await found.textContent()).not.toBe(first);
-  await page.getByRole('combobox', { name: /^children/ }).selectOption('4000');
+  await page.getByRole('combobox', { name: /^students/ }).selectOption('4000');
   await page.getByRole('button', { name: /Run it/ }).click();
   await page.getByRole('button', { name: 'stop' }).click();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /Run it/ })).toBeEnabled();
-  await page.getByRole('button', { name: 'Like the families of this log' }).click();
-  await expect(page.getByText(/^Reached sessions: \d+ % in your log; 39 simulated caseloads/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Match the families in your records' }).click();
+  await expect(page.getByText(/^Reached sessions: \d+% in your log; 39 simulated caseloads/)).toBeVisible({ timeout: 60_000 });
   await page.getByLabel(/^why, for you/).fill('It waits a little longer.');
   await page.getByRole('button', { name: 'Take this rule' }).click();
   await expect(page.getByText('You wrote: “It waits a little longer.”')).toBeVisible();

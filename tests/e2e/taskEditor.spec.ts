@@ -3,7 +3,7 @@ import { expect, test, ask, childIdOf, signIn, newPage, newestLink } from './app
 
 /** Findings may also be named beside the button that puts the task into the library: the first place is where it belongs. */
 const finding = (page: Page, text: string | RegExp) => page.getByText(text).first();
-const grid = (page: Page) => page.getByRole('table', { name: /^The ladder/ });
+const grid = (page: Page) => page.getByRole('table', { name: /^Steps from easiest/ });
 const cell = (page: Page, knob: string, step: number) => page.getByRole('spinbutton', { name: `${knob}, step ${step}` });
 const step = (page: Page, number: number) =>
   grid(page)
@@ -46,22 +46,22 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await startFromNothing(page, 'Plumb line');
   await expect(shelve(page)).toBeDisabled();
 
-  // The start has no easier neighbour: said; two steps more and a start in the middle mend it.
-  await expect(finding(page, 'The start has no easier or no harder neighbor.')).toBeVisible();
-  await page.getByLabel('Add a knob').selectOption('itemSize');
-  await page.getByLabel('Add a knob').selectOption('precision');
+  // The starting step has no easier neighbour: said; two steps more and a start in the middle mend it.
+  await expect(finding(page, 'The starting step has no easier or no harder neighbor.')).toBeVisible();
+  await page.getByLabel('Add a grading factor').selectOption('itemSize');
+  await page.getByLabel('Add a grading factor').selectOption('precision');
   // A new knob stands in its middle: there is a way to either side.
   await expect(cell(page, 'item size', 1)).toHaveAttribute('aria-valuenow', '2');
   for (const knob of ['item size', 'precision']) for (const at of [1, 2]) await turn(cell(page, knob, at), 'ArrowDown');
   await step(page, 2).click();
   for (let count = 0; count < 3; count += 1) await page.getByRole('button', { name: 'add a step after' }).click();
-  await expect(finding(page, 'Step 3 is the same as step 2. Turn one knob to its harder side.')).toBeVisible();
+  await expect(finding(page, 'Step 3 is the same as step 2. Make one grading factor harder.')).toBeVisible();
   for (const at of [3, 4, 5]) await turn(cell(page, 'item size', at), 'ArrowUp');
   for (const at of [4, 5]) await turn(cell(page, 'item size', at), 'ArrowUp');
   await turn(cell(page, 'precision', 5), 'ArrowUp');
   await step(page, 3).click();
   await page.getByRole('button', { name: 'start here' }).click();
-  await expect(page.getByText('The start has no easier or no harder neighbor.')).toHaveCount(0);
+  await expect(page.getByText('The starting step has no easier or no harder neighbor.')).toHaveCount(0);
   await expect(page.getByText(/is the same as step/)).toHaveCount(0);
 
   // Mixed: one knob up, another down.
@@ -80,8 +80,8 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await turn(cell(page, 'item size', 5), 'ArrowUp');
   await turn(cell(page, 'help', 5), 'ArrowUp');
   await step(page, 5).click();
-  await expect(finding(page, 'Step 5 turns 3 knobs at once')).toBeVisible();
-  await page.getByLabel('why three or more knobs may turn at once here').fill('They come as one set');
+  await expect(finding(page, 'Step 5 changes 3 things at once')).toBeVisible();
+  await page.getByLabel('Why three or more things may change at once here').fill('They come as one set');
   await expect(finding(page, 'Your reason: They come as one set')).toBeVisible();
   await turn(cell(page, 'help', 4), 'ArrowUp');
   await turn(cell(page, 'item size', 5), 'ArrowDown');
@@ -89,7 +89,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(page.getByText(/Step 5 turns/)).toHaveCount(0);
 
   // Measures: an item that does not go into its opening.
-  const knobs = section(page, 'Knobs and their levels');
+  const knobs = section(page, 'Grading: what changes from step to step');
   const knob = (name: string) => knobs.locator('details').filter({ has: page.getByText(name, { exact: true }) });
   for (const name of ['precision', 'item size']) await knob(name).locator('summary').click();
   await knob('precision').getByLabel('opening, mm').first().fill('30');
@@ -102,26 +102,26 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   // Dose: arithmetic written out; too long a day is said.
   const dose = section(page, 'Dose');
   await dose.getByLabel('hands').selectOption('each');
-  await expect(dose.getByText('5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week')).toBeVisible();
+  await expect(dose.getByText('5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week')).toBeVisible();
   await dose.getByLabel('rounds').fill('20');
-  await expect(dose.getByText(/minutes; 20 are a lot for one task/)).toBeVisible();
+  await expect(dose.getByText(/minutes\. More than 20 is a lot for one task/)).toBeVisible();
   await dose.getByLabel('firm squeezing').check();
-  await expect(dose.getByText('200 firm squeezes a day; 40 are the most.')).toBeVisible();
+  await expect(dose.getByText('200 firm squeezes a day. The most is 40.')).toBeVisible();
   await dose.getByLabel('rounds').fill('1');
-  await expect(dose.getByText(/are a lot for one task|are the most/)).toHaveCount(0);
+  await expect(dose.getByText(/is a lot for one task|The most is/)).toHaveCount(0);
 
   // Materials: no size is said; a small part is said with its reason; scissors ask for a twin.
   const materials = section(page, 'Materials');
   await materials.getByLabel('Add a material').selectOption('own');
   await materials.locator('summary').first().click();
   await write(materials, 'thing', 'lead weight', 'plomada');
-  await expect(materials.getByText('no shape and size, so the small-part check cannot judge it')).toBeVisible();
+  await expect(materials.getByText('shape and size are missing, so the small-parts check cannot run')).toBeVisible();
   await materials.getByLabel('shape').selectOption('cylinder');
   await materials.getByLabel('across, mm').fill('20');
   await materials.getByLabel('long, mm').fill('30');
-  await expect(materials.getByText('Fits into the small-part cylinder (31.7 mm across')).toBeVisible();
+  await expect(materials.getByText('Fits inside the small-parts cylinder (31.7 mm across')).toBeVisible();
   await materials.getByLabel('long, mm').fill('90');
-  await expect(materials.getByText(/Does not fit: too long by/)).toBeVisible();
+  await expect(materials.getByText(/Does not fit: [\d.]+ mm too long/)).toBeVisible();
   await materials.getByLabel('blade').check();
   await expect(section(page, 'Safety').getByText('This needs scissors. Name a task that practices the same without.')).toBeVisible();
   await section(page, 'Safety').getByLabel('Twin without scissors').selectOption('tear-the-tiles');
@@ -129,7 +129,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await materials.getByLabel('blade').uncheck();
 
   // Words: jargon, a long sentence and a grade that is too high are said while one types.
-  const said = section(page, 'Words for helper and child');
+  const said = section(page, 'Words for helper and student');
   for (const title of ['add a line'])
     for (let count = 0; count < 5; count += 1) await said.getByRole('button', { name: title }).nth(count).click();
   await said
@@ -139,7 +139,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
       'Facilitate bilateral coordination by encouraging an appropriate stabilisation of miscellaneous construction equipment throughout every repetition of this intervention.',
     );
   await expect(said.getByText('“bilateral coordination” is a therapist’s word. Say “two hands working together”.')).toBeVisible();
-  await expect(said.getByText(/English: reads at grade \d+\.\d; aim at 6 or lower/)).toBeVisible();
+  await expect(said.getByText(/English: reading grade \d+\.\d\. Aim for 6 or lower/)).toBeVisible();
   const lines = [
     ['Hold the line.', 'Sujete la cuerda.'],
     ['Pick one up.', 'Toma una.'],
@@ -151,7 +151,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
     await said.getByLabel('1 · English', { exact: true }).nth(index).fill(english);
     await said.getByLabel('1 · Spanish', { exact: true }).nth(index).fill(spanish);
   }
-  await expect(said.getByText(/reads at grade|therapist’s word/)).toHaveCount(0);
+  await expect(said.getByText(/reading grade|professional term/)).toHaveCount(0);
 
   // What is still empty is said with its place; when all is written, the task goes into the library.
   await expect(finding(page, /to fix first/)).toBeVisible();
@@ -178,7 +178,7 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   const proposal = page.getByRole('group', { name: 'Proposed ladder' });
   await expect(proposal.getByText('start ·')).toBeVisible();
   await proposal.getByLabel('steps harder').selectOption('6');
-  await expect(proposal.getByText(/steps? harder could not be found: every knob is used up/)).toBeVisible();
+  await expect(proposal.getByText(/steps? harder could not be found: every grading factor is used up/)).toBeVisible();
   await expect(proposal.getByText(/item size: at its hardest/)).toBeVisible();
   await proposal.getByLabel('coins', { exact: true }).uncheck();
   await expect(proposal.getByText(/item size: the next level is not at hand/)).toBeVisible();
@@ -201,7 +201,7 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   await expect(grid(page).getByRole('columnheader')).toHaveCount(offered - 1 + 1);
 });
 
-test('a stock task copied and changed, used for a left-handed child who mouths things, as the family sees it', async ({
+test('a stock task copied and changed, used for a left-handed child who mouths objects, as the family sees it', async ({
   page,
   browser,
 }) => {
@@ -221,25 +221,25 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
     [JSON.stringify(['wheat']), JSON.stringify(home), childId],
   );
   await page.goto(`/students/${childId}/program`);
-  while ((await page.getByRole('button', { name: 'remove', exact: true }).count()) > 0)
-    await page.getByRole('button', { name: 'remove', exact: true }).first().click();
+  while ((await page.getByRole('button', { name: 'Remove', exact: true }).count()) > 0)
+    await page.getByRole('button', { name: 'Remove', exact: true }).first().click();
   await page
     .getByRole('complementary', { name: 'Tasks' })
     .getByRole('button', { name: /^Brick press/ })
     .click();
   const press = page.getByRole('article', { name: 'Brick press' });
   await expect(press).toContainText('Play dough: contains wheat.');
-  await expect(press).toContainText('Not for this child.');
-  await press.getByRole('button', { name: 'remove', exact: true }).click();
+  await expect(press).toContainText('Not safe for this student.');
+  await press.getByRole('button', { name: 'Remove', exact: true }).click();
   await page
     .getByRole('complementary', { name: 'Tasks' })
     .getByRole('button', { name: /^Pocket the big ones/ })
     .click();
   const row = page.getByRole('article', { name: 'Pocket the big ones' });
-  await expect(row).toContainText('4 each hand × 2 hands = 8 good ones a day');
+  await expect(row).toContainText('4 each hand × 2 hands = 8 reps a day');
   // This home has no washers; bigger caps stand in for them, an easier item.
   await row.getByLabel('Today’s step').selectOption('7');
-  await expect(row).toContainText('At this home: 5 bottle caps for washers, 1 in.');
+  await expect(row).toContainText('This home uses: 5 bottle caps for washers, 1 in.');
   await row.getByLabel('Today’s step').selectOption('2');
   // What goes into a palm is small: it takes a reason at each step for a child of this kind.
   for (const reason of await row.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side, in the session');
@@ -255,10 +255,10 @@ test('a stock task copied and changed, used for a left-handed child who mouths t
   await expect(page.getByRole('button', { name: /Send as version/ })).toBeDisabled();
   for (const reason of await labels.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side, in the session');
   await expect(page.getByText(/to fix first/)).toHaveCount(0);
-  await labels.getByRole('button', { name: 'remove', exact: true }).click();
-  await row.getByText('settings of this task for this child').click();
+  await labels.getByRole('button', { name: 'Remove', exact: true }).click();
+  await row.getByText('settings of this task for this student').click();
   await row.getByLabel('Hands').selectOption('preferred');
-  await expect(row).toContainText('4 good ones a day × 5 days = 20 a week');
+  await expect(row).toContainText('4 reps a day × 5 days = 20 a week');
   await row.getByLabel('skin').selectOption('weatherStation');
   await expect(page.getByText('draft saved')).toBeVisible();
   const cautions = page.getByLabel(/I have read the/);

@@ -28,7 +28,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   const theirs = await newPage(browser, { baseURL: new URL(page.url()).origin, viewport: { width: 1280, height: 800 } });
   await theirs.goto(link);
   await theirs.getByLabel('Your name').fill('Second Factor');
-  await theirs.getByLabel('E-mail address').fill(EMAIL);
+  await theirs.getByLabel('Email address').fill(EMAIL);
   await theirs.getByLabel('Password').fill(PASSWORD);
   await theirs.keyboard.press('Enter');
   await expect(theirs).toHaveURL(/\/caseload$/);
@@ -41,7 +41,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   const code = (later = 0) => new TOTP({ secret }).generate({ timestamp: now() + later });
   await theirs.getByLabel('The code that the app shows now').fill('000000');
   await theirs.keyboard.press('Enter');
-  await expect(theirs.getByRole('alert').first()).toContainText('That code does not open it.');
+  await expect(theirs.getByRole('alert').first()).toContainText('That code did not work.');
   await theirs.getByLabel('The code that the app shows now').fill(code());
   await theirs.keyboard.press('Enter');
   const told = theirs.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem');
@@ -74,7 +74,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   await hasNoFinding(theirs);
   await theirs.keyboard.type('not the password');
   await theirs.keyboard.press('Enter');
-  await expect(theirs.getByRole('alert').first()).toContainText('That is not your present password.');
+  await expect(theirs.getByRole('alert').first()).toContainText('That is not your current password.');
   await theirs.getByLabel('Password').fill(PASSWORD);
   await theirs.keyboard.press('Enter');
   await expect(theirs).toHaveURL(/\/settings#second-factor$/);
@@ -86,6 +86,6 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
     await theirs.reload();
     await theirs.getByText('What happened to your account').click();
     await expect(theirs.getByText('used a recovery code').first()).toBeVisible({ timeout: 1_000 });
-    await expect(theirs.getByText('turned a second factor off').first()).toBeVisible({ timeout: 1_000 });
+    await expect(theirs.getByText('turned off two-step verification').first()).toBeVisible({ timeout: 1_000 });
   }).toPass({ timeout: 20_000 });
 });

@@ -33,7 +33,7 @@ test.describe('links of a family', () => {
       await page.reload();
       await page.keyboard.press('w');
     };
-    const open = page.getByRole('listitem').filter({ hasText: 'holds till' });
+    const open = page.getByRole('listitem').filter({ hasText: 'current until' });
     await press('Send the link again');
     await expect(open).toHaveCount(1);
     await expect(open).toContainText('first opened');
@@ -56,7 +56,7 @@ test.describe('settings', () => {
     await page.goto('/settings');
     await page.getByLabel('Emergency number').fill('call mum');
     await page.getByRole('button', { name: 'Save', exact: true }).first().click();
-    await expect(page.getByRole('alert').first()).toHaveText('That is no telephone number. Write digits, such as 911.');
+    await expect(page.getByRole('alert').first()).toHaveText('That is not a telephone number. Enter digits, such as 911.');
     await page.getByLabel('Emergency number').fill('112');
     await page.getByRole('button', { name: 'Save', exact: true }).first().click();
     await expect
@@ -90,7 +90,7 @@ test.describe('settings', () => {
     await elsewhere.goto('/caseload');
     await expect(elsewhere).toHaveURL(/\/sign-in/);
     await page.goto('/caseload');
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 children');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 students');
   });
 });
 
@@ -100,14 +100,14 @@ test.describe('deleting a child', () => {
     const child = await childIdOf('Marisol Z.');
     await page.goto(`/students/${child}`);
     await page.keyboard.press('o');
-    await page.getByText('Delete this child…').click();
+    await page.getByText('Delete this student…').click();
     await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps an ID number/)).toBeVisible();
     await page.getByLabel(/To go on, write/).fill('marisol');
     await page.getByRole('button', { name: 'Delete for good' }).click();
     await expect(page.getByRole('alert').first()).toContainText('The name is not the same.');
     await page.getByLabel(/To go on, write/).fill('Marisol Z.');
     await page.getByRole('button', { name: 'Delete for good' }).click();
-    await expect(page.getByRole('heading', { name: '47 children' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: '47 students' })).toBeVisible();
     const family = await newPage(browser);
     await family.goto(linkOf('Marisol Z.'));
     await expect(family.getByRole('alert').first()).toContainText('This link does not open anything.');
@@ -123,7 +123,7 @@ test.describe('two people', () => {
     await signInByForm(other, 'supervisor');
     for (const each of [page, other]) {
       await each.goto(`/students/${child}/program`);
-      // The key ring of the zip is a small part, and Odalys mouths things: that asks for a reason.
+      // The key ring of the zip is a small part, and Odalys mouths objects: that asks for a reason.
       for (const reason of await each.getByLabel('Needs your clinical reason:').all()) await reason.fill('Only at my side');
       await each.getByLabel(/I have read the/).check();
     }
@@ -137,7 +137,7 @@ test.describe('two people', () => {
     const before = await versions();
     await other.getByRole('button', { name: /Send as version/ }).click();
     await expect(other.getByRole('alert').first()).toContainText(
-      'A colleague has changed this program since you opened it. Your change was not saved.',
+      'A colleague changed this program after you opened it. Your change was not saved.',
     );
     expect(await versions()).toEqual(before);
   });

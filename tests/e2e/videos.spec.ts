@@ -60,12 +60,12 @@ test.describe('a clip that a therapist films', () => {
     await page.getByRole('slider').last().focus();
     for (let key = 0; key < 5; key += 1) await page.keyboard.press('ArrowLeft');
     expect(await lengthOf()).toBeCloseTo(whole - 1, 1);
-    await page.getByRole('button', { name: 'begin with the step’s own lines' }).click();
-    const first = await page.getByLabel('What was filmed').getByLabel('caption 1, English').inputValue();
+    await page.getByRole('button', { name: 'Start with the step’s instructions' }).click();
+    const first = await page.getByLabel('Your new video').getByLabel('caption 1, English').inputValue();
     expect(first).not.toBe('');
     expect(await accessibilityFindings(page)).toEqual([]);
-    await page.getByRole('button', { name: /Keep it/ }).click();
-    await expect(page.getByText('It is kept.')).toBeVisible({ timeout: 15_000 });
+    await page.getByRole('button', { name: /^Save/ }).click();
+    await expect(page.getByText('Saved.')).toBeVisible({ timeout: 15_000 });
     const [clip] = await ask<{ id: number; seconds: number }>(
       "SELECT id, seconds FROM clips WHERE origin = 'shown' ORDER BY id DESC LIMIT 1",
     );
@@ -90,9 +90,9 @@ test.describe('a clip that a therapist films', () => {
     await page
       .getByLabel('or take a clip or pictures from a file')
       .setInputFiles({ name: 'clip.mp4', mimeType: 'video/mp4', buffer: Buffer.from('none') });
-    await page.getByRole('button', { name: /Keep it/ }).click();
-    await expect(page.getByRole('alert').filter({ hasText: 'can’t be read as a clip or a picture' })).toBeVisible();
-    await expect(page.getByRole('button', { name: /Keep it/ })).toBeEnabled();
+    await page.getByRole('button', { name: /^Save/ }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'cannot be read as a video or picture' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Save/ })).toBeEnabled();
   });
 });
 
@@ -138,7 +138,7 @@ test.describe('a family that is shown a clip', () => {
     // A left hand sees what was filmed with the right one turned over.
     expect(now.transform).toBe('matrix(-1, 0, 0, 1, 0, 0)');
     expect(now.said).toBe('Aprieta las tenazas en una carga.');
-    await page.getByRole('button', { name: 'Darle la vuelta' }).click();
+    await page.getByRole('button', { name: 'Ver al revés (como en un espejo)' }).click();
     expect((await playing(page)).transform).toBe('none');
     await page.context().setOffline(true);
     await page.reload();
@@ -218,16 +218,16 @@ test('a family shows how it goes: told first, refused with words, seen in Rounds
   await phone.getByLabel(/Clip or picture/).setInputFiles({ name: 'x.mp4', mimeType: 'video/mp4', buffer: Buffer.from('none') });
   await phone.getByLabel(/Everyone who can be seen/).check();
   await phone.getByRole('button', { name: 'Send it' }).click();
-  await expect(phone.getByRole('alert')).toContainText('no clip or picture that can be read');
+  await expect(phone.getByRole('alert')).toContainText('cannot read this as a video or picture');
   await phone.getByRole('link', { name: 'Try again' }).click();
   await phone.getByLabel(/Clip or picture/).setInputFiles(fixture('tone.webm'));
   await phone.getByLabel(/Everyone who can be seen/).check();
   await phone.getByRole('button', { name: 'Send it' }).click();
   await expect(phone.getByRole('status')).toHaveText('It is there. Thank you.');
   await signIn(page);
-  await openCard(page, `${name}: sent a clip or picture`);
+  await openCard(page, `${name}: sent a video or picture`);
   await expect(page.getByLabel('Evidence').locator('video').first()).toBeVisible();
-  await phone.getByRole('button', { name: 'Take it back' }).first().click();
+  await phone.getByRole('button', { name: 'Delete it' }).first().click();
   await expect(phone.getByRole('status')).toHaveText('It was taken back and is deleted.');
   await ask("UPDATE version_tasks SET choices = JSON_REMOVE(choices, '$.asksBack') WHERE id = ?", [taskId]);
   await phone.context().close();

@@ -49,7 +49,7 @@ test('a trial sheet at a school: counted by touch, written down without a networ
   await page.reload();
   await expect(page.getByRole('status', { name: '2 good of 3' })).toBeVisible();
   await page.getByRole('group', { name: 'Help' }).getByRole('button').first().click();
-  await page.getByRole('button', { name: /Write it down/ }).click();
+  await page.getByRole('button', { name: /Save/ }).click();
   await expect(page.getByText('1 waits on this device for a network.')).toBeVisible();
   // Nothing is lost by a reload in the cellar.
   await page.reload();
@@ -86,7 +86,7 @@ test('what was refused is said, and nobody else’s is sent or shown', async ({ 
   );
   await page.reload();
   await expect(page.getByRole('alert').filter({ hasText: 'Somebody: a goal: not taken.' })).toHaveCount(1);
-  await page.getByRole('button', { name: 'throw it away' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect(page.getByText('Somebody: a goal')).toHaveCount(0);
   expect(await page.evaluate((key) => localStorage.getItem(key), `yard-visit:${ines!.id + 1}`)).toContain('Somebody');
 });

@@ -70,10 +70,10 @@ test('the Sheet maker by keys: a handle is turned, harder and easier are solved 
   await signIn(page);
   await page.goto('/review');
   await page.keyboard.press('7');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sheets');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Worksheets');
   await page.goto(`/worksheets?task=${placed!.slug}&step=${placed!.step}&child=${childId}`);
   await expect(page.getByText('for Kasimir D.')).toBeVisible();
-  const hard = page.getByRole('heading', { level: 2 }).filter({ hasText: 'road widths long' });
+  const hard = page.getByRole('heading', { level: 2 }).filter({ hasText: 'times as long as wide (path difficulty)' });
   const number = async () => Number(/^([\d.]+)/.exec((await hard.textContent())!)![1]);
   const before = await number();
   const handle = page.getByRole('slider', { name: 'width', exact: true }).and(page.locator('rect'));
@@ -84,12 +84,12 @@ test('the Sheet maker by keys: a handle is turned, harder and easier are solved 
   await expect.poll(wide).toBeCloseTo(was - 1, 6);
   await page.keyboard.press('Shift+ArrowLeft');
   await expect.poll(wide).toBeCloseTo(was - 1.1, 6);
-  await expect(page.getByText(/The knobs of step \d+ say a width of/)).toBeVisible();
+  await expect(page.getByText(/The grading of step \d+ say a width of/)).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.press('z');
   await page.keyboard.press('z');
   await expect.poll(wide).toBe(was);
-  await expect(page.getByText('Sheet and step agree.')).toBeVisible();
+  await expect(page.getByText('Worksheet and step match.')).toBeVisible();
   // Ten per cent harder, by the geometry that is drawn.
   await page.keyboard.press('h');
   await expect.poll(async () => Math.abs((await number()) / before - 1.1)).toBeLessThan(0.02);
@@ -97,7 +97,7 @@ test('the Sheet maker by keys: a handle is turned, harder and easier are solved 
   await page.keyboard.press('a');
   await expect(page.getByText('A4, black ink')).toBeVisible();
   await page.keyboard.press('s');
-  await expect(page.getByText(`It is in step ${placed!.step} of the program that you write for Kasimir D.`)).toBeVisible();
+  await expect(page.getByText(`Saved to step ${placed!.step} of the draft program for Kasimir D.`)).toBeVisible();
   const [draft] = await ask<{ content: string }>('SELECT content FROM program_drafts WHERE child_id = ?', [childId]);
   expect(JSON.stringify(draft)).toContain('sheets');
   // What stands in the maker is what is printed, in a window of its own.
@@ -122,7 +122,7 @@ test('the Sheet maker by keys: a handle is turned, harder and easier are solved 
 test('an outline of one’s own: drawn with the pointer, read from a file, and refused with its reason', async ({ page }) => {
   await signIn(page);
   await page.goto('/worksheets?task=cut-the-planks&step=4');
-  await page.getByText('an outline of your own').click();
+  await page.getByText('Use your own outline').click();
   const board = page.getByRole('img', { name: 'A place to draw an outline with the pointer' });
   const box = (await board.boundingBox())!;
   const draw = async (places: readonly (readonly [number, number])[]) => {
@@ -141,7 +141,7 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
     [0.2, 0.8],
     [0.2, 0.21],
   ]);
-  const sheet = page.getByRole('group', { name: /as it is printed/ });
+  const sheet = page.getByRole('group', { name: /as printed/ });
   const edges = () => sheet.locator('path').evaluateAll((paths) => paths.map((path) => path.getAttribute('d')!.length));
   await expect.poll(async () => (await page.getByRole('heading', { level: 2 }).first().textContent())!).toMatch(/^40|^39|^41/);
   expect((await edges()).length).toBeGreaterThan(3);
@@ -164,7 +164,9 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
   expect(await page.evaluate(() => 'bad' in window)).toBe(false);
   await give('<path d="M0 0h100v60h-100z"/>');
   // 384 mm round, on a road of 12.
-  await expect.poll(async () => (await page.getByRole('heading', { level: 2 }).first().textContent())!).toMatch(/^32(\.\d)? road widths/);
+  await expect
+    .poll(async () => (await page.getByRole('heading', { level: 2 }).first().textContent())!)
+    .toMatch(/^32(\.\d)? times as long as wide/);
 });
 
 test('the sheets of a week come as one PDF while one looks on', async ({ page }) => {
@@ -180,12 +182,12 @@ test('the sheets of a week come as one PDF while one looks on', async ({ page })
   for (const { page: each } of pages.slice(0, 3)) expect(near(await linesOn(each), 50).length).toBeGreaterThan(0);
 });
 
-test('at 1024 pixels and at 200 %: nothing runs off, and nothing is found amiss', async ({ page }) => {
+test('at 1024 pixels and at 200%: nothing runs off, and nothing is found amiss', async ({ page }) => {
   await signIn(page);
   await childIdOf('Bram T.');
   for (const size of [
     { width: 1024, height: 768 },
-    // 1280 pixels at 200 %.
+    // 1280 pixels at 200%.
     { width: 640, height: 400 },
   ]) {
     await page.setViewportSize(size);

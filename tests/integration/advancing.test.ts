@@ -41,7 +41,7 @@ describe('the rule by which a step is suggested', () => {
     await setAdvancingRule(bed.context, ines, { rule: 'mOfN', reason: '' });
     expect(await cards()).toEqual(['ready mOfN']);
     await changeHome(bed.context, ines, { childId, taskSettings: { advancing: 'band' }, materialsAtHome: ['paper'] });
-    // 10, 10, 2, 10, 10 of 10: a mean of 84 % keeps within the band.
+    // 10, 10, 2, 10, 10 of 10: a mean of 84% keeps within the band.
     expect(await cards()).toEqual([]);
     await changeHome(bed.context, ines, { childId, taskSettings: { advancing: 'mOfN' }, materialsAtHome: ['paper'] });
     await setAdvancingRule(bed.context, ines, { rule: 'streak', reason: '' });
@@ -151,7 +151,7 @@ it('the Yard tells what waits in Rounds, and goes out as a file that another rea
   const [head, row] = parse(await caseloadForFile(bed.context, ines, caseloadQuery, caseloadFile), { bom: true }) as string[][];
   const cell = (title: string) => row![head!.indexOf(title)];
   expect(cell('child')).toMatch(/^Odalys/);
-  expect(cell('waits in Rounds')).toBe('ready for a harder step');
+  expect(cell('waits in Review')).toBe('ready for a harder step');
   expect(cell('steps now')).toMatch(/^Crane lift: 3 /);
 });
 

@@ -30,7 +30,7 @@ const settle = async (answer: string, more: Record<string, unknown> = {}, who = 
   return (await decide(bed.context, who, { childId, key: decision.key, answer, expectedVersion: program.number, ...more })).decisionId;
 };
 
-describe('when something hurt', () => {
+describe('when pain or injury', () => {
   it('the task is closed till a person lifts it: neither reading nor time nor another report opens it', async () => {
     await bed.report(childId, { hurt: 'on', words: 'His finger is swollen' });
     expect(await closed()).toEqual(['crane-lift']);

@@ -211,7 +211,7 @@ describe('a slip that is typed in', () => {
     expect(typed.rows.map(({ titles }) => titles[0])).toEqual(['Star beams', 'Crane lift']);
     for (const { days } of typed.rows) expect(days.every((day) => weekdayOf(day) <= 5)).toBe(true);
     expect((await sheet(pim, mondayOf(today()), 2)).rows.map(({ titles }) => titles[0])).toEqual(['Star beams']);
-    // The crane was taken out of the program; on the paper it still stood.
+    // The crane was removed from the program; on the paper it still stood.
     const crane = typed.rows.find(({ titles }) => titles[0] === 'Crane lift')!;
     const box = { taskId: crane.taskId, doneOn: crane.days.at(-1)!, text: 'L4R4' };
     expect(await refusal(enterPaperLog(bed.context, pim, { ...(await slip([])), boxes: [box], log: 2 }))).toBe('invalid');

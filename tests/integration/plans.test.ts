@@ -228,7 +228,7 @@ describe('bags', () => {
     expect(await refusal(packKit(bed.context, ines, { ...asked, week: 'x' }))).toBe('invalid');
   });
 
-  it('hold nothing for a task that something hurt has closed, and there is none while the practice rests', async () => {
+  it('hold nothing for a task that pain or injury has closed, and there is none while the practice rests', async () => {
     const childId = await withGoal(['crane-lift']);
     expect((await here()).lines.some(({ thing }) => thing === 'kitchen-tongs')).toBe(true);
     await bed.report(childId, { hurt: 'on' });
@@ -255,8 +255,8 @@ describe('bags', () => {
     expect(rows.some((row) => row.startsWith('Odalys V.') && row.includes('tongs') && row.includes('to pack'))).toBe(true);
     await countStock(bed.context, ines, { thing: 'kitchen-tongs', inCupboard: '0', packSize: '2' });
     const list = (await kitsForFile(bed.context, ines, school, week, shoppingFile)).replace('\uFEFF', '').trim().split('\r\n');
-    expect(list[0]).toBe('kind,thing,needed,in the cupboard,short,packs,pack of,sheets');
-    expect(list).toContain('"Lasts, comes back",pair of kitchen tongs,1,0,1,1,2,');
+    expect(list[0]).toBe('kind,thing,needed,supplies on hand,short,packs,pack of,sheets');
+    expect(list).toContain('"Lend and return",pair of kitchen tongs,1,0,1,1,2,');
     const slips = await viewSlips(bed.context, ines, school, week);
     expect(slips).toMatchObject([{ bag: { childId }, address: expect.stringContaining('/f/') }]);
   });

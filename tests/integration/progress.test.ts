@@ -245,7 +245,7 @@ describe('a closed period', () => {
     expect(view.words?.words).toBe('Other words');
   });
 
-  it('does not miss the reports of a task that was taken out of the program since', async () => {
+  it('does not miss the reports of a task that was removed from the program since', async () => {
     const { skill } = bed.tasks.find(({ content }) => content.slug === 'crane-lift')!.content;
     await bed.write(`UPDATE goal_versions SET content = JSON_SET(content, '$.taskIds', JSON_ARRAY(), '$.skill', '${skill}')`);
     await live();

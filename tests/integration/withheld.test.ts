@@ -14,7 +14,7 @@ import { sheetsOfWeek } from '@/server/worksheets/makeSheets';
 import { kitsFile } from '@/ui/desk/kits/kitWords';
 import { newTestBed, ZONE, type TestBed } from './testBed';
 
-/** What something hurt at is on no paper, no worksheet, in no calendar, text or kit: each file is opened by a reader of its own. */
+/** What pain or injury at is on no paper, no worksheet, in no calendar, text or kit: each file is opened by a reader of its own. */
 let bed: TestBed;
 let ines: PersonActor;
 let childId: number;

@@ -32,7 +32,7 @@ export interface CaseloadGroup {
   readonly rows: readonly CaseloadRow[];
 }
 
-const NO_WORD = 'no word';
+const NO_REPORT = 'no report';
 
 /** Sorts, filters and groups the rows as wished. Names sort as people read them; the rest puts first what needs a look. */
 export function arrangeCaseload(rows: readonly CaseloadRow[], options: CaseloadQuery, today: CalendarDay): CaseloadGroup[] {
@@ -57,8 +57,8 @@ function matches(row: CaseloadRow, { search, filter, school }: CaseloadQuery, to
   if (filter === 'ending' && !(row.endsOn && isEnding({ endsOn: row.endsOn, isEnded: row.rest?.kind === 'ended' }, today))) return false;
   const words = plain(search);
   // Silence is a fact, too, and no two words of which one stands in every row.
-  if (words.includes(NO_WORD) && !isSilent(row)) return false;
-  const wanted = words.replace(NO_WORD, ' ').split(/\s+/).filter(Boolean);
+  if (words.includes(NO_REPORT) && !isSilent(row)) return false;
+  const wanted = words.replace(NO_REPORT, ' ').split(/\s+/).filter(Boolean);
   const text = plain(
     [row.name, row.school, row.facts, ...row.timelines.flatMap((timeline) => [timeline.title.en, timeline.stepName.en])].join(' '),
   );

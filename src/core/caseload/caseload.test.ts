@@ -117,7 +117,7 @@ describe('the yard', () => {
       { ...with_({ hand: 'unsettled', scissorsAllowed: false, hasPrinter: false }), name: 'C', daysWithoutReport: 9 },
     ];
     const found = (search: string) => names(arrangeCaseload(rows, { ...options, search }, today));
-    expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no word'].map(found)).toEqual([
+    expect(['left', 'mouths', 'latex', 'Spanish', 'on paper', 'no scissors', 'not settled', 'no report'].map(found)).toEqual([
       ['A'],
       ['A'],
       ['B'],
@@ -127,7 +127,7 @@ describe('the yard', () => {
       ['C'],
       ['C'],
     ]);
-    expect(found('no word latex')).toEqual([]);
+    expect(found('no report latex')).toEqual([]);
   });
 
   it('finds by precautions, textures, printer, contacts and what the child likes, each a fact of its own', () => {
@@ -190,7 +190,7 @@ describe('the yard', () => {
   it('finds several words in any order and with any space between, beside the words for silence', () => {
     const rows = [row(1, 'Zoë K.', { facts: 'left hand', daysWithoutReport: 8 }), row(2, 'Bram T.', { facts: 'left hand' })];
     const found = (search: string) => names(arrangeCaseload(rows, { ...options, search }, today));
-    expect([found('left   zoe'), found('  left '), found('left no word'), found('zoe bram')]).toEqual([
+    expect([found('left   zoe'), found('  left '), found('left no report'), found('zoe bram')]).toEqual([
       ['Zoë K.'],
       ['Bram T.', 'Zoë K.'],
       ['Zoë K.'],

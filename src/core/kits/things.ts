@@ -8,7 +8,7 @@ export type ThingKind =
   | 'usedUp'
   /** Lasts for many sessions, and then it is empty: glue, tape, markers. */
   | 'runsOut'
-  /** Breaks now and then: a few more are packed. */
+  /** May break: a few more are packed. */
   | 'breaks'
   /** The house itself, clothes, water: nothing that travels in a bag. */
   | 'stays'

@@ -18,7 +18,7 @@ export interface ReplayedStay {
   /** The first move that the rule would have suggested within the stay; null where it would have suggested none. */
   readonly would: { readonly move: 'up' | 'down'; readonly on: CalendarDay } | null;
   /**
-   * How it compares to what happened; `waits` where the stay goes on and the rule would have moved by now, `open` where
+   * How it compares to what happened; `waits` where still at the step and the rule would have moved by now, `open` where
    * it holds, too.
    */
   readonly compared: 'same' | 'sooner' | 'later' | 'other' | 'waits' | 'open';

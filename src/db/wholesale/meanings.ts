@@ -61,7 +61,7 @@ export const MEANINGS: Readonly<Record<WholeTable, string>> = {
   report_corrections: 'reports as they stood before somebody corrected them',
   messages: 'texts and letters to families',
   message_parts: 'of what a message was put together',
-  decisions: 'what was decided in Rounds, with the suggestion and the reason',
+  decisions: 'decisions made in Review, with the suggestion and the reason',
   grade_changes: 'which step was changed to which, when, why and by whom',
   audit: 'who looked at and changed what; each row holds the hash of the one before it',
   audit_drops: 'which old rows of the trail were taken away',

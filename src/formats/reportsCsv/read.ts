@@ -58,10 +58,13 @@ const HELP: Readonly<Record<string, HelpLevel>> = {
   modeled: 'shown',
   model: 'shown',
   steadied: 'steadied',
+  'partial physical': 'steadied',
   'arm held': 'steadied',
   'wrist held': 'steadied',
   h: 'handOverHand',
   'hand over hand': 'handOverHand',
+  'full physical': 'handOverHand',
+  'full physical (hand over hand)': 'handOverHand',
   hoh: 'handOverHand',
 };
 const EFFORT: Readonly<Record<string, Effort>> = {

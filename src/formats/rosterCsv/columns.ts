@@ -11,7 +11,7 @@ export const USUAL_ROSTER_HEADINGS: Readonly<Record<RosterFact, readonly string[
   minutesPerDay: ['minutes', 'minutes a day', 'min/day', 'minutes per day', 'home minutes'],
   familyLanguage: ['language', 'home language', 'family language', 'family writes'],
   allergies: ['allergies', 'allergy'],
-  mouthsThings: ['mouths things', 'mouths', 'mouthing'],
+  mouthsThings: ['mouths things', 'mouths objects', 'mouths', 'mouthing'],
   scissorsAllowed: ['scissors', 'scissors allowed', 'scissors ok'],
   hasPrinter: ['printer', 'has printer', 'has a printer'],
   reportWay: ['way', 'report way', 'word comes by', 'contact way'],

@@ -62,6 +62,7 @@ const HANDS: Readonly<Record<string, ChildRecord['hand'] | 'leansLeft' | 'leansR
   r: 'right',
   unsettled: 'unsettled',
   'not settled': 'unsettled',
+  'not established': 'unsettled',
   mixed: 'unsettled',
   both: 'unsettled',
   unknown: 'unsettled',

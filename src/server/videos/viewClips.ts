@@ -27,7 +27,7 @@ export interface ClipRow extends BareClip {
   readonly title: LocalText;
   readonly stepName: LocalText | null;
   readonly childName: string | null;
-  /** True where the one who looks may take it away. */
+  /** True where the viewer may remove it. */
   readonly mayRemove: boolean;
 }
 

@@ -132,7 +132,7 @@ export async function sheetsOfWeek(
       }
     }
   }
-  const file = await sheetPdf(sheets(), { size, title: 'Sheets of the week' });
+  const file = await sheetPdf(sheets(), { size, title: 'Worksheets of the week' });
   await context.looks.note(entryOf(actor, context.now(), ids, 'child.viewed'));
   if (stopped) return null;
   if (!file) throw new AppError('noSheet');

@@ -118,11 +118,11 @@ describe('a family’s day', () => {
   it('asks for nothing while the practice rests, or once a person ended it', () => {
     const planned = view([asked(programTask('crane-lift', 1))]);
     const resting = dayPage({ ...planned, version: { ...planned.version!, resumesOn: calendarDay('2026-12-01') } });
-    expect(resting).toContain('The practice rests until December 1.');
+    expect(resting).toContain('Practice is paused until December 1.');
     expect(resting).not.toContain('>Start<');
     expect(dayPage({ ...planned, version: { ...planned.version!, resumesOn: today } })).toContain('>Start<');
     const ended = dayPage({ ...planned, version: { ...planned.version!, isEnded: true, endsOn: today } });
-    expect(ended).toContain('The practice ended on November 24. Thank you for all you did.');
+    expect(ended).toContain('Practice ended on November 24. Thank you for all your work.');
     expect(ended).not.toContain('A new one will come');
     expect(ended).not.toContain('>Start<');
   });
@@ -204,7 +204,7 @@ describe('a task on the family’s page', () => {
   });
 
   it.each([
-    ['star-beams', 'name="amount"', '8 good ones'],
+    ['star-beams', 'name="amount"', '8 good tries'],
     ['cut-the-planks', 'Pieces done', '6 pieces'],
   ])('counts %s in its own unit', (slug, box, target) => {
     const page = taskPage(asked(programTask(slug, 1)));

@@ -27,7 +27,7 @@ export async function emergencyNumberAction(_before: string | null, form: FormDa
   const answered = await act((actor, context) => setEmergencyNumber(context, actor, form.get('emergencyNumber')));
   if (answered.ok) revalidatePath('/settings');
   if (answered.ok) return null;
-  return answered.fault.code === 'invalid' ? 'That is no telephone number. Write digits, such as 911.' : faultWords(answered.fault);
+  return answered.fault.code === 'invalid' ? 'That is not a telephone number. Enter digits, such as 911.' : faultWords(answered.fault);
 }
 
 export async function injuryEmailAction(_before: string | null, form: FormData): Promise<string | null> {

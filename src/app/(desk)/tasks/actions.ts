@@ -39,7 +39,7 @@ export async function shelveTaskAction(content: TaskContent): Promise<{ ok: true
   return answered.ok ? { ok: true, number: answered.value.number } : { ok: false, words: faultWords(answered.fault) };
 }
 
-/** For whom a task stands in the library. */
+/** The people for whom a task is in the library. */
 export async function setShelfAction(slug: string, shelf: string): Promise<string | null> {
   return faultOrNull(await act((actor, context) => setShelf(context, actor, { slug, shelf })));
 }

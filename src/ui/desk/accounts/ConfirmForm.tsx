@@ -4,7 +4,7 @@ import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 export function ConfirmForm({ action, next }: { action: WordedAction; next: string }) {
   return (
     <div className="max-w-[440px]">
-      <h1 className="text-[24px]">Your password once more</h1>
+      <h1 className="text-[24px]">Confirm your password</h1>
       <p className="mt-1 text-soft">
         What comes next can’t be undone, or concerns everybody who works here. It stays open for ten minutes.
       </p>

@@ -19,7 +19,7 @@ export function ForgottenForm({ action }: { action: (before: Asked, form: FormDa
       ) : (
         <form action={send} className="mt-6 space-y-4">
           <label className="block">
-            <span className="font-semibold">E-mail address of your account</span>
+            <span className="font-semibold">Email address of your account</span>
             <input name="email" type="email" autoComplete="username" required autoFocus className="field mt-1 w-full text-[17px]" />
           </label>
           {asked && 'fault' in asked && <FaultNote>{asked.fault}</FaultNote>}

@@ -60,7 +60,7 @@ export function SetUpForm({ action, token, first }: Props) {
           />
         </label>
         <label className="block">
-          <span className="font-semibold">E-mail address</span>
+          <span className="font-semibold">Email address</span>
           <input {...field('email')} type="email" autoComplete="username" required className="field mt-1 w-full text-[17px]" />
         </label>
         <label className="block">

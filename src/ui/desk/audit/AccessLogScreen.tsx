@@ -39,11 +39,11 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
           {people.map((who) => choice(address({ who }), who === 'family' ? 'the family' : who, options.who === who))}
         </span>
         <a className="link" href={`/students/${child.id}/access-log/file`}>
-          all of it as a file (CSV)
+          Download as a file (CSV)
         </a>
       </p>
       <table className="mt-4 w-full max-w-[980px] border-collapse">
-        <HeadRow heads={['day', 'who', 'looked', 'changed']} />
+        <HeadRow heads={['date', 'who', 'viewed', 'changed']} />
         <tbody>
           {days.map(({ day, who, looks, changes }) => (
             <tr key={`${day} ${who}`} data-row>
@@ -57,7 +57,7 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
           ))}
         </tbody>
       </table>
-      {days.length === 0 && <p className="mt-3 text-soft">Nobody, by these choices.</p>}
+      {days.length === 0 && <p className="mt-3 text-soft">No students match these choices.</p>}
       {view.isCut && <p className="mt-3 text-soft">Only the newest are shown; the file has them all.</p>}
     </>
   );

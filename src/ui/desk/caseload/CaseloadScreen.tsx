@@ -30,7 +30,7 @@ const SORT_WORDS: Record<CaseloadSort, string> = {
   name: 'name',
   word: 'longest without a report',
   practised: 'least practiced',
-  dose: 'least of the dose',
+  dose: 'lowest share of target',
 };
 
 export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
@@ -38,18 +38,18 @@ export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <h1 className="text-[24px]">{view.childCount} children</h1>
+        <h1 className="text-[24px]">{view.childCount} students</h1>
         <p className="text-soft">
           {view.withWordThisWeek} reported this week · {view.silent} without a report for a week or longer
           {shown !== view.childCount && ` · ${shown} shown`}
         </p>
         {view.mayAdd && (
           <span className="flex gap-4 text-[14px]">
-            <Link href="/students/new" prefetch={false} className="link" data-key="n" data-key-says="New child">
-              new child
+            <Link href="/students/new" prefetch={false} className="link" data-key="n" data-key-says="Add a student">
+              Add a student
             </Link>
             <Link href="/students/import" prefetch={false} className="link">
-              take a list in
+              Import a list
             </Link>
           </span>
         )}
@@ -62,8 +62,8 @@ export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
       {shown === 0 && (
         <p className="mt-6 text-soft">
           {view.childCount === 0
-            ? 'No child is with you yet.'
-            : 'No one matches. Show everyone, or shorten the search: it finds names, schools, tasks, and facts such as left, latex, Spanish, mouths, no word.'}
+            ? 'You have no students yet.'
+            : 'No student matches. Show everyone, or shorten the search: it finds names, schools, tasks, and facts such as left, latex, Spanish, mouths, no report.'}
         </p>
       )}
       {view.left.length > 0 && (
@@ -81,8 +81,8 @@ export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
         </details>
       )}
       <p className="mt-6 text-[13px] text-soft">
-        Practiced is a range: known done ÷ planned … (known done + no word) ÷ planned. No report is not the same as not done. Full disc: all
-        done · half disc: partly · bar: reported not done · dot: no report.
+        Practiced is a range. The low end counts reported days. The high end assumes practice on days with no report. Full disc: all done ·
+        half disc: partly done · bar: reported not done · dot: no report.
       </p>
     </>
   );
@@ -98,13 +98,13 @@ function Wishes({ options, schools }: { options: CaseloadQuery; schools: readonl
   return (
     <div className="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-[14px] print:hidden">
       <span className="flex gap-3">
-        show{' '}
+        Show{' '}
         {(Object.keys(FILTER_WORDS) as CaseloadFilter[]).map((filter) =>
           choice({ filter }, FILTER_WORDS[filter], options.filter === filter),
         )}
       </span>
       <span className="flex gap-3">
-        first {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], options.sort === sort))}
+        Sort by {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], options.sort === sort))}
       </span>
       <span className="flex gap-3">
         {choice({ school: null }, 'all schools', options.school === null)}
@@ -114,7 +114,7 @@ function Wishes({ options, schools }: { options: CaseloadQuery; schools: readonl
       <span className="flex gap-3">
         {choice({ bySchool: !options.bySchool }, options.bySchool ? 'in one list' : 'by school', false)}
         <a className="link" href={`/caseload/file?${caseloadAddress(options)}`} download>
-          as a file
+          Download
         </a>
         <PrintLink />
       </span>

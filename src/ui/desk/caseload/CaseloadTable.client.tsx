@@ -42,9 +42,9 @@ function Table({ sheet, rows, children }: { sheet: CaseloadSheet; rows?: number;
       <table className="yard-table" aria-rowcount={rows && rows + 1}>
         <thead>
           <tr>
-            <th className="w-[130px]">child</th>
+            <th className="w-[130px]">Student</th>
             {sheet.columns.map((column) => (
-              <th key={column} style={{ width: widthOf(column, sheet) }}>
+              <th key={column} className="first-letter:uppercase" style={{ width: widthOf(column, sheet) }}>
                 {column === 'days' ? spanOfDays(calendarDay(sheet.span[0]), calendarDay(sheet.span[1])) : COLUMN_WORDS[column]}
               </th>
             ))}
@@ -260,7 +260,7 @@ function DoseBar({ share }: { share: DoseGiven['share'] }) {
         <path className="whole" d={`M.5.5h${BAR}v8h-${BAR}z`} />
         <path className="given" d={`M.5.5h${Math.round(BAR * share)}v8H.5z`} />
       </svg>
-      {percent(share)} %
+      {percent(share)}%
     </>
   );
 }

@@ -14,7 +14,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
   return (
     <>
       <h1 className="text-[24px]">
-        {children.length} children, {therapists.length} caseloads
+        {children.length} students, {therapists.length} caseloads
       </h1>
       <section className="mt-4">
         <h2 className="text-[18px]">Something hurt, and is still open</h2>
@@ -23,7 +23,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
           {hurt.map(({ childId, name, school, leadId, hurtSince, hurtRead }) => (
             <li key={childId} className="border-t border-line py-1.5">
               <strong>{name}</strong>, {school}: open for {ageOf(view.now - hurtSince!)},{' '}
-              {hurtRead ? 'read' : <strong className="text-brick">read by nobody</strong>} · {leadOf(leadId)}
+              {hurtRead ? 'read' : <strong className="text-brick">not read yet</strong>} · {leadOf(leadId)}
             </li>
           ))}
         </ul>
@@ -44,7 +44,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
       </section>
       {withoutLead.length > 0 && (
         <section className="mt-8">
-          <h2 className="text-[18px]">Led by nobody</h2>
+          <h2 className="text-[18px]">Without a lead therapist</h2>
           <p>{withoutLead.map(({ name }) => name).join(', ')}</p>
         </section>
       )}
@@ -67,15 +67,15 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         <ul className="mt-2 max-w-[760px] text-[14px]">
           {view.trail.map((row) => (
             <li key={row.id} className="border-t border-line py-1">
-              {momentIn(row.at, view.timeZone)}, {row.who ?? 'nobody who is known'}: {words(`audit.${row.action}`, row.numbers)}
+              {momentIn(row.at, view.timeZone)}, {row.who ?? 'unknown sender'}: {words(`audit.${row.action}`, row.numbers)}
             </li>
           ))}
         </ul>
       </details>
       <p className="mt-8 text-[14px] text-soft">
-        Of a child that is not shared with you, you see no more than this. To look closer, ask who leads it to share it, or{' '}
+        Of a student that is not shared with you, you see no more than this. To look closer, ask who leads it to share it, or{' '}
         <Link className="link" href="/caseload/transfer" prefetch={false}>
-          hand children over
+          transfer students
         </Link>
         .
       </p>

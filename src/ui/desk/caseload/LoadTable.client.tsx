@@ -17,7 +17,7 @@ const COLUMNS: Columns<LoadRow> = [
   { accessorKey: 'name', header: 'who' },
   { accessorKey: 'role', header: 'role' },
   { accessorKey: 'children', header: 'leads' },
-  { accessorKey: 'overdue', header: 'without a program that holds' },
+  { accessorKey: 'overdue', header: 'without a current program' },
   { accessorKey: 'silent', header: 'no report for a week' },
   { accessorKey: 'reportsThisWeek', header: 'reports in 7 days' },
   {
@@ -26,7 +26,7 @@ const COLUMNS: Columns<LoadRow> = [
     cell: ({ row }) =>
       row.original.children > 0 && (
         <Link className="link" href={`/caseload/transfer?from=${row.original.id}`} prefetch={false}>
-          hand over
+          Transfer
         </Link>
       ),
   },

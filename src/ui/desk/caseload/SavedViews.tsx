@@ -20,7 +20,7 @@ export function SavedViews({ options, kept, keep, drop }: Props) {
   return (
     <div className="mt-1 flex flex-wrap items-baseline gap-x-8 gap-y-1 text-[14px] print:hidden">
       <details>
-        <summary className="link inline">columns</summary>
+        <summary className="link inline">Columns</summary>
         <form action="/caseload" className="my-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-4 border-line px-3 py-1">
           {others.map(([name, value]) => (
             <input key={name} type="hidden" name={name} value={value} />
@@ -45,7 +45,7 @@ export function SavedViews({ options, kept, keep, drop }: Props) {
         </Link>
       ))}
       <details>
-        <summary className="link inline">keep this view</summary>
+        <summary className="link inline">Save this view</summary>
         <div className="my-2 border-l-4 border-line px-3 py-1">
           <ActionForm action={keep} hidden={{ address: here }} className="flex flex-wrap items-center gap-2">
             <label>
@@ -57,7 +57,7 @@ export function SavedViews({ options, kept, keep, drop }: Props) {
           {kept.map(({ id, name }) => (
             <ActionForm key={id} action={drop} hidden={{ id }}>
               <span className="mr-3">{name}</span>
-              <button className="link">forget</button>
+              <button className="link">Delete</button>
             </ActionForm>
           ))}
         </div>

@@ -6,13 +6,13 @@ export function TransferScreen({ view, ticked, handOver }: { view: TransferView;
   const { from, children, receivers, isSupervisor } = view;
   return (
     <div className="max-w-[760px]">
-      <h1 className="text-[24px]">Hand children over</h1>
+      <h1 className="text-[24px]">Transfer students</h1>
       <p className="text-soft">
         The new therapist takes over as lead. Programs, family links, reports and history do not change. Families are not notified. Open
         injury reports go to the new lead’s review list.
       </p>
-      {children.length === 0 && <p className="mt-4">{from.name} leads no child.</p>}
-      {receivers.length === 0 && <p className="mt-4">Nobody else works here who could lead a child. Invite a colleague in Settings.</p>}
+      {children.length === 0 && <p className="mt-4">{from.name} leads no student.</p>}
+      {receivers.length === 0 && <p className="mt-4">No one else here can lead a student. Invite a colleague in Settings.</p>}
       {children.length > 0 && receivers.length > 0 && (
         <ActionForm action={handOver} hidden={{ from: isSupervisor ? 'caseloads' : 'yard' }} className="mt-4 space-y-4">
           <fieldset>
@@ -45,7 +45,7 @@ export function TransferScreen({ view, ticked, handOver }: { view: TransferView;
             <textarea name="note" maxLength={2000} rows={4} className="field w-full" />
           </label>
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" name="staysSharing" value="yes" className="size-4 accent-green" /> {from.name} goes on sharing them
+            <input type="checkbox" name="staysSharing" value="yes" className="size-4 accent-green" /> {from.name} still shares them
           </label>
           <button className="act act-main">Hand them over</button>
         </ActionForm>

@@ -16,7 +16,7 @@ const HEADINGS = [
   'ends on',
   'next review',
   'contact',
-  'waits in Rounds',
+  'waits in Review',
 ];
 
 /** The yard as a table: the same figures as on the screen, ranges as the counts that they are made of. */

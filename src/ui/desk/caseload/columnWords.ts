@@ -1,10 +1,10 @@
 import type { CaseloadColumn } from '@/core/caseload';
 
 export const COLUMN_WORDS: Readonly<Record<CaseloadColumn, string>> = {
-  steps: 'steps now',
+  steps: 'current steps',
   days: 'days of practice',
-  dose: 'of the dose',
-  skills: 'dose by skill',
+  dose: 'share of target',
+  skills: 'share by skill',
   practiced: 'practiced',
   word: 'last report',
   ends: 'ends on',

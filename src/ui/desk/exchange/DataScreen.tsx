@@ -26,13 +26,13 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
             Settings
           </Link>
         </p>
-        <h1 className="mt-1 text-[24px]">Data, in and out</h1>
+        <h1 className="mt-1 text-[24px]">Data import and export</h1>
         <p className="mt-1 text-soft">
-          What you take out holds what is known of children. Keep it by your district’s rules, and only as long as you need it.
+          What you take out holds what is known of students. Keep it by your district’s rules, and only as long as you need it.
         </p>
       </div>
       <section id="tables">
-        <h2 className="text-[18px]">Tables of the children you lead</h2>
+        <h2 className="text-[18px]">Tables of the students you lead</h2>
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data" to="take them out">
           <table className="mt-1 w-full">
             <tbody>
@@ -53,16 +53,16 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
           <a className="link" href={fileOf('dictionary')} download>
             dictionary.csv
           </a>{' '}
-          <span className="text-soft">says what every column means. A child’s whole record is on the child’s own page.</span>
+          <span className="text-soft">says what every column means. A student’s whole record is on the student’s own page.</span>
         </p>
         <p className="mt-2 text-soft">
           In again:{' '}
           <Link className="link" href="/students/import">
-            a list of children
+            Import a list of students
           </Link>
           ,{' '}
           <Link className="link" href="/reports/import">
-            a list of reports
+            Import a list of reports
           </Link>
           .
         </p>
@@ -109,7 +109,7 @@ function KeysSection({
     <section id="keys">
       <h2 className="text-[18px]">Programs of the district</h2>
       <p className="mt-1 text-soft">
-        By a key a program may read these tables for every child, without names and without anybody’s own words. Without a key nothing is
+        By a key a program may read these tables for every student, without names and without anybody’s own words. Without a key nothing is
         open. Each page that is read is written down. The address is <code>{view.address}</code>; <code>{view.address}/openapi.json</code>{' '}
         says what can be asked, by the same key.
       </p>
@@ -124,7 +124,7 @@ function KeysSection({
             </span>
             {view.isConfirmed && (
               <ActionForm action={takeKeyBack} hidden={{ keyId: key.id }}>
-                <button className="link">take it back</button>
+                <button className="link">Revoke</button>
               </ActionForm>
             )}
           </li>

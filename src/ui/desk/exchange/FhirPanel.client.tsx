@@ -19,10 +19,10 @@ interface Props extends FhirActs {
 }
 
 const FAULTS = {
-  notJson: 'This is no JSON. Choose the file as the other system wrote it.',
-  notFhir: 'This is no FHIR: it names no kind of resource.',
+  notJson: 'This file is not JSON. Choose the file as the other system wrote it.',
+  notFhir: 'This file is not FHIR: it names no type of resource.',
   tooLarge: 'The file is larger than a million letters, or holds more than 5,000 things. Ask for the goals and the care plan alone.',
-  manyPatients: 'The file is about several people. Ask for one child’s record.',
+  manyPatients: 'The file is about several people. Ask for one student’s record.',
 } as const;
 
 /** More is not sent at all. */
@@ -43,7 +43,7 @@ export function FhirPanel({ childId, childName, preview, take }: Props) {
   return (
     <div className="mt-4 space-y-4">
       <label className="block">
-        <span className="block text-[13px]">A file of one child: a bundle, a goal or a care plan, as JSON</span>
+        <span className="block text-[13px]">A file about one student: a bundle, a goal, or a care plan, as JSON</span>
         <input
           type="file"
           accept=".json,application/json,application/fhir+json"
@@ -52,7 +52,7 @@ export function FhirPanel({ childId, childName, preview, take }: Props) {
         />
       </label>
       <details>
-        <summary className="link inline">Or paste its text</summary>
+        <summary className="link inline">Or paste the text</summary>
         <form
           onSubmit={(event) => {
             event.preventDefault();
@@ -61,11 +61,11 @@ export function FhirPanel({ childId, childName, preview, take }: Props) {
         >
           <textarea name="text" rows={6} required className="field mt-1 w-full font-mono text-[13px]" aria-label="The file’s text" />
           <button className="act mt-1" disabled={busy}>
-            Look at it
+            Preview
           </button>
         </form>
       </details>
-      {busy && <p role="status">Looking at it…</p>}
+      {busy && <p role="status">Reading the file…</p>}
       {seen && 'words' in seen && <FaultNote>{seen.words}</FaultNote>}
       {seen && 'ok' in seen && !seen.ok && <FaultNote>{FAULTS[seen.fault.code]}</FaultNote>}
       {seen && 'ok' in seen && seen.ok && (
@@ -132,7 +132,8 @@ function Choice({
         <label className="flex items-baseline gap-2 border-l-4 border-ochre px-3 py-2">
           <input type="checkbox" checked={isThisChild} onChange={(event) => setThisChild(event.target.checked)} />
           <span>
-            {seen.patient ? `The file is about ${seen.patient.name}. ` : 'The file names nobody. '}I have looked: it is {childName}
+            {seen.patient ? `The file is about ${seen.patient.name}. ` : 'The file does not name a student. '}I checked: it is about{' '}
+            {childName}
           </span>
         </label>
       )}
@@ -156,9 +157,9 @@ function Choice({
               {task.title}
               {task.step !== null && `, step ${task.step}`}
               {task.description && <span className="block text-soft">{task.description}</span>}
-              {task.state === 'isThere' && <span className="block text-soft">The draft has it already.</span>}
+              {task.state === 'isThere' && <span className="block text-soft">Already in the draft.</span>}
               {task.state === 'unknown' && (
-                <span className="block text-soft">No task of the library is named by it. Put one on in the builder.</span>
+                <span className="block text-soft">This does not match a task in the library. Add one in the program builder.</span>
               )}
             </span>
           </label>
@@ -167,7 +168,7 @@ function Choice({
       <NotTaken list={seen.notUnderstood} />
       {taken && !taken.ok && <FaultNote>{taken.words}</FaultNote>}
       <button className="act act-main" disabled={busy || count === 0 || (needsWord && !isThisChild)}>
-        {`Take in what is ticked (${count})`}
+        {`Import what is checked (${count})`}
       </button>
     </form>
   );
@@ -176,7 +177,7 @@ function Choice({
 function TakenNote({ taken, childId, childName }: { taken: Extract<TakenFhir, { ok: true }>; childId: number; childName: string }) {
   return (
     <p role="status" className="border-l-4 border-green px-3 py-2">
-      {`Taken in: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
+      {`Imported: ${taken.goals} ${taken.goals === 1 ? 'goal' : 'goals'}, ${taken.tasks} ${taken.tasks === 1 ? 'task' : 'tasks'} onto the draft. `}
       <Link className="link" href={`/students/${childId}`}>
         {childName}
       </Link>
@@ -184,7 +185,7 @@ function TakenNote({ taken, childId, childName }: { taken: Extract<TakenFhir, { 
         <>
           {', '}
           <Link className="link" href={`/students/${childId}/program`}>
-            the program builder
+            The program builder
           </Link>
         </>
       )}
@@ -216,10 +217,10 @@ function GoalRow({
         <span>
           {goal.statement}
           {goal.criterion && <span className="block text-soft">{goal.criterion}</span>}
-          {goal.state === 'isThere' && <span className="block text-soft">{childName} has it already.</span>}
+          {goal.state === 'isThere' && <span className="block text-soft">{childName} already has it.</span>}
           {goal.state === 'words' && (
             <span className="block text-soft">
-              Its measure is not one that is reckoned here: it comes as a goal in words, to be written anew when you can.
+              Yard Steps cannot calculate with this measure. It is imported as text. Please rewrite it when you can.
             </span>
           )}
         </span>
@@ -229,7 +230,7 @@ function GoalRow({
           <label>
             Skill{' '}
             <select required value={choice.skill} onChange={(event) => set({ skill: event.target.value })} className="field">
-              <option value="">choose</option>
+              <option value="">Choose</option>
               {SKILLS.map((skill) => (
                 <option key={skill} value={skill}>
                   {words(`skills.${skill}`)}
@@ -257,9 +258,9 @@ function GoalRow({
 function NotTaken({ list }: { list: Seen['notUnderstood'] }) {
   return (
     <section>
-      <h2 className="text-[18px]">Not taken in</h2>
+      <h2 className="text-[18px]">Not imported</h2>
       {list.length === 0 ? (
-        <p className="text-soft">Nothing: all that the file tells is above.</p>
+        <p className="text-soft">Nothing. Everything in the file is listed above.</p>
       ) : (
         <table className="mt-1 w-full table-fixed text-[14px]">
           <tbody>

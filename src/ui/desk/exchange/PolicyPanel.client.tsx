@@ -22,9 +22,9 @@ const RULES: Readonly<Record<string, string>> = {
   'keeping.auditDays': 'days that the list of looks is kept',
   'keeping.messageDays': 'days that messages are kept',
   'keeping.clipDays': 'days that clips from families are kept',
-  'keeping.leftChildYears': 'years after which a child who left is deleted',
-  'signIn.idleMinutes': 'minutes without a request till a session ends',
-  'signIn.signInDays': 'days till every session ends',
+  'keeping.leftChildYears': 'years after which a student who left is deleted',
+  'signIn.idleMinutes': 'minutes of inactivity before sign-out',
+  'signIn.signInDays': 'days before every session ends',
   'signIn.factorRequired': 'a second factor for everybody',
 };
 
@@ -90,7 +90,7 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
   if (!seen.ok)
     return (
       <FaultNote className="mt-2">
-        This is no policy pack that can be taken.
+        This file is not a valid policy pack.
         <span className="mt-1 block">
           {seen.faults.slice(0, 12).map(({ path, said }) => (
             <span key={`${path} ${said}`} className="block">
@@ -112,9 +112,9 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
         <caption className="text-left">“{seen.name}” would change:</caption>
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            <th scope="col">rule</th>
-            <th scope="col">now</th>
-            <th scope="col">then</th>
+            <th scope="col">Rule</th>
+            <th scope="col">Now</th>
+            <th scope="col">Then</th>
           </tr>
         </thead>
         <tbody>
@@ -140,7 +140,7 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
           <a className="link" href={`/confirm?next=${encodeURIComponent('/settings/data#rules')}`}>
             Give your password to take them over
           </a>
-          . Then look at the pack once more.
+          . Then preview the pack again.
         </p>
       )}
     </div>

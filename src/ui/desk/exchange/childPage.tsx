@@ -30,8 +30,8 @@ function Page({ all }: { all: ChildExport }) {
       <body>
         <h1>{nameOf(child)}</h1>
         <p>
-          Everything that Yard Steps keeps of this child, written on {longDay(all.writtenOn)} {all.writtenOn.slice(0, 4)}. Private: hand it
-          to nobody who may not see it.
+          Everything that Yard Steps keeps of this student, written on {longDay(all.writtenOn)} {all.writtenOn.slice(0, 4)}. Private: share
+          it only with people who may see it.
         </p>
         <h2>Facts</h2>
         <Rows
@@ -41,7 +41,7 @@ function Page({ all }: { all: ChildExport }) {
         />
         <h2>Changes of facts</h2>
         <Rows rows={all.changes.map((change) => [at(change.changedAt), change.who, change.changes.map(factWords).join('; ')])} />
-        <h2>Who works with this child</h2>
+        <h2>Who works with this student</h2>
         <Rows rows={all.people.map(({ name, role, access }) => [name, role, access])} />
         <Rows rows={all.handOvers.map((each) => [at(each.at), `${each.from} → ${each.to}`, each.note])} />
         <h2>Goals</h2>

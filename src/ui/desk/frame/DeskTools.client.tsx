@@ -36,7 +36,7 @@ export function DeskTools({ places, doings }: Props) {
   return (
     <>
       <button type="button" onClick={() => setOpen('find')} className="flex items-center gap-2 text-[14px] text-soft hover:text-ink">
-        find or do <KeyCap>Ctrl</KeyCap>
+        Search or jump to… <KeyCap>Ctrl</KeyCap>
         <KeyCap>K</KeyCap>
       </button>
       <button
@@ -98,11 +98,11 @@ function FindBox({ places, doings, go, close }: Props & { go: (href: string) => 
       onKeyDown={({ key }) => {
         enterWaits.current = key === 'Enter' && found === null && !box.current?.querySelector(CHOSEN);
       }}
-      label="Find a child, a task, a screen or something to do"
+      label="Find a student, a task, a screen or something to do"
       filter={(value, search) => Number(plain(value).includes(plain(search)))}
     >
       <Dialog.Title className="sr-only">Find or do</Dialog.Title>
-      <Command.Input placeholder="A child, a task, a screen, something to do…" className="field w-full text-[17px]" />
+      <Command.Input placeholder="A student, a task, a screen, something to do…" className="field w-full text-[17px]" />
       <Command.List className="mt-2">
         <Command.Empty className="p-2 text-soft">{found === null ? 'Looking…' : 'Nothing by that name.'}</Command.Empty>
         {here.map(({ says, element }) => (
@@ -143,7 +143,7 @@ function KeyList() {
     says: element.dataset.keySays!,
   }));
   const everywhere = [
-    { key: 'Ctrl K', says: 'Find a child, a task, a screen, something to do' },
+    { key: 'Ctrl K', says: 'Find a student, a task, a screen, something to do' },
     { key: 'Ctrl Enter', says: 'Send the form that you are writing in' },
     { key: 'Esc', says: 'Out of a field, then back' },
     { key: '?', says: 'These keys and marks' },

@@ -5,30 +5,30 @@ import { DeskTools, type Findable } from './DeskTools.client';
 
 type Who = Pick<PersonActor, 'name' | 'role'>;
 
-/** Screens by the digit beside their name. A digit stays with its screen, whoever looks. */
+/** Screens, with the digit that opens each from the keyboard. A digit stays with its screen, whoever looks. */
 const PLACES = [
-  { href: '/review', name: 'Rounds', key: '1' },
-  { href: '/caseload', name: 'Yard', key: '2' },
-  { href: '/caseload/all', name: 'Caseloads', key: '3', roles: ['supervisor'] },
-  { href: '/tasks', name: 'Task bench', key: '4' },
-  { href: '/reports', name: 'Logbook', key: '5' },
+  { href: '/review', name: 'Review', key: '1' },
+  { href: '/caseload', name: 'Caseload', key: '2' },
+  { href: '/caseload/all', name: 'All caseloads', key: '3', roles: ['supervisor'] },
+  { href: '/tasks', name: 'Tasks', key: '4' },
+  { href: '/reports', name: 'Reports', key: '5' },
   { href: '/kits', name: 'Kits', key: '6' },
-  { href: '/worksheets', name: 'Sheets', key: '7' },
+  { href: '/worksheets', name: 'Worksheets', key: '7' },
   { href: '/progress', name: 'Progress', key: '8', roles: ['therapist', 'supervisor'] },
   { href: '/messages', name: 'Messages', key: '9' },
   { href: '/settings', name: 'Settings', key: '0' },
 ] as const satisfies readonly { href: string; name: string; key: string; roles?: readonly Who['role'][] }[];
 
 const DOINGS: readonly (Findable & { readonly roles: readonly Who['role'][] })[] = [
-  { href: '/students/new', name: 'New child', hint: 'write one down', roles: ['therapist', 'supervisor'] },
-  { href: '/students/import', name: 'Take a caseload in', hint: 'from a list', roles: ['therapist', 'supervisor'] },
-  { href: '/caseload/transfer', name: 'Hand children over', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
-  { href: '/reports/enter', name: 'Type slips and calls in', hint: 'Logbook', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/students/new', name: 'Add a student', hint: 'to your caseload', roles: ['therapist', 'supervisor'] },
+  { href: '/students/import', name: 'Import a caseload', hint: 'from a list', roles: ['therapist', 'supervisor'] },
+  { href: '/caseload/transfer', name: 'Transfer students', hint: 'to a colleague', roles: ['therapist', 'supervisor'] },
+  { href: '/reports/enter', name: 'Enter paper logs and calls', hint: 'Reports', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/planner', name: 'Plan next week', hint: 'for the caseload', roles: ['therapist', 'supervisor'] },
-  { href: '/print', name: 'Print for the bags', hint: 'programs and slips', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/worksheets/week', name: 'Sheets of the week', hint: 'print them', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/videos', name: 'Show it', hint: 'clips and pictures', roles: ['therapist', 'assistant', 'supervisor'] },
-  { href: '/step-rules', name: 'Policy lab', hint: 'which rule suits?', roles: ['therapist', 'supervisor'] },
+  { href: '/print', name: 'Print programs', hint: 'with practice logs', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/worksheets/week', name: 'Worksheets of the week', hint: 'print', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/videos', name: 'Videos', hint: 'and pictures', roles: ['therapist', 'assistant', 'supervisor'] },
+  { href: '/step-rules', name: 'Step rules', hint: 'compare them', roles: ['therapist', 'supervisor'] },
   { href: '/settings/year', name: 'School year', hint: 'days, breaks, visits', roles: ['therapist', 'assistant', 'supervisor'] },
   { href: '/settings#people', name: 'Invite a colleague', hint: 'Settings', roles: ['therapist', 'supervisor'] },
   { href: '/settings#password', name: 'Change your password', hint: 'Settings', roles: ['therapist', 'assistant', 'supervisor'] },
@@ -54,12 +54,10 @@ export function Shell({ here, actor, children }: { here: string; actor: Who; chi
                 prefetch={false}
                 data-key={place.key}
                 data-key-says={`Go to ${place.name}`}
+                title={`Press ${place.key}`}
                 aria-current={here === place.href ? 'page' : undefined}
                 className="flex h-10 items-center gap-1 border-b-[3px] border-transparent pt-[3px] text-soft hover:text-ink aria-[current]:border-green aria-[current]:font-bold aria-[current]:text-ink"
               >
-                <span className="text-[13px] font-normal" aria-hidden="true">
-                  {place.key}
-                </span>{' '}
                 {place.name}
               </Link>
             ))}

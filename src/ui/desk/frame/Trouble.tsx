@@ -36,7 +36,7 @@ export function Trouble({ fault, said = faultWords(fault) }: { fault: Fault; sai
       </p>
       <p className="mt-6">
         <a className="link" href="/caseload">
-          To the yard
+          To the caseload
         </a>
       </p>
     </main>

@@ -22,7 +22,7 @@ export interface GoalInput {
 export type WriteGoal = (input: GoalInput) => Promise<string | null>;
 
 const KINDS = [
-  ['count', 'so many good ones'],
+  ['count', 'number of successes'],
   ['help', 'how much help'],
   ['minutes', 'minutes'],
   ['rating', 'levels in my own words'],
@@ -72,7 +72,7 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
             if (event.target.value !== '' && pattern) reset(withPattern(getValues(), pattern));
           }}
         >
-          <option value="">a goal of my own</option>
+          <option value="">A goal of my own</option>
           {patterns.map((pattern, index) => (
             <option key={index} value={index}>
               {words(`skills.${pattern.skill}`)}: {pattern.statement}
@@ -90,7 +90,7 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
             ))}
           </select>
         </FormField>
-        <FormField label="What the child does" className="min-w-[300px] flex-1">
+        <FormField label="What the student does" className="min-w-[300px] flex-1">
           <input {...register('statement')} maxLength={400} autoComplete="off" className="field w-full" />
         </FormField>
       </div>

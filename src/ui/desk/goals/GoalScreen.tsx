@@ -34,7 +34,7 @@ export function GoalScreen({ view, write, close }: { view: GoalView; write: Writ
                 <span>
                   Closed {longDay(goal.closedOn)}. {goal.closedWhy}
                 </span>
-                <button className="act">Open it again</button>
+                <button className="act">Reopen</button>
               </span>
             )}
           </ActionForm>

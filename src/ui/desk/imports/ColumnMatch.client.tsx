@@ -24,7 +24,7 @@ export function ColumnMatch<Fact extends string>({ headings, columns, facts, mat
               onChange={(event) => choose(place, facts.find(([fact]) => fact === event.target.value)?.[0] ?? null)}
               className="field"
             >
-              <option value="">left out</option>
+              <option value="">Left out</option>
               {facts.map(([fact, name]) => (
                 <option key={fact} value={fact}>
                   {name}

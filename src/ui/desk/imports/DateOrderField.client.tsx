@@ -12,9 +12,9 @@ export function DateOrderField({ order, onOrder }: { order: DateOrder | null; on
         onChange={(event) => onOrder(event.target.value as DateOrder)}
         className={`field ${order === null ? 'border-brick' : ''}`}
       >
-        {order === null && <option value="">say which…</option>}
-        <option value="monthFirst">the month</option>
-        <option value="dayFirst">the day</option>
+        {order === null && <option value="">Say which…</option>}
+        <option value="monthFirst">The month</option>
+        <option value="dayFirst">The day</option>
       </select>
     </FormField>
   );

@@ -34,7 +34,7 @@ export function PastedList({ text, isRead, isWorking, onText, onLook }: Props) {
           className="field w-full font-[monospace] text-[13px]"
         />
       </FormField>
-      <FormField label="or a file">
+      <FormField label="Or a file">
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv"
@@ -62,7 +62,7 @@ export function PastedList({ text, isRead, isWorking, onText, onLook }: Props) {
         disabled={isWorking || text.trim() === ''}
         onClick={() => onLook(text)}
       >
-        Look at it
+        Preview
       </button>
     </div>
   );

@@ -28,16 +28,16 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         <p className="text-[13px] text-soft">
           program {version}, {dayAndMonth(from)} to {dayAndMonth(to)}
         </p>
-        {packs.length === 0 && <p className="mt-2">Nothing to pack: all of it is at home.</p>}
+        {packs.length === 0 && <p className="mt-2">Nothing to pack. Everything is at home.</p>}
         <ul className="mt-1">
           {packs.map((line) => (
             <li key={`${line.thing} ${line.instead?.en ?? ''}`} className="border-b border-line py-1">
               <strong className="inline-block min-w-8">{line.count} ×</strong> {line.name.en}
               {line.instead && (
-                <span className="block text-[13px] text-brick">in place of {line.instead.en}, which this child may not have</span>
+                <span className="block text-[13px] text-brick">in place of {line.instead.en}, which this student may not have</span>
               )}
               <details className="text-[13px] text-soft">
-                <summary className="link inline">why so many</summary>
+                <summary className="link inline">How was this counted?</summary>
                 {countWords(line)}
               </details>
             </li>
@@ -57,13 +57,13 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         )}
         <p className="mt-2 text-[14px]">
           <Link href={`/worksheets/week?child=${childId}`} prefetch={false} className="link">
-            print the sheets of the week
+            Print the worksheets of the week
           </Link>
         </p>
         {setUp.length > 0 && (
           <details className="mt-1 text-[13px] text-soft">
             <summary className="link inline">
-              at home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day of setting up
+              At home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day of setting up
               and tidying up
             </summary>
             {setUp.map(({ day, minutes }) => `${dayAndMonth(day)}: ${minutes} min`).join(' · ')}
@@ -86,7 +86,7 @@ export function KitSlip({ bag, acts, before, after }: Props) {
               </button>
             </ActionForm>
             <ActionForm action={acts.unpack} hidden={hidden}>
-              <button className="link">unpack it</button>
+              <button className="link">Unpack</button>
             </ActionForm>
           </>
         )}

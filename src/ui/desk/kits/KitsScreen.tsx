@@ -26,7 +26,7 @@ export function KitsScreen({ view, childId, acts }: Props) {
       <>
         <h1 className="text-[24px]">Kits</h1>
         <p className="mt-3 text-soft">
-          No child at {school || 'a school of yours'} has a program in this week. Send one, and its bag stands here.
+          No student at {school || 'one of your schools'} has a program in this week. Send one, and its bag stands here.
         </p>
         <Schools view={view} />
       </>
@@ -50,10 +50,10 @@ export function KitsScreen({ view, childId, acts }: Props) {
             <span className="text-soft">, {minutesLeft(bags)} min of cutting left</span>
           </span>
           <a className="link" href={`/kits/file?${options}`} download>
-            as a file
+            Download
           </a>
           <a className="link" href={`/kits/slips?${options}`} data-key="l" data-key-says="Packing slips and labels">
-            slips and labels
+            Slips and labels
           </a>
           <PrintLink />
         </div>
@@ -85,16 +85,16 @@ function Schools({ view: { school, schools, week, without } }: { readonly view: 
       )}
       <span className="ml-4">
         <Link href={addressOf(school, addDays(week, -7))} prefetch={false} className="link" data-key="[" data-key-says="The week before">
-          before
+          Before
         </Link>{' '}
         <strong>week of {dayAndMonth(week)}</strong>{' '}
         <Link href={addressOf(school, addDays(week, 7))} prefetch={false} className="link" data-key="]" data-key-says="The week after">
-          after
+          After
         </Link>
       </span>
       {without > 0 && (
         <Link href="/planner" prefetch={false} className="link text-soft">
-          {without} {without === 1 ? 'child has' : 'children have'} no program in that week: plan it
+          {without} {without === 1 ? 'student has' : 'students have'} no program in that week: plan it
         </Link>
       )}
     </p>
@@ -116,7 +116,7 @@ function Things({
         <thead>
           <tr className="border-b border-ink align-bottom">
             <th scope="col" className="sticky left-0 min-w-[150px] bg-paper py-1 text-left">
-              thing
+              Thing
             </th>
             {bags.map((bag) => (
               <th
@@ -136,10 +136,10 @@ function Things({
               </th>
             ))}
             <th scope="col" className="px-1 text-left">
-              to pack
+              To pack
             </th>
             <th scope="col" className="px-1 text-left">
-              in the cupboard
+              Supplies on hand
             </th>
           </tr>
         </thead>
@@ -172,7 +172,7 @@ function Things({
         </tbody>
       </table>
       <p className="mt-1 text-[13px] text-soft">
-        ⌂ at home · ◆ the home makes it · ask: no bag can bring it · not: refused by this child’s safety rules · gray: packed
+        ⌂ Already at home · ◆ Family makes it · Ask: the family needs to provide it · No: not safe for this student · Gray: packed
       </p>
     </div>
   );
@@ -196,9 +196,9 @@ function Count({ line, isPacked }: { readonly line: KitLine; readonly isPacked: 
     case 'pack':
       return <span className={isPacked ? 'text-soft' : 'font-semibold'}>{line.count}</span>;
     case 'atHome':
-      return <span aria-label="at home">⌂</span>;
+      return <span aria-label="At home">⌂</span>;
     case 'made':
-      return <span aria-label="the home makes it">◆</span>;
+      return <span aria-label="The home makes it">◆</span>;
     case 'ask':
       return <span className="text-[12px] text-soft">ask</span>;
     case 'refused':
@@ -243,7 +243,7 @@ function Shopping({ view: { school, week, things, bags } }: { readonly view: Kit
             {short.map(({ thing, name, short: lacks, packs, packSize, inCupboard, sheets }) => (
               <li key={thing} className="py-0.5">
                 {name.en}: <strong>{lacks} short</strong>
-                {inCupboard === null && <span className="text-soft">, the cupboard is not counted</span>}
+                {inCupboard === null && <span className="text-soft">, the supplies on hand are not counted</span>}
                 {sheets !== null && `, cut from ${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}`}
                 {packSize > 1 && `: ${packs} ${packs === 1 ? 'pack' : 'packs'} of ${packSize}`}
                 {stillOut(out, thing)}
@@ -251,7 +251,7 @@ function Shopping({ view: { school, week, things, bags } }: { readonly view: Kit
             ))}
           </ul>
           <a className="link print:hidden" href={`/kits/file?${new URLSearchParams({ school, week, list: 'shopping' })}`} download>
-            the list as a file
+            Download the list
           </a>
         </>
       )}

@@ -14,14 +14,14 @@ interface Props {
   readonly count: WordedAction;
 }
 
-/** How many are in the cupboard; pressed, it is counted anew. */
+/** Shows the supplies on hand; a press counts them again. */
 export function StockCell({ thing: { thing, name, inCupboard, packSize, short }, count }: Props) {
   const [isOpen, setOpen] = useState(false);
   if (!isOpen)
     return (
       <button type="button" className="link whitespace-nowrap" onClick={() => setOpen(true)}>
         {inCupboard ?? 'count'}
-        <span className="sr-only"> in the cupboard: {name.en}</span>
+        <span className="sr-only"> supplies on hand: {name.en}</span>
         {short > 0 && inCupboard !== null && <span className="font-semibold text-brick"> {short} short</span>}
       </button>
     );
@@ -32,7 +32,7 @@ export function StockCell({ thing: { thing, name, inCupboard, packSize, short },
         inputMode="numeric"
         autoFocus
         defaultValue={inCupboard ?? ''}
-        aria-label={`In the cupboard: ${name.en}`}
+        aria-label={`Supplies on hand: ${name.en}`}
         className="field w-[60px]"
       />
       <input
@@ -42,7 +42,7 @@ export function StockCell({ thing: { thing, name, inCupboard, packSize, short },
         aria-label={`In packs of: ${name.en}`}
         className="field w-[52px]"
       />
-      <button className="link">keep</button>
+      <button className="link">Keep</button>
     </ActionForm>
   );
 }

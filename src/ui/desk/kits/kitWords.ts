@@ -2,16 +2,16 @@ import type { KitLine, ThingKind } from '@/core/kits';
 import type { KitBag, KitsView } from '@/server/kits/viewKits';
 
 export const KINDS: Readonly<Record<ThingKind, string>> = {
-  lasts: 'Lasts, comes back',
-  usedUp: 'Used up',
-  breaks: 'Breaks now and then',
-  runsOut: 'Runs out',
-  stays: 'Of the house, never in a bag',
+  lasts: 'Lend and return',
+  usedUp: 'Single use',
+  breaks: 'May break',
+  runsOut: 'Refill',
+  stays: 'Stays at home (not sent)',
   food: 'Food, bought by the family',
 };
 export const KIND_ORDER: readonly ThingKind[] = ['lasts', 'usedUp', 'breaks', 'runsOut', 'stays', 'food'];
 
-/** Why so many: the arithmetic of a line, written out. */
+/** Writes out the arithmetic of a line. */
 export function countWords({ kind, reasons, count }: KitLine): string {
   const each = reasons.map((reason) =>
     kind === 'usedUp' || kind === 'runsOut'
@@ -49,7 +49,7 @@ export function kitsFile({ bags }: Pick<KitsView, 'bags'>) {
   return { headings: HEADINGS, rows };
 }
 
-const LIST_HEADINGS = ['kind', 'thing', 'needed', 'in the cupboard', 'short', 'packs', 'pack of', 'sheets'];
+const LIST_HEADINGS = ['kind', 'thing', 'needed', 'supplies on hand', 'short', 'packs', 'pack of', 'sheets'];
 
 /** The shopping list: what is short, by kind; an empty cell where nobody counts the cupboard. */
 export function shoppingFile({ things }: Pick<KitsView, 'things'>) {

@@ -39,8 +39,8 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
         <span className="font-text text-[16px] font-normal text-soft">measured at school</span>
       </h1>
       <p className="mt-1 max-w-[720px] text-soft">
-        What you saw or counted yourself. It stands beside what the family says and is never added to it; the rules that suggest steps look
-        at home practice alone.
+        Enter data you collected yourself. It is shown next to family reports and never combined with them. Step suggestions use home
+        practice only.
       </p>
       <ActionForm key={entryKey} action={measure} hidden={{ childId: child.id, entryKey }} className="mt-4 max-w-[980px]">
         <div className="flex flex-wrap items-end gap-3">
@@ -49,7 +49,7 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           </FormField>
           <FormField label="Task and step">
             <select name="taskStep" className="field" defaultValue="">
-              <option value="">no task of the program</option>
+              <option value="">No task</option>
               {tasks.flatMap(({ taskId, step, content }) =>
                 content.ladder.steps.map(({ name }, index) => (
                   <option key={`${taskId}:${index + 1}`} value={`${taskId}:${index + 1}`}>
@@ -66,7 +66,7 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
               className="field max-w-[280px]"
               defaultValue={goals.some(({ id }) => String(id) === goalId) ? goalId : ''}
             >
-              <option value="">none of the written ones</option>
+              <option value="">No goal</option>
               {goals.map(({ id, content }) => (
                 <option key={id} value={id}>
                   {content.statement}
@@ -76,11 +76,11 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           </FormField>
         </div>
         <div className="mt-3 flex flex-wrap items-end gap-3">
-          {number('good', 'Good ones')}
-          {number('trials', 'of trials')}
+          {number('good', 'Successful trials')}
+          {number('trials', 'out of')}
           <FormField label="Help">
             <select name="help" className="field" defaultValue="">
-              <option value="">not told</option>
+              <option value="">Not reported</option>
               {HELP_LEVELS.map((help) => (
                 <option key={help} value={help}>
                   {words(`helps.${help}`)}
@@ -121,7 +121,7 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
         <FormField label="Note">
           <textarea name="note" rows={2} maxLength={1000} className="field mt-1 w-full" />
         </FormField>
-        <button className="act act-main mt-3">Write it down</button>
+        <button className="act act-main mt-3">Save</button>
       </ActionForm>
       <MeasuredBefore view={view} personId={personId} takeBack={takeBack} />
     </>
@@ -158,12 +158,12 @@ function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, tak
   ).filter(([, tell]) => measured.some((each) => tell(each)));
   return (
     <section className="mt-8">
-      <h2 className="text-[18px]">Measured before</h2>
+      <h2 className="text-[18px]">Earlier data</h2>
       {measured.length === 0 ? (
         <p className="text-soft">Nothing yet.</p>
       ) : (
         <table className="w-full border-collapse">
-          <HeadRow heads={['on', 'what', 'good', 'help', ...now.map(([head]) => head), 'by', '']} />
+          <HeadRow heads={['date', 'goal or task', 'count', 'help', ...now.map(([head]) => head), 'by', '']} />
           <tbody>
             {measured.map((each) => {
               return (
@@ -188,7 +188,7 @@ function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, tak
                     {each.byId === personId && (
                       <ActionForm action={takeBack} hidden={{ childId: child.id, id: each.id }}>
                         <button className="link">
-                          take back<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
+                          Take back<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
                         </button>
                       </ActionForm>
                     )}

@@ -38,7 +38,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
             <RowKeys />
             <div className="overflow-x-auto">
               <table className="w-full border-collapse">
-                <HeadRow heads={['family of', 'what', 'words', 'by', 'when', 'state']} />
+                <HeadRow heads={['family of', 'kind', 'message', 'by', 'when', 'status']} />
                 <tbody>
                   {view.messages.map((message) => (
                     <tr key={message.id} data-row>
@@ -53,7 +53,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
                           ? 'a private link to the program'
                           : message.words.replace('{link}', '(private link)')}
                       </td>
-                      <td className="cell whitespace-nowrap">{message.createdBy ?? 'by itself'}</td>
+                      <td className="cell whitespace-nowrap">{message.createdBy ?? 'automatic'}</td>
                       <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
                       <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
                         {message.status === 'waiting' && message.sendAt !== null
@@ -61,7 +61,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
                           : words(`messageStates.${message.status}`)}
                         {message.status === 'givenUp' && message.mayTryAgain && (
                           <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
-                            <button className="link">try again</button>
+                            <button className="link">Try again</button>
                           </ActionForm>
                         )}
                       </td>
@@ -87,7 +87,7 @@ function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<MessagesProps, 
       <h2 className="text-[17px]">Came in by text</h2>
       <div className="overflow-x-auto">
         <table className="w-full border-collapse">
-          <HeadRow heads={['family of', 'words', 'from', 'when', 'what became of it']} />
+          <HeadRow heads={['family of', 'message', 'from', 'when', 'result']} />
           <tbody>
             {incoming.map(({ id, childId, childName, text, saidBy, receivedAt, outcome, settledAt }) => (
               <tr key={id}>
@@ -108,13 +108,13 @@ function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<MessagesProps, 
             ))}
             {ofNobody.map(({ id, text, from, receivedAt }) => (
               <tr key={id}>
-                <td className="cell whitespace-nowrap text-soft">nobody known</td>
+                <td className="cell whitespace-nowrap text-soft">no known sender</td>
                 <td className="cell w-full" dir="auto">
                   {text}
                 </td>
                 <td className="cell whitespace-nowrap">{from}</td>
                 <td className="cell whitespace-nowrap">{momentIn(receivedAt, timeZone)}</td>
-                <td className="cell whitespace-nowrap text-brick">its number is on no child’s page</td>
+                <td className="cell whitespace-nowrap text-brick">its number is on no student’s page</td>
               </tr>
             ))}
           </tbody>

@@ -56,7 +56,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
           <summary className="text-[15px] font-semibold">The pretend network</summary>
           <ActionForm action={setNetwork} hidden={{}} className="mt-2 grid gap-2 text-[14px]">
             <label>
-              Texts of ours that fail at first{' '}
+              Messages that fail at the first try{' '}
               <input name="fails" inputMode="numeric" className="field w-[70px]" defaultValue={network.fails} key={network.fails} />
             </label>
             <label>

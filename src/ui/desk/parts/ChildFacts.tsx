@@ -4,7 +4,7 @@ import type { CalendarDay } from '@/core/calendar';
 import { words } from '../../shared/deskWords';
 import { weekdaysInWords } from './doseWords';
 
-const HANDS = { left: 'left hand', right: 'right hand', unsettled: 'hand not settled' } as const;
+const HANDS = { left: 'left hand', right: 'right hand', unsettled: 'hand preference not established' } as const;
 const ALL_DAYS = 7;
 
 /** The facts that change decisions, underlined; the rest in plain words behind them. */
@@ -13,7 +13,7 @@ export function ChildFacts({ child, today }: { child: Child; today: CalendarDay 
   const facts = [
     `${age.years} y ${age.months} m`,
     child.leaningHand ? `probably ${child.leaningHand} hand` : HANDS[child.hand],
-    ...(child.mouthsThings ? ['mouths things'] : []),
+    ...(child.mouthsThings ? ['mouths objects'] : []),
     ...child.allergies,
     ...child.precautions.map((precaution) => precaution.words),
     ...(child.scissorsAllowed ? [] : ['no scissors']),
@@ -23,7 +23,7 @@ export function ChildFacts({ child, today }: { child: Child; today: CalendarDay 
   const rest = [
     child.school,
     `${child.homeLanguages.map((language) => languageName(language)).join(' and ')} at home`,
-    `${child.minutesPerDay} min a day${child.practiceWeekdays.length < ALL_DAYS ? `, ${weekdaysInWords(child.practiceWeekdays)}` : ''}`,
+    `${child.minutesPerDay} min per day${child.practiceWeekdays.length < ALL_DAYS ? `, ${weekdaysInWords(child.practiceWeekdays)}` : ''}`,
     child.hasPrinter ? 'has a printer' : 'no printer',
     ...(child.likes ? [`likes ${child.likes}`] : []),
   ];

@@ -4,7 +4,7 @@ export function HeadRow({ heads }: { heads: readonly string[] }) {
     <thead>
       <tr>
         {heads.map((head) => (
-          <th key={head} className="cell-head">
+          <th key={head} className="cell-head first-letter:uppercase">
             {head}
           </th>
         ))}

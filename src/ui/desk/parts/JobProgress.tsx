@@ -8,7 +8,7 @@ interface Props {
 export function JobProgress({ done, of, stop }: Props) {
   return (
     <p className="flex items-center gap-4">
-      <progress value={done} max={Math.max(1, of)} className="w-[280px] accent-green" aria-label="Children done" />
+      <progress value={done} max={Math.max(1, of)} className="w-[280px] accent-green" aria-label="Students done" />
       {done} of {of}
       <button type="button" className="link" onClick={stop}>
         Stop

@@ -3,7 +3,7 @@
 export function PrintLink() {
   return (
     <button type="button" className="link" onClick={() => window.print()}>
-      print
+      Print
     </button>
   );
 }

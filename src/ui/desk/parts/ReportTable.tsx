@@ -34,7 +34,7 @@ export function ReportTable({
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse">
-        <HeadRow heads={['done', ...(withTask ? ['task'] : []), 'step', 'reached', 'help', 'felt', 'word', 'by']} />
+        <HeadRow heads={['date', ...(withTask ? ['task'] : []), 'step', 'count', 'help', 'difficulty', 'comment', 'source']} />
         <tbody>
           {reports.map((report) => (
             <tr key={report.reportId} data-row>
@@ -63,7 +63,7 @@ export function ReportCells({ report, withTask, mayCorrect }: { report: LoggedRe
           : report.danger && report.amount === null
             ? 'not counted'
             : report.amount === null
-              ? 'done, amount not told'
+              ? 'done, amount not reported'
               : `${report.amount} of ${report.target}`}
         {(report.left !== null || report.right !== null) && (
           <span className="text-soft">
@@ -89,7 +89,7 @@ export function ReportCells({ report, withTask, mayCorrect }: { report: LoggedRe
         {report.saidBy && `, ${report.saidBy}`}
         {mayCorrect && (
           <a className="link relative ml-2" href={`/students/${report.childId}/reports/${report.reportId}`}>
-            correct<span className="sr-only"> the report of {dayAndMonth(report.doneOn)}</span>
+            Correct<span className="sr-only"> the report of {dayAndMonth(report.doneOn)}</span>
           </a>
         )}
       </td>

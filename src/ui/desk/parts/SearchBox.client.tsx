@@ -26,7 +26,7 @@ export function SearchBox({ value }: { value: string }) {
   return (
     <input
       type="search"
-      aria-label="Search for a child, a task or a step"
+      aria-label="Search for a student, a task or a step"
       placeholder="Search  /"
       data-key="/"
       data-key-says="Search"

@@ -8,9 +8,9 @@ const content = (slug: string) => loadLibrary().find((task) => task.slug === slu
 
 describe('arithmetic in words', () => {
   it('writes a dose out', () => {
-    expect(doseSentence(content('crane-lift').dose, 5)).toBe('5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week');
+    expect(doseSentence(content('crane-lift').dose, 5)).toBe('5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week');
     expect(doseSentence(content('cut-the-planks').dose, 1)).toBe('6 pieces a day × 1 day = 6 a week');
-    expect(doseSentence({ ...content('star-beams').dose, rounds: 2 }, 3)).toBe('8 × 2 rounds = 16 good ones a day × 3 days = 48 a week');
+    expect(doseSentence({ ...content('star-beams').dose, rounds: 2 }, 3)).toBe('8 × 2 rounds = 16 reps a day × 3 days = 48 a week');
   });
 
   it('tells the practice hidden in set-up and what to prepare', () => {
@@ -34,7 +34,7 @@ describe('arithmetic in words', () => {
 describe('figures', () => {
   it('shows a range, and how it is known', () => {
     const range = adherenceRange({ planned: 20, knownDone: 9, saidNotDone: 2 });
-    expect(percentRange(range)).toBe('45–90 %');
+    expect(percentRange(range)).toBe('45–90%');
     expect(adherenceHow(range)).toContain('20 planned: 9 known done, 2 reported not done, 9 no report.');
     expect(percentRange(adherenceRange({ planned: 0, knownDone: 0, saidNotDone: 0 }))).toBe('–');
   });
@@ -42,7 +42,7 @@ describe('figures', () => {
 
 it('fills the numbers into a fault', () => {
   expect(faultWords({ code: 'tooManyTries', detail: { minutes: 15 }, logId: null })).toBe(
-    'Too many tries for this address. Wait 15 minutes, then try again.',
+    'Too many attempts for this email. Wait 15 minutes, then try again.',
   );
   expect(faultWords({ code: 'unexpected', detail: null, logId: 'ab12' })).toContain('ab12');
 });

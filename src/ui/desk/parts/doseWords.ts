@@ -1,9 +1,9 @@
 import { minutesOf, calculateDose, type Dose } from '@/core/dose';
 import { WEEKDAYS } from '../../shared/days';
 
-const UNITS = { repetitions: 'good ones', minutes: 'minutes', pieces: 'pieces', holds: 'holds' } as const;
+const UNITS = { repetitions: 'reps', minutes: 'minutes', pieces: 'pieces', holds: 'holds' } as const;
 
-/** The arithmetic written out: "5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week". */
+/** The arithmetic written out: "5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week". */
 export function doseSentence(dose: Dose, daysPerWeek: number): string {
   if (dose.target.kind === 'watch') return 'watched, with nothing to reach';
   const calculated = calculateDose(dose, daysPerWeek);

@@ -1,7 +1,7 @@
 import type { Suggestion } from '@/core/stepRules';
 
 export const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+const percent = (share: number) => `${Math.round(share * 100)}%`;
 
 const STRUGGLED = 'Struggled means under half the target, “too hard”, or stopped upset.';
 
@@ -11,14 +11,14 @@ export function ruleCounted({ rule, evidence, move }: Suggestion): string {
   const isDown = move === 'down';
   switch (rule.name) {
     case 'streak':
-      if (!isDown) return `In a row: ${times(reachedInARow, 'session')} reached, on ${times(reachedOnDays, 'day')}`;
-      return `In a row: ${times(struggledInARow, 'session')} struggled${struggledOnDays ? `, on ${times(struggledOnDays, 'day')}` : ''}`;
+      if (!isDown) return `Met the target in ${times(reachedInARow, 'session')} in a row, on ${times(reachedOnDays, 'day')}`;
+      return `Had difficulty in ${times(struggledInARow, 'session')} in a row${struggledOnDays ? `, on ${times(struggledOnDays, 'day')}` : ''}`;
     case 'mOfN':
       return isDown
-        ? `So many of the last: ${last?.struggled ?? 0} of ${times(last?.sessions ?? 0, 'session')} struggled`
-        : `So many of the last: ${last?.reached ?? 0} of ${times(last?.sessions ?? 0, 'session')} reached, on ${times(last?.onDays ?? 0, 'day')}`;
+        ? `Had difficulty in ${last?.struggled ?? 0} of the last ${times(last?.sessions ?? 0, 'session')}`
+        : `Met the target in ${last?.reached ?? 0} of the last ${times(last?.sessions ?? 0, 'session')}, on ${times(last?.onDays ?? 0, 'day')}`;
     case 'band':
-      return `Mean success: ${percent(last?.meanSuccess ?? 0)} of the target over ${times(last?.sessions ?? 0, 'session')}, on ${times(last?.onDays ?? 0, 'day')}`;
+      return `Average success: ${percent(last?.meanSuccess ?? 0)} of the target over ${times(last?.sessions ?? 0, 'session')}, on ${times(last?.onDays ?? 0, 'day')}`;
   }
 }
 
@@ -30,26 +30,38 @@ export function ruleWords(suggestion: Suggestion): { readonly why: string; reado
   const { rule, move } = suggestion;
   const isDown = move === 'down';
   const told = (asks: string, otherwise: string) => ({
-    why: `${ruleCounted(suggestion)}; the rule ${asks}.${isDown && rule.name !== 'band' ? ` ${STRUGGLED}` : ''}`,
+    why: `${ruleCounted(suggestion)}. The rule ${asks}.${isDown && rule.name !== 'band' ? ` ${STRUGGLED}` : ''}`,
     otherwise,
   });
   switch (rule.name) {
     case 'streak': {
       const { reachedInARow, struggledInARow, onDays } = rule.settings;
       return isDown
-        ? told(`asks for ${struggledInARow} on ${onDays} days`, 'Would hold if the last one had been reached or partly reached.')
-        : told(`asks for ${reachedInARow} on ${onDays} days`, `Would hold if one of the last ${reachedInARow} had not been reached.`);
+        ? told(
+            `asks for ${struggledInARow} on ${onDays} days`,
+            'If the last session had met or partly met the target, the rule would suggest staying at this step.',
+          )
+        : told(
+            `asks for ${reachedInARow} on ${onDays} days`,
+            `If one of the last ${reachedInARow} sessions had missed the target, the rule would suggest staying at this step.`,
+          );
     }
     case 'mOfN': {
       const { reached, struggled, lastSessions } = rule.settings;
       return isDown
-        ? told(`asks for ${struggled} of ${lastSessions}`, `Would hold with fewer than ${struggled} struggled.`)
-        : told(`asks for ${reached} of ${lastSessions}`, `Would hold with fewer than ${reached} reached.`);
+        ? told(
+            `asks for ${struggled} of ${lastSessions}`,
+            `With fewer than ${struggled} difficult sessions, the rule would suggest staying at this step.`,
+          )
+        : told(
+            `asks for ${reached} of ${lastSessions}`,
+            `With fewer than ${reached} sessions on target, the rule would suggest staying at this step.`,
+          );
     }
     case 'band': {
       const { below, above } = rule.settings;
       const asks = isDown ? `goes down under ${percent(below)}` : `goes up above ${percent(above)}`;
-      return told(asks, `Would hold between ${percent(below)} and ${percent(above)}.`);
+      return told(asks, `Between ${percent(below)} and ${percent(above)}, the rule would suggest staying at this step.`);
     }
   }
 }

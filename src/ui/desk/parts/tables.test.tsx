@@ -94,7 +94,7 @@ describe('the yard’s table', () => {
   it('shows a child with its flight, its range and its last report', () => {
     expect(drawn).toContain('href="/students/7"');
     expect(drawn).toContain('Crane lift: step 3 of 3, pegs');
-    expect(drawn).toContain('0–100 %');
+    expect(drawn).toContain('0–100%');
     expect(drawn).toContain('>never<');
     expect(drawn).toContain('Crane lift: 0 of 10 repetitions');
     expect(drawn).toContain('1 no report');
@@ -157,7 +157,7 @@ describe('the facts of a child', () => {
 
   it('underline what changes decisions, and leave the rest plain', () => {
     const drawn = renderToStaticMarkup(<ChildFacts child={child} today={today} />);
-    for (const fact of ['5 y 2 m', 'hand not settled', 'mouths things', 'wheat', 'no scissors', 'avoids sticky']) {
+    for (const fact of ['5 y 2 m', 'hand preference not established', 'mouths objects', 'wheat', 'no scissors', 'avoids sticky']) {
       expect(drawn).toContain(`<span class="fact">${fact}</span>`);
     }
     expect(drawn).toContain('Spanish and xx at home');

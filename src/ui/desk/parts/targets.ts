@@ -4,7 +4,7 @@ import { handTurns, type Dose, type DoseTarget } from '@/core/dose';
 export const TARGETS: Readonly<
   Record<DoseTarget['kind'], { readonly name: string; readonly amount: string; readonly most: number; readonly step: number }>
 > = {
-  count: { name: 'count of good ones', amount: 'how many', most: 100, step: 1 },
+  count: { name: 'number of repetitions', amount: 'how many', most: 100, step: 1 },
   time: { name: 'time', amount: 'minutes', most: 30, step: 0.5 },
   untilDone: { name: 'until done', amount: 'pieces', most: 100, step: 1 },
   hold: { name: 'hold', amount: 'times held', most: 50, step: 1 },

@@ -31,13 +31,13 @@ export function FillWeek({ planner, goals, waits }: Props) {
         {state.kind === 'filled' ? 'Fill it again' : 'Fill the week'} <KeyCap>F</KeyCap>
       </button>
       <label className="mt-1 block text-[14px] text-soft">
-        in the dress of{' '}
+        Theme{' '}
         <select
           value={planner.wishes.theme ?? ''}
           onChange={(event) => planner.wear(SKINS.find((skin) => skin === event.target.value) ?? null)}
           className="field"
         >
-          <option value="">each task’s own</option>
+          <option value="">Each task’s own</option>
           {SKINS.map((skin) => (
             <option key={skin} value={skin}>
               {words(`skins.${skin}`)}
@@ -49,16 +49,17 @@ export function FillWeek({ planner, goals, waits }: Props) {
         {state.kind === 'solving' && 'Weighing the weeks…'}
         {state.kind === 'fault' && state.says}
         {state.kind === 'filled' && summary(state.filled)}
-        {state.kind === 'idle' && <span className="text-soft">It proposes; you place, nail, take out and send.</span>}
+        {state.kind === 'idle' && <span className="text-soft">The planner suggests a week. You decide what stays and what is sent.</span>}
       </p>
       {state.kind === 'impossible' && (
         <div role="alert" className="mt-1 border-l-4 border-brick pl-2 text-[14px]">
-          No week keeps all of these: {rulesInWords(state.rules)}. Change one of them: more minutes or days, another part, or a nail less.
+          No week can keep all of these rules: {rulesInWords(state.rules)}. Change one of them: more minutes or days, another part of the
+          session, or one pin fewer.
         </div>
       )}
       {planner.wishes.banned.length > 0 && state.kind !== 'filled' && (
         <button type="button" className="link text-[14px]" onClick={() => planner.allow(planner.wishes.banned[0]!)}>
-          let the one that was taken out last back in
+          Restore the last one removed in
         </button>
       )}
       {state.kind === 'filled' && <Reasons planner={planner} filled={state.filled} goals={goals} />}
@@ -70,11 +71,13 @@ function summary({ weeks, at, isChanged }: Filled): string {
   const plan = weeks[at]!;
   if (isChanged) return 'You changed the week since: what stands below is of the week as it was filled.';
   const sure =
-    plan.gap < 0.0005 ? 'No week keeps the rules and weighs more.' : `No week can weigh more than ${Math.ceil(plan.gap * 100)} % above it.`;
-  const count = `${plan.placed.length} ${plan.placed.length === 1 ? 'task' : 'tasks'}, all rules kept.`;
+    plan.gap < 0.0005
+      ? 'This is the best match to the goals within the rules.'
+      : `The best possible week is at most ${Math.ceil(plan.gap * 100)}% better.`;
+  const count = `${plan.placed.length} ${plan.placed.length === 1 ? 'task' : 'tasks'} planned within the rules.`;
   if (at === 0) return `${count} ${sure}`;
   const less = Math.max(0, weeks[0]!.objective - plan.objective) / Math.max(1, weeks[0]!.objective);
-  return `${count} Good week ${at + 1}: ${less < 0.005 ? 'as good as the first' : `${Math.round(less * 100)} % less than the first`}.`;
+  return `${count} Good week ${at + 1}: ${less < 0.005 ? 'as good as the first' : `${Math.round(less * 100)}% less than the first`}.`;
 }
 
 interface ReasonsProps {
@@ -98,8 +101,8 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
   return (
     <>
       <p className="mt-1 flex flex-wrap gap-3 text-[14px]">
-        <button type="button" className="link" onClick={() => planner.next(filled)} data-key="g" data-key-says="Another good week">
-          another good week <KeyCap>G</KeyCap>
+        <button type="button" className="link" onClick={() => planner.next(filled)} data-key="g" data-key-says="Show another week">
+          Show another week <KeyCap>G</KeyCap>
         </button>
       </p>
       <h3 className="mt-2 border-b border-ink text-[15px]">Why these</h3>
@@ -128,12 +131,12 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
               {isBanned ? ': you took it out. ' : why ? `: ${whyNotWords(why, names)} ` : ' '}
               {!why && (
                 <button type="button" className="link" onClick={() => planner.ask(filled, taskId)}>
-                  why not?<span className="sr-only"> {title.en}</span>
+                  Why not?<span className="sr-only"> {title.en}</span>
                 </button>
               )}{' '}
               {isBanned && (
                 <button type="button" className="link" onClick={() => planner.allow(taskId)}>
-                  let it back in<span className="sr-only">: {title.en}</span>
+                  Restore<span className="sr-only">: {title.en}</span>
                 </button>
               )}
             </li>
@@ -141,13 +144,13 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
         })}
       </ul>
       <label className="mt-2 block text-[14px]">
-        Why is it not even weighed?
+        Why was a task left out?
         <input
           list="left-out"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
           className="field mt-0.5 w-full"
-          placeholder="a task"
+          placeholder="A task"
         />
         <datalist id="left-out">
           {leftOut.map(({ taskId, title }) => (
@@ -159,10 +162,10 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
         {asked && leftOutWords(asked.why)}
       </p>
       <details className="mt-1 text-[14px]">
-        <summary className="link inline">how do you know?</summary>
+        <summary className="link inline">How was this calculated?</summary>
         <p className="border-l-4 border-line pl-2">
           {filled.candidates.tasks.length} tasks were weighed against all rules at once. A goal that gets all it asks for weighs{' '}
-          {PLAN_WEIGHTS.goal}, what is under way {PLAN_WEIGHTS.underWay}, a step that fits {PLAN_WEIGHTS.fit}, what the child likes{' '}
+          {PLAN_WEIGHTS.goal}, what is under way {PLAN_WEIGHTS.underWay}, a step that fits {PLAN_WEIGHTS.fit}, what the student likes{' '}
           {PLAN_WEIGHTS.liked}, each skill {PLAN_WEIGHTS.variety}; a task to keep in mind costs {-PLAN_WEIGHTS.task}, a thing to pack{' '}
           {-PLAN_WEIGHTS.pack}, a minute of setting up and tidying up {-PLAN_WEIGHTS.chore}. This week weighs {Math.round(plan.objective)};
           none can weigh more than {Math.round(plan.bound)}.
@@ -186,10 +189,10 @@ function Acts({ title, onBan, onMore }: { readonly title: string; readonly onBan
   return (
     <span className="whitespace-nowrap">
       <button type="button" className="link" onClick={onMore}>
-        more of it<span className="sr-only">: {title}</span>
+        Add a day<span className="sr-only">: {title}</span>
       </button>{' '}
       <button type="button" className="link" onClick={onBan}>
-        not this one<span className="sr-only">: {title}</span>
+        Remove<span className="sr-only">: {title}</span>
       </button>
     </span>
   );

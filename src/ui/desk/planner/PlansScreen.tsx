@@ -26,13 +26,13 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
     <>
       <h1 className="text-[24px]">Plan next week</h1>
       <p className="mt-1 max-w-[760px] text-soft">
-        A week for each child from goals, home and minutes, by the rules of a program. Taken, it is a draft in the builder, marked till you
-        touch it. Nothing is sent from here.
+        A week for each student from goals, home and minutes, by the rules of a program. Saved, it is a draft in the builder, marked until
+        you touch it. Nothing is sent from here.
       </p>
       <PlanRun of={view.children.length}>
         <FormField label="For">
           <select name="school" className="field" defaultValue="">
-            <option value="">all {view.children.length} children</option>
+            <option value="">All {view.children.length} students</option>
             {view.schools.map((school) => (
               <option key={school}>{school}</option>
             ))}
@@ -40,7 +40,7 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
         </FormField>
         <FormField label="In the dress of">
           <select name="theme" className="field" defaultValue="">
-            <option value="">each task’s own</option>
+            <option value="">Each task’s own</option>
             {SKINS.map((skin) => (
               <option key={skin} value={skin}>
                 {words(`skins.${skin}`)}
@@ -60,13 +60,13 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
           <thead>
             <tr className="border-b border-ink text-left text-[14px]">
               <th scope="col" className="py-1">
-                child
+                Student
               </th>
-              <th scope="col">comes in</th>
-              <th scope="col">goes out</th>
-              <th scope="col">other days</th>
-              <th scope="col">goals get</th>
-              <th scope="col">to pack</th>
+              <th scope="col">Added</th>
+              <th scope="col">Removed</th>
+              <th scope="col">Other days</th>
+              <th scope="col">Goals get</th>
+              <th scope="col">To pack</th>
               <th scope="col">
                 <span className="sr-only">acts</span>
               </th>
@@ -126,7 +126,7 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
       <td className="cell">{proposal.packs || '–'}</td>
       <td className="cell">
         {isStale ? (
-          <span className="text-soft">another version went out since: plan it anew</span>
+          <span className="text-soft">another version was sent since: plan again</span>
         ) : (
           <span className="flex gap-3 whitespace-nowrap">
             <ActionForm action={take} hidden={{ childId }}>
@@ -137,7 +137,7 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
             </ActionForm>
             <ActionForm action={drop} hidden={{ childId }}>
               <button className="link text-soft">
-                not this<span className="sr-only"> for {name}</span>
+                Not this<span className="sr-only"> for {name}</span>
               </button>
             </ActionForm>
           </span>
@@ -149,27 +149,27 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
 
 const ownWords = (left: readonly { readonly title: string; readonly why: LeftOut }[]) =>
   left.length === 0
-    ? 'a week of yours'
-    : `a week of yours, without ${left.map(({ title, why }) => `${title} (${leftOutWords(why).replace(/\.$/, '')})`).join(', ')}`;
+    ? 'your saved week'
+    : `your saved week, without ${left.map(({ title, why }) => `${title} (${leftOutWords(why).replace(/\.$/, '')})`).join(', ')}`;
 
 /** Weeks that were kept in the builder: the same tasks for several children, each at its own step. */
 function OwnWeeks({ view: { templates, children }, give, forget }: Pick<Props, 'view' | 'give' | 'forget'>) {
   if (templates.length === 0)
     return (
       <p className="mt-3 text-[14px] text-soft">
-        A week that you keep in the builder by a name can be given to several children here, each at its own step.
+        A week that you keep in the builder by a name can be given to several students here, each at its own step.
       </p>
     );
   return (
     <details className="mt-3">
-      <summary className="link inline">weeks of your own ({templates.length})</summary>
+      <summary className="link inline">Your saved weeks ({templates.length})</summary>
       {templates.map(({ id, name, tasks }) => (
         <section key={id} className="mt-2 border-b border-line pb-2" aria-label={name}>
           <h2 className="text-[16px]">{name}</h2>
           <p className="text-[14px] text-soft">{tasks.join(', ')}</p>
           <ActionForm action={give} hidden={{ id }}>
             <fieldset className="mt-1 columns-2 min-[900px]:columns-4">
-              <legend className="sr-only">For whom</legend>
+              <legend className="sr-only">For</legend>
               {children.map((child) => (
                 <label key={child.childId} className="flex min-h-6 items-center gap-1.5 text-[14px]">
                   <input type="checkbox" name="childIds" value={child.childId} className="size-4 accent-green" />
@@ -181,7 +181,7 @@ function OwnWeeks({ view: { templates, children }, give, forget }: Pick<Props, '
           </ActionForm>
           <ActionForm action={forget} hidden={{ id }}>
             <button className="link text-[14px] text-soft">
-              forget this week<span className="sr-only">: {name}</span>
+              Delete this week<span className="sr-only">: {name}</span>
             </button>
           </ActionForm>
         </section>
@@ -197,7 +197,7 @@ function whyNot({ proposal }: PlanLine): string {
     case 'paused':
       return 'the practice rests or was ended. Let it go on first.';
     case 'noTime':
-      return 'no week was found in time. Try it in the builder, with a task nailed or taken out.';
+      return 'no week was found in time. Try it in the program builder, with a task pinned or removed.';
     case 'week':
       return '';
   }

@@ -6,7 +6,7 @@ import { safetyWords } from '../parts/taskWords';
 
 /** A rule as it stands in the way of something. */
 const RULES: Readonly<Record<PlanRule, string>> = {
-  minutes: 'the family’s minutes a day',
+  minutes: 'the family’s minutes per day',
   daysOfTask: 'a task is done on two to five days a week',
   gripRest: 'a hand rests the day after firm gripping',
   gripCap: 'so many firm repetitions a day at most',
@@ -14,7 +14,7 @@ const RULES: Readonly<Record<PlanRule, string>> = {
   family: 'one task of a kind in different dress',
   warmUpFirst: 'a day begins with a warm-up',
   parts: 'every part of the session stands in the week',
-  pinned: 'what you nailed stays',
+  pinned: 'pinned tasks stay',
   banned: 'what you took out stays out',
 };
 
@@ -29,19 +29,19 @@ const shapeName = (shape: string) => shape.replace(/[A-Z]/g, (letter) => ` ${let
 export function leftOutWords(why: LeftOut): string {
   switch (why.kind) {
     case 'closed':
-      return 'something hurt: closed till you lift the stop.';
+      return 'on hold after an injury report, until you reopen it.';
     case 'age':
       return 'for another age.';
     case 'dressNotWanted':
-      return 'this family does not want its dress.';
+      return 'the family asked not to get this theme.';
     case 'fitsLess':
-      return 'fits less well than those that were weighed.';
+      return 'a weaker match than the tasks that were considered.';
     case 'safety':
       return safetyWords(why.finding);
     case 'triedInVain':
-      return `step ${why.step} was tried twice in vain. Look at it in school first.`;
+      return `step ${why.step} was tried twice without success. Check it at school first.`;
     case 'shapeLater':
-      return `${shapeName(why.before)} comes before it in the order chosen for this child.`;
+      return `${shapeName(why.before)} comes before it in the order chosen for this student.`;
     case 'notAtHome':
       return `not at home: ${why.materials.map(({ name }) => name.en).join(', ')}.`;
     case 'takesTooLong':
@@ -56,14 +56,12 @@ interface Names {
 
 /** Why a task that could stand is not in the week. */
 export function whyNotWords(why: WhyNot, { task, goal }: Names): string {
-  if (why.kind === 'rules') return `With it these can’t all hold: ${rulesInWords(why.rules)}.`;
+  if (why.kind === 'rules') return `With this task, these rules cannot all be kept: ${rulesInWords(why.rules)}.`;
   const out = why.out.map((taskId) => task(taskId)?.en ?? '').filter(Boolean);
   const less = why.less.map(({ goalId, by }) => `“${goal(goalId)}” would get ${Math.round(by)} fewer`);
   const said = [...(out.length > 0 ? [`it would take the place of ${out.join(' and ')}`] : []), ...less];
   if (said.length === 0)
-    return why.by < 0.05
-      ? 'As good as this week: it may stand just as well.'
-      : 'One more task to keep in mind, for nothing that a goal asks.';
+    return why.by < 0.05 ? 'As good as this week’s tasks: you could use it just as well.' : 'Adds a task without helping any goal.';
   return `${said.join('; ')}.`.replace(/^./, (first) => first.toUpperCase());
 }
 
@@ -96,9 +94,9 @@ export function whyWords(
     ...goals.map((goal) => `for “${goal}”`),
     ...(goals.length === 0 && part === 'warmUp' ? ['each day begins with a warm-up'] : []),
     ...(goals.length === 0 && part !== 'warmUp' ? [`trains ${words(`skills.${skill}`)}`] : []),
-    isUnderWay ? `goes on at step ${step}` : isNew ? `new, begins at step ${step}` : `was held at step ${step} before`,
+    isUnderWay ? `continues at step ${step}` : isNew ? `new, begins at step ${step}` : `was held at step ${step} before`,
     ...(heavy ? ['firm grip, a day between'] : []),
-    ...(isLiked ? ['of what the child likes'] : []),
+    ...(isLiked ? ['of what the student likes'] : []),
     ...(isOfTheme ? ['in this week’s dress'] : []),
     ...(packs > 0 ? [`${packs} ${packs === 1 ? 'thing' : 'things'} to pack`] : []),
   ];

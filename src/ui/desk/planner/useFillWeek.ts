@@ -97,7 +97,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
         show({ options, candidates, weeks: [answer.plan], at: 0, ends: false });
         await explain(options, answer.plan, candidates);
       } else if (answer.kind === 'impossible') setState(answer);
-      else setState({ kind: 'fault', says: 'No week was found in time. Nail or take out a task, and try again.' });
+      else setState({ kind: 'fault', says: 'No week was found in time. Pin or remove a task, and try again.' });
     });
 
   /** The first few that are not in it are asked about unasked: those that came nearest. */

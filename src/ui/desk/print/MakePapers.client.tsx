@@ -13,7 +13,7 @@ export function MakePapers({ view }: { view: PapersView }) {
       <label className="block">
         <span className="block text-[13px] font-semibold">Whose</span>
         <select name="school" className="field" defaultValue="">
-          <option value="">all my children ({view.children})</option>
+          <option value="">All my students ({view.children})</option>
           {view.schools.map(({ name, children }) => (
             <option key={name} value={name}>
               {name} ({children})
@@ -23,7 +23,7 @@ export function MakePapers({ view }: { view: PapersView }) {
       </label>
       <PaperChoices />
       <label className="flex items-center gap-2 self-end pb-2">
-        <input type="checkbox" name="each" className="size-4 accent-green" /> a file for each child
+        <input type="checkbox" name="each" className="size-4 accent-green" /> a file for each student
       </label>
     </MakeFile>
   );

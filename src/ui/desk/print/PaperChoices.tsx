@@ -5,9 +5,9 @@ export function PaperChoices() {
       <label className="block">
         <span className="block text-[13px] font-semibold">What</span>
         <select name="part" className="field" defaultValue="all">
-          <option value="all">program and report slip</option>
-          <option value="program">program alone</option>
-          <option value="slip">report slip alone</option>
+          <option value="all">Program and practice log</option>
+          <option value="program">Program only</option>
+          <option value="slip">Practice log only</option>
         </select>
       </label>
       <label className="block">

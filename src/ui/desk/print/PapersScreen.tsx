@@ -8,8 +8,8 @@ export function PapersScreen({ view }: { view: PapersView }) {
     <div className="max-w-[760px]">
       <h1 className="text-[24px]">Print for the bags</h1>
       <p className="mt-1 text-soft">
-        Each child’s program with its map, cautions and report slip, in the family’s language, in one PDF. One child alone is printed from
-        the child’s own page. Paper shows what is true today: print again when a step changes.
+        Each student’s program with its map, cautions and report slip, in the family’s language, in one PDF. One student alone is printed
+        from the student’s own page. Paper shows what is true today: print again when a step changes.
       </p>
       {view.unprinted.length > 0 && (
         <p className="mt-3">

@@ -169,11 +169,11 @@ function BuilderHead({ view: { child, currentVersion }, saved, back }: Pick<Buil
         : the next program
       </h1>
       <span className="text-soft">
-        {currentVersion === 0 ? 'nothing sent yet' : `goes on from version ${currentVersion}`} · {saved}
+        {currentVersion === 0 ? 'nothing sent yet' : `continues from version ${currentVersion}`} · {saved}
       </span>
       {back && (
         <Link href={back} prefetch={false} className="link" data-key="b" data-key-says="Back to the card">
-          back to the card
+          Back to the card
         </Link>
       )}
     </div>
@@ -197,12 +197,12 @@ function Span({ draft, canUndo, asSent, edit }: Pick<Draft, 'draft' | 'canUndo' 
             data-key="z"
             data-key-says="Take the last change back"
           >
-            undo <KeyCap>Z</KeyCap>
+            Undo <KeyCap>Z</KeyCap>
           </button>
         )}
         {asSent && (
           <button type="button" className="link" onClick={() => edit({ kind: 'restore', draft: asSent })}>
-            back to the sent version
+            Restore the sent version
           </button>
         )}
       </p>

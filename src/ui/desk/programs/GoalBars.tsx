@@ -11,7 +11,7 @@ const WIDTH = 220;
 
 /** Shows what each open goal gets from the week, against four days of the task that leads to it. */
 export function GoalBars({ goals, asked, given }: Props) {
-  if (goals.length === 0) return <p className="mt-3 text-[14px] text-soft">No open goal: what serves one can’t be told.</p>;
+  if (goals.length === 0) return <p className="mt-3 text-[14px] text-soft">No open goal yet, so tasks cannot be linked to one.</p>;
   return (
     <ul aria-label="What goals get" className="sticky top-0 z-20 mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper py-1">
       {goals.map(({ goalId, content }, place) => {

@@ -51,7 +51,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         aria-label="Skill"
         className="field mt-1.5 w-full"
       >
-        <option value="">every skill</option>
+        <option value="">Every skill</option>
         {SKILLS.map((each) => (
           <option key={each} value={each}>
             {words(`skills.${each}`)}
@@ -64,7 +64,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         aria-label="Part of the session"
         className="field mt-1.5 w-full"
       >
-        <option value="">every part</option>
+        <option value="">Every part</option>
         {PARTS.map((each) => (
           <option key={each} value={each}>
             {partWords(each)}
@@ -110,7 +110,9 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
           );
         })}
       </ul>
-      {library.state === 'here' && found.length === 0 && <p className="mt-2 text-soft">No task like that. Take a word or a filter away.</p>}
+      {library.state === 'here' && found.length === 0 && (
+        <p className="mt-2 text-soft">No task matches. Remove a search word or a filter.</p>
+      )}
     </section>
   );
 }

@@ -66,19 +66,21 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           label={`Step ${planned.step} of ${steps.length}`}
         />
         <span className="text-[14px] text-soft">{minutesInWords(planned)} a day</span>
-        {isClosed && <span className="text-[14px] font-bold text-brick">something hurt: closed till you lift the stop in Rounds</span>}
+        {isClosed && (
+          <span className="text-[14px] font-bold text-brick">On hold after an injury report, until you reopen it in Review</span>
+        )}
         <span className="ml-auto flex gap-3 text-[14px]">
           <button type="button" className="link" onClick={() => edit({ kind: 'nail', index })}>
-            {planned.mark === 'nailed' ? 'take the nail out' : 'nail'}
+            {planned.mark === 'nailed' ? 'Unpin' : 'nail'}
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'moveUp', index })}>
-            earlier
+            Earlier
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'moveDown', index })}>
-            later
+            Later
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'remove', index })}>
-            remove
+            Remove
           </button>
         </span>
       </div>
@@ -92,13 +94,13 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
               onStep={(step) => change(atOtherStep(planned, step, steps.length))}
             />
             <StepSelect
-              label="family from"
+              label="Family from"
               value={planned.chooseFrom}
               content={content}
               numbersOnly
               onStep={(chooseFrom) => change({ chooseFrom })}
             />
-            <StepSelect label="up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
+            <StepSelect label="Up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
             <DoseFields planned={planned} dose={dose} change={change} />
             <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
           </div>
@@ -110,7 +112,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
                   className="link"
                   href={`/worksheets?${new URLSearchParams({ task: content.slug, step: String(planned.step), child: String(child.id) })}`}
                 >
-                  its sheet
+                  Its worksheet
                 </a>
               )}{' '}
               <a
@@ -136,7 +138,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
             <p className="text-[14px]">
               The library has a newer version of this task.{' '}
               <button type="button" className="link" onClick={() => change(withNewer(planned, newer, facts.taskSettings))}>
-                use the newer one
+                Use the newer version
               </button>
             </p>
           )}
@@ -149,7 +151,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
                 className="link"
                 onClick={() => change(withDoseAtStep(planned, { secondsEach: Math.round(pace.secondsEach * 10) / 10 }))}
               >
-                use {child.calledName}’s pace
+                Use {child.calledName}’s pace
               </button>
             </p>
           )}
@@ -244,7 +246,7 @@ function DoseFields({ planned, dose, change }: { planned: PlannedTask; dose: Dos
 function Days({ weekdays, toggle }: { weekdays: readonly number[]; toggle: (weekday: number) => void }) {
   return (
     <fieldset>
-      <legend className="text-[13px] font-semibold text-soft">days</legend>
+      <legend className="text-[13px] font-semibold text-soft">Days</legend>
       <span className="flex">
         {WEEKDAYS.map((name, index) => (
           <button

@@ -32,7 +32,7 @@ export function ProgramFindingRow({ finding, planned, task, index, library, chil
           {' '}
           {words('safety.twin', { title: twin.content.title.en })}{' '}
           <button type="button" className="link" onClick={() => edit({ kind: 'swap', index, task: twin, childSettings })}>
-            use it instead
+            Use it instead
           </button>
         </>
       )}
@@ -54,10 +54,10 @@ export function ProgramFindingRow({ finding, planned, task, index, library, chil
             className="link"
             onClick={() => edit({ kind: 'settings', index, task, settings: settingsAsSent(task, finding.sent), childSettings })}
           >
-            keep the order that was sent
+            Keep the order that the family has
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'choose', index, choices: { takesNewOrder: true } })}>
-            take the new order
+            Use the new order
           </button>
         </span>
       )}

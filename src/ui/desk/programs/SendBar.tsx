@@ -38,8 +38,8 @@ export function SendBar({ draft, findings, nextVersion, send }: Props) {
             className="mt-1 size-4 accent-green"
           />
           <span>
-            I have read the {cautions === 1 ? 'caution' : `${cautions} cautions`} above and judge that this fits the child. Local rules and
-            my license come first.
+            I have read the {cautions === 1 ? 'caution' : `${cautions} cautions`} above and judge that this fits the student. Local rules
+            and my license come first.
           </span>
         </label>
       )}

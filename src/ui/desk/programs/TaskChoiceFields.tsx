@@ -20,7 +20,7 @@ export function TaskChoiceFields({ planned, task, index, childSettings, edit }: 
   const skins = skinsOf(content);
   return (
     <details className="mt-1.5 text-[14px]">
-      <summary className="link inline">settings of this task for this child</summary>
+      <summary className="link inline">Settings of this task for this student</summary>
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
         <SettingSelects
           known={{ ...content.settings, ...childSettings }}

@@ -131,8 +131,8 @@ export function WeekGrid({ draft, tasks, budget, practiceWeekdays, edit, open }:
         </table>
       </div>
       <p className="text-[13px] text-soft">
-        Press a cell to put a day in or out; draw a block, or <strong>M</strong> and arrows, to move it. Straw line: placed by the planner,
-        not touched yet. Nail: yours, stays. Dotted: the family’s minutes.
+        Click a cell to add or remove a day. Drag a block to move it, or press <strong>M</strong> and use the arrow keys. Yellow underline:
+        added by the planner. Pin: you locked it. Dotted line: the family’s daily limit.
       </p>
     </DndContext>
   );
@@ -185,7 +185,7 @@ function Cell({ id, isOn, label, from, width, limit, amount, toggle }: CellProps
 
 function Nail() {
   return (
-    <svg width="9" height="14" viewBox="0 0 9 14" role="img" aria-label="nailed" className="ml-1.5 inline-block">
+    <svg width="9" height="14" viewBox="0 0 9 14" role="img" aria-label="Nailed" className="ml-1.5 inline-block">
       <path d="M1 1H8M4.5 1V13" stroke="var(--color-ink)" strokeWidth="1.6" />
     </svg>
   );

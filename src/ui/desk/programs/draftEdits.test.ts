@@ -107,20 +107,22 @@ describe('editing a draft', () => {
 describe('findings in words', () => {
   it('name the day and the numbers', () => {
     const finding = { severity: 'caution', code: 'overBudget', task: null, weekday: 6, minutes: 31, budget: 20 } as const;
-    expect(findingWords(finding)).toBe('Saturday: 31 minutes; this family has 20. Take a task off a day, or fewer rounds.');
+    expect(findingWords(finding)).toBe(
+      'Saturday: 31 minutes planned; this family has 20. Remove a task from that day, or plan fewer rounds.',
+    );
   });
 
   it('name what is missing and what may replace it', () => {
     const { materials } = task('crane-lift').content;
     const missing = ['kitchen-tongs', 'cup'].map((id) => materials.find((material) => material.id === id)!);
     expect(findingWords({ severity: 'caution', code: 'missingAtHome', task: 0, materials: missing })).toBe(
-      'Not known to be at home: pair of kitchen tongs (or clothespin); small cup (or paper cup).',
+      'Not on the family’s list of materials: pair of kitchen tongs (or clothespin); small cup (or paper cup).',
     );
   });
 
   it.each([
-    ['noDays', { severity: 'error', code: 'noDays', task: 0 }, /No day is chosen/],
-    ['noTasks', { severity: 'error', code: 'noTasks', task: null }, /Nothing is placed yet/],
+    ['noDays', { severity: 'error', code: 'noDays', task: 0 }, /No day is selected/],
+    ['noTasks', { severity: 'error', code: 'noTasks', task: null }, /No tasks yet/],
   ] as const)('say how to mend %s', (_name, finding, words) => {
     expect(findingWords(finding)).toMatch(words);
   });

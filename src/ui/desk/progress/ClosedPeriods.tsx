@@ -27,7 +27,7 @@ export function ClosedPeriods({ here, timeZone, reopen }: Props) {
         From {longDay(closed.from)} to {longDay(closed.to)}. {changedWords(closed)}
       </p>
       <details className="mt-1 text-[14px] print:hidden">
-        <summary className="link inline">open it again</summary>
+        <summary className="link inline">Reopen</summary>
         <ActionForm action={reopen} hidden={{ childId: here.childId, goalId: here.goalId, id: closed.id }} className="mt-1">
           <p>The kept copy is thrown away; your words stay. Whoever has the report on paper has the copy of before.</p>
           <button className="act mt-1">Throw the copy away and open it</button>
@@ -48,6 +48,6 @@ function changedWords({ since }: ClosedPeriod): string {
     [familyOther, 'of the family’s reports were put right'],
   ] as const;
   const told = parts.filter(([count]) => count > 0).map(([count, says]) => `${count} ${says}`);
-  if (told.length === 0) return 'Nothing of it has changed since.';
+  if (told.length === 0) return 'It has not changed since.';
   return `Since then: ${told.join(', ')}.${standing ? ` By what is known now it would be: ${words(`standings.${standing as 'reached'}`)}.` : ''}`;
 }

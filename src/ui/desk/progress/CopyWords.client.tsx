@@ -11,10 +11,10 @@ export function CopyWords({ text }: { text: string }) {
       type="button"
       className="link"
       data-key="c"
-      data-key-says="Copy the words"
+      data-key-says="Copy the text"
       onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}
     >
-      copy the words <KeyCap>C</KeyCap> <span role="status">{isCopied && '(copied)'}</span>
+      Copy the text <KeyCap>C</KeyCap> <span role="status">{isCopied && '(copied)'}</span>
     </button>
   );
 }

@@ -40,7 +40,7 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
       <p id="paragraph" className="mt-1">
         <ReportParts parts={parts} />
       </p>
-      {isOwn && <p className="mt-1 text-[13px] text-soft">Lined: your own words. All else is rebuilt from figures.</p>}
+      {isOwn && <p className="mt-1 text-[13px] text-soft">Text with a line at the side is yours. Everything else updates from the data.</p>}
       {leftOut.length > 0 && (
         <details className="mt-1 text-[13px] text-soft" open={isOvertaken}>
           <summary className="link inline">
@@ -54,7 +54,7 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
         <CopyWords text={text} />
         <PrintLink />
         <a className="link" href="/progress/file" download>
-          all goals as a file
+          Download all goals
         </a>
       </div>
       {period && (
@@ -75,11 +75,11 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
             <p className="mt-2 text-soft">{period.name} is closed for this goal.</p>
           ) : (
             <details className="mt-2">
-              <summary className="link inline">close {period.name} for this goal</summary>
+              <summary className="link inline">Close {period.name} for this goal</summary>
               <ActionForm action={acts.close} hidden={{ ...hidden, early: today < period.to ? 'yes' : '' }} className="mt-1">
                 <p className="text-[14px]">
                   {today < period.to &&
-                    `The period goes on until ${longDay(period.to)}: closed now, it holds what is known up to today, and nothing of the days that come. `}
+                    `The period ends on ${longDay(period.to)}: closed now, it holds what is known up to today, and nothing of the days that come. `}
                   What stands here is kept as it is, whatever is corrected later.
                 </p>
                 <button className="act mt-1">{today < period.to ? 'Close it early' : 'Close it'}</button>

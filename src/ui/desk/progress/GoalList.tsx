@@ -29,7 +29,7 @@ export function GoalList({ lines, chosenId, today }: Props) {
     <aside aria-label="Goals" className="print:hidden">
       <RowKeys />
       <h2 className="text-[18px]">
-        {lines.length} goals, {children} {children === 1 ? 'child' : 'children'}
+        {lines.length} goals, {children} {children === 1 ? 'student' : 'students'}
       </h2>
       <p className="border-b border-ink pb-1 text-[13px] text-soft">by your own measures · aim dashed, yours solid</p>
       {ORDER.map((standing) => {
@@ -118,7 +118,7 @@ function ToMeasure({ lines, today }: { readonly lines: readonly GoalLine[]; read
   const schools = [...new Set(open.map(({ school }) => school))];
   return (
     <details className="mt-4 border-t border-ink pt-2">
-      <summary className="font-semibold">Whom to measure next</summary>
+      <summary className="font-semibold">Data needed next</summary>
       {schools.map((school) => {
         const own = open.filter((line) => line.school === school);
         return (
@@ -126,7 +126,7 @@ function ToMeasure({ lines, today }: { readonly lines: readonly GoalLine[]; read
             <p className="font-semibold text-soft">
               {school} {own[0]!.visitDays}{' '}
               <a className="link font-normal" href={`/visit/school?name=${encodeURIComponent(school)}`}>
-                trial sheet
+                Data sheet
               </a>
             </p>
             {own.map(({ goalId, childId, childName, goal, lastMeasuredOn }) => (

@@ -11,7 +11,7 @@ const SHOWN = 40;
 export function HowDoYouKnow({ here, sentences }: { readonly here: GoalInFull; readonly sentences: readonly KnownSentence[] }) {
   return (
     <div className="print:hidden">
-      <h3 className="text-[15px]">How do you know?</h3>
+      <h3 className="text-[15px]">How was this calculated?</h3>
       {sentences.map(({ key, says, how, behind }) => (
         <details key={key} className="mt-1 text-[14px]">
           <summary className="link inline">{says.length > 70 ? `${says.slice(0, 68)}…` : says}</summary>

@@ -53,13 +53,13 @@ export function OwnWords({ text, built, hidden, values, patterns, write, savePat
           <button className="act">Keep these words</button>
           {words !== builtText(built) && (
             <button type="button" className="link" onClick={() => setWords(builtText(built))}>
-              back to what figures say
+              Restore the text from the data
             </button>
           )}
         </p>
       </ActionForm>
       <details className="mt-1">
-        <summary className="link inline">patterns of your own ({patterns.length})</summary>
+        <summary className="link inline">Your saved patterns ({patterns.length})</summary>
         <ul>
           {patterns.map((pattern) => (
             <li key={pattern.id} className="flex items-baseline gap-3 border-b border-line py-1 text-[14px]">
@@ -69,7 +69,7 @@ export function OwnWords({ text, built, hidden, values, patterns, write, savePat
               <span className="min-w-0 flex-1 truncate text-soft">{fillPattern(pattern.words, values)}</span>
               <ActionForm action={deletePattern} hidden={{ id: pattern.id }}>
                 <button className="link text-soft">
-                  forget<span className="sr-only"> {pattern.name}</span>
+                  Forget<span className="sr-only"> {pattern.name}</span>
                 </button>
               </ActionForm>
             </li>
@@ -103,10 +103,10 @@ function KeepPattern({ chosen, calledName, keep }: KeepProps) {
         />
       </label>
       <button type="button" className="link" onClick={() => setWords(chosen())}>
-        take what is marked above
+        Use the marked text
       </button>
       <p className="text-[13px] text-soft">
-        Filled for each goal: {PATTERN_FIELDS.map((field) => `{${field}}`).join(' ')}. {calledName} becomes {'{child}'} by itself.
+        Filled for each goal: {PATTERN_FIELDS.map((field) => `{${field}}`).join(' ')}. {calledName} becomes {'{child}'} automatically.
       </p>
       <p className="mt-1 flex flex-wrap items-end gap-2">
         <label className="text-[13px] font-semibold text-soft">

@@ -27,7 +27,7 @@ export function ProgressScreen({ view, acts }: Props) {
       <>
         <h1 className="text-[24px]">Progress</h1>
         <p className="mt-4 max-w-[560px] text-soft">
-          No open goal has numbers yet. Write goals with a baseline and a criterion on a child’s page; what you measure of them stands here.
+          No open goal has numbers yet. Write goals with a baseline and a criterion on a student’s page; your data for them are shown here.
         </p>
       </>
     );
@@ -61,11 +61,11 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
           says={`Chart of ${here.childName}, ${goal.statement}: ${standingWords(figures)}. ${paragraph} All values stand in the table below.`}
         />
       ) : (
-        <p className="mt-3 text-soft">This goal is told in words: no line can be drawn.</p>
+        <p className="mt-3 text-soft">This goal has no numeric measure, so there is no chart.</p>
       )}
       <p className="text-[13px] text-soft">
-        ■ measured by you · ○ the family’s word · – – aim · line and band: trend of your measures, up to the review · upright: steps,
-        dotted: skins
+        ■ School data · ○ Family reports · – – Aim line · Line and shaded band: trend of school data through the review date · Solid
+        vertical line: step change · Dotted: theme change
       </p>
       <h2 className="mt-3 border-b border-ink pb-1 text-[18px]">{standingWords(figures)}</h2>
       <div className="mt-2 grid grid-cols-1 gap-6 min-[900px]:grid-cols-2 print:block">
@@ -82,14 +82,14 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
           data-key="m"
           data-key-says="Measure"
         >
-          measure it now <KeyCap>M</KeyCap>
+          Collect data now <KeyCap>M</KeyCap>
         </Link>
       </p>
     </section>
   );
 }
 
-/** Every value behind the chart, as a screen reader reads it: whose word, which day, at which step, with how much help. */
+/** Every value behind the chart, as a screen reader reads it: which report, which day, at which step, with how much help. */
 function Figures({ here: { goal, figures, childId } }: { readonly here: GoalInFull }) {
   const rows = [
     ...figures.ownPoints.map((point) => ({ ...point, whose: 'measured' as const })),
@@ -97,7 +97,7 @@ function Figures({ here: { goal, figures, childId } }: { readonly here: GoalInFu
   ].sort((one, other) => (one.day < other.day ? 1 : -1));
   return (
     <details className="mt-4">
-      <summary className="link inline">figures as a table ({rows.length})</summary>
+      <summary className="link inline">Show the data as a table ({rows.length})</summary>
       <div className="mt-1 overflow-x-auto">
         <table className="w-full max-w-[720px] border-collapse">
           <HeadRow heads={['day', 'value', 'by', 'help', 'step', '']} />
@@ -114,7 +114,7 @@ function Figures({ here: { goal, figures, childId } }: { readonly here: GoalInFu
                 <td className="cell">
                   {row.whose === 'family' && (
                     <Link href={`/students/${childId}/reports/${row.sourceId}`} prefetch={false} className="link">
-                      the report
+                      The report
                     </Link>
                   )}
                 </td>

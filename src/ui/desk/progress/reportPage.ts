@@ -19,7 +19,7 @@ export function reportPage(goals: readonly GoalInFull[], period: Period | null, 
     goals: goals.map((here) => ({
       statement: here.goal.statement,
       criterion: `${criterionWords(here.goal)} By ${longDay(here.goal.reviewOn)}.`,
-      standing: standingWords(here.figures) || 'Told in words',
+      standing: standingWords(here.figures) || 'Not measured in numbers',
       paragraph: editedParagraph(reportSentences(here.goal, here.figures, child.calledName), here.words).parts,
       drawing: drawingOf(here, today),
     })),

@@ -43,7 +43,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
       last === first
         ? `At baseline on ${longDay(last.day)}, ${calledName} was at ${unit(last.value)}. There are no school data since then.`
         : `${calledName} went from ${unit(first!.value)} at baseline (${longDay(first!.day)}) to ${unit(last.value)} on ${longDay(last.day)}${helped}.`,
-    how: `Measured in school, the baseline among them: ${ownPoints.map(({ day, value }) => `${dayAndMonth(day)} ${unit(value)}`).join(' · ')}.`,
+    how: `School data, including the baseline: ${ownPoints.map(({ day, value }) => `${dayAndMonth(day)} ${unit(value)}`).join(' · ')}.`,
   };
   return [measured, trendSentence(goal, figures), standingSentence(goal, figures), ...familySentences()];
 
@@ -57,9 +57,9 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
         key: 'family',
         behind: { whose: 'family', points: family },
         says: `The family reported ${told} home practice ${told === 1 ? 'session' : 'sessions'} with counts. There was a report on ${plannedDays - daysWithoutWord} of ${plannedDays} planned days.${span}`,
-        how: `The family’s word, in the goal’s unit: what was counted ÷ what was asked for that day. It is never among the measures of yours.${
+        how: `Family reports, in the goal’s unit: the count ÷ the target of that day. They are never combined with your school data.${
           nonoverlap
-            ? ` Of ${nonoverlap.better + nonoverlap.worse + nonoverlap.tied} pairs of its last two phases the later one is better in ${nonoverlap.better}, worse in ${nonoverlap.worse}: nonoverlap ${tenth(nonoverlap.nap * 100)} %.`
+            ? ` Of ${nonoverlap.better + nonoverlap.worse + nonoverlap.tied} pairs of its last two phases the later one is better in ${nonoverlap.better}, worse in ${nonoverlap.worse}: nonoverlap ${tenth(nonoverlap.nap * 100)}%.`
             : ''
         }`,
       },
@@ -69,7 +69,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
               key: 'unknown',
               behind: { whose: 'family' as const, points: family.filter(({ help }) => help === null) },
               says: `The level of help was not recorded for ${helpNotTold} of the ${told}. There was no report on ${daysWithoutWord} planned ${daysWithoutWord === 1 ? 'day' : 'days'}; practice on those days is unknown.`,
-              how: 'No word is not the same as not done: those days may have been practiced.',
+              how: 'A missing report does not mean “not done”: the family may have practiced on those days.',
             },
           ]
         : []),
@@ -83,7 +83,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
         key: 'trend',
         behind,
         says: `A trend cannot be shown yet: ${points.length} of the 5 data points needed have been collected at school.`,
-        how: 'Under five points no line is drawn and nothing is projected.',
+        how: 'With fewer than five data points, no line is drawn and nothing is projected.',
       };
     const way = trend.slope > 0 ? 'an increase' : 'a decrease';
     const ends = `${tenth(trend.low * 7)} to ${tenth(trend.high * 7)}`;
@@ -94,7 +94,7 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
         trend.slope === 0
           ? `School data show no change per week (95% interval ${ends}).`
           : `School data show ${way} of about ${weekly(of, trend.slope)} per week (95% interval ${ends}).`,
-      how: `${points.length} measures make ${trend.pairs} pairs. Each pair gives a slope; the middle one is ${tenth(trend.slope * 7)} a week. Ranks ${trend.ranks[0]} to ${trend.ranks[1]} of the ${trend.pairs} hold 95 %: ${ends} (Theil and Sen).${
+      how: `${points.length} measures make ${trend.pairs} pairs. Each pair gives a slope; the middle one is ${tenth(trend.slope * 7)} a week. Ranks ${trend.ranks[0]} to ${trend.ranks[1]} of the ${trend.pairs} give the 95% interval: ${ends} (Theil and Sen).${
         correlation?.tau === null || !correlation
           ? ''
           : ` Kendall’s tau-b ${Math.round(correlation.tau * 100) / 100}, p ${correlation.p < 0.001 ? '< 0.001' : Math.round(correlation.p * 1000) / 1000}${correlation.by === 'count' ? ', counted out' : ''}.`
@@ -106,10 +106,10 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
     const { projection, fourPoints, metInARow } = standing!;
     const asked = unit(values!.to);
     const four = {
-      tooFew: 'For the rule of four points there are too few.',
-      allBelow: 'The last four lie under the aim line: that asks for a change.',
-      allAbove: 'The last four lie above the aim line: a higher aim may be set.',
-      neither: 'Of the last four some lie above the aim line, some under it.',
+      tooFew: 'There are too few data points for the four-point rule.',
+      allBelow: 'The last four data points are below the aim line. Consider a change.',
+      allAbove: 'The last four data points are above the aim line. Consider a higher goal.',
+      neither: 'The last four data points are on both sides of the aim line.',
     }[fourPoints];
     if (standing!.standing === 'reached')
       return {
@@ -136,8 +136,8 @@ export function reportSentences(goal: GoalContent, figures: GoalFigures, calledN
 const BY_RULE: Readonly<Record<Standing, string>> = {
   reached: '',
   notEnough: '',
-  onTrack: 'On track: the trend comes to the criterion, or within 5 % of the way to it.',
-  tooSlow: 'Moving, too slowly: the whole interval of the slope lies above nothing, and yet the trend does not come to the criterion.',
+  onTrack: 'On track: the trend meets the criterion, or comes within 5% of the way to it.',
+  tooSlow: 'Progressing, but not on track: the whole interval of the slope is above zero, but the trend does not meet the criterion.',
   notMoving: 'Not moving: the interval of the slope reaches down to nothing, so that by these measures a gain is not sure.',
 };
 

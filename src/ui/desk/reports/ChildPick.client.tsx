@@ -22,7 +22,7 @@ export function ChildPick({ people, week, way, chosen }: Props) {
     const log = logIn(text);
     if (id === null)
       return setFault(
-        text.trim() === '' ? 'Write a name.' : 'No one child of yours fits. Write more of the name, or the code on the slip.',
+        text.trim() === '' ? 'Write a name.' : 'No single student matches. Enter more of the name, or the code on the practice log.',
       );
     router.push(`/reports/enter?${new URLSearchParams({ child: String(id), week, way, ...(log && { log }) })}`);
   };
@@ -34,7 +34,7 @@ export function ChildPick({ people, week, way, chosen }: Props) {
       }}
     >
       <label className="block">
-        <span className="block text-[13px] font-semibold text-soft">Child</span>
+        <span className="block text-[13px] font-semibold text-soft">Student</span>
         <input
           value={text}
           list="entry-children"
@@ -42,7 +42,7 @@ export function ChildPick({ people, week, way, chosen }: Props) {
           autoComplete="off"
           className="field w-[220px]"
           data-key="/"
-          data-key-says="Another child"
+          data-key-says="Another student"
           onChange={(event) => {
             setText(event.target.value);
             setFault('');

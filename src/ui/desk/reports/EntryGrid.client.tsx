@@ -75,7 +75,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
         `/reports/enter?${new URLSearchParams({ week: monday, way, stored: String(taken.stored), of: String(sheet.childId), ...(taken.closed && { closed: '1' }) })}`,
       );
     } catch {
-      setTold('No answer came. Nothing is lost: press Save once more, it is taken once.');
+      setTold('No answer came. Nothing is lost. Press Save again. It is stored only once.');
     } finally {
       setSending(false);
     }
@@ -106,7 +106,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
         <table ref={grid} className="border-collapse">
           <thead>
             <tr>
-              <th className="cell text-left text-[13px] font-normal text-soft">task</th>
+              <th className="cell text-left text-[13px] font-normal text-soft">Task</th>
               {sheet.days.map((day) => (
                 <th key={day} className="cell text-left text-[13px] font-normal whitespace-nowrap text-soft">
                   {dayAndMonth(day)}
@@ -128,7 +128,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
                 {sheet.days.map((day, dayAt) => {
                   const place = placeOf(row.taskId, day);
                   const report = known.get(place);
-                  if (!row.days.includes(day)) return <td key={day} className="cell bg-line/40" aria-label="not in the program" />;
+                  if (!row.days.includes(day)) return <td key={day} className="cell bg-line/40" aria-label="Not in the program" />;
                   if (report)
                     return (
                       <td key={day} className="cell align-top text-[13px] text-soft">

@@ -30,11 +30,11 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
   const letters = codeLettersOf(way === 'paper' && sheet ? sheet.language : BASE_LANGUAGE);
   return (
     <>
-      <h1 className="text-[24px]">Type slips and calls in</h1>
+      <h1 className="text-[24px]">Enter paper logs and calls</h1>
       {saved && (
         <p role="status" className="mt-2 border-l-4 border-green bg-green-tint px-3 py-1.5">
-          {saved.stored} {saved.stored === 1 ? 'report' : 'reports'} of {children.find(({ id }) => id === saved.childId)?.name ?? 'a child'}{' '}
-          saved.
+          {saved.stored} {saved.stored === 1 ? 'report' : 'reports'} of{' '}
+          {children.find(({ id }) => id === saved.childId)?.name ?? 'a student'} saved.
           {saved.closed && <strong> The comment may describe pain or an injury, so the task is on hold. Tell the therapist now.</strong>}
         </p>
       )}
@@ -43,13 +43,13 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
         <p>
           week of <strong>{longDay(monday)}</strong>{' '}
           <Link href={weekAt(addDays(monday, -7))} prefetch={false} className="link" data-key="[" data-key-says="The week before">
-            the week before
+            The week before
           </Link>
           {addDays(monday, 7) <= today && (
             <>
               {' · '}
               <Link href={weekAt(addDays(monday, 7))} prefetch={false} className="link" data-key="]" data-key-says="The week after">
-                the week after
+                The week after
               </Link>
             </>
           )}
@@ -88,13 +88,13 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
             ))}
           </p>
         )}
-        <Link href="/reports" prefetch={false} className="link ml-auto" data-key="b" data-key-says="Back to the Logbook">
-          back to the Logbook
+        <Link href="/reports" prefetch={false} className="link ml-auto" data-key="b" data-key-says="Back to Reports">
+          Back to Reports
         </Link>
       </div>
       {sheet === null ? (
         <p className="mt-6 max-w-[640px] text-soft">
-          Write a child’s name, or the code at the foot of its slip. Families that report on paper:{' '}
+          Write a student’s name, or the code at the foot of its slip. Families that report on paper:{' '}
           {children
             .filter(({ isPaper }) => isPaper)
             .map(({ id, name }, index) => (

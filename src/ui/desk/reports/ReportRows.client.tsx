@@ -12,7 +12,7 @@ export function ReportRows({ rows }: { rows: readonly ReportsPreviewRow[] }) {
       <h2 className="mt-4 text-[16px]">Rows</h2>
       <div className="overflow-x-auto">
         <table className="w-full max-w-[1200px] border-collapse">
-          <HeadRow heads={['row', 'child', 'task', 'step', 'day', 'what was told', '']} />
+          <HeadRow heads={['row', 'student', 'task', 'step', 'date', 'report', '']} />
           <tbody>
             {rows.map((row) => (
               <tr key={row.number} data-row>
@@ -24,7 +24,9 @@ export function ReportRows({ rows }: { rows: readonly ReportsPreviewRow[] }) {
                 <td className="cell text-soft">{toldWords(row.told)}</td>
                 <td className="cell">
                   {row.isThere && <span className="text-soft">came in before, left as it is</span>}
-                  {row.closes && <span className="block font-semibold text-brick">harm: closes the task till somebody looks</span>}
+                  {row.closes && (
+                    <span className="block font-semibold text-brick">injury report: puts the task on hold until someone reviews it</span>
+                  )}
                   {row.findings.map((finding) => (
                     <span key={`${finding.column} ${finding.code}`} className="block font-semibold text-brick">
                       {findingWords(finding)}
@@ -54,7 +56,7 @@ function toldWords({
 }: ReportsPreviewRow['told']): string {
   const counted = left === null && right === null && amount === null;
   const parts = [
-    ...(done ? (counted ? ['done, amount not told'] : []) : ['not done']),
+    ...(done ? (counted ? ['done, amount not reported'] : []) : ['not done']),
     ...(left === null ? [] : [`left ${left}`]),
     ...(right === null ? [] : [`right ${right}`]),
     ...(amount === null ? [] : [String(amount)]),

@@ -62,7 +62,7 @@ function CorrectionForm({ view: { child, today, report }, correct }: { view: Rep
   const choice = (name: string, label: string, value: string | null, codes: readonly string[], say: (code: string) => string) => (
     <FormField label={label}>
       <select name={name} defaultValue={value ?? ''} className="field">
-        <option value="">not told</option>
+        <option value="">Not reported</option>
         {codes.map((code) => (
           <option key={code} value={code}>
             {say(code)}
@@ -83,8 +83,8 @@ function CorrectionForm({ view: { child, today, report }, correct }: { view: Rep
         </FormField>
         <FormField label="Done">
           <select name="done" defaultValue={report.done ? 'yes' : 'no'} className="field">
-            <option value="yes">done</option>
-            <option value="no">not done</option>
+            <option value="yes">Done</option>
+            <option value="no">Not done</option>
           </select>
         </FormField>
         <FormField label="At step">
@@ -124,7 +124,7 @@ function saidBefore({ before }: ReportView['history'][number]): string {
   ];
   return [
     `${longDay(before.doneOn)}: step ${before.step}`,
-    before.done ? amounts.join(', ') || 'done, amount not told' : 'not done',
+    before.done ? amounts.join(', ') || 'done, amount not reported' : 'not done',
     ...(help ? [`help ${words(`helps.${help}`)}`] : []),
     ...(effort ? [words(`efforts.${effort}`)] : []),
     ...(stopReason ? [words(`stops.${stopReason}`)] : []),

@@ -24,7 +24,7 @@ interface Props {
 
 const COLUMNS = REPORT_COLUMNS.map((column) => [column, words(`reportColumns.${column}`)] as const);
 
-/** Reports from a list that was kept elsewhere: looked at row by row, then taken in as a whole. */
+/** Imports reports from a list: previewed row by row, then imported as a whole. */
 export function ReportsImport({ preview, take }: Props) {
   const [text, setText] = useState('');
   const [found, setFound] = useState<Found | null>(null);
@@ -64,10 +64,10 @@ export function ReportsImport({ preview, take }: Props) {
   const there = (found?.rows.length ?? 0) - wrong - fresh;
   return (
     <>
-      <h1 className="text-[24px]">Reports from a list</h1>
+      <h1 className="text-[24px]">Import reports from a list</h1>
       <p className="max-w-[760px] text-soft">
         Copy the rows from your spreadsheet, headings included, and paste them here; or choose a CSV file. Each row is one task on one day
-        of one child. Nothing is written until you have looked at every row.{' '}
+        of one student. Nothing is written until you have looked at every row.{' '}
         <a className="link" href="/reports/import/template">
           A template
         </a>
@@ -79,7 +79,7 @@ export function ReportsImport({ preview, take }: Props) {
         <>
           <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-2">
             <DateOrderField order={found.dateOrder} onOrder={(dateOrder) => look(text, { dateOrder })} />
-            <FormField label="It was told by">
+            <FormField label="Reported by">
               <select value={way} onChange={(event) => setWay(ENTRY_WAYS.find((each) => each === event.target.value)!)} className="field">
                 {ENTRY_WAYS.map((each) => (
                   <option key={each} value={each}>
@@ -117,11 +117,11 @@ export function ReportsImport({ preview, take }: Props) {
 function TakenNote({ taken: { added, there, closed } }: { taken: TakenReports }) {
   return (
     <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
-      {added} {added === 1 ? 'report is' : 'reports are'} in the Logbook now
+      {added} {added === 1 ? 'report is' : 'reports are'} in Reports now
       {there > 0 && `; ${there} came in before and ${there === 1 ? 'was' : 'were'} left as they are`}.{' '}
-      {closed && <strong className="text-brick">Words of harm closed a task: look at it in Rounds first. </strong>}
+      {closed && <strong className="text-brick">A comment may describe an injury, so a task is on hold. Check it in Review first. </strong>}
       <Link className="link" href="/reports">
-        To the Logbook
+        To Reports
       </Link>
     </p>
   );

@@ -20,12 +20,12 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-[24px]">Logbook</h1>
-        <Link href="/reports/enter" prefetch={false} className="link" data-key="e" data-key-says="Type slips and calls in">
-          type slips and calls in <KeyCap>E</KeyCap>
+        <h1 className="text-[24px]">Reports</h1>
+        <Link href="/reports/enter" prefetch={false} className="link" data-key="e" data-key-says="Enter paper logs and calls">
+          Enter paper logs and calls <KeyCap>E</KeyCap>
         </Link>
-        <Link href="/reports/import" prefetch={false} className="link" data-key="i" data-key-says="Reports from a list">
-          reports from a list <KeyCap>I</KeyCap>
+        <Link href="/reports/import" prefetch={false} className="link" data-key="i" data-key-says="Import reports from a list">
+          Import reports from a list <KeyCap>I</KeyCap>
         </Link>
         <SearchBox value={options.search} />
       </div>
@@ -33,13 +33,13 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
       <Missing missing={view.missing} />
       <nav aria-label="Filter" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
         <Choice
-          title="came by"
+          title="Came by"
           href={(way) => reportsAddress(options, { way, beforeId: null })}
           chosen={options.way}
           choices={FAMILY_WAYS.map((way) => [way, words(`ways.${way}`)])}
         />
         <Choice
-          title="only"
+          title="Only"
           href={(only) => reportsAddress(options, { only, beforeId: null })}
           chosen={options.only}
           choices={ONLY.map((only) => [only, words(`logbook.only.${only}`)])}
@@ -64,7 +64,7 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
       ) : (
         <div className="mt-2 overflow-x-auto">
           <table className="w-full border-collapse">
-            <HeadRow heads={['child', 'done', 'task', 'step', 'reached', 'help', 'felt', 'word', 'by']} />
+            <HeadRow heads={['student', 'date', 'task', 'step', 'count', 'help', 'difficulty', 'comment', 'source']} />
             <tbody>
               {lines.map((line) => (
                 <tr key={line.reportId} data-row>
@@ -87,9 +87,9 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
             prefetch={false}
             className="link"
             data-key="o"
-            data-key-says="Older ones"
+            data-key-says="Show older"
           >
-            older ones <KeyCap>O</KeyCap>
+            Show older <KeyCap>O</KeyCap>
           </Link>
         </p>
       )}
@@ -138,8 +138,8 @@ function Missing({ missing }: Pick<ReportsView, 'missing'>) {
 function Waiting({ texts, timeZone }: Pick<ReportsView, 'texts' | 'timeZone'>) {
   if (texts.length === 0) return null;
   return (
-    <section aria-label="Needs a person" className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
-      <h2 className="text-[16px] text-brick">Needs a person: {texts.length === 1 ? 'one text' : `${texts.length} texts`}</h2>
+    <section aria-label="Texts to review" className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+      <h2 className="text-[16px] text-brick">Texts to review: {texts.length === 1 ? 'one text' : `${texts.length} texts`}</h2>
       <ul>
         {texts.map(({ id, childId, childName, text, saidBy, receivedAt }) => (
           <li key={id} className="mt-1">
@@ -148,7 +148,7 @@ function Waiting({ texts, timeZone }: Pick<ReportsView, 'texts' | 'timeZone'>) {
               {saidBy || 'somebody'} of {childName}, {momentIn(receivedAt, timeZone)}
             </span>{' '}
             <Link href={`/reports/enter?child=${childId}`} prefetch={false} className="link">
-              file it<span className="sr-only">: {childName}</span>
+              File it<span className="sr-only">: {childName}</span>
             </Link>
           </li>
         ))}

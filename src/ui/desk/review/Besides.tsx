@@ -15,7 +15,7 @@ export function ToDoLine({ toDo }: Pick<ReviewView, 'toDo'>) {
       {nothing && <span className="text-soft">nothing to type in or to print</span>}
       {hurt.length > 0 && (
         <span className="font-semibold text-brick">
-          something hurt, read by nobody: <NamesWithLinks people={hurt} hrefOf={({ childId }) => `/students/${childId}`} />
+          something hurt, not read yet: <NamesWithLinks people={hurt} hrefOf={({ childId }) => `/students/${childId}`} />
         </span>
       )}
       {slips.length > 0 && (

@@ -32,24 +32,24 @@ export function CardContext({ here }: { here: DecisionInFull }) {
   return (
     <dl className="mt-4 grid grid-cols-[max-content_minmax(0,1fr)] gap-x-4 gap-y-1 border-t border-line pt-3 text-[14px]">
       {goals.map(({ id, content }) => (
-        <Row key={id} title="goal">
+        <Row key={id} title="Goal">
           {content.statement} <span className="text-soft">{criterionWords(content)}</span>
         </Row>
       ))}
-      {here.task && goals.length === 0 && <Row title="goal">none of the written ones is served by this task</Row>}
+      {here.task && goals.length === 0 && <Row title="Goal">none of the written ones is served by this task</Row>}
       {help && (
-        <Row title="help next">
+        <Row title="Help next">
           {words(`settings.promptFading.${help.order}`)}: begin with {words(`helps.${help.first}`)}
           {help.upTo !== help.first && `, as far as ${words(`helps.${help.upTo}`)}`}
         </Row>
       )}
       {schoolBreak && (
-        <Row title="school">
+        <Row title="School">
           out for {schoolBreak.name}, until {longDay(schoolBreak.to)}
         </Row>
       )}
       {notes.map((note) => (
-        <Row key={note.id} title="you wrote">
+        <Row key={note.id} title="You wrote">
           <span dir="auto">“{note.words}”</span>{' '}
           <span className="text-soft">
             {note.writtenByName}, {momentIn(note.writtenAt, child.timeZone)}
@@ -57,7 +57,7 @@ export function CardContext({ here }: { here: DecisionInFull }) {
         </Row>
       ))}
       {alsoOpen.length > 0 && (
-        <Row title="also open">
+        <Row title="Also open">
           {alsoOpen.map((other, index) => (
             <span key={other.key}>
               {index > 0 && ', '}
@@ -68,7 +68,7 @@ export function CardContext({ here }: { here: DecisionInFull }) {
           ))}
         </Row>
       )}
-      <Row title="why here">{whyHere(decision, alsoOpen)}</Row>
+      <Row title="Why here">{whyHere(decision, alsoOpen)}</Row>
     </dl>
   );
 }
@@ -94,6 +94,6 @@ function whyHere(decision: DecisionInFull['decision'], alsoOpen: DecisionInFull[
   const child =
     heaviest === decision
       ? ''
-      : `; a child’s cards stand by its heaviest, “${words(`decisionKinds.${heaviest.kind}`)}”, ${weightOf(heaviest)}`;
+      : `; a student’s cards stand by its heaviest, “${words(`decisionKinds.${heaviest.kind}`)}”, ${weightOf(heaviest)}`;
   return `${own}${child}.`;
 }

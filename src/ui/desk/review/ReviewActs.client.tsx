@@ -120,7 +120,7 @@ export function ReviewActs(props: Props) {
               <PlainAct cap="T" dataKey="t" says="Remove the task…" onClick={() => setAsking('takeOut')} />
             </li>
           )}
-          {props.betweenHref && <LinkAct cap="B" says="A step between, on the bench" href={props.betweenHref} />}
+          {props.betweenHref && <LinkAct cap="B" says="Add an in-between step" href={props.betweenHref} />}
           {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}
           {props.builderHref && <LinkAct cap="O" says="Another step or dose" href={props.builderHref} />}
           {note === null && props.acts.some(({ followed, deed }) => followed && !deed) && (
@@ -182,10 +182,10 @@ function UndoLast({ decisionId, undo, undoing }: { decisionId: number; undo: (fo
       <button
         disabled={undoing}
         data-key="z"
-        data-key-says="Take the last decision back"
+        data-key-says="Undo the last decision"
         className="flex items-center gap-2 text-soft hover:text-ink"
       >
-        take the last one back <KeyCap>Z</KeyCap>
+        Undo the last decision <KeyCap>Z</KeyCap>
       </button>
     </form>
   );

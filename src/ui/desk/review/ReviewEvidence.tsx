@@ -85,7 +85,7 @@ export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: C
     <section className="rounded-[4px] border border-line bg-sheet px-6 py-5" aria-label="Evidence">
       <div className="flex items-baseline justify-between gap-4">
         <h2 className="text-[24px]">
-          <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline" data-key="c" data-key-says="Open the child">
+          <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline" data-key="c" data-key-says="Open the student">
             {nameOf(child)}
           </Link>
         </h2>

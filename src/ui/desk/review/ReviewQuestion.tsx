@@ -4,11 +4,11 @@ import { KeyCap } from '../parts/KeyCap';
 import type { Asking, ToFamily } from './reviewAct';
 import { WriteToFamily } from './WriteToFamily';
 
-const REASONS = ['I saw the child do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
+const REASONS = ['I saw the student do it', 'Too few good days yet', 'The family asked', 'Other things come first'];
 
 export const SENDS = {
   write: 'Send it',
-  later: 'Show it later',
+  later: 'Snooze',
   lift: 'Reopen and tell the family',
   keepClosed: 'Keep on hold',
   takeOut: 'Remove the task',
@@ -32,7 +32,7 @@ export function ReviewQuestion({ asking, steps, mostLaterDays, toFamily }: Quest
           <textarea name="found" required minLength={3} maxLength={600} rows={2} autoFocus className="field mt-1 w-full" />
         </label>
         <label className="block">
-          <span className="font-semibold">Whom did you speak to?</span>
+          <span className="font-semibold">Who did you speak to?</span>
           <input name="spokeTo" required maxLength={200} autoComplete="off" className="field mt-1 w-full" />
         </label>
         <div className="flex gap-3">
@@ -84,7 +84,7 @@ export function ReviewQuestion({ asking, steps, mostLaterDays, toFamily }: Quest
     return (
       <fieldset>
         <input type="hidden" name="answer" value="later" />
-        <legend className="mb-1 font-semibold">Show it again</legend>
+        <legend className="mb-1 font-semibold">Show again</legend>
         {[1, 2, 7]
           .filter((days) => days <= mostLaterDays)
           .map((days) => (
@@ -176,24 +176,24 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string
       <input type="hidden" name="answer" value={answer} />
       <input type="hidden" name="deed" value={deed} />
       <label className="block">
-        <span className="font-semibold">{isCall ? 'Whom did you reach, and what was said?' : 'To remember (you may leave it out)'}</span>
+        <span className="font-semibold">{isCall ? 'Who did you reach, and what did they say?' : 'To remember (you may leave it out)'}</span>
         <textarea name="reason" required={isCall} maxLength={400} rows={2} autoFocus={isCall} className="field mt-1 w-full" />
       </label>
       {deed === 'paused' && (
         <>
           <label className="block">
-            <span className="font-semibold">It goes on again on</span>
+            <span className="font-semibold">Practice resumes on</span>
             <input name="fromDay" type="date" required autoFocus className="field mt-1 block" />
           </label>
           <p className="text-[13px] text-soft">
-            The family reads this day. Till then nothing is asked of it, and nobody counts the days. The last day of the program moves as
-            far.
+            The family sees this date. Until then, nothing is asked of them, and no days are counted. The program’s last day moves by as
+            many days.
           </p>
         </>
       )}
       {deed === 'ended' && (
         <p className="text-[13px] text-soft">
-          The family reads that the practice ended and is thanked; it can still send word. A new program can be sent at any time.
+          The family sees that practice ended, with a thank-you. They can still report. You can send a new program at any time.
         </p>
       )}
       {deed !== 'paused' && deed !== 'ended' && (
@@ -226,7 +226,7 @@ function FamilyWordsBox({ required }: { required: boolean }) {
           className="field mt-1 w-full"
         />
       </label>
-      <p className="text-[13px] text-soft">It stands on the family’s page as you write it; a text says only that there is a word.</p>
+      <p className="text-[13px] text-soft">The family’s page shows it as you write it. A text says only that there is a message.</p>
     </>
   );
 }

@@ -43,7 +43,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
   ];
   return (
     <>
-      <h1 className="sr-only">Rounds</h1>
+      <h1 className="sr-only">Review</h1>
       <div className="flex items-end gap-6">
         <CardList posts={posts} />
         <p className="shrink-0 pb-1 leading-tight">
@@ -103,7 +103,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
                 : 'Nothing needs a decision right now.'
               : `Nothing else needs you today: ${snoozedInWords(view)}.`}
           </p>
-          <p className="mt-2 text-soft">The yard shows how everybody is.</p>
+          <p className="mt-2 text-soft">The caseload shows all students.</p>
           <ReviewActs
             decide={decide}
             undo={undo}
@@ -167,13 +167,14 @@ function Why({ decision, task, stepOutcomes, findings }: WhyProps) {
       )}
       {knobs.length > 0 && (
         <p className="mt-2">
-          {knobs.length === 1 ? 'One knob moves' : `${knobs.length} knobs move`}: <strong>{knobs.join('; ')}</strong>.
+          {knobs.length === 1 ? 'One grading factor changes' : `${knobs.length} grading factors change`}:{' '}
+          <strong>{knobs.join('; ')}</strong>.
         </p>
       )}
       {stepOutcomes && stepOutcomes.came > 1 && (
         <p className="mt-2 text-[14px]">
-          Of your children {stepOutcomes.came} came to step {stepOutcomes.step}: {stepOutcomes.wentUp} went on up, {stepOutcomes.wentBack}{' '}
-          went back
+          Of your students, {stepOutcomes.came} reached step {stepOutcomes.step}: {stepOutcomes.wentUp} moved up, {stepOutcomes.wentBack}{' '}
+          moved back
           {stayed > 0 && `, ${stayed} ${stayed === 1 ? 'is' : 'are'} still there`}.
         </p>
       )}
@@ -193,12 +194,12 @@ function Plain({ open }: { open: readonly Decision[] }) {
   if (counts.length === 0) return null;
   return (
     <p className="mt-1 text-[13px] text-soft">
-      <span className="font-semibold">In one go:</span>{' '}
+      <span className="font-semibold">Review together:</span>{' '}
       {counts.map(({ kind, count }, index) => (
         <span key={kind}>
           {index > 0 && ' · '}
           <a className="link" href={`/review/together?kind=${kind}`}>
-            {count} plain cases of “{words(`decisionKinds.${kind}`)}”
+            {count} clear cases of “{words(`decisionKinds.${kind}`)}”
           </a>
         </span>
       ))}
@@ -211,7 +212,7 @@ function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }
   if (outcomesPerStep.length === 0) return null;
   return (
     <p className="mt-1 text-[13px] text-soft">
-      <span className="font-semibold">At one tread:</span>{' '}
+      <span className="font-semibold">Same step, several students:</span>{' '}
       {outcomesPerStep.map((group, index) => {
         const { taskId, step, title, keys, stepOutcomes } = group;
         const isHere = group === onlyStep;
@@ -229,7 +230,7 @@ function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }
             >
               {title.en} to step {step}
             </a>
-            : {keys.length} children{held}
+            : {keys.length} students{held}
           </span>
         );
       })}
@@ -237,7 +238,7 @@ function AtOneStep({ view: { outcomesPerStep, onlyStep } }: { view: ReviewView }
         <>
           {' · '}
           <a className="link" href="/review">
-            show all cards
+            Show all cards
           </a>
         </>
       )}
@@ -250,7 +251,7 @@ function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
   if (post.length === 0) return null;
   return (
     <p className="mt-1 text-[13px] text-soft">
-      <span className="font-semibold">In the post:</span>{' '}
+      <span className="font-semibold">Messages today:</span>{' '}
       {post
         .map(({ childId, kind, status, sendAt, handedOverAt }) => {
           const state =

@@ -7,7 +7,7 @@ import { TakeUp } from './TakeUp.client';
 /** "2 asleep till Thursday, November 26", or the first day of several. */
 export function snoozedInWords({ snoozed }: Pick<ReviewView, 'snoozed'>): string {
   const days = [...new Set(snoozed.map(({ laterUntil }) => laterUntil!))];
-  return `${snoozed.length} asleep ${days.length === 1 ? 'till' : 'the first till'} ${longDay(days[0]!)}`;
+  return `${snoozed.length} asleep ${days.length === 1 ? 'till' : 'the first until'} ${longDay(days[0]!)}`;
 }
 
 /** Lists the cards that this person snoozed: each can be seen, and reopened before its day. */

@@ -10,7 +10,7 @@ export function TakeUp({ decisionId, undo }: { decisionId: number; undo: ActionO
     <form action={takeUp} className="inline">
       <input type="hidden" name="decisionId" value={decisionId} />
       <button className="link" disabled={waiting}>
-        take it up now
+        Open it now
       </button>
       {fault && (
         <span role="alert" className="ml-2 text-brick">

@@ -31,8 +31,8 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
       <h1 className="text-[24px]">{TITLES[kind]}</h1>
       <p className="mt-1 text-soft">
         {kind === 'comment'
-          ? 'What families wrote beside their reports. Nothing here was found to tell of an injury: please read each line.'
-          : 'Only plain cases are listed: the rule’s own move, never tried before, help recorded every time, and nothing more pressing open for the student. All others stay in Rounds.'}{' '}
+          ? 'What families wrote beside their reports. The safety check found no words about an injury, but it can miss some. Read each line.'
+          : 'Only clear cases are listed: the rule suggests this step, it has not been tried before, help was recorded every time, and nothing more urgent is open. All others stay in Review.'}{' '}
         {PLAIN_KINDS.filter((other) => other !== kind).map((other, index) => (
           <span key={other}>
             {index > 0 && ' · '}
@@ -42,25 +42,23 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
           </span>
         ))}
         {' · '}
-        <Link href="/review" prefetch={false} className="link" data-key="b" data-key-says="Back to Rounds">
-          back to Rounds
+        <Link href="/review" prefetch={false} className="link" data-key="b" data-key-says="Back to Review">
+          Back to Review
         </Link>
       </p>
       {settled > 0 && (
         <p role="status" className="mt-3 border-l-4 border-green bg-green-tint px-3 py-1.5">
           {settled} settled.{' '}
-          {kind === 'comment'
-            ? 'Undo brings each back in Rounds.'
-            : 'Each waits in the post as any other, and can be taken back in Rounds.'}
+          {kind === 'comment' ? 'Undo brings each back in Review.' : 'Each message waits like any other, and can be canceled in Review.'}
         </p>
       )}
       {lines.length === 0 ? (
-        <p className="mt-6">No plain case of this kind is open.</p>
+        <p className="mt-6">No clear case of this kind is open.</p>
       ) : (
         <ActionForm action={decide} hidden={{ kind }} className="mt-4">
           <table className="w-full border-collapse">
             <HeadRow
-              heads={kind === 'comment' ? ['', 'student', 'comment', ''] : ['', 'child', 'task', 'step', 'what the rule counted', '']}
+              heads={kind === 'comment' ? ['', 'student', 'comment', ''] : ['', 'student', 'task', 'step', 'what the rule counted', '']}
             />
             <tbody>
               {lines.map(({ decision, childName, title, step, stepName, version, comments }) => (
@@ -95,7 +93,7 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
                   )}
                   <td className="cell whitespace-nowrap">
                     <Link href={reviewAddress(decision.key, null)} prefetch={false} className="link">
-                      card<span className="sr-only"> of {childName}</span>
+                      Card<span className="sr-only"> of {childName}</span>
                     </Link>
                   </td>
                 </tr>

@@ -23,7 +23,7 @@ export function WriteToFamily({ toFamily }: { toFamily: ToFamily | null }) {
         <label className="block">
           <span className="font-semibold">Said before</span>
           <select className="field mt-1 w-full" value="" onChange={(event) => again(event.target.value)}>
-            <option value="">something new</option>
+            <option value="">Something new</option>
             {phrases.map((phrase) => (
               <option key={phrase.id} value={phrase.id}>
                 {phrase.own}
@@ -61,7 +61,7 @@ export function WriteToFamily({ toFamily }: { toFamily: ToFamily | null }) {
         />
       </label>
       <p className="text-[13px] text-soft">
-        It stands on the family’s page as you write it{isOther && `, in ${languageName} or not`}; a text says only that there is a word.
+        It stands on the family’s page as you write it{isOther && `, in ${languageName} or not`}. A text says only that there is a message.
       </p>
     </>
   );

@@ -13,7 +13,7 @@ export function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
 /** First ideas where a step was tried in vain: each one key, with its own words as the reason that is stored. */
 const WAYS_OUT: readonly ReviewAct[] = [
   { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
-  { key: 'k', answer: 'hold', words: 'Another knob', followed: true, reason: 'Another knob' },
+  { key: 'k', answer: 'hold', words: 'Another grading factor', followed: true, reason: 'Another grading factor' },
   { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
 ];
 

@@ -46,17 +46,17 @@ describe('a decision in words', () => {
     [decision('ended', { days: 2 }), 'Ended 2 days ago'],
     [decision('neverOpened', { days: 4 }), 'The link was never opened'],
     [decision('safetyWord'), 'Something hurt'],
-    [decision('question'), 'The family asks'],
+    [decision('question'), 'The family has a question'],
   ])('has a title', (given, title) => {
     expect(decisionTitle(given, task)).toBe(title);
   });
 
   it('tells the rule, what it counted and what would have changed it', () => {
     const { why, otherwise } = decisionWhy(decision('ready', { suggestion: suggestion('up', 4) }));
-    expect(why).toBe('In a row: 3 sessions reached, on 2 days; the rule asks for 3 on 2 days.');
-    expect(otherwise).toBe('Would hold if one of the last 3 had not been reached.');
+    expect(why).toBe('Met the target in 3 sessions in a row, on 2 days. The rule asks for 3 on 2 days.');
+    expect(otherwise).toBe('If one of the last 3 sessions had missed the target, the rule would suggest staying at this step.');
     expect(decisionWhy(decision('tooHard', { suggestion: suggestion('down', 2) })).why).toContain(
-      '2 sessions struggled; the rule asks for 2 on 2 days',
+      'Had difficulty in 2 sessions in a row. The rule asks for 2 on 2 days',
     );
   });
 
@@ -105,26 +105,26 @@ describe('the other rules say what they counted', () => {
     [
       'mOfN',
       'up',
-      'So many of the last: 4 of 5 sessions reached, on 4 days; the rule asks for 4 of 5.',
-      'Would hold with fewer than 4 reached.',
+      'Met the target in 4 of the last 5 sessions, on 4 days. The rule asks for 4 of 5.',
+      'With fewer than 4 sessions on target, the rule would suggest staying at this step.',
     ],
     [
       'mOfN',
       'down',
-      'So many of the last: 3 of 5 sessions struggled; the rule asks for 3 of 5.',
-      'Would hold with fewer than 3 struggled.',
+      'Had difficulty in 3 of the last 5 sessions. The rule asks for 3 of 5.',
+      'With fewer than 3 difficult sessions, the rule would suggest staying at this step.',
     ],
     [
       'band',
       'up',
-      'Mean success: 88 % of the target over 5 sessions, on 4 days; the rule goes up above 85 %.',
-      'Would hold between 70 % and 85 %.',
+      'Average success: 88% of the target over 5 sessions, on 4 days. The rule goes up above 85%.',
+      'Between 70% and 85%, the rule would suggest staying at this step.',
     ],
     [
       'band',
       'down',
-      'Mean success: 52 % of the target over 5 sessions, on 4 days; the rule goes down under 70 %.',
-      'Would hold between 70 % and 85 %.',
+      'Average success: 52% of the target over 5 sessions, on 4 days. The rule goes down under 70%.',
+      'Between 70% and 85%, the rule would suggest staying at this step.',
     ],
   ] as const)('%s %s', (name, move, why, otherwise) => {
     const told = by(RULES[name], move);

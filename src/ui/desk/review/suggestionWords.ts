@@ -22,25 +22,25 @@ export function decisionTitle(decision: Decision, task: ProgramTask | null): str
     case 'unsuitable':
       return 'Needs your safety review';
     case 'handSettled':
-      return 'The hand has settled';
+      return 'Hand preference is now established';
     case 'flooded':
-      return 'The link sends too much';
+      return 'The link sent too many reports';
     case 'pressed':
       return '“Something hurt”, pressed by mistake';
     case 'question':
-      return 'The family asks';
+      return 'The family has a question';
     case 'text':
-      return 'A text needs you';
+      return 'Text to review';
     case 'comment':
       return decision.reportIds.length === 1 ? 'Comment to read' : `${decision.reportIds.length} comments to read`;
     case 'sentBack':
-      return 'The family shows how it goes';
+      return 'The family sent a video or picture';
     case 'tooHard':
       return `Step down to ${step(decision.suggestion!.toStep)}`;
     case 'ready':
       return `Step up to ${step(decision.suggestion!.toStep)}`;
     case 'stuck':
-      return `Not step ${decision.suggestion!.toStep} once more`;
+      return `Step ${decision.suggestion!.toStep} did not work before`;
     case 'ladderEnd':
       return 'The top of this ladder';
     case 'quiet':
@@ -61,8 +61,9 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
   switch (decision.kind) {
     case 'stuck':
       return {
-        why: `The rule would step up again: ${times(counts!.reachedInARow, 'session')} reached in a row. But step ${suggestion!.toStep} was tried ${times(failedTries(suggestion!), 'time')} and ended in a step down.`,
-        otherwise: 'A step between, another knob, more in a row first, or a look in school. The card comes back after two weeks.',
+        why: `The rule would suggest moving up again: ${times(counts!.reachedInARow, 'session')} in a row met the target. But step ${suggestion!.toStep} was tried ${times(failedTries(suggestion!), 'time')} and ended in a step down.`,
+        otherwise:
+          'Options: add an in-between step, change something else, ask for more sessions in a row, or check at school. This card returns in two weeks.',
       };
     case 'ready':
     case 'ladderEnd':
@@ -72,7 +73,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
           decision.kind === 'ladderEnd'
             ? suggestion!.whatWouldChange.code === 'older'
               ? 'The next step would ask to copy it, long before the usual age. The ladder waits here for some months.'
-              : 'There is no harder step: choose a new ladder, or the goal may be met; you decide.'
+              : 'There is no harder step. Choose a new task, or check whether the goal is met. You decide.'
             : ruleWords(suggestion!).otherwise,
       };
     case 'tooHard':
@@ -95,27 +96,27 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'unsuitable':
       return {
         why: 'Facts about this student changed. This task now needs your clinical reason at a step the family may do.',
-        otherwise: 'Leave it with your reason, which is kept, or take it out.',
+        otherwise: 'Keep it with your reason, which is saved, or remove it.',
       };
     case 'handSettled':
       return {
-        why: 'The program was sent while the hand was not settled. The family’s page already shows the table for this hand.',
-        otherwise: 'Amounts for each hand stay as they were sent: the next program can ask for the working hand alone.',
+        why: 'The program was sent before the hand preference was established. The family’s page already shows the table for this hand.',
+        otherwise: 'Targets for each hand stay as they were sent. The next program can ask for the dominant hand only.',
       };
     case 'flooded':
       return {
         why: 'In one day, the family’s link sent more reports than a family can. Later ones were not saved. Someone else may have the link.',
-        otherwise: 'Ask the family, then send a new link from the child’s page: it closes this one.',
+        otherwise: 'Ask the family, then send a new link from the student’s page. It closes this one.',
       };
     case 'text':
       return {
         why: 'This text could not be read automatically. Nothing in it was filed as a report.',
-        otherwise: 'Ask the family, or file it by hand; marked read, it leaves the round.',
+        otherwise: 'Ask the family, or file it by hand. Marking it as read takes it off your list.',
       };
     case 'sentBack':
       return {
-        why: 'You asked for a clip or a picture, and the family sent one. It is no report: nothing of it is counted.',
-        otherwise: 'When you write or say that you looked, it leaves the round. It is deleted on the day that stands beside it.',
+        why: 'You asked for a video or picture, and the family sent one. It is not a report, so it is not counted.',
+        otherwise: 'Reply or mark it as seen to take it off your list. It is deleted on the date shown.',
       };
     case 'pressed':
       return {
@@ -153,7 +154,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
 function asideOf({ evidence: { helpTold, reachedInARow, refused } }: Suggestion): string {
   const untold = helpTold === undefined ? 0 : reachedInARow - helpTold;
   return [
-    ...(untold > 0 ? [` Help was not told in ${untold} of them.`] : []),
+    ...(untold > 0 ? [` Help was not reported in ${untold} of them.`] : []),
     ...(refused ? [` Refused or upset ${refused === 1 ? 'once' : `${refused} times`} at this step.`] : []),
   ].join('');
 }
@@ -176,7 +177,7 @@ export function triesInWords({ suggestion }: Decision): string | null {
   return `${which}${ORDINALS[tries.length] ? ' try' : ''}. In the tries at step ${suggestion.toStep} so far ${reached} of ${sessions} reached: ${days}.`;
 }
 
-/** Which knobs move between two steps: "item size: clothes pegs → rope ends". */
+/** Which grading factors change between two steps: "item size: clothes pegs → rope ends". */
 export function movedKnobs(task: ProgramTask, fromStep: number, toStep: number): string[] {
   const from = task.content.ladder.steps[fromStep - 1];
   const to = task.content.ladder.steps[toStep - 1];

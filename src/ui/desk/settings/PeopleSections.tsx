@@ -33,11 +33,11 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
               <span className="flex gap-4">
                 {view.mayChangeTrust && person.hasFactor && (
                   <ActionForm action={disableSecondFactor} hidden={{ personId: person.id }}>
-                    <button className="link">take the second factor off</button>
+                    <button className="link">Turn off two-step verification</button>
                   </ActionForm>
                 )}
                 <ActionForm action={close} hidden={{ personId: person.id }}>
-                  <button className="link">close the account</button>
+                  <button className="link">Close the account</button>
                 </ActionForm>
               </span>
             )}
@@ -50,7 +50,7 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
             </span>
             {view.mayChange && (
               <ActionForm action={takeBack} hidden={{ invitationId: invitation.id }}>
-                <button className="link">take it back</button>
+                <button className="link">Take it back</button>
               </ActionForm>
             )}
           </li>

@@ -47,9 +47,9 @@ export function SettingsScreen(props: SettingsProps) {
         <h1 className="text-[24px]">Settings</h1>
         <p className="mt-1">
           <Link className="link" href="/settings/data">
-            Data, in and out
+            Data import and export
           </Link>{' '}
-          <span className="text-soft">files for other programs, the rules as a pack, keys</span>
+          <span className="text-soft">files for other programs, policy packs, API keys</span>
         </p>
       </div>
       <InjurySection {...props} />
@@ -72,9 +72,9 @@ export function SettingsScreen(props: SettingsProps) {
       <SignInRulesSection view={view} setRules={props.setSignInRules} />
       <SignInsSection {...props} />
       <section>
-        <h2 className="text-[18px]">Whose judgment counts</h2>
+        <h2 className="text-[18px]">Clinical judgment</h2>
         <p className="mt-1">
-          Yard Steps supports, and does not replace, the therapist’s judgment. A suggestion is never carried out by itself. The rules of
+          Yard Steps supports the therapist’s judgment. It does not replace it. No suggestion is carried out automatically. The rules of
           your school, district and state, and your license, come first.
         </p>
       </section>
@@ -88,8 +88,7 @@ function InjurySection({ view, setNumber, setInjuryEmail }: SettingsProps) {
     <section>
       <h2 className="text-[18px]">When something hurts</h2>
       <p className="mt-1 text-soft">
-        A family that reports pain or an injury is told right away to stop, to call the child’s doctor, and in an emergency to call this
-        number.
+        A family that reports pain or an injury sees at once: stop, call the child’s doctor, and in an emergency call this number.
       </p>
       {view.mayChangeTrust ? (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings" to={`change it from ${view.emergencyNumber}`}>
@@ -140,7 +139,8 @@ function MessagesSection({ view, setHoldMinutes }: SettingsProps) {
     <section>
       <h2 className="text-[18px]">Messages to families</h2>
       <p className="mt-1 text-soft">
-        A family gets one message for what is decided about it. How many minutes does it wait for the rest? Till then it can be taken back.
+        A family gets one message for all your decisions about a student. Choose how many minutes a message waits for more. Until then, you
+        can cancel it.
       </p>
       <ActionForm action={setHoldMinutes} hidden={{}} className="mt-2">
         <span className="flex gap-3">
@@ -152,7 +152,7 @@ function MessagesSection({ view, setHoldMinutes }: SettingsProps) {
             key={view.postMinutes}
             className="field w-[140px]"
           />
-          <button className="act">Wait so long</button>
+          <button className="act">Save</button>
         </span>
       </ActionForm>
     </section>
@@ -165,7 +165,7 @@ function ReadDaysSection({ view, setReadDays }: SettingsProps) {
     <section>
       <h2 className="text-[18px]">Days on which you read</h2>
       <p className="mt-1 text-soft">
-        The pages of the children whom you lead say on which days you read what families send. Check none, and nothing is promised.
+        Families of the students you lead see on which days you read reports. Check none, and their pages promise nothing.
       </p>
       <ActionForm action={setReadDays} hidden={{}} className="mt-2">
         <span className="flex flex-wrap items-center gap-4">
@@ -183,7 +183,7 @@ function StepRuleSection({ view, setRule }: SettingsProps) {
     <section>
       <h2 className="text-[18px]">When a step is suggested</h2>
       <p className="mt-1 text-soft">
-        For the children whom you lead. A child’s or a task’s own settings can say otherwise. No rule steps by itself: you decide.
+        For the students you lead. A student’s or a task’s own settings come first. No rule changes a step on its own. You decide.
       </p>
       <ActionForm action={setRule} hidden={{}} className="mt-2">
         <span className="flex gap-3">
@@ -197,7 +197,7 @@ function StepRuleSection({ view, setRule }: SettingsProps) {
           <input
             name="reason"
             aria-label="Why this rule"
-            placeholder="why, for you to read later"
+            placeholder="Why, for you to read later"
             maxLength={300}
             defaultValue={view.advancingReason}
             key={`why ${view.advancingReason}`}
@@ -208,7 +208,7 @@ function StepRuleSection({ view, setRule }: SettingsProps) {
       </ActionForm>
       <p className="mt-1">
         <Link href="/step-rules" prefetch={false} className="link">
-          Try rules on your own log, and on simulated children
+          Try rules on your own records and on simulated students
         </Link>
       </p>
     </section>
@@ -238,7 +238,7 @@ function YearSection({ view }: SettingsProps) {
       )}
       <p className="mt-2">
         <Link className="link" href="/settings/year" prefetch={false}>
-          {view.calendar ? 'Change it; schools and visits, too' : 'Set it up'}
+          {view.calendar ? 'Change the year, schools, and visits' : 'Set it up'}
         </Link>
       </p>
     </section>
@@ -250,7 +250,7 @@ function LanguagesSection({ view, setLanguages }: SettingsProps) {
   return (
     <section>
       <h2 className="text-[18px]">Languages</h2>
-      <p className="mt-1 text-soft">In which languages may families be written to? Others read the nearest that there is.</p>
+      <p className="mt-1 text-soft">Languages for families. Families with another language get the closest one.</p>
       <ActionForm action={setLanguages} hidden={{}} className="mt-2">
         <span className="flex flex-wrap items-center gap-4">
           {view.allLanguages.map((language) => (
@@ -265,7 +265,7 @@ function LanguagesSection({ view, setLanguages }: SettingsProps) {
               {languageName(language)}
             </label>
           ))}
-          <button className="act">Keep them</button>
+          <button className="act">Save</button>
         </span>
       </ActionForm>
     </section>
@@ -287,7 +287,7 @@ function SignInsSection({ view, hereId, revoke, signOut }: SettingsProps) {
             </span>
             {signIn.id !== hereId && (
               <ActionForm action={revoke} hidden={{ signInId: signIn.id }}>
-                <button className="link">sign out there</button>
+                <button className="link">Sign out there</button>
               </ActionForm>
             )}
           </li>

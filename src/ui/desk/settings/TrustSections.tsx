@@ -19,19 +19,19 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
     <section id="keeping">
       <h2 className="text-[18px]">How long things are kept</h2>
       <p className="mt-1 text-soft">
-        Every look at a child and every change is noted. What is older than you say here goes by itself, each night; ask your district what
-        its rules are.
+        Every look at a student and every change is noted. Older entries are deleted automatically each night; ask your district what its
+        rules are.
       </p>
       {view.mayChange ? (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#keeping" to="change it">
           <ActionForm action={setKeeping} hidden={{}} className="mt-2">
             <span className="flex flex-col items-start gap-2">
-              <NumberField name="auditDays" says="days: the list of who looked" value={view.auditDays} />
-              <NumberField name="messageDays" says="days: messages, and texts that came in" value={view.messageDays} />
-              <NumberField name="clipDays" says="days: clips and pictures that families send" value={view.clipDays} />
+              <NumberField name="auditDays" says="Days: the list of who looked" value={view.auditDays} />
+              <NumberField name="messageDays" says="Days: messages, and texts that came in" value={view.messageDays} />
+              <NumberField name="clipDays" says="Days: clips and pictures that families send" value={view.clipDays} />
               <NumberField
                 name="leftChildYears"
-                says="years: a child off the caseload (empty: until somebody deletes it)"
+                says="Years: a student off the caseload (empty: until somebody deletes it)"
                 value={view.leftChildYears}
               />
               <button className="act">Save</button>
@@ -88,8 +88,8 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#sign-in-rules" to="change it">
           <ActionForm action={setRules} hidden={{}} className="mt-2">
             <span className="flex flex-col items-start gap-2">
-              <NumberField name="idleMinutes" says="minutes without a request" value={view.idleMinutes} />
-              <NumberField name="signInDays" says="days at most" value={view.signInDays} />
+              <NumberField name="idleMinutes" says="Minutes without a request" value={view.idleMinutes} />
+              <NumberField name="signInDays" says="Days at most" value={view.signInDays} />
               <label className="flex items-center gap-3">
                 <input type="checkbox" name="factorRequired" defaultChecked={view.factorRequired} className="size-4 accent-green" />{' '}
                 everybody gives a second factor

@@ -132,7 +132,7 @@ export function YearScreen({ view: { year, schools, mayChange }, keep, preview }
         ))}
         {mayChange && (
           <button type="button" className="link mt-1" onClick={() => places.append({ name: '', visitDays: [] })}>
-            add a school
+            Add a school
           </button>
         )}
         {fault && <FaultNote className="mt-4">{fault}</FaultNote>}
@@ -176,7 +176,7 @@ function Spans({ title, list, fields, register, add, remove }: SpansProps) {
           <span aria-hidden="true">–</span>
           <input type="date" {...register(`${list}.${index}.to`)} aria-label={`${what} ${index + 1}, last day`} className="field" />
           <button type="button" className="link" onClick={() => remove(index)}>
-            take it away
+            Remove
           </button>
         </div>
       ))}
@@ -228,7 +228,7 @@ function Found({ found, take, close }: { found: CalendarPreview; take: (span: Ca
               <span className="text-green">taken</span>
             ) : (
               <button type="button" className="link" onClick={() => takeAt(index)}>
-                take it
+                Take it
               </button>
             )}
           </li>

@@ -12,10 +12,10 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
   const stays = replays[0]!.figures.stays;
   return (
     <>
-      <h1 className="text-[24px]">Policy lab</h1>
+      <h1 className="text-[24px]">Step rules</h1>
       <p className="mt-1 max-w-[80ch] text-soft">
-        Schools differ in when a step is due. Here the rules are held against each other: on what really came in, and on invented children.
-        No rule steps by itself, here or anywhere.
+        Compare rules for when to move a student up or down a step, using your own records and simulated students. No rule changes a step on
+        its own. You decide.
       </p>
       <section aria-labelledby="replay-title">
         <h2 id="replay-title" className="mt-4 border-b border-ink pb-1 text-[18px]">
@@ -25,7 +25,7 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
           <label>
             whose{' '}
             <select name="child" className="field" defaultValue={child?.childId ?? ''}>
-              <option value="">the whole caseload</option>
+              <option value="">The whole caseload</option>
               {view.children.map(({ childId, name }) => (
                 <option key={childId} value={childId}>
                   {name}
@@ -33,12 +33,12 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
               ))}
             </select>
           </label>
-          <button className="link">show</button>
+          <button className="link">Show</button>
         </form>
         <p className="mt-2 max-w-[80ch] text-[14px]">
           {stays === 0
-            ? `Nothing was told since ${longDay(since)} that a rule could be held against.`
-            : `${stays} stays at a step since ${longDay(since)}. Each rule is asked after every day on which something was told, and its first move is held against what you did. What would have come at another step nobody knows.`}
+            ? `There are no reports since ${longDay(since)} to compare the rules on.`
+            : `${stays} times a student stayed at a step since ${longDay(since)}. For each rule: when would it have suggested a move, and what did you do? What would have happened after a different move is unknown.`}
         </p>
         {stays > 0 && (
           <table className="mt-2 w-full border-collapse text-[14px]">
@@ -52,8 +52,8 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
                   'sooner',
                   'not by then',
                   'the other way',
-                  'the stay goes on',
-                  'struggles after it said down',
+                  'still at the step',
+                  'difficulty after it said down',
                 ].map((name) => (
                   <th key={name} scope="col" className="pr-4">
                     {name}
@@ -84,7 +84,7 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
           Your rule
         </h2>
         <p className="mt-1">
-          For the children whom you lead: {words(`settings.advancing.${ownRule}`)}.{ownReason && ` You wrote: “${ownReason}”`}
+          For the students you lead: {words(`settings.advancing.${ownRule}`)}.{ownReason && ` You wrote: “${ownReason}”`}
         </p>
         <ActionForm action={adopt} hidden={{}} className="mt-2">
           <span className="flex flex-wrap items-end gap-3">
@@ -103,7 +103,7 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
           </span>
         </ActionForm>
         <p className="mt-1 text-[14px] text-soft">
-          Rules with other numbers than these are for trying: what a child or a task needs otherwise is chosen in its own settings.
+          Rules with other numbers than these are for trying: what a student or a task needs otherwise is chosen in its own settings.
         </p>
       </section>
     </>

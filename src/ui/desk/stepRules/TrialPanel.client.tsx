@@ -33,7 +33,7 @@ const WEEKS = 40;
 const CHILDREN = [200, 1_000, 4_000];
 const FEWEST = 2;
 
-/** Simulated children under each of the chosen rules: the same children, with the same luck. */
+/** Simulated students under each of the chosen rules: the same children, with the same luck. */
 export function TrialPanel({ ladders, log }: Props) {
   const [slug, setSlug] = useState(ladders[0]!.slug);
   const [order, setOrder] = useState<PromptFading>('leastToMost');
@@ -72,11 +72,11 @@ export function TrialPanel({ ladders, log }: Props) {
   return (
     <section aria-labelledby="trial-title">
       <h2 id="trial-title" className="mt-6 border-b border-ink pb-1 text-[18px]">
-        Simulated children
+        Simulated students
       </h2>
       <p className="mt-1 max-w-[80ch] text-soft">
-        The same invented children, with the same luck, under each rule: their chance of a good one follows from what they can do and what
-        the step asks; they learn most where about three of four succeed. It compares rules. It foretells no child.
+        The same simulated students, with the same luck, under each rule. Their chance of success depends on their ability and the step’s
+        demand. They learn most when about three of four tries succeed. This compares rules. It does not predict any real student.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <label>
@@ -100,7 +100,7 @@ export function TrialPanel({ ladders, log }: Props) {
           </select>
         </label>
         <label>
-          <span className="block text-[13px] font-semibold text-soft">children</span>
+          <span className="block text-[13px] font-semibold text-soft">students</span>
           <select className="field" value={children} onChange={(event) => setChildren(Number(event.target.value))}>
             {CHILDREN.map((each) => (
               <option key={each} value={each}>
@@ -133,7 +133,7 @@ export function TrialPanel({ ladders, log }: Props) {
         }
       />
       <fieldset className="mt-3">
-        <legend className="text-[13px] font-semibold text-soft">rules</legend>
+        <legend className="text-[13px] font-semibold text-soft">Rules</legend>
         <span className="flex flex-wrap gap-x-4 gap-y-1">
           {CANDIDATE_IDS.map((id) => (
             <label key={id} className="flex items-center gap-2">
@@ -154,19 +154,19 @@ export function TrialPanel({ ladders, log }: Props) {
           onClick={run}
           disabled={share !== null || chosen.length < FEWEST}
           data-key="r"
-          data-key-says="Run it"
+          data-key-says="Run"
         >
           Run it <KeyCap>R</KeyCap>
         </button>
         {share !== null && (
           <>
-            <progress value={share} aria-label="how far it is" />
+            <progress value={share} aria-label="How far it is" />
             <button type="button" className="link" onClick={stop}>
-              stop
+              Stop
             </button>
           </>
         )}
-        {chosen.length < FEWEST && <span className="text-soft">Choose two rules at least.</span>}
+        {chosen.length < FEWEST && <span className="text-soft">Choose at least two rules.</span>}
         <span role="status">
           {fault ?? (share === null && rows.length > 0 && rows.length < found.ids.length ? 'Stopped: these rules were done.' : '')}
         </span>
@@ -212,7 +212,7 @@ function FamilyFields({
   );
   return (
     <fieldset className="mt-3">
-      <legend className="text-[13px] font-semibold text-soft">families</legend>
+      <legend className="text-[13px] font-semibold text-soft">Families</legend>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         {number('practises', 'practice, of planned days', [0, 1, 0.05])}
         {number('tells', 'tell, of what they did', [0, 1, 0.05])}
@@ -221,7 +221,7 @@ function FamilyFields({
         {number('growth', 'grow a session by', [0.001, 0.2, 0.005])}
         {fit && (
           <button type="button" className="act" disabled={isBusy} onClick={fit}>
-            Like the families of this log
+            Match the families in your records
           </button>
         )}
       </div>
@@ -242,17 +242,17 @@ function TrialTable({ rows }: { rows: readonly { readonly id: CandidateId; reado
   return (
     <table className="mt-3 w-full border-collapse text-[14px]">
       <caption className="text-left text-[13px] text-soft">
-        Intervals: 95 of 100 for shares and means; of the weeks, the middle half of the children. {WEEKS} weeks at most.
+        Intervals: 95 of 100 for shares and means; of the weeks, the middle half of the students. {WEEKS} weeks at most.
       </caption>
       <thead>
         <tr className="border-b border-ink text-left">
-          <th scope="col">rule</th>
-          <th scope="col">said to hold the top step</th>
-          <th scope="col">of those, do it alone</th>
-          <th scope="col">weeks till then</th>
-          <th scope="col">sessions struggled</th>
-          <th scope="col">changes a month</th>
-          <th scope="col">alone at the end</th>
+          <th scope="col">Rule</th>
+          <th scope="col">Reached the top step</th>
+          <th scope="col">Of those, independent</th>
+          <th scope="col">Weeks to get there</th>
+          <th scope="col">Difficult sessions</th>
+          <th scope="col">Step changes per month</th>
+          <th scope="col">Independent at the end</th>
         </tr>
       </thead>
       <tbody>

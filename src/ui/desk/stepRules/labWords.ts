@@ -10,8 +10,8 @@ export const CANDIDATE_WORDS: Readonly<Record<CandidateId, string>> = {
   three5: '3 of the last 5',
   four5: '4 of the last 5',
   five6: '5 of the last 6',
-  band70: 'success from 70 to 85 %',
-  band60: 'success from 60 to 80 %',
+  band70: 'success from 70 to 85%',
+  band60: 'success from 60 to 80%',
 };
 
 /** How often a rule would have moved up and down, how that compares to what happened, and the struggles that came after. */
@@ -36,19 +36,19 @@ const FIGURE_WORDS: Readonly<Record<LogFigure, { name: string; unit: (value: num
   changesAMonth: { name: 'changes of step a month', unit: (value) => value.toFixed(1) },
 };
 
-/** "Reached sessions: 62 % in your log; 39 simulated caseloads of the same size had 55 to 68 %." */
+/** "Reached sessions: 62% in your log; 39 simulated caseloads of the same size had 55 to 68%." */
 export function fitSentence({ figure, observed, low, high, fits }: FitCheck): string {
   const { name, unit } = FIGURE_WORDS[figure];
   const said = `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${unit(observed)} in your log; 39 simulated caseloads of the same size had ${unit(low)} to ${unit(high)}.`;
   return fits ? said : `${said} These families do not have it: take what follows about it with care.`;
 }
 
-/** @example percents(0.49, 0.554) // '49–55 %' */
+/** @example percents(0.49, 0.554) // '49–55%' */
 export function percents(low: number, high: number): string {
   return `${Math.round(low * 100)}–${percent(high)}`;
 }
 
-/** @example percent(0.625) // '63 %' */
+/** @example percent(0.625) // '63%' */
 export function percent(share: number): string {
-  return `${Math.round(share * 100)} %`;
+  return `${Math.round(share * 100)}%`;
 }

@@ -28,7 +28,7 @@ export function useLab(onAnswer: (answer: LabAnswer) => void) {
     };
     begun.onerror = () => {
       end();
-      setFault('It could not be reckoned in this browser.');
+      setFault('This browser could not calculate it.');
     };
     begun.postMessage(options);
   };

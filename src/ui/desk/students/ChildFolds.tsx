@@ -69,7 +69,7 @@ export function ChildFolds({ view, acts }: Props) {
           ))}
         </Fold>
       )}
-      <Fold cap="P" says="Who works with this child">
+      <Fold cap="P" says="Who works with this student">
         <Sharing view={view} acts={acts} />
       </Fold>
       {view.mayReadAccessLog && (
@@ -132,7 +132,7 @@ function LinksAndPost({ view, acts }: Props) {
         {open.slice(0, 4).map((link) => (
           <li key={link.id} className="flex items-baseline justify-between gap-2 border-t border-line py-1">
             <span>
-              link made {momentIn(link.createdAt, child.timeZone)}, holds till {momentIn(link.expiresAt, child.timeZone)},{' '}
+              link made {momentIn(link.createdAt, child.timeZone)}, current until {momentIn(link.expiresAt, child.timeZone)},{' '}
               {link.firstOpenedAt === null ? 'not opened yet' : `first opened ${momentIn(link.firstOpenedAt, child.timeZone)}`}
             </span>
             {view.mayChange && (
@@ -181,11 +181,12 @@ function PracticeFold({ view: { child, program, today }, acts }: Props) {
     return (
       <ActionForm action={acts.rest} hidden={hidden('goOn')} className="space-y-2">
         <p>
-          {resting.kind === 'ended' ? 'The practice ended.' : `It rests until ${longDay(resting.day)}.`} The family reads when it goes on.
+          {resting.kind === 'ended' ? 'The practice ended.' : `It rests until ${longDay(resting.day)}.`} The family sees when practice
+          resumes.
         </p>
         {resting.kind === 'ended' && (
           <label className="block">
-            Till which day?
+            Until which day?
             <input name="until" type="date" required className="field mt-1 block" />
           </label>
         )}
@@ -200,11 +201,11 @@ function PracticeFold({ view: { child, program, today }, acts }: Props) {
           It rests until
           <input name="until" type="date" required className="field mt-1 block" />
         </label>
-        <input name="why" maxLength={300} placeholder="why (you may leave it out)" aria-label="Why it rests" className="field w-full" />
+        <input name="why" maxLength={300} placeholder="Why (you may leave it out)" aria-label="Why it rests" className="field w-full" />
         <button className="act">Let it rest</button>
       </ActionForm>
       <ActionForm action={acts.rest} hidden={hidden('end')} className="space-y-2">
-        <input name="why" required maxLength={300} placeholder="why it ends" aria-label="Why it ends" className="field w-full" />
+        <input name="why" required maxLength={300} placeholder="Why it ends" aria-label="Why it ends" className="field w-full" />
         <button className="act">End the practice</button>
       </ActionForm>
     </div>
@@ -226,7 +227,7 @@ function Sharing({ view, acts }: Props) {
             </span>
             {view.mayLead && person.access !== 'lead' && (
               <ActionForm action={acts.share} hidden={{ childId: child.id, personId: person.personId, access: 'none' }}>
-                <button className="link">end it</button>
+                <button className="link">End it</button>
               </ActionForm>
             )}
           </li>
@@ -278,7 +279,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
             required
             minLength={3}
             maxLength={300}
-            placeholder="moved away, goals met…"
+            placeholder="Moved away, goals met…"
             aria-label="Why"
             className="field my-2 w-full"
           />
@@ -299,19 +300,19 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
         <p>
           Everything that is kept of this child:{' '}
           <a className="link" href={`/students/${child.id}/export?as=html`}>
-            to read
+            To read
           </a>
           ,{' '}
           <a className="link" href={`/students/${child.id}/export?as=json`}>
-            as data
+            As data
           </a>
           ,{' '}
           <a className="link" href={`/students/${child.id}/export?as=fhir`}>
-            as HL7 FHIR R4
+            As HL7 FHIR R4
           </a>
         </p>
         <details>
-          <summary className="link inline text-brick">Delete this child…</summary>
+          <summary className="link inline text-brick">Delete this student…</summary>
           <p className="mt-1">
             Permanently deletes this student’s information, goals, programs, reports, messages and links. The access log keeps an ID number
             with no name.

@@ -61,9 +61,9 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
             prefetch={false}
             className="link"
             data-key="f"
-            data-key-says="All facts, and their history"
+            data-key-says="Student information, and their history"
           >
-            all facts <KeyCap>F</KeyCap>
+            Student information <KeyCap>F</KeyCap>
           </Link>
         )}
       </div>
@@ -80,7 +80,7 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
               </span>
             </h2>
             <details className="mb-2 text-[14px] text-soft">
-              <summary className="link inline">how do you know?</summary> {adherenceHow(practice.adherence)}
+              <summary className="link inline">How was this calculated?</summary> {adherenceHow(practice.adherence)}
             </details>
             <ReportTable reports={view.log.slice(0, LOG_SHOWN)} withTask mayCorrect={view.mayChange} />
           </section>
@@ -108,12 +108,12 @@ function Alarms({ view }: { view: ChildView }) {
     <>
       {child.leftOn !== null && (
         <p className="mt-3 border-l-4 border-soft bg-sheet px-3 py-2">
-          Off your caseload since {longDay(child.leftOn)}. Nothing was lost; “On and off the caseload” puts the child back.
+          Off your caseload since {longDay(child.leftOn)}. Nothing was lost; “On and off the caseload” puts the student back.
         </p>
       )}
       {stops.length > 0 && (
         <p className="mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
-          <strong>Something hurt.</strong> On hold until the task is reopened in Rounds:{' '}
+          <strong>Something hurt.</strong> On hold until the task is reopened in Review:{' '}
           {[...new Map([...stops].reverse().map((stop) => [stop.taskId, stop])).values()]
             .map((stop) => `${nameIn(stop.taskId)}, since ${longDay(stop.doneOn)}`)
             .join('; ')}
@@ -132,14 +132,14 @@ function Alarms({ view }: { view: ChildView }) {
           </strong>{' '}
           {findings.map(safetyWords).join(' ')} The family’s page does not offer it until you decide.{' '}
           <Link className="link" href="/review" prefetch={false}>
-            Its card stands in Rounds
+            See its card in Review
           </Link>
           .
         </p>
       ))}
       {view.homeIsTold && (
         <p className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2">
-          The family told what is in the house.{' '}
+          The family listed the materials they have at home. Review and add them.{' '}
           <Link className="link" href={`/students/${child.id}/record`} prefetch={false}>
             Look at it, and take it over
           </Link>

@@ -45,7 +45,7 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
             data-key="g"
             data-key-says="Write a goal"
           >
-            a new goal <KeyCap>G</KeyCap>
+            A new goal <KeyCap>G</KeyCap>
           </Link>
         )}
       </div>
@@ -53,10 +53,7 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
         <Row key={goal.id} head={<GoalCell goal={goal} view={view} />} timelines={serving} />
       ))}
       {others.length > 0 && (
-        <Row
-          head={<p className="text-soft">{open.length ? 'Serves no goal that is written here' : 'No goal is written yet'}</p>}
-          timelines={others}
-        />
+        <Row head={<p className="text-soft">{open.length ? 'Not linked to a goal' : 'No goal is written yet'}</p>} timelines={others} />
       )}
     </section>
   );
@@ -67,7 +64,7 @@ function Row({ head, timelines }: { head: React.ReactNode; timelines: readonly T
     <div className="grid grid-cols-1 gap-x-6 gap-y-2 min-[760px]:grid-cols-[240px_minmax(0,1fr)] border-b border-line py-3">
       <div>{head}</div>
       <div className="space-y-4">
-        {timelines.length === 0 && <p className="text-soft">No task of the program serves it.</p>}
+        {timelines.length === 0 && <p className="text-soft">No task serves it.</p>}
         {timelines.map(({ task, timeline }) => (
           <article key={task.taskId} id={`task-${task.taskId}`} className="flex items-start gap-x-4 max-[1100px]:flex-wrap">
             <div className="w-[150px] shrink-0">
@@ -109,8 +106,10 @@ function GoalCell({ goal, view: { child, today, mayChange } }: { goal: Goal; vie
       </p>
       <p className="text-[13px] text-soft">{criterionWords(content)}</p>
       <p className="mt-1 text-[13px]">
-        {aim === null ? 'Says no numbers yet: no aim line.' : `Aim line today: ${unitWords(content.measure, aim)}.`} Review{' '}
-        {longDay(content.reviewOn)}
+        {aim === null
+          ? 'This goal has no baseline or criterion yet, so there is no aim line.'
+          : `Aim line today: ${unitWords(content.measure, aim)}.`}{' '}
+        Review {longDay(content.reviewOn)}
         {content.reviewOn < today && <strong className="text-brick">, overdue</strong>}.
       </p>
       <p className="text-[13px] text-soft">{words(`skills.${content.skill}`)}</p>

@@ -26,8 +26,8 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
       <section>
         <h2 className="text-[18px]">Reminders</h2>
         <p className="mt-1 text-soft">
-          By the family’s wish: it can change them on its own page. Never in quiet hours, and only where something of the day has no word
-          yet. Check no day and no word after silence, and nothing goes out.
+          Set by the family, who can change them on their own page. Never in quiet hours, and only while an activity of the day has no
+          report yet. If no day and no message after silence is checked, nothing is sent.
         </p>
         {isStopped && (
           <p className="mt-2 font-semibold text-brick">
@@ -56,8 +56,8 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
               <label>
                 by{' '}
                 <select name="way" defaultValue={reminders.way ?? 'text'} className="field">
-                  <option value="text">text message</option>
-                  <option value="email">e-mail</option>
+                  <option value="text">Text message</option>
+                  <option value="email">Email</option>
                 </select>
               </label>
             )}

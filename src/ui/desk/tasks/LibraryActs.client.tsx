@@ -46,7 +46,7 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
           <input
             value={name}
             maxLength={80}
-            placeholder="name of a new task  N"
+            placeholder="Name of a new task  N"
             onChange={(event) => setName(event.target.value)}
             className="field w-[220px]"
             data-key="n"
@@ -69,10 +69,10 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
           />
         </label>
         <a href="/tasks/pack" className="link text-[14px]" download="my-tasks.json">
-          my tasks as a pack
+          My tasks as a pack
         </a>
         <a href="/tasks/schema" className="link text-[14px]">
-          the pack’s schema
+          The pack’s schema
         </a>
       </form>
       {answer?.ok && (

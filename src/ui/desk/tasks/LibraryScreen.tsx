@@ -36,7 +36,7 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
     <>
       <RowKeys />
       <div className="flex flex-wrap items-baseline gap-5">
-        <h1 className="text-[24px]">Task bench</h1>
+        <h1 className="text-[24px]">Task library</h1>
         <span className="text-soft">
           {found.length} of {tasks.length} tasks
         </span>
@@ -46,7 +46,7 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
       </div>
       {inEditor.length > 0 && (
         <p className="mt-1">
-          On your bench:{' '}
+          Your drafts:{' '}
           {inEditor.map((draft, index) => (
             <span key={draft.slug}>
               {index > 0 && ' · '}
@@ -72,32 +72,32 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
         />
         <Select
           name="skill"
-          label="skill"
+          label="Skill"
           value={options.skill ?? ''}
           options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
         />
         <Select
           name="bundle"
-          label="set for"
+          label="Set for"
           value={options.bundle ?? ''}
           options={[['', 'everything'], ...BUNDLES.map(({ id, words: called }): [string, string] => [id, called])]}
         />
         <Select
           name="age"
-          label="age"
+          label="Age"
           value={options.ageYears === undefined ? '' : String(options.ageYears)}
           options={[['', 'any'], ...[3, 4, 5, 6, 7, 8, 9, 10].map((age): [string, string] => [String(age), `${age} years`])]}
         />
         <Select
           name="minutes"
-          label="minutes"
+          label="Minutes"
           value={options.mostMinutes === undefined ? '' : String(options.mostMinutes)}
           options={[['', 'any'], ...[3, 5, 8, 12].map((minutes): [string, string] => [String(minutes), `up to ${minutes}`])]}
         />
-        <Select name="skin" label="theme" value={skin} options={SKINS.map((each): [string, string] => [each, words(`skins.${each}`)])} />
+        <Select name="skin" label="Theme" value={skin} options={SKINS.map((each): [string, string] => [each, words(`skins.${each}`)])} />
         <Select
           name="hand1"
-          label="at hand"
+          label="At hand"
           value={options.atHand?.[0] ?? ''}
           options={[['', 'anything'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
@@ -113,14 +113,14 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
           value={options.atHand?.[2] ?? ''}
           options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
-        <Tick name="noScissors" label="no scissors" ticked={options.noScissors} />
-        <Tick name="noFood" label="no food" ticked={options.noFood} />
+        <Tick name="noScissors" label="No scissors" ticked={options.noScissors} />
+        <Tick name="noFood" label="No food" ticked={options.noFood} />
         <Link href="/tasks" prefetch={false} className="link pb-1.5 text-[14px]">
-          clear
+          Clear
         </Link>
       </FilterForm>
       <table className="mt-3 w-full border-collapse">
-        <HeadRow heads={['task', 'skill', 'ladder', 'dose', 'ages', 'what is needed']} />
+        <HeadRow heads={['task', 'skill', 'steps', 'target', 'ages', 'materials']} />
         <tbody>
           {found.map((task) => (
             <Row key={task.slug} task={task} skin={skin} />

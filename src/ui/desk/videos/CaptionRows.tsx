@@ -54,7 +54,7 @@ export function CaptionRows({ captions, seconds, isTimed, language, now, onChang
             <label className="grow">
               <span className="block text-[13px] font-semibold text-soft">
                 {languageName(language)}
-                {!isTranslated(caption.text, language) && ' (English is shown till it is written)'}
+                {!isTranslated(caption.text, language) && ' (English is shown until it is written)'}
               </span>
               <input
                 className="field w-full"
@@ -71,11 +71,11 @@ export function CaptionRows({ captions, seconds, isTimed, language, now, onChang
               className="link pb-1"
               onClick={() => inOrder(captions.map((each, at) => (at === index ? { ...each, atSeconds: toTenth(now()) } : each)))}
             >
-              from here
+              From here
             </button>
           )}
           <button type="button" className="link pb-1" onClick={() => onChange(captions.filter((_, each) => each !== index))}>
-            remove
+            Remove
           </button>
           {issues
             .filter((issue) => issue.index === index)

@@ -20,7 +20,7 @@ const FORMS = {
   waiting: 'A small form for slow lines is being made.',
   made: null,
   without: 'This server can’t make a small form: families load it as it was filmed.',
-  failed: 'No small form could be made of it: families load it as it was filmed.',
+  failed: 'It could not be compressed. Families load it as it was filmed.',
 } as const;
 
 /** A video, or a row of pictures: what it shows, for whom, until when, and its actions. */
@@ -60,7 +60,7 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
               action={put}
               hidden={{ childId: open.child.childId, slug: open.content.slug, clipId: clip.id, isIn: isIn ? 'no' : 'yes' }}
             >
-              <button className="act">{isIn ? 'Take it off this program' : `Show it to ${open.child.name}’s family`}</button>
+              <button className="act">{isIn ? 'Remove from this program' : `Show it to ${open.child.name}’s family`}</button>
             </ActionForm>
           )}
           {mayPut && open?.child && !open.placed && (
@@ -72,12 +72,12 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
                 <span>This deletes the video for every family. You cannot undo this.</span>
                 <button className="act">Delete it</button>
                 <button type="button" className="link" onClick={() => setSure(false)}>
-                  leave it
+                  Leave it
                 </button>
               </ActionForm>
             ) : (
               <button type="button" className="link" onClick={() => setSure(true)}>
-                delete
+                Delete
               </button>
             ))}
         </div>
@@ -124,7 +124,7 @@ export function ClipFiles({ clip }: { clip: Pick<ClipRow, 'id' | 'kind' | 'files
 function whose({ origin, madeByName, saidBy, hand, consent, consentWords }: ClipRow): string {
   if (origin === 'sentBack') return `sent by ${saidBy || 'the family'}`;
   const filmed = hand === 'both' ? 'both hands' : `${hand} hand`;
-  return `${madeByName ?? 'somebody'}, ${filmed}, ${consent === 'nobody' ? 'nobody to be recognized' : `agreed: ${consentWords}`}`;
+  return `${madeByName ?? 'somebody'}, ${filmed}, ${consent === 'nobody' ? 'no one can be recognized' : `agreed: ${consentWords}`}`;
 }
 
 /** @example size(38_000) // '38 kB' */

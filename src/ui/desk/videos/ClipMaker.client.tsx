@@ -123,12 +123,12 @@ export function ClipMaker({ open }: { open: OpenTask }) {
     setPercent(null);
     if ('fault' in sent) return setSaid(sent.fault);
     setTaken(null);
-    setSaid('It is kept.');
+    setSaid('Saved.');
     router.refresh();
   };
   if (!taken) return <FilmBox onTaken={take} said={said} />;
   return (
-    <section aria-label="What was filmed" className="grid gap-x-6 gap-y-3 min-[1000px]:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
+    <section aria-label="Your new video" className="grid gap-x-6 gap-y-3 min-[1000px]:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
       <div>
         {taken.kind === 'clip' ? (
           <TrimmedClip {...{ taken, video, facts, setFacts, captions, now, span, learnLength, follow, moveSpan }} />
@@ -141,7 +141,7 @@ export function ClipMaker({ open }: { open: OpenTask }) {
         <h3 className="mt-4 text-[16px]">{taken.kind === 'clip' ? 'Captions' : 'Words under the pictures, in their order'}</h3>
         {captions.length === 0 && (
           <button type="button" className="link" onClick={() => setCaptions(lines())}>
-            begin with the step’s own lines
+            Start with the step’s instructions
           </button>
         )}
         <CaptionRows
@@ -153,15 +153,15 @@ export function ClipMaker({ open }: { open: OpenTask }) {
           onChange={setCaptions}
         />
         <p className="mt-4 flex flex-wrap items-baseline gap-4">
-          <button type="button" className="act act-main" onClick={keep} disabled={percent !== null} data-key="s" data-key-says="Keep it">
-            Keep it <KeyCap>S</KeyCap>
+          <button type="button" className="act act-main" onClick={keep} disabled={percent !== null} data-key="s" data-key-says="Save">
+            Save <KeyCap>S</KeyCap>
           </button>
           <button type="button" className="link" onClick={() => setTaken(null)}>
-            throw it away and film anew
+            Discard and film again
           </button>
         </p>
         <p role="status" className="mt-1">
-          {percent !== null && (percent < 100 ? `${percent} % has gone` : 'It is being looked at …')}
+          {percent !== null && (percent < 100 ? `${percent}% uploaded` : 'Checking the file…')}
         </p>
         {said && (
           <p role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-1.5">

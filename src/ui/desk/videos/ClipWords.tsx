@@ -24,7 +24,7 @@ export function ClipWords({ clip, language, change }: Props) {
   };
   return (
     <details className="mt-1 text-[14px]">
-      <summary className="link inline">captions, and how long it is kept</summary>
+      <summary className="link inline">Captions, and how long it is kept</summary>
       <CaptionRows
         captions={captions}
         seconds={clip.seconds ?? CLIP_LIMITS.mostSeconds}
@@ -41,7 +41,7 @@ export function ClipWords({ clip, language, change }: Props) {
             value={keptDays ?? ''}
             onChange={(event) => setKeptDays(event.target.value === '' ? null : Number(event.target.value))}
           >
-            <option value="">as it stands</option>
+            <option value="">As it stands</option>
             {KEPT_DAYS.map((days) => (
               <option key={days} value={days}>
                 {days} days from today

@@ -20,7 +20,7 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
   return (
     <>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-[24px]">{open ? `Show it: ${open.content.title.en}` : 'Show it'}</h1>
+        <h1 className="text-[24px]">{open ? `Videos: ${open.content.title.en}` : 'Videos'}</h1>
         {open && (
           <>
             <span className="text-soft">
@@ -35,7 +35,7 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
               )}
             </span>
             <Link href="/videos" className="link">
-              all that was filmed
+              All that was filmed
             </Link>
           </>
         )}
@@ -55,7 +55,7 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
           {mayMake ? (
             <ClipMaker key={`${open.content.slug} ${open.step}`} open={open} />
           ) : (
-            <p>The therapist who leads the child films for it.</p>
+            <p>The therapist who leads the student films for it.</p>
           )}
         </>
       )}
@@ -89,7 +89,7 @@ function OpenFor({ view: { tasks, children } }: { view: ClipsView }) {
       <label>
         <span className="block text-[13px] font-semibold text-soft">for</span>
         <select name="child" className="field">
-          <option value="">any child</option>
+          <option value="">Any student</option>
           {children.map(({ childId, name }) => (
             <option key={childId} value={childId}>
               {name}
@@ -106,10 +106,10 @@ function OpenFor({ view: { tasks, children } }: { view: ClipsView }) {
 
 /** Common practice, no source; what a good one looks like is the task's own. */
 const ALWAYS = [
-  'Film over your shoulder, hands and table only, so it looks the way the child will see their own hands.',
+  'Film over your shoulder, hands and table only, so it looks the way the student will see their own hands.',
   'Light from the side, the table plain, the phone or laptop propped up.',
   'First where the hands begin, then one whole good one, slowly, then where they end.',
-  'No face, no name, no other child, nothing on the wall that tells where you are.',
+  'No face, no name, no other student, nothing on the wall that tells where you are.',
 ] as const;
 
 function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
@@ -134,7 +134,7 @@ function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
         </ul>
       </div>
       <p className="text-[13px] text-soft min-[900px]:col-span-2">
-        Whether and how you may film is your district’s rule, and comes first. A clip is never a report, and nothing of it is counted.
+        Whether and how you may film is your district’s rule, and comes first. A video is never a report, and it is never counted.
       </p>
     </aside>
   );
@@ -151,7 +151,7 @@ function AskBack({ open, action }: { open: OpenTask; action: WordedAction }) {
     >
       <span>
         {asksBack ? 'With the next program the family is asked to show how it goes, if it likes to.' : 'The family is not asked to film.'}{' '}
-        <span className="text-soft">It is told first who sees it and for how long, and can take it back.</span>
+        <span className="text-soft">The family first reads who can see it and for how long, and can delete it.</span>
       </span>
       <button className="act">{asksBack ? 'Ask no more' : 'Ask for a clip or picture'}</button>
     </ActionForm>

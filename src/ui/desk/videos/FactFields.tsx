@@ -50,10 +50,10 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         </label>
       </div>
       <fieldset>
-        <legend className="text-[13px] font-semibold text-soft">who can be recognized</legend>
+        <legend className="text-[13px] font-semibold text-soft">Who can be recognized</legend>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'nobody'} onChange={() => set({ consent: 'nobody' })} />
-          nobody: hands and table alone, no name is said
+          no one: only hands and table, and no name is said
         </label>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'agreed'} onChange={() => set({ consent: 'agreed' })} />
@@ -74,7 +74,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
       </fieldset>
       {childName !== null && (
         <fieldset>
-          <legend className="text-[13px] font-semibold text-soft">who may see it</legend>
+          <legend className="text-[13px] font-semibold text-soft">Who may see it</legend>
           <label className="flex items-center gap-2">
             <input type="radio" name="forAll" checked={!isForAll} onChange={() => onForAll(false)} />
             {childName}’s family, and who works with {childName}

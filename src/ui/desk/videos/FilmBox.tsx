@@ -52,7 +52,7 @@ export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) =
         )}
         {stream && state.kind !== 'recording' && (
           <button type="button" className="link" onClick={close}>
-            close the camera
+            Close the camera
           </button>
         )}
         {!stream && (

@@ -17,10 +17,10 @@ export function sendClip(options: ClipOptions, files: readonly File[], onPercent
   return new Promise((resolve) => {
     // Only XMLHttpRequest reports upload progress; fetch does not.
     const request = new XMLHttpRequest();
-    const lost = () => resolve({ fault: 'It did not arrive. It is still here: check the network and keep it once more.' });
+    const lost = () => resolve({ fault: 'It did not arrive, but it is still here. Check the network and save it again.' });
     request.upload.onprogress = ({ loaded, total }) => onPercent(Math.round((loaded / total) * 100));
     request.onload = () => {
-      if (request.status !== 200) return resolve({ fault: request.responseText || 'It was not taken. Try once more.' });
+      if (request.status !== 200) return resolve({ fault: request.responseText || 'It was not saved. Please try again.' });
       resolve(JSON.parse(request.responseText) as Sent);
     };
     request.onerror = lost;

@@ -26,7 +26,7 @@ const COPY_RULINGS = {
   plain: 'plain lines',
   none: 'no lines',
   letterBoxes: 'a box a letter',
-  wordBoxes: 'a box a word',
+  wordBoxes: 'a box for each word',
   grid: 'a grid',
   columns: 'columns',
 } as const;
@@ -35,9 +35,9 @@ const COPY_RULINGS = {
 export function ContentOptions({ spec, set }: Props) {
   return (
     <div className="mt-2 grid gap-1.5 text-[14px]">
-      <Choice label="kind" value={spec.kind} from={KIND_NAMES} onChange={(kind) => set(NEW_SHEETS[kind], 'kind')} />
+      <Choice label="Kind" value={spec.kind} from={KIND_NAMES} onChange={(kind) => set(NEW_SHEETS[kind], 'kind')} />
       {spec.kind === 'strokes' && (
-        <Choice label="shape" value={spec.shape} from={SHAPE_NAMES} onChange={(shape) => set({ ...spec, shape }, 'shape')} />
+        <Choice label="Shape" value={spec.shape} from={SHAPE_NAMES} onChange={(shape) => set({ ...spec, shape }, 'shape')} />
       )}
       {spec.kind === 'road' && (
         <label>
@@ -47,7 +47,7 @@ export function ContentOptions({ spec, set }: Props) {
             value=""
             onChange={(event) => set({ ...spec, onStrip: false, path: NEW_ROADS[event.target.value]! }, 'road')}
           >
-            <option value="">another one…</option>
+            <option value="">Another one…</option>
             {Object.keys(NEW_ROADS).map((name) => (
               <option key={name}>{name}</option>
             ))}
@@ -55,13 +55,13 @@ export function ContentOptions({ spec, set }: Props) {
         </label>
       )}
       {(spec.kind === 'strokes' || spec.kind === 'letters') && (
-        <Choice label="shows" value={spec.cue} from={CUE_NAMES} onChange={(cue) => set({ ...spec, cue }, 'cue')} />
+        <Choice label="Shows" value={spec.cue} from={CUE_NAMES} onChange={(cue) => set({ ...spec, cue }, 'cue')} />
       )}
       {spec.kind === 'letters' && (
-        <Choice label="stands on" value={spec.ruling} from={RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
+        <Choice label="Stands on" value={spec.ruling} from={RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
       )}
       {spec.kind === 'copy' && (
-        <Choice label="written on" value={spec.ruling} from={COPY_RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
+        <Choice label="Written on" value={spec.ruling} from={COPY_RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
       )}
       {(spec.kind === 'letters' || spec.kind === 'copy') && (
         <label>
@@ -83,7 +83,7 @@ export function ContentOptions({ spec, set }: Props) {
             value=""
             onChange={(event) => set({ ...spec, text: TEXT_BANK[Number(event.target.value)]!.text }, 'bank')}
           >
-            <option value="">choose a text…</option>
+            <option value="">Choose a text…</option>
             {TEXT_BANK.map(({ text, years }, index) => (
               <option key={text.en} value={index}>
                 {years}: {text.en.slice(0, 60)}

@@ -70,8 +70,8 @@ export function SheetMaker({ open, words, acts }: Props) {
     setSaid(
       fault ??
         (child
-          ? `It is in step ${step} of the program that you write for ${child.name}. It goes out with it.`
-          : 'It lies on your bench. Put the task into the library there.'),
+          ? `Saved to step ${step} of the draft program for ${child.name}. It is sent with the program.`
+          : 'Saved in your draft of the task. Open the task editor to add it to the library.'),
     );
     if (fault === null) router.refresh();
   };
@@ -87,7 +87,7 @@ export function SheetMaker({ open, words, acts }: Props) {
           <>
             <SceneDrawing
               scene={drawn.value[0]!}
-              label={`${words.title}, as it is printed`}
+              label={`${words.title}, as printed`}
               className="max-h-[max(560px,calc(100vh-130px))] w-full"
             >
               <Rulers scene={drawn.value[0]!} />
@@ -114,7 +114,7 @@ export function SheetMaker({ open, words, acts }: Props) {
               data-key="s"
               data-key-says={`Put it into step ${step}`}
             >
-              Put it into step {step} <KeyCap>S</KeyCap>
+              Save to step {step} <KeyCap>S</KeyCap>
             </button>
           )}
           <PrintForm
@@ -133,22 +133,22 @@ export function SheetMaker({ open, words, acts }: Props) {
             <span className="text-soft">
               {child
                 ? `${child.name}’s program has no such task. Print it, or place the task first.`
-                : 'A task of your own keeps a sheet that you change; a stock task is copied first. A child’s own sheet: open it for the child.'}
+                : 'A task of your own keeps a sheet that you change; a stock task is copied first. A student’s own sheet: open it for the student.'}
             </span>
           )}
         </p>
         <Difficulty spec={spec} below={below} step={step} />
         <section className="mt-4">
-          <h2 className="text-[16px]">One task, its sheets</h2>
+          <h2 className="text-[16px]">Worksheets of this task</h2>
           <SheetStairs content={content} step={step} now={spec} audience={audience} hrefOf={hrefOf} />
         </section>
         <section className="mt-4">
-          <h2 className="border-b border-ink pb-1 text-[16px]">What may still turn</h2>
+          <h2 className="border-b border-ink pb-1 text-[16px]">Adjust</h2>
           <Turnables spec={spec} below={below} above={above} set={set} rest={rest} />
           <ContentOptions spec={spec} set={set} />
           <p className="mt-2 text-[14px]" role="status">
             {disagreements.length === 0 ? (
-              <span className="text-soft">Sheet and step agree. Straw bands: what lies between the steps beside this one.</span>
+              <span className="text-soft">Worksheet and step match. Yellow bands show the range between the neighboring steps.</span>
             ) : (
               disagreements.map((each) => (
                 <span key={`${each.code} ${each.step}`} className="block text-brick">
@@ -158,12 +158,12 @@ export function SheetMaker({ open, words, acts }: Props) {
             )}
           </p>
           <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
-            <HarderButton found={harder} letter="h" says="10 % harder" onPress={() => turnTo(harder)} />
-            <HarderButton found={easier} letter="e" says="10 % easier" onPress={() => turnTo(easier)} />
+            <HarderButton found={harder} letter="h" says="10% harder" onPress={() => turnTo(harder)} />
+            <HarderButton found={easier} letter="e" says="10% easier" onPress={() => turnTo(easier)} />
           </p>
           {spec.kind === 'road' && (
             <details className="mt-2">
-              <summary className="link inline">an outline of your own</summary>
+              <summary className="link inline">Use your own outline</summary>
               <OwnOutline
                 readFile={acts.readFile}
                 take={({ d, isClosed }) => {
@@ -208,8 +208,8 @@ function PaperOptions({
       </p>
       <p className="mt-3 grid gap-1.5">
         <Switch letter="a" isOn={paper === 'a4'} onPress={() => setPaper(paper === 'a4' ? 'letter' : 'a4')} says="A4" />
-        <Switch letter="l" isOn={isLarge} onPress={() => setLarge(!isLarge)} says="large print" />
-        <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="left hand" />
+        <Switch letter="l" isOn={isLarge} onPress={() => setLarge(!isLarge)} says="Large print" />
+        <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="Left hand" />
       </p>
       <p className="mt-3 text-soft">
         <strong className="text-ink">handles</strong>
@@ -218,7 +218,7 @@ function PaperOptions({
         <span className="block">with Shift by 0.1</span>
       </p>
       <button type="button" className="link mt-1" disabled={!canUndo} onClick={undo} data-key="z" data-key-says="Undo">
-        undo <KeyCap>Z</KeyCap>
+        Undo <KeyCap>Z</KeyCap>
       </button>
     </div>
   );
@@ -235,11 +235,11 @@ function Difficulty({ spec, below, step }: { spec: SheetSpec; below: SheetSpec |
         {comparedWith(difficultyNumber(difficulty), below && difficultyNumber(difficultyOf(below)), step)}
         {difficultyHow(difficulty) && (
           <button type="button" className="link ml-1 text-[14px]" aria-expanded={how} onClick={() => setHow(!how)}>
-            how do you know?
+            How was this calculated?
           </button>
         )}
       </p>
-      {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} Never a measure of a child.</p>}
+      {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} This never measures a student.</p>}
     </section>
   );
 }
@@ -248,7 +248,7 @@ function comparedWith(now: number | null, before: number | null | undefined, ste
   if (now === null || before === null || before === undefined || before === 0) return '';
   const share = Math.round((now / before - 1) * 100);
   if (share === 0) return `As hard to follow as the sheet of step ${step - 1}.`;
-  return `${Math.abs(share)} % ${share > 0 ? 'harder' : 'easier'} to follow than the sheet of step ${step - 1}.`;
+  return `${Math.abs(share)}% ${share > 0 ? 'harder' : 'easier'} to follow than the sheet of step ${step - 1}.`;
 }
 
 type Disagreement = ReturnType<typeof sheetDisagreements>[number];
@@ -256,5 +256,5 @@ type Disagreement = ReturnType<typeof sheetDisagreements>[number];
 function disagreementWords(found: Disagreement): string {
   if (found.code === 'easierSheet') return `The sheet of step ${found.step} is easier to follow than the one below it.`;
   const what = found.code === 'pathLength' ? 'length' : 'width';
-  return `The knobs of step ${found.step} say a ${what} of ${found.byKnobs} mm, the sheet ${Math.round(found.bySheet * 10) / 10} mm.`;
+  return `The grading of step ${found.step} say a ${what} of ${found.byKnobs} mm, the sheet ${Math.round(found.bySheet * 10) / 10} mm.`;
 }

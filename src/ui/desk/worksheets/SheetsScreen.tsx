@@ -34,7 +34,7 @@ export function SheetsScreen({ view, words, acts }: Props) {
           <ForChild view={view} slug={content.slug} step={step} />
         )}
         <Link href="/worksheets" className="link">
-          all sheets
+          All sheets
         </Link>
       </div>
       <SheetMaker key={`${content.slug} ${step} ${child?.childId ?? ''}`} open={open} words={words} acts={acts} />
@@ -57,7 +57,7 @@ function ForChild({ view, slug, step }: { view: SheetsView; slug: string; step: 
           ))}
         </select>
       </label>
-      <button className="link">open</button>
+      <button className="link">Open</button>
     </form>
   );
 }
@@ -66,9 +66,9 @@ function SheetList({ view: { tasks } }: { view: SheetsView }) {
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-[24px]">Sheets</h1>
-        <Link href="/worksheets/week" className="link" data-key="w" data-key-says="Sheets of the week">
-          sheets of the week, as one file
+        <h1 className="text-[24px]">Worksheets</h1>
+        <Link href="/worksheets/week" className="link" data-key="w" data-key-says="Worksheets of the week">
+          Sheets of the week, as one file
         </Link>
       </div>
       <p className="mt-1 max-w-[70ch] text-soft">
@@ -78,10 +78,10 @@ function SheetList({ view: { tasks } }: { view: SheetsView }) {
         <thead>
           <tr className="border-b border-ink text-left">
             <th scope="col" className="py-1">
-              task
+              Task
             </th>
-            <th scope="col">skill</th>
-            <th scope="col">sheets</th>
+            <th scope="col">Skill</th>
+            <th scope="col">Sheets</th>
           </tr>
         </thead>
         <tbody>

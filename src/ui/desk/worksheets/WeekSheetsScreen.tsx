@@ -12,9 +12,9 @@ interface Props {
 export function WeekSheetsScreen({ view, child }: Props) {
   return (
     <div className="max-w-[760px]">
-      <h1 className="text-[24px]">{child ? `Sheets of the week: ${child.name}` : 'Sheets of the week'}</h1>
+      <h1 className="text-[24px]">{child ? `Worksheets of the week: ${child.name}` : 'Worksheets of the week'}</h1>
       <p className="mt-1 text-soft">
-        For each task at today’s step, its sheet, in the family’s language, true to size: print at 100 %, not “fit to page”, and lay a ruler
+        For each task at today’s step, its sheet, in the family’s language, true to size: print at 100%, not “fit to page”, and lay a ruler
         on the line of 50 mm.
       </p>
       <MakeFile
@@ -22,7 +22,7 @@ export function WeekSheetsScreen({ view, child }: Props) {
         of={child ? 1 : view.children}
         fileName="sheets"
         button="Make the file"
-        why={{ nothing: 'no sheet at these steps', notDrawn: 'a sheet that can’t be drawn: open it in the Sheet maker, which says why' }}
+        why={{ nothing: 'no worksheet at these steps', notDrawn: 'a worksheet that cannot be drawn: open it in Worksheets to see why' }}
       >
         {child ? (
           <input type="hidden" name="childId" value={child.childId} />
@@ -30,7 +30,7 @@ export function WeekSheetsScreen({ view, child }: Props) {
           <label className="block">
             <span className="block text-[13px] font-semibold text-soft">For</span>
             <select name="school" className="field" defaultValue="">
-              <option value="">all children</option>
+              <option value="">All students</option>
               {view.schools.map(({ name }) => (
                 <option key={name} value={name}>
                   {name}
@@ -55,7 +55,7 @@ export function WeekSheetsScreen({ view, child }: Props) {
       </MakeFile>
       <p className="mt-6">
         <Link href="/worksheets" className="link">
-          all sheets
+          All sheets
         </Link>
       </p>
     </div>

@@ -60,7 +60,7 @@ export const valueWords = ({ unit }: Pick<Turnable, 'unit'>, value: number) =>
 
 /** How hard a sheet is, in one number that can be pictured; null where nothing on it has a difficulty of its own. */
 export function difficultyWords({ roadWidths, aimBits }: SheetDifficulty): string | null {
-  if (roadWidths !== null) return `${rounded(roadWidths)} road widths long`;
+  if (roadWidths !== null) return `${rounded(roadWidths)} times as long as wide (path difficulty)`;
   return aimBits === null ? null : `${rounded(aimBits)} bits an aim`;
 }
 
@@ -97,7 +97,7 @@ export function findingWords(finding: OutlineFinding): string {
     case 'crossesItself':
       return `It crosses itself ${at}: cut along it, it falls apart.`;
     case 'tooSharp':
-      return `A corner of ${Math.round(finding.degrees)}° ${at}: a child’s scissors don’t turn out of it. Cut in from both sides, or round it.`;
+      return `A corner of ${Math.round(finding.degrees)}° ${at}: child scissors cannot cut this turn. Cut in from both sides, or round it.`;
     case 'tooNear':
       return `Two parts are ${rounded(finding.mm)} mm apart ${at}: the paper between them tears.`;
   }
@@ -105,11 +105,11 @@ export function findingWords(finding: OutlineFinding): string {
 
 const FAULTS: Readonly<Record<string, string>> = {
   tooLarge: 'The file is larger than 200 kB. Save the outline alone.',
-  notSvg: 'This is no SVG file, or it is broken.',
+  notSvg: 'This is not an SVG file, or it is damaged.',
   declares: 'The file declares things of its own. Save it as plain SVG.',
   element: 'Only paths are taken',
   attribute: 'Only plain paths are taken',
-  noPath: 'There is no path in it. Change shapes and text into paths, and save it again.',
+  noPath: 'It has no paths. Convert shapes and text to paths, and save it again.',
   severalPaths: 'There is more than one path in it. Save one outline alone.',
   severalParts: 'The path has several parts. Save one outline alone.',
   badPath: 'The path can’t be read.',

@@ -49,7 +49,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
       />
       <Clock trial={trial} turn={() => change(turnClock(trial, Date.now()))} />
       <details className="mt-3">
-        <summary className="link inline-block min-h-8">task, what was seen, a note</summary>
+        <summary className="link inline-block min-h-8">Task, what was seen, a note</summary>
         <label className="mt-2 block">
           Task and step
           <select
@@ -57,7 +57,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
             value={trial.taskStep}
             onChange={(event) => change({ ...trial, taskStep: event.target.value })}
           >
-            <option value="">no task of the program</option>
+            <option value="">No task</option>
             {child.tasks.map(({ taskId, title, step, stepName }) => (
               <option key={taskId} value={`${taskId}:${step}`}>
                 {title}, {step} {stepName}
@@ -92,7 +92,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
               type="button"
               className="act act-main min-h-[64px] text-[18px]"
               data-key="g"
-              data-key-says="A good one"
+              data-key-says="Successful try"
               onClick={() => change(addTry(trial, true))}
             >
               ● Good <KeyCap>G</KeyCap>
@@ -111,7 +111,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
               className="act min-h-[64px]"
               disabled={trial.tries.length === 0}
               data-key="z"
-              data-key-says="Take the last one back"
+              data-key-says="Undo the last decision"
               onClick={() => change(refundTry(trial))}
             >
               Back <KeyCap>Z</KeyCap>
@@ -121,15 +121,8 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
             <button type="button" className="link min-h-10" data-key="l" data-key-says="Back to the list" onClick={leave}>
               {isEmpty(trial) ? 'the list' : 'throw it away'}
             </button>
-            <button
-              type="button"
-              className="act min-h-10"
-              disabled={isEmpty(trial)}
-              data-key="w"
-              data-key-says="Write it down"
-              onClick={done}
-            >
-              Write it down <KeyCap>W</KeyCap>
+            <button type="button" className="act min-h-10" disabled={isEmpty(trial)} data-key="w" data-key-says="Save" onClick={done}>
+              Save <KeyCap>W</KeyCap>
             </button>
           </div>
         </div>

@@ -81,7 +81,7 @@ export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props)
           <p key={entryKey} role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-1.5 text-[14px]">
             {says}: not taken. {fault}{' '}
             <button type="button" className="link min-h-8" onClick={() => drop(entryKey)}>
-              throw it away
+              Discard
             </button>
           </p>
         ))}
@@ -98,7 +98,7 @@ export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props)
       ) : (
         <Audience all={all} written={written} choose={choose} today={today} />
       )}
-      {!chosen && all.length === 0 && <p className="mt-4 text-soft">No child at this school has an open goal.</p>}
+      {!chosen && all.length === 0 && <p className="mt-4 text-soft">No student at this school has an open goal.</p>}
     </>
   );
 }

@@ -12,7 +12,7 @@ interface Props {
 
 const WAYS = [
   { href: '/progress', name: 'Progress', key: '8' },
-  { href: '/review', name: 'Rounds', key: '1' },
+  { href: '/review', name: 'Review', key: '1' },
 ];
 
 /** A trial sheet for a visit at a school: narrow, so that a phone in one hand is enough, and it goes on without a network. */

@@ -22,7 +22,7 @@ interface Props {
   readonly keep: KeepRecord;
 }
 
-/** All facts of a child that decide. A new child needs the first row; the rest can be left and taken up again. */
+/** Edits a student's information. A new student needs the first row; the rest can follow later. */
 export function RecordForm({ child, schools, languages, things, keep }: Props) {
   const form = useForm<RecordValues>({ defaultValues: valuesFrom(child) });
   const { formState, setError, clearErrors } = form;
@@ -53,7 +53,7 @@ export function RecordForm({ child, schools, languages, things, keep }: Props) {
       <ThingsAtHome form={form} things={things} />
       {told && <FaultNote>{told}</FaultNote>}
       <button className="act act-main" disabled={formState.isSubmitting}>
-        {child ? 'Save' : 'Write the child down'}
+        {child ? 'Save' : 'Add the student'}
       </button>
     </form>
   );

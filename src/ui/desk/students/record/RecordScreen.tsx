@@ -10,9 +10,9 @@ import { RecordForm, type KeepRecord } from './RecordForm.client';
 export function NewChildScreen({ view, keep }: { view: RecordView; keep: KeepRecord }) {
   return (
     <>
-      <h1 className="text-[24px]">A new child</h1>
+      <h1 className="text-[24px]">A new student</h1>
       <p className="text-soft">
-        A called name and an initial will do. The first row is enough to begin; many at once come in by{' '}
+        Only the first row is required. To add many students at once, use{' '}
         <Link className="link" href="/students/import">
           a list
         </Link>
@@ -30,7 +30,7 @@ interface Props {
   readonly settleHome: WordedAction;
 }
 
-/** All facts of a child, to be changed, and what was changed before. */
+/** Shows a student's information, to be changed, and earlier changes. */
 export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
   const { child, history } = view;
   return (
@@ -59,7 +59,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
       </section>
       <section className="mt-8 max-w-[980px]">
         <h2 className="text-[18px]">What changed, and who changed it</h2>
-        {history.length === 0 && <p className="text-soft">Nothing since the child was written down.</p>}
+        {history.length === 0 && <p className="text-soft">Nothing since the student was written down.</p>}
         <ul>
           {history.map((change) => (
             <li key={change.id} className="border-t border-line py-1">
@@ -79,16 +79,16 @@ function Told({ view: { child, told, things }, settle }: { view: Props['view']; 
   const nameOfThing = (id: string) => things.find((thing) => thing.id === id)?.name.en ?? id;
   const came = answers.materialsAtHome.filter((id) => !child.materialsAtHome.includes(id));
   const lines = [
-    `${answers.minutesPerDay} minutes a day (here ${child.minutesPerDay})`,
+    `${answers.minutesPerDay} minutes per day (here ${child.minutesPerDay})`,
     answers.hasPrinter ? 'has a printer' : 'has no printer',
-    `who helps: ${answers.helpers || 'not told'}`,
-    `languages: ${answers.homeLanguages.map(languageName).join(', ') || 'not told'}`,
+    `who helps: ${answers.helpers || 'not reported'}`,
+    `languages: ${answers.homeLanguages.map(languageName).join(', ') || 'not reported'}`,
     `word comes by ${answers.reportWay}`,
     `${answers.materialsAtHome.length} things in the house${came.length ? `; new: ${came.map(nameOfThing).join(', ')}` : ''}`,
   ];
   return (
     <section className="mt-3 max-w-[980px] border-l-4 border-straw bg-straw-tint px-4 py-3">
-      <h2 className="text-[16px]">The family told what is in the house, {momentIn(told.toldAt, child.timeZone)}</h2>
+      <h2 className="text-[16px]">The family listed the materials at home, {momentIn(told.toldAt, child.timeZone)}</h2>
       <ul className="list-disc pl-5">
         {lines.map((line) => (
           <li key={line}>{line}</li>

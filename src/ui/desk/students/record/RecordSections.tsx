@@ -45,36 +45,36 @@ export function Basics({
   const hand = useWatch({ control: form.control, name: 'hand' });
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <FormField label="Called name" fault={fault('calledName')}>
+      <FormField label="Name used at school" fault={fault('calledName')}>
         <input {...field('calledName')} autoFocus={isNew} autoComplete="off" maxLength={40} className="field w-[150px]" />
       </FormField>
       <FormField label="Initial" fault={fault('initial')}>
         <input {...field('initial')} autoComplete="off" maxLength={2} className="field w-[56px]" />
       </FormField>
-      <FormField label="Born on" fault={fault('bornOn')}>
+      <FormField label="Date of birth" fault={fault('bornOn')}>
         <input type="date" {...field('bornOn')} className="field" />
       </FormField>
       <FormField label="School" fault={fault('school')}>
         <input {...field('school')} list="schools" autoComplete="off" maxLength={80} className="field w-[200px]" />
         <datalist id="schools">{options(schools, String)}</datalist>
       </FormField>
-      <FormField label="Hand" fault={fault('hand')}>
+      <FormField label="Dominant hand" fault={fault('hand')}>
         <select {...field('hand')} className="field">
-          <option value="unsettled">not settled</option>
-          <option value="right">right</option>
-          <option value="left">left</option>
+          <option value="unsettled">Not established</option>
+          <option value="right">Right</option>
+          <option value="left">Left</option>
         </select>
       </FormField>
       {hand === 'unsettled' && (
-        <FormField label="Probably">
+        <FormField label="Likely">
           <select {...field('leaningHand')} className="field">
-            <option value="">not clear yet</option>
-            <option value="right">right</option>
-            <option value="left">left</option>
+            <option value="">Not clear yet</option>
+            <option value="right">Right</option>
+            <option value="left">Left</option>
           </select>
         </FormField>
       )}
-      <FormField label="Minutes a day" fault={fault('minutesPerDay')}>
+      <FormField label="Minutes per day" fault={fault('minutesPerDay')}>
         <input {...field('minutesPerDay')} inputMode="numeric" className="field w-[72px]" />
       </FormField>
       <FormField label="Family reads">
@@ -82,7 +82,7 @@ export function Basics({
           {options(languages, languageName)}
         </select>
       </FormField>
-      <FormField label="Word comes by">
+      <FormField label="How the family reports">
         <select {...field('reportWay')} className="field">
           {options(['link', 'text', 'paper', 'call'], (way) => words(`ways.${way as 'link'}`))}
         </select>
@@ -107,13 +107,13 @@ export function Safety({ form }: Props) {
       <div className="mt-1 flex flex-wrap gap-x-6 gap-y-3">
         <div className="space-y-1">
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" {...register('mouthsThings')} className="size-4 accent-green" /> things still go in the mouth
+            <input type="checkbox" {...register('mouthsThings')} className="size-4 accent-green" /> Mouths objects
           </label>
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" {...register('scissorsAllowed')} className="size-4 accent-green" /> the family allows scissors
+            <input type="checkbox" {...register('scissorsAllowed')} className="size-4 accent-green" /> The family allows scissors
           </label>
         </div>
-        <FormField label="Allergies, one a line" hint="with what happens: wheat: rash" fault={fault('allergies')}>
+        <FormField label="Allergies, one per line" hint="with the reaction: wheat: rash" fault={fault('allergies')}>
           <textarea {...field('allergies')} rows={2} className="field w-[240px]" />
           {unknown.length > 0 && (
             <span role="status" className="block max-w-[240px] text-[13px] text-brick">
@@ -136,15 +136,13 @@ function Precautions({ form }: Props) {
   const { fault } = bound({ form });
   return (
     <fieldset className="mt-3">
-      <legend className="text-[13px] font-semibold text-soft">
-        Precautions, in your own short words, and what each asks you to think of
-      </legend>
+      <legend className="text-[13px] font-semibold text-soft">Precautions. For each, check what to watch for.</legend>
       {precautions.map((_, index) => (
         <div key={index} className="mt-1 flex flex-wrap items-center gap-3">
           <input
             {...register(`precautions.${index}.words`)}
             aria-label={`Precaution ${index + 1}`}
-            placeholder="loose joints"
+            placeholder="Loose joints"
             maxLength={80}
             className="field w-[200px]"
           />
@@ -164,12 +162,12 @@ function Precautions({ form }: Props) {
               )
             }
           >
-            take it away
+            Remove
           </button>
         </div>
       ))}
       <button type="button" className="link mt-1" onClick={() => setValue('precautions', [...precautions, { words: '', asks: [] }])}>
-        add a precaution
+        Add a precaution
       </button>
       {fault('precautions') && <p className="text-[13px] font-semibold text-brick">{fault('precautions')}</p>}
     </fieldset>
@@ -182,15 +180,15 @@ export function Home({ form, isOpen }: Props & { isOpen: boolean }) {
   const { fault, field, tick } = bound({ form });
   return (
     <details open={isOpen}>
-      <summary className="font-title text-[16px] font-bold">Home, helpers, what the child likes</summary>
+      <summary className="font-title text-[16px] font-bold">Home, helpers, likes</summary>
       <div className="mt-2 flex flex-wrap gap-x-4 gap-y-3">
-        <FormField label="Who helps" fault={fault('helpers')}>
+        <FormField label="Who helps at home" fault={fault('helpers')}>
           <input {...field('helpers')} maxLength={120} className="field w-[240px]" />
         </FormField>
-        <FormField label="Languages at home" hint="two letters each: es, en" fault={fault('homeLanguages')}>
+        <FormField label="Languages at home" hint="codes such as es, en" fault={fault('homeLanguages')}>
           <input {...field('homeLanguages')} className="field w-[130px]" />
         </FormField>
-        <FormField label="Teacher, and how things are passed on" fault={fault('teacher')}>
+        <FormField label="Teacher, and how to reach them" fault={fault('teacher')}>
           <input {...field('teacher')} maxLength={120} className="field w-[260px]" />
         </FormField>
         <FormField label="Likes" fault={fault('likes')}>
@@ -199,15 +197,15 @@ export function Home({ form, isOpen }: Props & { isOpen: boolean }) {
         <FormField label="Dislikes" fault={fault('dislikes')}>
           <input {...field('dislikes')} maxLength={200} className="field w-[240px]" />
         </FormField>
-        <FormField label="What ends it well" fault={fault('endsWell')}>
+        <FormField label="How to end on a good note" fault={fault('endsWell')}>
           <input {...field('endsWell')} maxLength={200} className="field w-[240px]" />
         </FormField>
-        <TickList label="Days of practice">
+        <TickList label="Practice days">
           {WEEKDAYS.map((day, index) => tick('practiceWeekdays', String(index + 1), day.slice(0, 3)))}
         </TickList>
         <TickList label="Themes not wanted">{SKINS.map((skin) => tick('themesNotWanted', skin, words(`skins.${skin}`)))}</TickList>
         <label className="flex items-center gap-1.5">
-          <input type="checkbox" {...register('hasPrinter')} className="size-4 accent-green" /> a printer at home
+          <input type="checkbox" {...register('hasPrinter')} className="size-4 accent-green" /> Printer at home
         </label>
       </div>
       {fault('practiceWeekdays') && <p className="text-[13px] font-semibold text-brick">{fault('practiceWeekdays')}</p>}
@@ -247,7 +245,7 @@ export function Contacts({ form, languages }: Props & { languages: readonly stri
           <FormField label="Quiet from">
             <input type="time" {...register(`contacts.${index}.quietFrom`)} className="field" />
           </FormField>
-          <FormField label="to">
+          <FormField label="To">
             <input type="time" {...register(`contacts.${index}.quietTo`)} className="field" />
           </FormField>
           <FormField label="May be sent">
@@ -265,12 +263,12 @@ export function Contacts({ form, languages }: Props & { languages: readonly stri
               )
             }
           >
-            take it away
+            Remove
           </button>
         </div>
       ))}
       <button type="button" className="link mt-2" onClick={() => setValue('contacts', [...contacts, NEW_CONTACT])}>
-        add a contact
+        Add a contact
       </button>
       {fault('contacts') && <p className="text-[13px] font-semibold text-brick">{fault('contacts')}</p>}
     </details>
@@ -282,7 +280,7 @@ export function ThingsAtHome({ form, things }: Props & { things: readonly HomeMa
   const atHome = useWatch({ control: form.control, name: 'materialsAtHome' });
   return (
     <details>
-      <summary className="font-title text-[16px] font-bold">Things at home ({atHome.length})</summary>
+      <summary className="font-title text-[16px] font-bold">Materials at home ({atHome.length})</summary>
       <div className="mt-2 columns-4 gap-4 text-[14px]">{things.map((thing) => tick('materialsAtHome', thing.id, thing.name.en))}</div>
     </details>
   );

@@ -93,7 +93,7 @@ export function RosterScreen({ preview, take }: Props) {
           {taken.leftOut > 0 &&
             ` ${taken.leftOut} ${taken.leftOut === 1 ? 'row was' : 'rows were'} left out: correct them and add the list again.`}{' '}
           <Link className="link" href="/caseload">
-            To the yard
+            To the caseload
           </Link>
         </p>
       )}

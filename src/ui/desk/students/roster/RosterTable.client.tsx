@@ -50,10 +50,10 @@ function Row({ row: { number, record, school, findings, isThere } }: { row: Rost
       <td className="cell text-soft">
         {record &&
           [
-            `${record.hand === 'unsettled' ? 'hand not settled' : `${record.hand} hand`}`,
+            `${record.hand === 'unsettled' ? 'hand preference not established' : `${record.hand} hand`}`,
             `${record.minutesPerDay} min`,
             ...record.allergies,
-            ...(record.mouthsThings ? ['mouths things'] : []),
+            ...(record.mouthsThings ? ['mouths objects'] : []),
             ...(record.scissorsAllowed ? [] : ['no scissors']),
           ].join(', ')}
       </td>

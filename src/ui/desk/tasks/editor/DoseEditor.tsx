@@ -64,7 +64,7 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
       </p>
       <div className="mt-1.5 mb-3 max-w-[760px]">
         <LocalField
-          label="one good one is (where it is not plain)"
+          label="What counts as a good try"
           value={dose.goodOne ?? { en: '' }}
           fixed={fixed}
           onText={(value) => set('goodOne', Object.values(value).some(Boolean) ? value : undefined)}
@@ -87,14 +87,14 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
         <div key={index} className="mt-1.5 flex flex-wrap items-end gap-3">
           <div className="min-w-[420px] flex-1">
             <LocalField
-              label="hidden in set-up"
+              label="Hidden in set-up"
               value={movement.name}
               fixed={fixed}
               onText={(value) => edit({ kind: 'set', path: [...path, index, 'name'], value })}
             />
           </div>
           <NumberField
-            label="times a round"
+            label="Times a round"
             value={movement.timesPerRound}
             least={1}
             most={50}
@@ -114,12 +114,12 @@ function SetUp({ task, edit, fixed }: Pick<EditorProps, 'task' | 'edit' | 'fixed
               </option>
             ))}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index })}>remove</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index })}>Remove</Small>}
         </div>
       ))}
       {!fixed && setUpMovements.length < 6 && (
         <Small onPress={() => edit({ kind: 'insert', path, value: { name: { en: '' }, skill: task.skill, timesPerRound: 1 } })}>
-          add a movement that is hidden in set-up (open, close, peel, tear)
+          Add a movement that is hidden in set-up (open, close, peel, tear)
         </Small>
       )}
     </>
@@ -142,7 +142,7 @@ function Calculators({ task }: { task: TaskContent }) {
       : null;
   return (
     <details className="mt-1.5 text-[14px]">
-      <summary className="link inline">work backward, cards, hand calls</summary>
+      <summary className="link inline">Work backward, cards, hand calls</summary>
       <p className="mt-1 flex flex-wrap items-baseline gap-2">
         <label>
           With{' '}
@@ -174,7 +174,7 @@ function Calculators({ task }: { task: TaskContent }) {
           {calculated.perRound} each)
         </p>
       )}
-      {(cards || calls) && <Small onPress={() => setDraw(draw + 1)}>draw again</Small>}{' '}
+      {(cards || calls) && <Small onPress={() => setDraw(draw + 1)}>Draw again</Small>}{' '}
       <span className="text-soft">One day takes {minutesOf(dose).toFixed(1)} minutes.</span>
     </details>
   );

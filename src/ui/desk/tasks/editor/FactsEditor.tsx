@@ -10,9 +10,9 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
   return (
     <>
       <div className="mt-1.5 grid gap-1.5">
-        <LocalField label="title" value={task.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['title'], value })} />
+        <LocalField label="Title" value={task.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['title'], value })} />
         <LocalField
-          label="story"
+          label="Story"
           value={task.story ?? { en: '' }}
           meter
           fixed={fixed}
@@ -21,7 +21,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
         <SkillSelect
-          label="main skill"
+          label="Main skill"
           value={task.skill}
           fixed={fixed}
           onSkill={(value) => edit({ kind: 'set', path: ['skill'], value })}
@@ -42,7 +42,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
           </select>
         </label>
         <NumberField
-          label="from age"
+          label="From age"
           value={task.ages.fromYears}
           least={2}
           most={12}
@@ -50,7 +50,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
           onNumber={(value) => edit({ kind: 'set', path: ['ages', 'fromYears'], value })}
         />
         <NumberField
-          label="to age"
+          label="To age"
           value={task.ages.toYears}
           least={2}
           most={12}
@@ -77,7 +77,7 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
             className="field py-0"
             onChange={(event) => edit({ kind: 'insert', path: ['otherSkills'], value: event.target.value as Skill })}
           >
-            <option value="">add…</option>
+            <option value="">Add…</option>
             {SKILLS.filter((skill) => skill !== task.skill && !task.otherSkills.includes(skill)).map((skill) => (
               <option key={skill} value={skill}>
                 {words(`skills.${skill}`)}
@@ -137,7 +137,7 @@ export function SettingsEditor({ task, edit, fixed }: Pick<EditorProps, 'task' |
                 edit({ kind: 'set', path: ['settings', event.target.value], value: SETTING_CHOICES[event.target.value as SettingId][0] })
               }
             >
-              <option value="">add a setting…</option>
+              <option value="">Add a setting…</option>
               {free.map((id) => (
                 <option key={id} value={id}>
                   {words(`settings.${id}.title`)}
@@ -179,13 +179,13 @@ export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
             {dress && (
               <div className="grid gap-1.5">
                 <LocalField
-                  label="title"
+                  label="Title"
                   value={dress.title}
                   fixed={fixed}
                   onText={(value) => edit({ kind: 'set', path: ['skins', skin, 'title'], value })}
                 />
                 <LocalField
-                  label="story"
+                  label="Story"
                   value={dress.story}
                   meter
                   fixed={fixed}

@@ -20,7 +20,7 @@ export function KnobEditor({ task, findings, edit, usual, fixed }: KnobEditorPro
           <div className="mt-1 grid gap-1.5 pl-4">
             {!isFieldKnob(knob.knob) && (
               <LocalField
-                label="name of your own knob"
+                label="Name of your own grading factor"
                 value={knob.name ?? { en: '' }}
                 fixed={fixed}
                 onText={(value) => edit({ kind: 'set', path: ['knobs', index, 'name'], value })}
@@ -41,7 +41,7 @@ export function KnobEditor({ task, findings, edit, usual, fixed }: KnobEditorPro
               <div className="flex flex-wrap gap-4">
                 <AddLevel task={task} index={index} edit={edit} usual={usual} />
                 <Small onPress={() => edit({ kind: 'removeKnob', knob: knob.knob })} disabled={task.knobs.length <= 1}>
-                  take this knob away
+                  Remove this grading factor
                 </Small>
               </div>
             )}
@@ -71,13 +71,13 @@ function AddLevel({ task, index, edit, usual }: Pick<KnobEditorProps, 'task' | '
           })
         }
       >
-        <option value="">add a harder level…</option>
+        <option value="">Add a harder level…</option>
         {free.map((level) => (
           <option key={level.usual} value={level.usual}>
             {level.en}
           </option>
         ))}
-        <option value="own">words of your own</option>
+        <option value="own">Words of your own</option>
       </select>
     </label>
   );
@@ -127,7 +127,7 @@ function Measured({
       {pathIndex !== null && <span className="text-[12px]">path index {pathIndex.toFixed(1)} (steering law)</span>}
       {!fixed && (
         <Small onPress={() => edit({ kind: 'removeLevel', knob, level: place })} disabled={levels.length <= 2}>
-          remove
+          Remove
         </Small>
       )}
     </div>

@@ -38,8 +38,8 @@ export function MaterialsEditor({ task, things, findings, edit, fixed }: Props) 
         <label className="mt-2 block text-[14px]">
           <span className="sr-only">Add a material</span>
           <select value="" onChange={(event) => add(event.target.value)} className="field">
-            <option value="">add a material…</option>
-            <option value="own">a thing of your own</option>
+            <option value="">Add a material…</option>
+            <option value="own">A thing of your own</option>
             {things.map((thing) => (
               <option key={thing.id} value={thing.id}>
                 {thing.name.en}
@@ -76,10 +76,10 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
         {verdict?.fits && <span className="text-[14px] font-bold text-brick"> · small part</span>}
       </summary>
       <div className="mt-1 grid gap-1.5 pl-4">
-        <LocalField label="thing" value={material.name} fixed={fixed} onText={(value) => set('name', value)} />
+        <LocalField label="Thing" value={material.name} fixed={fixed} onText={(value) => set('name', value)} />
         <div className="flex flex-wrap items-end gap-3">
           <NumberField
-            label="how many"
+            label="How many"
             value={material.count}
             least={1}
             most={200}
@@ -87,7 +87,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
             onNumber={(value) => set('count', value)}
           />
           <NumberField
-            label="from step"
+            label="From step"
             value={steps.from}
             least={1}
             most={count}
@@ -95,7 +95,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
             onNumber={(value) => setSteps(value, Math.max(value, steps.to))}
           />
           <NumberField
-            label="to step"
+            label="To step"
             value={steps.to}
             least={1}
             most={count}
@@ -105,9 +105,9 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
           <ShapeFields shape={material.shape} onShape={(shape) => set('shape', shape)} fixed={fixed} />
         </div>
         <p className={`text-[14px] ${verdict?.fits ? 'text-brick' : 'text-soft'}`}>{smallPartWords(verdict)} 16 CFR 1501.4.</p>
-        <Ticks label="brings" all={HAZARDS} chosen={material.hazards} fixed={fixed} onChosen={(value) => set('hazards', value)} />
+        <Ticks label="Brings" all={HAZARDS} chosen={material.hazards} fixed={fixed} onChosen={(value) => set('hazards', value)} />
         <Ticks
-          label="allergens"
+          label="Allergens"
           all={ALLERGENS}
           chosen={material.allergens}
           fixed={fixed}
@@ -115,7 +115,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
           nameOf={(allergen) => words(`allergens.${allergen}`)}
         />
         <Ticks
-          label="feels"
+          label="Feels"
           all={TEXTURES}
           chosen={material.textures}
           fixed={fixed}
@@ -123,7 +123,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
           nameOf={(texture) => words(`textures.${texture}`)}
         />
         <Substitutes task={task} material={material} index={index} things={things} findings={findings} edit={edit} fixed={fixed} />
-        {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['materials'], index })}>remove this material</Small>}
+        {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['materials'], index })}>Remove this material</Small>}
       </div>
       <FindingsAt findings={findings} path={`materials.${index}`} task={task} deep />
     </details>
@@ -158,16 +158,16 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
               edit({ kind: 'set', path: [...path, place, 'levels'], value: knob ? [{ knob, level: Number(level) }] : [] });
             }}
           >
-            <option value="">level unchanged</option>
+            <option value="">Level unchanged</option>
             {task.knobs.flatMap((knob) =>
               knob.levels.map((level, number) => (
                 <option key={`${knob.knob}=${number}`} value={`${knob.knob}=${number}`}>
-                  then {knob.name?.en || words(`knobs.${knob.knob as 'help'}`)}: {level.en}
+                  Then {knob.name?.en || words(`knobs.${knob.knob as 'help'}`)}: {level.en}
                 </option>
               )),
             )}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index: place })}>remove</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path, index: place })}>Remove</Small>}
         </div>
       ))}
       {!fixed && material.substitutes.length < 4 && (
@@ -177,7 +177,7 @@ function Substitutes({ task, material, index, things, edit, fixed }: RowProps) {
           onChange={(event) => add(event.target.value)}
           className="field py-0 text-[14px]"
         >
-          <option value="">add a substitute…</option>
+          <option value="">Add a substitute…</option>
           {things
             .filter((thing) => thing.id !== material.id && !material.substitutes.some((substitute) => substitute.id === thing.id))
             .map((thing) => (
@@ -217,7 +217,7 @@ function ShapeFields({ shape, onShape, fixed }: { shape: Shape | undefined; onSh
           className="field"
           onChange={(event) => onShape(event.target.value ? EMPTY_SHAPES[event.target.value as Shape['kind']] : undefined)}
         >
-          <option value="">not given</option>
+          <option value="">Not given</option>
           {Object.entries(SHAPES).map(([kind, label]) => (
             <option key={kind} value={kind}>
               {label}

@@ -11,7 +11,7 @@ import { languageName } from '../../../shared/languageName';
 
 /** Name used in the preview, where no child is meant. */
 const SOMEBODY = { en: 'your child', es: 'su hijo o hija' };
-const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand not settled' } as const;
+const HANDS = { left: 'left-handed', right: 'right-handed', unsettled: 'hand preference not established' } as const;
 
 /** The family's page of the chosen step, live beside the bench. */
 export function Preview({ task, step }: { task: TaskContent; step: number }) {

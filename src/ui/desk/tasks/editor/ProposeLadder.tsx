@@ -26,7 +26,7 @@ export function ProposeLadder({ task, edit }: { task: TaskContent; edit: Dispatc
       </button>
       {open &&
         (task.knobs.length > MOST_KNOBS ? (
-          <p className="mt-2">A ladder is proposed over up to {MOST_KNOBS} knobs; take some away first.</p>
+          <p className="mt-2">A ladder is proposed over up to {MOST_KNOBS} grading factors; remove some first.</p>
         ) : (
           <Proposal task={task} edit={edit} close={() => setOpen(false)} />
         ))}
@@ -61,15 +61,15 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
   return (
     <div className="mt-2 border-2 border-ink bg-sheet p-3" role="group" aria-label="Proposed ladder">
       <div className="flex flex-wrap items-end gap-4">
-        <Steps label="steps easier" value={easierSteps} onSteps={setEasier} />
-        <Steps label="steps harder" value={harderSteps} onSteps={setHarder} />
+        <Steps label="Steps easier" value={easierSteps} onSteps={setEasier} />
+        <Steps label="Steps harder" value={harderSteps} onSteps={setHarder} />
         <SmallTimeline
           timeline={{ demands: proposed.steps.map((step) => step.demand), daysSpent: [], currentStep: proposed.startStep, outcomes: [] }}
           label={`Proposed ladder of ${proposed.steps.length} steps`}
         />
         {needed.length > 0 && (
           <fieldset>
-            <legend className="text-[13px] font-semibold text-soft">at hand</legend>
+            <legend className="text-[13px] font-semibold text-soft">At hand</legend>
             <span className="flex flex-wrap gap-3 text-[14px]">
               {needed.map((id) => (
                 <label key={id} className="flex min-h-[26px] items-center gap-1.5">
@@ -117,7 +117,8 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
         if (proposed.missing[way] === 0) return null;
         return (
           <p key={way} className="mt-1 border-l-4 border-straw bg-straw-tint px-2 py-1 text-[14px]">
-            {proposed.missing[way]} {proposed.missing[way] === 1 ? 'step' : 'steps'} {way} could not be found: every knob is used up (
+            {proposed.missing[way]} {proposed.missing[way] === 1 ? 'step' : 'steps'} {way} could not be found: every grading factor is used
+            up (
             {used
               .map(
                 (knob) =>
@@ -133,7 +134,7 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
           Take {taken.length === proposed.steps.length ? 'all' : 'these'} {taken.length} steps <KeyCap>T</KeyCap>
         </button>
         <button type="button" className="link" onClick={close}>
-          leave it
+          Leave it
         </button>
         <span className="text-[14px] text-soft">Nothing changes until you take it. Steps that stand already keep their words.</span>
       </div>

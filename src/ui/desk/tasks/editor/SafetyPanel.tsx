@@ -12,7 +12,7 @@ interface Props extends EditorProps {
 
 const MOUTHING: ChildForSafety = { ageYears: 4, mouthsThings: true, scissorsAllowed: false, allergies: [], texturesAvoided: [] };
 
-/** Shows the safety findings of this task: for any child, and for one who mouths things and may not have scissors. */
+/** Shows the safety findings of this task: for any child, and for one who mouths objects and may not have scissors. */
 export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
   const things = thingsAt(task, 1, task.ladder.steps.length);
   const general = judgeSafety(task, things, null);
@@ -33,7 +33,7 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
       </ul>
       {hard.length > 0 && (
         <p className="mt-1 text-[14px]">
-          <strong>For a child of 4 who mouths things and may not have scissors:</strong>{' '}
+          <strong>For a student of 4 who mouths objects and may not have scissors:</strong>{' '}
           {hard
             .map((finding) => `${safetyWords(finding)} ${finding.severity === 'block' ? words('safety.blocked') : 'Needs your reason.'}`)
             .join(' ')}
@@ -41,7 +41,7 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
       )}
       <div className="mt-2">
         <Ticks
-          label="the moves bring"
+          label="The moves bring"
           all={HAZARDS}
           chosen={task.moveHazards}
           fixed={fixed}
@@ -62,7 +62,7 @@ function Twins({ task, titles, edit, fixed }: Pick<Props, 'task' | 'titles' | 'e
       {task.twins.map((twin, index) => (
         <p key={index} className="flex gap-3">
           {INSTEAD[twin.instead]}: {titles[twin.slug] ?? twin.slug}
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['twins'], index })}>remove</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['twins'], index })}>Remove</Small>}
         </p>
       ))}
       {!fixed && task.twins.length < 3 && (
@@ -77,7 +77,7 @@ function Twins({ task, titles, edit, fixed }: Pick<Props, 'task' | 'titles' | 'e
                 className="field py-0"
                 onChange={(event) => edit({ kind: 'insert', path: ['twins'], value: { slug: event.target.value, instead } })}
               >
-                <option value="">twin {INSTEAD[instead]}…</option>
+                <option value="">Twin {INSTEAD[instead]}…</option>
                 {Object.entries(titles)
                   .filter(([slug]) => slug !== task.slug)
                   .map(([slug, title]) => (

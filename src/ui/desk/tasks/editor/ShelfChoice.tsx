@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { TaskEditorProps } from './taskEditorProps';
 
-const FOR = { everybody: 'everybody here', owner: 'me alone', nobody: 'nobody: taken out' } as const;
+const FOR = { everybody: 'everybody here', owner: 'me alone', nobody: 'no one: removed' } as const;
 
-/** For whom a task of one's own stands in the library. What was sent keeps it. */
+/** Chooses for whom one's own task is in the library. Sent programs keep it. */
 export function ShelfChoice({ slug, shelf, setShelf }: { slug: string; shelf: keyof typeof FOR; setShelf: TaskEditorProps['setShelf'] }) {
   const [said, setSaid] = useState('');
   const choose = async (wanted: string) => {

@@ -43,13 +43,13 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
               onPress={() => edit({ kind: 'set', path: ['ladder', 'startStep'], value: step + 1 })}
               disabled={task.ladder.startStep === step + 1}
             >
-              start here
+              Start here
             </Small>
             <Small onPress={() => move(-1)} disabled={step === 0}>
-              earlier
+              Earlier
             </Small>
             <Small onPress={() => move(1)} disabled={step === task.ladder.steps.length - 1}>
-              later
+              Later
             </Small>
             <Small
               onPress={() => {
@@ -58,7 +58,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
               }}
               disabled={task.ladder.steps.length >= 12}
             >
-              add a step after
+              Add a step after
             </Small>
             <Small
               onPress={() => {
@@ -67,7 +67,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
               }}
               disabled={task.ladder.steps.length <= 1}
             >
-              remove
+              Remove
             </Small>
           </span>
         )}
@@ -76,13 +76,13 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
       <StepDoseFields task={task} step={step} edit={edit} fixed={fixed} />
       <div className="mt-1 grid gap-1.5">
         <LocalField
-          label="name"
+          label="Name"
           value={here.name}
           fixed={fixed}
           onText={(value) => edit({ kind: 'set', path: [...path, 'name'], value })}
         />
         <LocalField
-          label="how it is done"
+          label="How it is done"
           value={here.how}
           rows={2}
           meter
@@ -99,7 +99,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         )}
         {(manyKnobs || here.manyKnobsReason !== undefined) && (
           <Reason
-            label="why three or more knobs may turn at once here"
+            label="Why three or more things may change at once here"
             value={here.manyKnobsReason ?? ''}
             fixed={fixed}
             onReason={(value) => edit({ kind: 'set', path: [...path, 'manyKnobsReason'], value: value || undefined })}
@@ -107,7 +107,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         )}
         {(atEnd || (task.ladder.startReason !== undefined && step + 1 === task.ladder.startStep)) && (
           <Reason
-            label="why the start has no easier or no harder neighbour"
+            label="Why the start has no easier or no harder neighbour"
             value={task.ladder.startReason ?? ''}
             fixed={fixed}
             onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })}
@@ -142,7 +142,7 @@ function StepDoseFields({ task, step, edit, fixed }: Pick<Props, 'task' | 'step'
         onWork={(work) => edit({ kind: 'set', path, value: { ...own, ...work } })}
       />
       <span className="pb-1.5 text-[14px] text-soft">
-        {own ? !fixed && <Small onPress={() => edit({ kind: 'set', path, value: undefined })}>as the task says</Small> : 'as the task says'}
+        {own ? !fixed && <Small onPress={() => edit({ kind: 'set', path, value: undefined })}>As the task says</Small> : 'as the task says'}
       </span>
     </div>
   );

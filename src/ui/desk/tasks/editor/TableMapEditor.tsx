@@ -14,7 +14,7 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
         <div key={index} className="mt-1 flex items-end gap-2">
           <div className="min-w-0 flex-1">
             <LocalField
-              label="what"
+              label="What"
               value={place.what}
               fixed={fixed}
               onText={(value) => edit({ kind: 'set', path: ['tableMap', index, 'what'], value })}
@@ -42,19 +42,19 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
               edit({ kind: 'set', path: ['tableMap', index, 'things'], value: event.target.value ? [event.target.value] : undefined })
             }
           >
-            <option value="">by its words</option>
+            <option value="">By its words</option>
             {[...new Map(task.materials.map(({ id, name }) => [id, name.en]))].map(([id, name]) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
           </select>
-          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>remove</Small>}
+          {!fixed && <Small onPress={() => edit({ kind: 'removeAt', path: ['tableMap'], index })}>Remove</Small>}
         </div>
       ))}
       {!fixed && task.tableMap.length < 6 && (
         <Small onPress={() => edit({ kind: 'insert', path: ['tableMap'], value: { what: { en: '' }, place: 'preferredSide' } })}>
-          add a thing to the table
+          Add a thing to the table
         </Small>
       )}
       <FindingsAt findings={findings} path="tableMap" task={task} deep />
@@ -71,7 +71,9 @@ export function TableMapEditor({ task, findings, edit, fixed }: EditorProps) {
                   childName="child"
                   label={places.map((each) => words(`side.${each.side}`, { what: each.what.en })).join('. ')}
                 />
-                <figcaption className="text-[13px] text-soft">{hand === 'unsettled' ? 'hand not settled' : `${hand}-handed`}</figcaption>
+                <figcaption className="text-[13px] text-soft">
+                  {hand === 'unsettled' ? 'hand preference not established' : `${hand}-handed`}
+                </figcaption>
               </figure>
             );
           })}

@@ -37,7 +37,7 @@ export function TargetFields({ dose, fixed, labels, onTarget, onWork }: Props) {
       )}
       {target.kind === 'hold' && (
         <NumberField
-          label="seconds held"
+          label="Seconds held"
           value={target.seconds}
           least={1}
           most={120}

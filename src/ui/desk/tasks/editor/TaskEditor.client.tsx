@@ -102,7 +102,7 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
             <OtherSteps findings={findings} step={shownStep} task={task} onStep={setStep} />
             <StepEditor {...shared} step={shownStep} onStep={setStep} />
           </div>
-          <Section title="Knobs and their levels" aside="easiest first; sizes give the bits of difficulty">
+          <Section title="Grading: what changes from step to step" aside="easiest first">
             <KnobEditor {...shared} usual={usual} />
           </Section>
           <Section title="Dose" aside={`counted over five days a week`}>
@@ -117,14 +117,14 @@ export function TaskEditor({ view, usual, back, keep, shelve, setShelf, drop, co
           <Section title="Table map">
             <TableMapEditor {...shared} />
           </Section>
-          <Section title="Words for helper and child">
+          <Section title="Words for helper and student">
             {!fixed && <AddLanguage translated={translated} add={(language) => setTranslated((before) => [...before, language])} />}
             <WordsEditor {...shared} />
           </Section>
           <Section title="The task">
             <FactsEditor {...shared} />
           </Section>
-          <Section title="Ways of working" aside="a child’s settings and a program’s come first">
+          <Section title="Ways of working" aside="a student’s settings and a program’s come first">
             <SettingsEditor {...shared} />
             <FindingsAt findings={findings} path="settings" task={task} />
           </Section>
@@ -232,7 +232,7 @@ function AddLanguage({ translated, add }: { translated: readonly Language[]; add
         className="field py-0"
         onChange={(event) => LANGUAGES.filter((language) => language === event.target.value).forEach(add)}
       >
-        <option value="">another language…</option>
+        <option value="">Another language…</option>
         {LANGUAGES.filter((language) => !TASK_LANGUAGES.some((each) => each === language) && !translated.includes(language)).map(
           (language) => (
             <option key={language} value={language}>
@@ -295,12 +295,12 @@ function EditorFoot({
 const MOST_BESIDE_PREVIEW = 8;
 
 const SECTIONS = [
-  'Knobs and their levels',
+  'Grading: what changes from step to step',
   'Dose',
   'Materials',
   'Safety',
   'Table map',
-  'Words for helper and child',
+  'Words for helper and student',
   'The task',
   'Ways of working',
   'Themes',

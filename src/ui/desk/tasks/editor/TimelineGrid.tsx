@@ -36,7 +36,8 @@ export function TimelineGrid({ outcomesPerStep = [], task, findings, step, onSte
     <div className="overflow-x-auto">
       <table className="w-full table-fixed border-collapse text-[13px]" style={{ minWidth: NAME_WIDTH + steps.length * 70 }}>
         <caption className="sr-only">
-          The ladder: a column a step, a row a knob, the last row how much is asked for. Arrow up turns a knob harder, arrow down easier.
+          Steps from easiest to hardest. Each column is a step. Each row is one way to grade the task, and the last row is the target. Press
+          ↑ to make it harder, ↓ to make it easier.
         </caption>
         <colgroup>
           <col style={{ width: NAME_WIDTH }} />
@@ -53,7 +54,7 @@ export function TimelineGrid({ outcomesPerStep = [], task, findings, step, onSte
           </tr>
           <tr>
             <th scope="col" className="border-b border-ink py-1 text-left text-soft">
-              step
+              Step
             </th>
             {steps.map((each, index) => (
               <th key={index} scope="col" className={`border-b border-ink p-0 align-top ${index === step ? 'bg-straw-tint' : ''}`}>
@@ -93,7 +94,7 @@ export function TimelineGrid({ outcomesPerStep = [], task, findings, step, onSte
           ))}
           <tr>
             <th scope="row" className="border-b border-line py-1 pr-2 text-left align-top font-semibold">
-              how much
+              How much
             </th>
             {steps.map((_, index) => (
               <AmountCell key={index} task={task} step={index} chosen={index === step} edit={edit} onStep={onStep} fixed={fixed} />
@@ -102,7 +103,7 @@ export function TimelineGrid({ outcomesPerStep = [], task, findings, step, onSte
           {outcomesPerStep.length > 0 && (
             <tr>
               <th scope="row" className="py-1 pr-2 text-left align-top font-semibold">
-                my children
+                My students
               </th>
               {steps.map((_, index) => (
                 <td key={index} className="border-l border-line px-1.5 py-1 align-top leading-tight text-soft">
@@ -249,16 +250,16 @@ export function AddKnob({ task, edit, usual }: Pick<KnobEditorProps, 'task' | 'e
   };
   return (
     <label className="text-[14px]">
-      <span className="sr-only">Add a knob</span>
+      <span className="sr-only">Add a grading factor</span>
       <select value="" onChange={(event) => add(event.target.value)} className="field">
-        <option value="">add a knob…</option>
+        <option value="">Add a grading factor…</option>
         {free.map((knob) => (
           <option key={knob} value={knob}>
             {words(`knobs.${knob}`)}
           </option>
         ))}
-        {!task.knobs.some(({ knob }) => knob === SHAPE_KNOB) && <option value={SHAPE_KNOB}>shape: strokes and shapes in order</option>}
-        <option value="own">a knob of your own</option>
+        {!task.knobs.some(({ knob }) => knob === SHAPE_KNOB) && <option value={SHAPE_KNOB}>Shape: strokes and shapes in order</option>}
+        <option value="own">Your own grading factor</option>
       </select>
     </label>
   );

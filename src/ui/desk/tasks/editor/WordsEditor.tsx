@@ -5,8 +5,8 @@ import { FindingsAt, GradeRuler, LocalField, Small } from './parts';
 
 const LISTS = [
   { key: 'helperSteps', title: 'Steps for the helper', most: 8 },
-  { key: 'childSteps', title: 'Steps for the child, in the words said to it', most: 8 },
-  { key: 'cues', title: 'Cues that make it happen by itself', most: 4 },
+  { key: 'childSteps', title: 'Steps for the student, in the words said to it', most: 8 },
+  { key: 'cues', title: 'Cues that guide the movement without correcting', most: 4 },
   { key: 'looksRight', title: 'Looks right when', most: 6 },
   { key: 'cautions', title: 'Watch out (its own; the others are computed)', most: 6 },
 ] as const;
@@ -37,13 +37,13 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
               </div>
               {!fixed && (
                 <Small label={`remove ${title} ${index + 1}`} onPress={() => edit({ kind: 'removeAt', path: [key], index })}>
-                  remove
+                  Remove
                 </Small>
               )}
             </div>
           ))}
           {!fixed && task[key].length < most && (
-            <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '' } satisfies LocalText })}>add a line</Small>
+            <Small onPress={() => edit({ kind: 'insert', path: [key], value: { en: '' } satisfies LocalText })}>Add a line</Small>
           )}
           <FindingsAt findings={findings} path={key} task={task} deep />
         </div>
@@ -51,7 +51,7 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
       <div className="mt-3">
         <h3 className="font-text text-[15px] font-bold">When to stop</h3>
         <LocalField
-          label="stop rule"
+          label="Stop rule"
           value={task.stopRule}
           rows={2}
           meter

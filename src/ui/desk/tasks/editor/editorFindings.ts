@@ -43,7 +43,7 @@ const PLACES: Readonly<Record<string, string>> = {
   title: 'Title',
   story: 'Story',
   helperSteps: 'Steps for the helper',
-  childSteps: 'Steps for the child',
+  childSteps: 'Steps for the student',
   looksRight: 'Looks right when',
   cautions: 'Watch out',
   cues: 'Cues',

@@ -69,7 +69,7 @@ describe('the grid', () => {
 describe('the editors', () => {
   it('write the arithmetic of a dose out, with cards and calls that add up', () => {
     const drawn = renderToStaticMarkup(<DoseEditor {...propsOf(crane)} />);
-    expect(drawn).toContain('5 each hand × 2 hands = 10 good ones a day × 5 days = 50 a week');
+    expect(drawn).toContain('5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week');
     expect(drawn).toContain('1.5 min set up + 1 × (5 × 2 hands × 12 s + 15 s) + 1 min tidy up = 4.8 min');
     const cards = /add up to 10: ([\d + ]+)/.exec(drawn)![1]!;
     expect(cards.split(' + ').reduce((sum, card) => sum + Number(card), 0)).toBe(10);
@@ -81,8 +81,8 @@ describe('the editors', () => {
   it('give the small-part verdict with its reason, and what replaces a thing', () => {
     const drawn = renderToStaticMarkup(<MaterialsEditor {...propsOf(task('sort-the-hardware'))} things={thingsOf(library)} />);
     expect(drawn).toContain('small part');
-    expect(drawn).toContain('Fits into the small-part cylinder (31.7 mm across');
-    expect(drawn).toContain('then item size: counters');
+    expect(drawn).toContain('Fits inside the small-parts cylinder (31.7 mm across');
+    expect(drawn).toContain('Then item size: counters');
   });
 
   it('say bits of difficulty beside the millimetres that give them', () => {
@@ -96,13 +96,13 @@ describe('the editors', () => {
   it('name the cautions that the rules compute, with their sources', () => {
     const drawn = renderToStaticMarkup(<SafetyPanel {...propsOf(task('wheel'))} titles={{ 'wet-brick-lift': 'Wet brick lift' }} />);
     expect(drawn).toContain('an adult stays the whole time');
-    expect(drawn).toContain('this family has not allowed blades.');
+    expect(drawn).toContain('this family has not allowed scissors or blades.');
     expect(drawn).toContain('without scissors: Wet brick lift');
   });
 
   it('show the table as each hand gets it', () => {
     const drawn = renderToStaticMarkup(<TableMapEditor {...propsOf(crane)} />);
-    for (const caption of ['left-handed', 'right-handed', 'hand not settled']) expect(drawn).toContain(caption);
+    for (const caption of ['left-handed', 'right-handed', 'hand preference not established']) expect(drawn).toContain(caption);
     expect(drawn).toContain('aria-label="the pile: on the left. the truck box: on the right"');
   });
 
@@ -132,7 +132,7 @@ describe('settings where schools differ', () => {
     renderToStaticMarkup(<SettingSelects ids={['shapeOrder', 'hands']} known={known} chosen={chosen} onChoose={nothing} />);
 
   it('say what holds where nothing is chosen', () => {
-    expect(selects({}, { hands: 'bothInTurn' })).toContain('as usual: both in turn');
+    expect(selects({}, { hands: 'bothInTurn' })).toContain('as usual: both hands, taking turns');
     expect(selects({})).toContain('left open');
   });
 

@@ -114,8 +114,8 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   const materials = section(page, 'Materials');
   await materials.getByLabel('Add a material').selectOption('own');
   await materials.locator('summary').first().click();
-  await write(materials, 'thing', 'lead weight', 'plomada');
-  await expect(materials.getByText('shape and size are missing, so the small-parts check cannot run')).toBeVisible();
+  await write(materials, 'Thing', 'lead weight', 'plomada');
+  await expect(materials.getByText('lead weight: shape and size are missing, so the small-parts check cannot run')).toBeVisible();
   await materials.getByLabel('shape').selectOption('cylinder');
   await materials.getByLabel('across, mm').fill('20');
   await materials.getByLabel('long, mm').fill('30');
@@ -155,11 +155,11 @@ test('a task made from nothing: each rule is said when it is broken, and what me
 
   // What is still empty is said with its place; when all is written, the task goes into the library.
   await expect(finding(page, /to fix first/)).toBeVisible();
-  await write(section(page, 'The task'), 'title', 'Plumb line', 'La plomada');
+  await write(section(page, 'The task'), 'Title', 'Plumb line', 'La plomada');
   for (const at of [1, 2, 3, 4, 5]) {
     await step(page, at).click();
-    await write(page, 'name', `step ${at}`, `paso ${at}`);
-    await write(page, 'how it is done', 'Let it hang. Wait.', 'Que cuelgue. Espere.');
+    await write(page, 'Name', `step ${at}`, `paso ${at}`);
+    await write(page, 'How it is done', 'Let it hang. Wait.', 'Que cuelgue. Espere.');
   }
   await expect(shelve(page)).toBeEnabled();
   await shelve(page).click();
@@ -195,7 +195,7 @@ test('a proposal is looked at, taken by step, undone with a key, and survives a 
   await expect(grid(page).getByRole('columnheader')).toHaveCount(offered - 1 + 1);
 
   // Typed and at once reloaded, before the server has taken it: it comes back from the browser.
-  await write(section(page, 'The task'), 'story', 'The drawer fell. Sort it all.', 'Se cayó el cajón. Ordena todo.');
+  await write(section(page, 'The task'), 'Story', 'The drawer fell. Sort it all.', 'Se cayó el cajón. Ordena todo.');
   await page.reload();
   await expect(section(page, 'The task').getByLabel('story · English')).toHaveValue('The drawer fell. Sort it all.');
   await expect(grid(page).getByRole('columnheader')).toHaveCount(offered - 1 + 1);

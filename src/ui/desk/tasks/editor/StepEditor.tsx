@@ -107,7 +107,7 @@ export function StepEditor({ task, step, onStep, findings, edit, fixed }: Props)
         )}
         {(atEnd || (task.ladder.startReason !== undefined && step + 1 === task.ladder.startStep)) && (
           <Reason
-            label="Why the start has no easier or no harder neighbour"
+            label="Why the start has no easier or no harder neighbor"
             value={task.ladder.startReason ?? ''}
             fixed={fixed}
             onReason={(value) => edit({ kind: 'set', path: ['ladder', 'startReason'], value: value || undefined })}

@@ -123,9 +123,11 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await materials.getByLabel('long, mm').fill('90');
   await expect(materials.getByText(/Does not fit: [\d.]+ mm too long/)).toBeVisible();
   await materials.getByLabel('blade').check();
-  await expect(section(page, 'Safety').getByText('This needs scissors. Name a task that practices the same without.')).toBeVisible();
+  await expect(
+    section(page, 'Safety').getByText('This task needs scissors. Name a safer alternative that practices the same skill.'),
+  ).toBeVisible();
   await section(page, 'Safety').getByLabel('Twin without scissors').selectOption('tear-the-tiles');
-  await expect(section(page, 'Safety').getByText('This needs scissors.')).toHaveCount(0);
+  await expect(section(page, 'Safety').getByText('This task needs scissors.')).toHaveCount(0);
   await materials.getByLabel('blade').uncheck();
 
   // Words: jargon, a long sentence and a grade that is too high are said while one types.
@@ -138,7 +140,9 @@ test('a task made from nothing: each rule is said when it is broken, and what me
     .fill(
       'Facilitate bilateral coordination by encouraging an appropriate stabilisation of miscellaneous construction equipment throughout every repetition of this intervention.',
     );
-  await expect(said.getByText('“bilateral coordination” is a therapist’s word. Say “two hands working together”.')).toBeVisible();
+  await expect(
+    said.getByText('“bilateral coordination” is a professional term. For families, write “two hands working together”.'),
+  ).toBeVisible();
   await expect(said.getByText(/English: reading grade \d+\.\d\. Aim for 6 or lower/)).toBeVisible();
   const lines = [
     ['Hold the line.', 'Sujete la cuerda.'],

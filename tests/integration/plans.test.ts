@@ -256,7 +256,7 @@ describe('bags', () => {
     await countStock(bed.context, ines, { thing: 'kitchen-tongs', inCupboard: '0', packSize: '2' });
     const list = (await kitsForFile(bed.context, ines, school, week, shoppingFile)).replace('\uFEFF', '').trim().split('\r\n');
     expect(list[0]).toBe('kind,thing,needed,supplies on hand,short,packs,pack of,sheets');
-    expect(list).toContain('"Lend and return",pair of kitchen tongs,1,0,1,1,2,');
+    expect(list).toContain('Lend and return,pair of kitchen tongs,1,0,1,1,2,');
     const slips = await viewSlips(bed.context, ines, school, week);
     expect(slips).toMatchObject([{ bag: { childId }, address: expect.stringContaining('/f/') }]);
   });

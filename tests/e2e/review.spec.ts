@@ -19,11 +19,11 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
   await page.getByRole('button', { name: 'Snooze' }).click();
   // Others may sleep already: this one does once its card is gone.
   await expect(evidence.getByRole('heading', { name: CHILD })).toHaveCount(0, { timeout: 15_000 });
-  await expect(page.getByText(/asleep/).first()).toBeVisible();
+  await expect(page.getByText(/snoozed until/).first()).toBeVisible();
   await page.goto('/review');
   await expect(page.getByRole('link', { name: `${CHILD}: question` })).toHaveCount(0);
   await page
-    .getByText(/asleep/)
+    .getByText(/snoozed until/)
     .first()
     .click();
   await page.getByRole('listitem').filter({ hasText: CHILD }).getByRole('button', { name: 'Open it now' }).click();

@@ -59,7 +59,7 @@ export function FillWeek({ planner, goals, waits }: Props) {
       )}
       {planner.wishes.banned.length > 0 && state.kind !== 'filled' && (
         <button type="button" className="link text-[14px]" onClick={() => planner.allow(planner.wishes.banned[0]!)}>
-          Restore the last one removed in
+          Restore the last one removed
         </button>
       )}
       {state.kind === 'filled' && <Reasons planner={planner} filled={state.filled} goals={goals} />}

@@ -185,7 +185,7 @@ function Cell({ id, isOn, label, from, width, limit, amount, toggle }: CellProps
 
 function Nail() {
   return (
-    <svg width="9" height="14" viewBox="0 0 9 14" role="img" aria-label="Nailed" className="ml-1.5 inline-block">
+    <svg width="9" height="14" viewBox="0 0 9 14" role="img" aria-label="Pinned" className="ml-1.5 inline-block">
       <path d="M1 1H8M4.5 1V13" stroke="var(--color-ink)" strokeWidth="1.6" />
     </svg>
   );

@@ -69,7 +69,7 @@ export function OwnWords({ text, built, hidden, values, patterns, write, savePat
               <span className="min-w-0 flex-1 truncate text-soft">{fillPattern(pattern.words, values)}</span>
               <ActionForm action={deletePattern} hidden={{ id: pattern.id }}>
                 <button className="link text-soft">
-                  Forget<span className="sr-only"> {pattern.name}</span>
+                  Delete<span className="sr-only"> {pattern.name}</span>
                 </button>
               </ActionForm>
             </li>

@@ -38,7 +38,7 @@ export function ReportScreen({ view, correct }: { view: ReportView; correct: Wor
               <li key={index} className="border-t border-line py-1">
                 {saidBefore(each)}{' '}
                 <span className="text-soft">
-                  till {momentIn(each.correctedAt, child.timeZone)}, {each.who ?? 'the family'}
+                  until {momentIn(each.correctedAt, child.timeZone)}, {each.who ?? 'the family'}
                   {each.why && ` “${each.why}”`}
                 </span>
               </li>

@@ -7,7 +7,7 @@ import { TakeUp } from './TakeUp.client';
 /** "2 asleep till Thursday, November 26", or the first day of several. */
 export function snoozedInWords({ snoozed }: Pick<ReviewView, 'snoozed'>): string {
   const days = [...new Set(snoozed.map(({ laterUntil }) => laterUntil!))];
-  return `${snoozed.length} asleep ${days.length === 1 ? 'till' : 'the first until'} ${longDay(days[0]!)}`;
+  return `${snoozed.length} snoozed ${days.length === 1 ? 'until' : 'the first until'} ${longDay(days[0]!)}`;
 }
 
 /** Lists the cards that this person snoozed: each can be seen, and reopened before its day. */
@@ -20,7 +20,7 @@ export function Snoozed({ view, undo }: { view: ReviewView; undo: ActionOf }) {
         {view.snoozed.map(({ id, childId, kind, laterUntil }) => (
           <li key={id} className="flex gap-3">
             <span>
-              {view.names[childId]}, {words(`decisionKinds.${kind}`)}, till {longDay(laterUntil!)}
+              {view.names[childId]}, {words(`decisionKinds.${kind}`)}, until {longDay(laterUntil!)}
             </span>
             <TakeUp decisionId={id} undo={undo} />
           </li>

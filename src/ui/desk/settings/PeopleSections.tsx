@@ -50,7 +50,7 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
             </span>
             {view.mayChange && (
               <ActionForm action={takeBack} hidden={{ invitationId: invitation.id }}>
-                <button className="link">Take it back</button>
+                <button className="link">Cancel the invitation</button>
               </ActionForm>
             )}
           </li>

@@ -19,8 +19,8 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
     <section id="keeping">
       <h2 className="text-[18px]">How long things are kept</h2>
       <p className="mt-1 text-soft">
-        Every look at a student and every change is noted. Older entries are deleted automatically each night; ask your district what its
-        rules are.
+        Every look at a student and every change is noted. What is older than the numbers below is deleted automatically each night. Ask
+        your district what its rules are.
       </p>
       {view.mayChange ? (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#keeping" to="change it">

@@ -6,7 +6,7 @@ import ts from 'typescript';
 const PATTERNS: Readonly<Record<string, RegExp>> = {
   'word for report or message': /\b(?:no|a|the|of|send|without) word\b(?! (?:is|of mouth))/i,
   'told, tell of': /\btold\b|\btell of\b/i,
-  'till, anew, reckon, whom, nobody': /\b(?:till|anew|reckon\w*|whom|nobody|once more|goes on|by itself)\b/i,
+  'till, anew, reckon, whom, nobody': /\b(?:till|anew|reckon\w*|whom|(?:no|some|every)body|once more|goes on|by itself)\b/i,
   'private words':
     /\b(?:knobs?|treads?|nail(?:ed)?|straw line|fence|asleep|rounds? of cards|bench|in the post|yard(?! steps)|logbook|policy lab)\b/i,
   'of it, of ours': /(?<!part )\bof (?:it|ours|yours)\b/i,

@@ -5,9 +5,7 @@ export function ConfirmForm({ action, next }: { action: WordedAction; next: stri
   return (
     <div className="max-w-[440px]">
       <h1 className="text-[24px]">Confirm your password</h1>
-      <p className="mt-1 text-soft">
-        What comes next can’t be undone, or concerns everybody who works here. It stays open for ten minutes.
-      </p>
+      <p className="mt-1 text-soft">This action cannot be undone, or affects everyone who works here. It stays unlocked for ten minutes.</p>
       <ActionForm action={action} hidden={{ next }} className="mt-4 space-y-4">
         <label className="block">
           <span className="font-semibold">Password</span>

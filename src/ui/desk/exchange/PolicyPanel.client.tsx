@@ -25,7 +25,7 @@ const RULES: Readonly<Record<string, string>> = {
   'keeping.leftChildYears': 'years after which a student who left is deleted',
   'signIn.idleMinutes': 'minutes of inactivity before sign-out',
   'signIn.signInDays': 'days before every session ends',
-  'signIn.factorRequired': 'a second factor for everybody',
+  'signIn.factorRequired': 'two-step verification for everyone',
 };
 
 const says = (value: unknown) =>

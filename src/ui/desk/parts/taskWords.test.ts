@@ -157,6 +157,6 @@ it('says every fault of a pack with its path', () => {
     'tasks.0.title.en: Too small.',
     'tasks.1.slug: “crane-lift” is listed twice in the pack. Give one another slug.',
     expect.stringMatching(/^tasks\.0\.ladder: Nothing in the setup guides the right movement/),
-    '“star-beams” is a stock task or somebody else’s. Give yours another slug.',
+    '“star-beams” is a stock task or someone else’s. Give yours another slug.',
   ]);
 });

@@ -71,7 +71,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
         )}
         <span className="ml-auto flex gap-3 text-[14px]">
           <button type="button" className="link" onClick={() => edit({ kind: 'nail', index })}>
-            {planned.mark === 'nailed' ? 'Unpin' : 'nail'}
+            {planned.mark === 'nailed' ? 'Unpin' : 'Pin'}
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'moveUp', index })}>
             Earlier

@@ -121,7 +121,7 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
               <blockquote key={id} className="mb-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">
                 “{text}”
                 <span className="block text-soft">
-                  {saidBy || 'somebody'}, {momentIn(receivedAt, view.timeZone)}
+                  {saidBy || 'the family'}, {momentIn(receivedAt, view.timeZone)}
                 </span>
               </blockquote>
             ))}

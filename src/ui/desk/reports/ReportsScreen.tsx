@@ -56,7 +56,7 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
           <label>
             to <input type="date" name="until" defaultValue={options.until ?? ''} className="field py-0" />
           </label>
-          <button className="act py-0">Look</button>
+          <button className="act py-0">Search</button>
         </form>
       </nav>
       {lines.length === 0 ? (
@@ -145,7 +145,7 @@ function Waiting({ texts, timeZone }: Pick<ReportsView, 'texts' | 'timeZone'>) {
           <li key={id} className="mt-1">
             <span dir="auto">“{text}”</span>{' '}
             <span className="text-soft">
-              {saidBy || 'somebody'} of {childName}, {momentIn(receivedAt, timeZone)}
+              {saidBy ? `${saidBy}, ` : ''}family of {childName}, {momentIn(receivedAt, timeZone)}
             </span>{' '}
             <Link href={`/reports/enter?child=${childId}`} prefetch={false} className="link">
               File it<span className="sr-only">: {childName}</span>

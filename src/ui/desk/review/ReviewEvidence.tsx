@@ -60,7 +60,7 @@ function Texts({ here: { texts, child } }: { here: DecisionInFull }) {
     <blockquote key={id} className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2" dir="auto">
       “{text}”{' '}
       <span className="block text-[13px] text-soft">
-        {saidBy || 'somebody'}, {from}, {momentIn(receivedAt, child.timeZone)}
+        {saidBy || 'the family'}, {from}, {momentIn(receivedAt, child.timeZone)}
       </span>
     </blockquote>
   ));

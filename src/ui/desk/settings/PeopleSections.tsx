@@ -57,7 +57,7 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
         ))}
       </ul>
       {view.mayChange && (
-        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#people" to="invite somebody, or close an account">
+        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#people" to="invite a colleague, or close an account">
           <InviteForm action={invite} mayInviteSupervisor={view.mayChangeTrust} />
         </OnceConfirmed>
       )}

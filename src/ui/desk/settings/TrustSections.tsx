@@ -26,12 +26,12 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#keeping" to="change it">
           <ActionForm action={setKeeping} hidden={{}} className="mt-2">
             <span className="flex flex-col items-start gap-2">
-              <NumberField name="auditDays" says="Days: the list of who looked" value={view.auditDays} />
+              <NumberField name="auditDays" says="Days: access log" value={view.auditDays} />
               <NumberField name="messageDays" says="Days: messages, and texts that came in" value={view.messageDays} />
               <NumberField name="clipDays" says="Days: clips and pictures that families send" value={view.clipDays} />
               <NumberField
                 name="leftChildYears"
-                says="Years: a student off the caseload (empty: until somebody deletes it)"
+                says="Years: a student off the caseload (empty: until someone deletes it)"
                 value={view.leftChildYears}
               />
               <button className="act">Save</button>
@@ -77,11 +77,11 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
   const isAsked = view.factorRequired || view.factorByInstallation;
   return (
     <section id="sign-in-rules">
-      <h2 className="text-[18px]">Signing in, for everybody</h2>
+      <h2 className="text-[18px]">Signing in, for everyone</h2>
       <p className="mt-1">
         A session ends after {view.idleMinutes} minutes without a request, and{' '}
         {view.signInDays === 1 ? 'after a day' : `after ${view.signInDays} days`} at the latest. A second factor is{' '}
-        {isAsked ? 'asked of everybody' : 'left to each person'}
+        {isAsked ? 'required for everyone' : 'left to each person'}
         {view.factorByInstallation && ', by the settings of the installation'}.
       </p>
       {view.mayChangeTrust ? (
@@ -92,7 +92,7 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
               <NumberField name="signInDays" says="Days at most" value={view.signInDays} />
               <label className="flex items-center gap-3">
                 <input type="checkbox" name="factorRequired" defaultChecked={view.factorRequired} className="size-4 accent-green" />{' '}
-                everybody gives a second factor
+                everyone uses two-step verification
               </label>
               <button className="act">Save</button>
             </span>

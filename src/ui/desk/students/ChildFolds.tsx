@@ -25,7 +25,7 @@ export function ChildFolds({ view, acts }: Props) {
     view.program?.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is no longer in the program';
   return (
     <section>
-      <h2 className="border-b border-ink pb-1 text-[18px]">Folded</h2>
+      <h2 className="border-b border-ink pb-1 text-[18px]">More</h2>
       {view.mayChange && (
         <Fold cap="S" says={`${child.materialsAtHome.length} things at home, settings`}>
           <HomeAndSettings
@@ -79,9 +79,9 @@ export function ChildFolds({ view, acts }: Props) {
             prefetch={false}
             className="flex justify-between hover:underline"
             data-key="l"
-            data-key-says="Who looked, and who changed what"
+            data-key-says="Access log"
           >
-            Who looked <KeyCap>L</KeyCap>
+            Access log <KeyCap>L</KeyCap>
           </Link>
         </p>
       )}

@@ -26,5 +26,5 @@ export function packFaultWords({ faults, taken }: RefusedPack): string[] {
         return `${fault.path}: ${taskFindingWords(fault.finding, fault.task)}`;
     }
   });
-  return [...said, ...taken.map((slug) => `“${slug}” is a stock task or somebody else’s. Give yours another slug.`)];
+  return [...said, ...taken.map((slug) => `“${slug}” is a stock task or someone else’s. Give yours another slug.`)];
 }

@@ -124,7 +124,7 @@ export function ClipFiles({ clip }: { clip: Pick<ClipRow, 'id' | 'kind' | 'files
 function whose({ origin, madeByName, saidBy, hand, consent, consentWords }: ClipRow): string {
   if (origin === 'sentBack') return `sent by ${saidBy || 'the family'}`;
   const filmed = hand === 'both' ? 'both hands' : `${hand} hand`;
-  return `${madeByName ?? 'somebody'}, ${filmed}, ${consent === 'nobody' ? 'no one can be recognized' : `agreed: ${consentWords}`}`;
+  return `${madeByName ?? 'unknown'}, ${filmed}, ${consent === 'nobody' ? 'no one can be recognized' : `agreed: ${consentWords}`}`;
 }
 
 /** @example size(38_000) // '38 kB' */

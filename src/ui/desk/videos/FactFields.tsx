@@ -57,7 +57,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         </label>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'agreed'} onChange={() => set({ consent: 'agreed' })} />
-          somebody, who agreed
+          someone who agreed
         </label>
         {facts.consent === 'agreed' && (
           <label className="block">
@@ -81,12 +81,12 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
           </label>
           <label className="flex items-center gap-2">
             <input type="radio" name="forAll" checked={isForAll} onChange={() => onForAll(true)} />
-            every family into whose program it is put, and everybody who works here
+            every family whose program includes it, and everyone who works here
           </label>
         </fieldset>
       )}
       {childName === null && (
-        <p className="text-[14px] text-soft">Every family into whose program it is put may see it, and everybody who works here.</p>
+        <p className="text-[14px] text-soft">It can be seen by every family whose program includes it, and by everyone who works here.</p>
       )}
     </div>
   );

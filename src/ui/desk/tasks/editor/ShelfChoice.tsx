@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { TaskEditorProps } from './taskEditorProps';
 
-const FOR = { everybody: 'everybody here', owner: 'me alone', nobody: 'no one: removed' } as const;
+const FOR = { everybody: 'everyone here', owner: 'me alone', nobody: 'no one: removed' } as const;
 
 /** Chooses for whom one's own task is in the library. Sent programs keep it. */
 export function ShelfChoice({ slug, shelf, setShelf }: { slug: string; shelf: keyof typeof FOR; setShelf: TaskEditorProps['setShelf'] }) {

@@ -175,11 +175,13 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
   );
 }
 
-/** "2 here; 9 came, 3 went on up, 4 back" */
+/** "2 here now; 9 reached it, 3 moved up, 4 moved back" */
 function outcomesWords(stepOutcomes: StepOutcomes | undefined): string {
   if (!stepOutcomes) return '';
-  const here = stepOutcomes.standing ? [`${stepOutcomes.standing} here`] : [];
-  const came = stepOutcomes.came ? [`${stepOutcomes.came} came, ${stepOutcomes.wentUp} went on up, ${stepOutcomes.wentBack} back`] : [];
+  const here = stepOutcomes.standing ? [`${stepOutcomes.standing} here now`] : [];
+  const came = stepOutcomes.came
+    ? [`${stepOutcomes.came} reached it, ${stepOutcomes.wentUp} moved up, ${stepOutcomes.wentBack} moved back`]
+    : [];
   return [...here, ...came].join('; ');
 }
 

@@ -93,6 +93,7 @@ const lines = z.array(z.string().min(1));
 /** The words of a task in one language. A line may begin with the steps that it is said at: "2-5: Hold the cup still." */
 export const wordsSchema = z.strictObject({
   title: z.string(),
+  description: z.string(),
   story: z.string(),
   knobs: z.record(z.string(), z.union([lines, z.strictObject({ name: z.string(), levels: lines })])),
   steps: z.array(z.strictObject({ name: z.string(), how: z.string(), fading: z.string().optional() })),
@@ -159,6 +160,7 @@ export function composeTask({ slug, mechanics, words, skins, things, common }: T
     slug,
     ...plain,
     title: said('title', ({ title }) => title),
+    description: said('description', ({ description }) => description),
     story: said('story', ({ story }) => story),
     skins,
     knobs: knobs.map(({ knob, levels, ...rest }) => ({

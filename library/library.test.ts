@@ -42,6 +42,14 @@ describe('the stock library as a whole', () => {
       expect([age, tasks.filter(({ ages }) => ages.fromYears <= age && age <= ages.toYears).length >= 20]).toEqual([age, true]);
   });
 
+  it('describes every task in plain words of its own, in both languages, as a short line', () => {
+    const described = tasks.map(({ slug, title, description }) => ({ slug, title, en: description?.en ?? '', es: description?.es ?? '' }));
+    const isLine = (text: string) => /^\p{Lu}[^.!?]*[^.!?\s]$/u.test(text) && text.length <= 60;
+    expect(described.filter(({ en, es, title }) => !isLine(en) || !isLine(es) || en === title.en)).toEqual([]);
+    expect(new Set(described.map(({ en }) => en)).size).toBe(tasks.length);
+    expect(new Set(described.map(({ es }) => es)).size).toBe(tasks.length);
+  });
+
   it('says of every substitute what it turns, or why nothing', () => {
     const silent = tasks.flatMap((task) =>
       task.materials.flatMap(({ id, substitutes }) =>

@@ -214,7 +214,8 @@ export function shapeParts(shape: ShapeId, { way, title, ...called }: ShapeWords
         `${say(DRAW, language)} ${say(called, language)} ${say(tool, language)}. ${say(where, language)} ${say(way, language)} {mark}`,
     }),
     title: say(title, language),
-    story: say({ en: 'The yard draws its plans. Draw this part.', es: 'El patio dibuja sus planos. Dibuja esta parte.' }, language),
+    description: `${say({ en: 'Trace and draw', es: 'Repasar y dibujar' }, language)} ${say(called, language)}`,
+    story: say({ en: 'The crew draws its plans. Draw this part.', es: 'La obra necesita planos. Dibuja esta parte.' }, language),
     goodOne: say(
       { en: 'the right parts in the right place, from the right start', es: 'las partes en su lugar, desde donde se empieza' },
       language,
@@ -253,7 +254,8 @@ export function lettersParts(slug: string, { title, group, word, way, ages: [fro
       },
     }),
     title: say(title, language),
-    story: say({ en: 'The yard needs signs that others can read.', es: 'El patio pide letreros que otros puedan leer.' }, language),
+    description: `${say({ en: 'Trace and write', es: 'Repasar y escribir' }, language)} ${say(group, language)}`,
+    story: say({ en: 'The yard needs signs that others can read.', es: 'La obra necesita letreros que otros puedan leer.' }, language),
     goodOne: say({ en: 'starts at the dot and sits near the line', es: 'empieza en el punto y queda cerca de la línea' }, language),
     stuck: say({ en: 'Start at the dot.', es: 'Empieza en el punto.' }, language),
     ...(!isNumbers && { why: say({ en: 'Letters that others can read.', es: 'Letras que otros pueden leer.' }, language) }),
@@ -369,7 +371,7 @@ function commonWords(
     how,
     more,
   }: Pick<Frame, 'knobs' | 'firstCard'> & { how: (rung: Rung) => string; more?: Readonly<Partial<Record<Language, readonly string[]>>> },
-): Omit<Words, 'title' | 'story'> {
+): Omit<Words, 'title' | 'description' | 'story'> {
   const lines = LINES[language] ?? LINES.en;
   const lowest = rungs === LETTER_RUNGS ? 1 : 0;
   const levels = (knob: Knob) => levelsUsed(rungs, knob, knob === 'markMaking' ? lowest : 0).map(({ words }) => say(words, language));

@@ -223,6 +223,7 @@ export function familyTexts(task: TaskContent): { readonly path: string; readonl
   const steps = task.ladder.steps.map((step, index) => ({ path: `ladder.steps.${index}`, text: step.how }));
   const goodOne = task.dose.goodOne ? [{ path: 'dose.goodOne', text: task.dose.goodOne }] : [];
   return [
+    ...(task.description ? [{ path: 'description', text: task.description }] : []),
     ...(task.story ? [{ path: 'story', text: task.story }] : []),
     ...steps,
     ...goodOne,

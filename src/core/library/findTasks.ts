@@ -8,7 +8,7 @@ import { plain } from '../text';
 
 /** Filters of a search; a field that is left out filters nothing. */
 export interface TaskOptions {
-  /** Words of title, skill or material, in any order. */
+  /** Words of title, description, skill or material, in any order. */
   readonly search?: string | undefined;
   /** As main skill, or among the others. */
   readonly skill?: Skill | undefined;
@@ -26,7 +26,7 @@ export interface TaskOptions {
 
 /**
  * The tasks that fit a wish, those with the wished skill as their main one first, else in the order given.
- * @param wordsOf what a task is searched by beside its title and materials: the names of its skills
+ * @param wordsOf what a task is searched by beside its title, description and materials: the names of its skills
  */
 export function findTasks<Found extends { readonly content: TaskContent }>(
   tasks: readonly Found[],
@@ -38,7 +38,12 @@ export function findTasks<Found extends { readonly content: TaskContent }>(
     .filter(Boolean);
   const found = tasks.filter(({ content }) => {
     const text = plain(
-      [...Object.values(content.title), wordsOf(content), ...content.materials.map((material) => material.name.en)].join(' '),
+      [
+        ...Object.values(content.title),
+        ...Object.values(content.description ?? {}),
+        wordsOf(content),
+        ...content.materials.map((material) => material.name.en),
+      ].join(' '),
     );
     return words.every((word) => text.includes(word)) && fits(content, options);
   });

@@ -137,6 +137,7 @@ describe('the checks of a task say what, where and how bad', () => {
     const paths = familyTexts(crane).map((each) => each.path);
     expect(paths).toEqual(
       expect.arrayContaining([
+        'description',
         'story',
         'ladder.steps.6',
         'helperSteps.0',
@@ -156,10 +157,12 @@ describe('finding tasks', () => {
   const slugs = (options: Parameters<typeof findTasks>[1]) =>
     findTasks(shelf, options, (content) => content.skill).map((each) => each.content.slug);
 
-  it('by words of title and material in any order, without regard to case and marks', () => {
+  it('by words of title, description and material in any order, without regard to case and marks', () => {
     expect(slugs({ search: 'LIFT crane' })).toEqual(['crane-lift']);
     expect(slugs({ search: 'grua' })).toContain('crane-lift');
     expect(slugs({ search: 'clothespin' })).toEqual(expect.arrayContaining(['clip-crane', 'clip-the-plans', 'crane-lift']));
+    expect(slugs({ search: 'straight line cut' })).toEqual(['cut-the-planks']);
+    expect(slugs({ search: 'recortar un circulo' })).toEqual(['wheel']);
     expect(slugs({ search: 'zeppelin' })).toEqual([]);
   });
 

@@ -20,6 +20,8 @@ export interface PaperTask {
   /** Letter by which the slip and texts name it; null where it goes by its name. */
   readonly letter: string | null;
   readonly title: string;
+  /** Says in plain words what is done; empty where the task has no description. */
+  readonly description: string;
   readonly part: string;
   /** Instruction of this step. */
   readonly how: string;

@@ -142,6 +142,8 @@ function schemasOf(least: 0 | 1) {
   const taskContentSchema = z.strictObject({
     slug: slugSchema,
     title: localTextSchema,
+    /** Names what is done, in plain words and the same in every theme: “Cut along a curved line”. */
+    description: localTextSchema.optional(),
     /** A sentence of the story that makes it play. */
     story: localTextSchema.optional(),
     skins: z.partialRecord(z.enum(SKINS), dressSchema).default({}),

@@ -67,6 +67,7 @@ function planDefinitionOf({ content, dose }: ProgramTask): PlanDefinition {
     title: content.title.en,
     name: `Task_${content.slug.replaceAll('-', '_')}`,
     status: 'active',
+    ...(content.description && { description: content.description.en }),
     ...(content.why && { purpose: content.why.en }),
     action: content.ladder.steps.map((step, index) => ({
       prefix: String(index + 1),

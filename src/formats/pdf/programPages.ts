@@ -27,6 +27,7 @@ function taskOn(pen: Pen, task: PaperTask, isLarge: boolean): void {
   pen.draw((doc) => doc.moveTo(pen.left, y).lineTo(pen.right, y).stroke());
   pen.doc.y = y + 6;
   pen.say('H2', `${task.letter === null ? '' : `${task.letter}  `}${task.title}`, 15);
+  if (task.description) pen.say('P', task.description, 11);
   pen.say('P', `${task.part} · ${task.amount}`, 10);
   pen.say('P', task.how, 12, { isBold: true, gap: 4 });
   for (const map of task.maps) mapOn(pen, map);

@@ -18,7 +18,7 @@ export async function viewFindables(context: Context, actor: PersonActor): Promi
     return [
       ...onIt.map(({ child }) => ({ href: `/students/${child.id}`, name: nameOf(child), hint: child.school })),
       ...offIt.map(({ child }) => ({ href: `/students/${child.id}`, name: nameOf(child), hint: 'left the caseload' })),
-      ...tasks.map(({ content }) => ({ href: `/tasks/${content.slug}`, name: content.title.en, hint: 'task' })),
+      ...tasks.map(({ content }) => ({ href: `/tasks/${content.slug}`, name: content.title.en, hint: content.description?.en ?? 'task' })),
     ];
   });
 }

@@ -59,6 +59,7 @@ function taskOf(task: ProgramTask, { child, today, letters }: PaperView, words: 
   return {
     letter: letters.get(task.taskId) ?? null,
     title: local(content.title),
+    description: content.description ? local(content.description) : '',
     part: t(`parts.${task.part}`),
     how: local(content.ladder.steps[step - 1]!.how),
     amount: `${targetWords(dose, words)} · ${t('minutesAbout', { minutes: Math.max(1, Math.round(minutesOf(dose))) })}${dose.goodOne ? ` · ${t('goodOne', { what: local(dose.goodOne) })}` : ''}`,

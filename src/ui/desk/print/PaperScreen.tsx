@@ -63,6 +63,7 @@ function TaskOnPaper({ task, view: { child, program, rest, today, emergencyNumbe
         {child.calledName} · {t(`parts.${task.part}`)} · {t('paperUntil', { day: longDay(program!.endsOn, dayLocale(language)) })}
       </p>
       <h2 className="text-[24px]">{local(content.title)}</h2>
+      {content.description && <p className="text-[18px]">{local(content.description)}</p>}
       <p className="mt-2 text-[19px] font-bold">{local(content.ladder.steps[step - 1]!.how)}</p>
       <p className="mt-2">
         <strong>{t('howMany')}</strong> {targetWords(dose, words)}

@@ -6,6 +6,7 @@ import { PARTS, SKILLS, type Part, type Skill } from '@/core/vocabulary';
 import { words } from '../../shared/deskWords';
 import { partWords } from '../planner/planWords';
 import { safetyWords, skillsInWords } from '../parts/taskWords';
+import { TaskDescription } from '../parts/TaskDescription';
 import { minutesInWords, type LibraryTask } from './draftEdits';
 import type { FetchedLibrary } from './useLibrary';
 
@@ -99,6 +100,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
                 className="block w-full text-left enabled:hover:bg-green-tint disabled:text-soft"
               >
                 <span className="font-semibold">{task.content.title.en}</span> {isPlaced && <span>· placed</span>}
+                <TaskDescription content={task.content} />
                 <span className="block text-[14px] text-soft">
                   {words(`skills.${task.content.skill}`)} · {task.content.ladder.steps.length} steps ·{' '}
                   {minutesInWords({ dose: plannedDoseOf(task.content), step: task.content.ladder.startStep })} ·{' '}

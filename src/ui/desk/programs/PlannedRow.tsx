@@ -8,6 +8,7 @@ import { SmallTimeline } from '../../stepTimeline/TimelineDrawing';
 import { WEEKDAYS } from '../../shared/days';
 import { doseSentence, hiddenPractice } from '../parts/doseWords';
 import { amountIn, amountWords, TARGETS, withAmount } from '../parts/targets';
+import { TaskDescription } from '../parts/TaskDescription';
 import { TaskChoiceFields } from './TaskChoiceFields';
 import { atOtherStep, minutesInWords, withDoseAtStep, withNewer, type DraftEdit, type LibraryTask } from './draftEdits';
 
@@ -60,6 +61,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           <button type="button" aria-expanded={isOpen} onClick={toggle} className="font-[inherit] hover:underline">
             {content.title.en}
           </button>
+          <TaskDescription content={content} />
         </h3>
         <SmallTimeline
           timeline={{ demands: demandsOf(content), daysSpent: [], currentStep: planned.step, outcomes: [], closed: isClosed }}

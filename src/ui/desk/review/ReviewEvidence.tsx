@@ -11,6 +11,7 @@ import { longDay, momentIn } from '../../shared/days';
 import { ChildFacts } from '../parts/ChildFacts';
 import { CardContext, StepAsked } from './CardContext';
 import { ReportTable } from '../parts/ReportTable';
+import { TaskDescription } from '../parts/TaskDescription';
 
 /** Shows the student's tasks on hold, from this card and others, who has read the reports, and whether it is not the first time. */
 function Harm({ here }: { here: DecisionInFull }) {
@@ -102,6 +103,7 @@ export function ReviewEvidence({ here, today }: { here: DecisionInFull; today: C
             <span className="font-text text-[15px] font-normal text-soft">
               · version {program.number}, sent {longDay(program.sentOn)} · step {task.step} of {task.content.ladder.steps.length}
             </span>
+            <TaskDescription content={task.content} />
           </h3>
           <StepAsked task={task} calledName={child.calledName} />
           <div className="mt-1">

@@ -7,6 +7,7 @@ import { longDay } from '../../shared/days';
 import { words } from '../../shared/deskWords';
 import { doseSentence, weekdaysInWords } from '../parts/doseWords';
 import { KeyCap } from '../parts/KeyCap';
+import { TaskDescription } from '../parts/TaskDescription';
 import { criterionWords, unitWords } from '../goals/goalWords';
 
 type TimelineDrawing = ChildView['timelines'][number];
@@ -68,7 +69,10 @@ function Row({ head, timelines }: { head: React.ReactNode; timelines: readonly T
         {timelines.map(({ task, timeline }) => (
           <article key={task.taskId} id={`task-${task.taskId}`} className="flex items-start gap-x-4 max-[1100px]:flex-wrap">
             <div className="w-[150px] shrink-0">
-              <h3 className="text-[15px]">{task.content.title.en}</h3>
+              <h3 className="text-[15px]">
+                {task.content.title.en}
+                <TaskDescription content={task.content} />
+              </h3>
               {timeline.closed && <p className="font-bold text-brick">closed</p>}
               <p className="text-[13px] text-soft">
                 {task.step} {task.content.ladder.steps[task.step - 1]?.name.en} ·{' '}

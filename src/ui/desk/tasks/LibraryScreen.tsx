@@ -13,6 +13,7 @@ import { FilterForm } from '../parts/FilterForm.client';
 import { skillsInWords } from '../parts/taskWords';
 import { LibraryActs, type LibraryActsProps } from './LibraryActs.client';
 import { HeadRow } from '../parts/HeadRow';
+import { TaskDescription } from '../parts/TaskDescription';
 
 type ShelfTask = LibraryView['tasks'][number];
 
@@ -163,6 +164,7 @@ function Row({ task, skin, lacking }: { task: ShelfTask; skin: NonNullable<TaskO
         <Link href={`/tasks/${task.slug}`} prefetch={false} className="font-semibold hover:underline">
           {content.title.en}
         </Link>
+        <TaskDescription content={content} />
         {task.ownerName !== null && (
           <span className="block text-[13px] text-soft">
             {task.ownerName}, version {task.number}

@@ -5,6 +5,7 @@ import { Waiting } from '../frame/Waiting';
 import { HurtForm, HurtLink, HurtSection } from '../hurt/HurtSection';
 import { Stones } from '../today/Stones';
 import { ClosedTask } from './ClosedTask';
+import { Described } from './Described';
 import { DoPart, DoScreen } from './DoScreen';
 import { HowScreen } from './HowScreen';
 import { LookPart, LookScreen } from './LookScreen';
@@ -40,6 +41,7 @@ export function FamilyTask(props: FamilyTaskProps) {
         <Stones tasks={view.tasks} here={task.versionTaskId} language={words.language} label={`${place.index} / ${place.count}`} />
       </div>
       <h1 className="mt-1 text-[1.6rem] leading-tight">{local(content.title)}</h1>
+      <Described content={content} words={words} />
       <p className="about text-soft">{t('stepOf', { step, part: t(`parts.${task.part}`), index: place.index, count: place.count })}</p>
       {found.closed ? (
         <ClosedTask closed={found.closed} task={local(content.title)} emergencyNumber={view.emergencyNumber} words={words}>

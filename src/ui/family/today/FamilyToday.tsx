@@ -9,6 +9,7 @@ import { ReadsOn } from '../frame/ReadsOn';
 import { Waiting } from '../frame/Waiting';
 import type { PageData } from '../script/page';
 import { HurtWords } from '../hurt/HurtWords';
+import { Described } from '../task/Described';
 import { Notes } from './Notes';
 import { GetReady } from './GetReady';
 import { FridgeWeek } from './FridgeWeek';
@@ -134,7 +135,10 @@ function HurtToday({ view, token, words }: Pick<Props, 'view' | 'token' | 'words
       <p className="mt-3 font-bold">{t('hurtWhich')}</p>
       {open.map(({ task }) => (
         <a key={task.versionTaskId} className="press mt-2" href={`/f/${token}/task/${task.versionTaskId}?lang=${language}&again=1#hurt`}>
-          {local(task.content.title)}
+          <span>
+            {local(task.content.title)}
+            <Described content={task.content} words={words} />
+          </span>
         </a>
       ))}
     </details>
@@ -210,6 +214,7 @@ function TaskLine({ each, isAsked, token, words }: { each: FamilyTaskView; isAsk
               {each.closed ? t('onHold') : reportedToday ? (reportedToday.done ? t('done') : t('notDone')) : isAsked ? t('start') : ''}
             </span>
           </span>
+          <Described content={task.content} words={words} />
           <span className="block text-[0.88rem] text-soft">
             {t(`parts.${task.part}`)}
             {!each.closed && ' · '}

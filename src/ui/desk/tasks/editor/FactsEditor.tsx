@@ -1,4 +1,5 @@
 import { PARTS, SKILLS, SKINS, type Skill } from '@/core/vocabulary';
+import type { LocalText } from '@/core/text';
 import { SETTING_CHOICES, type SettingId } from '@/core/tasks';
 import { words } from '../../../shared/deskWords';
 import { SettingSelects } from '../../parts/SettingSelects';
@@ -12,11 +13,17 @@ export function FactsEditor({ task, findings, edit, fixed }: EditorProps) {
       <div className="mt-1.5 grid gap-1.5">
         <LocalField label="Title" value={task.title} fixed={fixed} onText={(value) => edit({ kind: 'set', path: ['title'], value })} />
         <LocalField
+          label="Plain description"
+          value={task.description ?? { en: '' }}
+          fixed={fixed}
+          onText={(value) => edit({ kind: 'set', path: ['description'], value: textOrNone(value) })}
+        />
+        <LocalField
           label="Story"
           value={task.story ?? { en: '' }}
           meter
           fixed={fixed}
-          onText={(value) => edit({ kind: 'set', path: ['story'], value: Object.values(value).some(Boolean) ? value : undefined })}
+          onText={(value) => edit({ kind: 'set', path: ['story'], value: textOrNone(value) })}
         />
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-3">
@@ -200,3 +207,6 @@ export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
     </>
   );
 }
+
+/** An optional text is left out of the task once no language has it. */
+const textOrNone = (value: LocalText) => (Object.values(value).some(Boolean) ? value : undefined);

@@ -79,7 +79,7 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   const behind = page.getByText(/^The reports behind it/);
   await expect(behind.getByRole('link').first()).toBeVisible();
   await page.getByText(/^Close .* for this goal$/).click();
-  await page.getByRole('button', { name: /^Close it( early)?$/ }).click();
+  await page.getByRole('button', { name: /^Close the period( early)?$/ }).click();
   await expect(page.getByText(/is closed for this goal/)).toBeVisible();
   await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
   await expect(page.getByText('It has not changed since.')).toBeVisible();

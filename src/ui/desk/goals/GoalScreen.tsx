@@ -24,7 +24,7 @@ export function GoalScreen({ view, write, close }: { view: GoalView; write: Writ
             {goal.closedOn === null ? (
               <span className="flex flex-wrap items-end gap-3">
                 <label className="block">
-                  <span className="block text-[13px] font-semibold text-soft">Close it: met, or why not</span>
+                  <span className="block text-[13px] font-semibold text-soft">Result: met, or why not</span>
                   <input name="why" required maxLength={300} className="field w-[320px]" />
                 </label>
                 <button className="act">Close this goal</button>

@@ -10,7 +10,7 @@ export function unitWords(measure: GoalMeasure, value: number): string {
     case 'count':
       return `${rounded(value)} of ${measure.of}`;
     case 'minutes':
-      return `${rounded(value)} minutes`;
+      return `${rounded(value)} ${rounded(value) === '1' ? 'minute' : 'minutes'}`;
     case 'help':
       return words(`helps.${HELP_LEVELS[Math.floor(value)]!}`);
     case 'rating':
@@ -20,15 +20,15 @@ export function unitWords(measure: GoalMeasure, value: number): string {
   }
 }
 
-/** From where to where, with how much help, in how many sessions. */
+/** From where to where, across how many sessions, with how much help. */
 export function criterionWords({ measure, mostHelp, sessions }: GoalContent): string {
   const [from, to] =
     measure.kind === 'words'
       ? [measure.baseline, measure.criterion]
       : measure.kind === 'help'
-        ? [words(`helps.${measure.from}`), words(`helps.${measure.to}`)]
-        : [unitWords(measure, measure.from), unitWords(measure, measure.to)];
-  const many = sessions === 1 ? '' : `, in ${sessions} sessions in a row`;
-  const help = measure.kind === 'help' ? '' : `, help at most: ${words(`helps.${mostHelp}`)}`;
-  return `${measure.kind === 'help' ? 'Help from' : 'From'} ${from} to ${to}${many}${help}.`;
+        ? [words(`helpPhrases.${measure.from}`), words(`helpPhrases.${measure.to}`)]
+        : [unitWords(measure, measure.from), `${unitWords(measure, measure.to)}${measure.kind === 'count' ? ' trials' : ''}`];
+  const many = sessions === 1 ? '' : ` across ${sessions} consecutive sessions`;
+  const help = measure.kind === 'help' ? '' : `, with ${words(`helpPhrases.${mostHelp}`)}${mostHelp === 'alone' ? '' : ' or less'}`;
+  return `From ${from} to ${to}${many}${help}.`;
 }

@@ -6,10 +6,10 @@ import { longDay } from '../../shared/days';
 import { unitWords } from '../goals/goalWords';
 import { ActionForm, type WordedAction } from '../parts/ActionForm.client';
 import { PrintLink } from '../parts/PrintLink.client';
-import { CopyWords } from './CopyWords.client';
 import { OwnWords } from './OwnWords.client';
+import { ReportLengths } from './ReportLengths.client';
 import { ReportParts } from './ReportParts';
-import { standingWords, type KnownSentence } from './reportWords';
+import { reportLine, reportTable, standingWords, type KnownSentence } from './reportWords';
 
 export interface ReportActs {
   readonly write: WordedAction;
@@ -37,21 +37,23 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
   return (
     <div>
       <h3 className="text-[15px]">For the report{period && `, ${period.name}`}</h3>
-      <p id="paragraph" className="mt-1">
-        <ReportParts parts={parts} />
-      </p>
+      <ReportLengths
+        line={reportLine(here.goal, here.figures, here.child.calledName)}
+        text={text}
+        paragraph={<ReportParts parts={parts} />}
+        rows={reportTable(here.goal, here.figures)}
+      />
       {isOwn && <p className="mt-1 text-[13px] text-soft">Text with a line at the side is yours. Everything else updates from the data.</p>}
       {leftOut.length > 0 && (
         <details className="mt-1 text-[13px] text-soft" open={isOvertaken}>
           <summary className="link inline">
             {leftOut.length} built {leftOut.length === 1 ? 'sentence is' : 'sentences are'} rewritten or left out
-            {isOvertaken && '; the figures have changed since'}
+            {isOvertaken && '. The figures have changed since.'}
           </summary>
           <p className="border-l-4 border-line pl-2">By the figures of today: {leftOut.join(' ')}</p>
         </details>
       )}
       <div className="mt-2 flex flex-wrap gap-4 print:hidden">
-        <CopyWords text={text} />
         <PrintLink />
         <a className="link" href="/progress/file" download>
           Download all goals
@@ -79,10 +81,10 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
               <ActionForm action={acts.close} hidden={{ ...hidden, early: today < period.to ? 'yes' : '' }} className="mt-1">
                 <p className="text-[14px]">
                   {today < period.to &&
-                    `The period ends on ${longDay(period.to)}: closed now, it holds what is known up to today, and nothing of the days that come. `}
-                  What stands here is kept as it is, whatever is corrected later.
+                    `The period ends on ${longDay(period.to)}. If you close it now, it includes data through today only. `}
+                  The report is kept as it is now, even if data are corrected later.
                 </p>
-                <button className="act mt-1">{today < period.to ? 'Close it early' : 'Close it'}</button>
+                <button className="act mt-1">{today < period.to ? 'Close the period early' : 'Close the period'}</button>
               </ActionForm>
             </details>
           )}

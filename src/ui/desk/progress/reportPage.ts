@@ -8,7 +8,7 @@ import { criterionWords, unitWords } from '../goals/goalWords';
 import { reportSentences, skinWords, standingWords } from './reportWords';
 
 const LEGEND =
-  'Squares: measured in school. Circles: the family’s word, which is in no number of the measures. Dashed: the aim. Lined at the side: the therapist’s own words; all else is built from figures.';
+  'Squares: school data. Circles: family reports, which are never combined with the school data. Dashed: aim line. Text with a line at the side was written by the therapist. Everything else is calculated from the data.';
 
 /** A child's goals as the report has them on paper: the same words and values as on the screen. */
 export function reportPage(goals: readonly GoalInFull[], period: Period | null, today: CalendarDay): ReportPage {

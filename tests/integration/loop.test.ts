@@ -44,7 +44,7 @@ describe('the loop: plan, send, do, report, decide, regrade', () => {
     await bed.runJobs();
     const post = await viewMessages(bed.context, ines, { phoneOf: childId, search: '' });
     expect(post.messages).toMatchObject([{ status: 'handedOver', words: expect.stringContaining('{link}') }]);
-    expect(post.phone!.texts[0]!.text).toMatch(/^Yard Steps: hay nueva práctica .*http:\/\/yard\.test\/f\/[A-Za-z0-9_-]{32}$/);
+    expect(post.phone!.texts[0]!.text).toMatch(/^Yard Steps: hay un nuevo plan de práctica\. .*http:\/\/yard\.test\/f\/[A-Za-z0-9_-]{32}$/);
     expect(post.phone!.texts[0]!.text).not.toContain('Odalys');
   });
 

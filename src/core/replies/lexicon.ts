@@ -186,6 +186,20 @@ export const STOP_ELSEWHERE = new Set([
   'الغاء',
 ]);
 
+/** Whole texts that say “not practiced today” in the languages that are not read otherwise: a reminder asks for the first of each. */
+export const NO_ELSEWHERE = new Set([
+  'non',
+  'non merci',
+  'pas aujourdhui',
+  'nao',
+  'hoje nao',
+  'nao hoje',
+  'nao praticamos',
+  'لا',
+  'ليس اليوم',
+  'لم نتمرن',
+]);
+
 /** How much nearer a text is to one language: its words that the one knows and the other doesn't. */
 export function languageOfReply(words: readonly string[], usual: ReplyLanguage): ReplyLanguage {
   const known = (language: ReplyLanguage) => words.filter((word) => word.length > 1 && LEXICONS[language].phrases.has(word)).length;

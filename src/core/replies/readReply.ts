@@ -1,7 +1,7 @@
 import { dangerClauses, isUpset, type DangerClause } from '../safety';
 import { BASE_LANGUAGE, type Language } from '../text';
 import type { CalendarDay } from '../calendar';
-import { LEXICONS, languageOfReply, STOP_ELSEWHERE, type ReplyLanguage } from './lexicon';
+import { LEXICONS, languageOfReply, NO_ELSEWHERE, STOP_ELSEWHERE, type ReplyLanguage } from './lexicon';
 import type { AskBack, ReplyItem, ReplyReading, ReplyTask } from './reading';
 import { blank, isCount, readSegment, UNCLEAR, type Segment } from './readSegment';
 import { isPlan, isQuestion, wantsNoMore } from './intent';
@@ -36,7 +36,7 @@ export function readReply(text: string, context: ReplyContext): ReplyReading {
   const said = words.join(' ');
   if (STOP_ELSEWHERE.has(said) || LEXICONS.en.stop.has(said) || LEXICONS.es.stop.has(said) || wantsNoMore(text))
     return { ...EMPTY, kind: 'stop' };
-  const apart = setApart(text, options);
+  const apart = setApart(NO_ELSEWHERE.has(said) ? 'no' : text, options);
   if (words.every((word) => thanks.has(word)) && !apart.isQuestion) return { ...EMPTY, kind: 'nothing', hasComment: false };
   const tokens = tokensOf(apart.rest, options);
   // Nothing but a plan or a question is left: there is nothing to file.

@@ -104,6 +104,29 @@ describe('a wish to hear no more', () => {
   });
 });
 
+describe('the words that our own texts ask for', () => {
+  const asked = { en: ['NO', 'STOP'], es: ['NO', 'ALTO'], fr: ['NON', 'STOP'], pt: ['NÃO', 'STOP'], ar: ['لا', 'STOP'] } as const;
+
+  it.each(LANGUAGES)('are understood in %s: not practiced, and no more texts', (language) => {
+    const texts = readFileSync(`messages/texts/${language}.json`, 'utf8');
+    const [no, stop] = asked[language];
+    const { unclear, quiet, reminder } = (JSON.parse(texts) as { replies: Record<'unclear' | 'quiet' | 'reminder', string> }).replies;
+    expect(unclear).toMatch(new RegExp(`\\b${no}\\.|: ${no}\\.`, 'u'));
+    expect(quiet).toContain(no);
+    for (const text of [quiet, reminder]) expect(text).toContain(stop);
+    const context = { tasks: replyTasks('en'), today: REPLY_DAY, language };
+    for (const said of [no, no.toLowerCase(), `${no}.`]) {
+      const { kind, items, hasComment } = readReply(said, context);
+      expect({ kind, hasComment, done: items.map(({ done }) => done) }).toEqual({
+        kind: 'reports',
+        hasComment: false,
+        done: replyTasks('en').map(() => false),
+      });
+    }
+    expect(readReply(stop, context).kind).toBe('stop');
+  });
+});
+
 describe('words of danger', () => {
   it.each([
     ['crane 4 but his thumb is bleeding', []],

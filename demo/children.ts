@@ -22,8 +22,8 @@ export interface DemoChild {
 }
 
 export const SCHOOLS = [
-  { name: 'Slateway Primary', visitDays: 'Mon, Wed' },
-  { name: 'Millbeck Early Years', visitDays: 'Tue, Thu' },
+  { name: 'Slateway Elementary School', visitDays: 'Mon, Wed' },
+  { name: 'Millbeck Early Learning Center', visitDays: 'Tue, Thu' },
   { name: 'Fold Lane School', visitDays: 'Fri' },
 ] as const;
 

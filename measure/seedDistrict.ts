@@ -33,7 +33,7 @@ async function make(context: Context, reports: number): Promise<void> {
   const passwordHash = await hashPassword(BENCH_PASSWORD);
   const tasks = await inTransaction(db, async (work) => {
     await addPerson(work, { name: 'Bench Therapist', email: BENCH_EMAIL, role: 'therapist', passwordHash }, now);
-    await addSchool(work, 'Slateway Primary', 'Mon');
+    await addSchool(work, 'Slateway Elementary School', 'Mon');
     await setUpWorkplace(work, { emergencyNumber: '911', timeZone: ZONE });
     const added = [];
     for (const content of loadLibrary().slice(0, TASKS)) added.push(await addTaskVersion(work, content, now));

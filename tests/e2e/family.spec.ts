@@ -286,9 +286,9 @@ test.describe('with scripts on', () => {
     const today = page.url().replace(/#.*/, '');
     // A day that is none is today.
     expect((await page.goto(`${today}&day=2026-99-99`))!.status()).toBe(200);
-    await expect(page.getByText(/^You are telling us of /)).toHaveCount(0);
+    await expect(page.getByText(/^Your report is for /)).toHaveCount(0);
     await page.goto(`${today}&day=${dayBefore(1)}`);
-    await expect(page.getByText(/^You are telling us of /)).toBeVisible();
+    await expect(page.getByText(/^Your report is for /)).toBeVisible();
     await toCount(page);
     await expect(page.locator('.screen.shown [data-field]').first()).toHaveValue('');
     await page.locator('.screen.shown [data-field]').first().fill('2');

@@ -122,7 +122,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByLabel('Name used at school')).toBeFocused();
     await type(page, 'Odalys', 'V', `0920${year - 5}`);
     await tabTo(page, page.getByLabel('School', { exact: true }));
-    await type(page, 'Millbeck Early Years', 'left');
+    await type(page, 'Millbeck Early Learning Center', 'left');
     await page.keyboard.press('Control+Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
     await expect(page.getByText('left hand')).toBeVisible();

@@ -50,7 +50,7 @@ test.describe('something that hurts', () => {
     await desk.getByLabel('What did you find?').fill('A red mark, gone by the evening');
     await desk.getByLabel('Who did you speak to?').fill('the grandmother');
     await desk.getByLabel(/To the family/).fill('Use the soft clips first.');
-    await desk.getByRole('button', { name: 'Reopen and tell the family' }).click();
+    await desk.getByRole('button', { name: 'Reopen and notify the family' }).click();
     await expect(desk.getByRole('link', { name: 'Greta J.: injury report' })).toHaveCount(0);
 
     await page.goto(link());

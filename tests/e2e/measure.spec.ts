@@ -17,6 +17,6 @@ test('a measurement is written down at school; what is refused loses no word', a
   const row = page.getByRole('row').filter({ hasText: 'three fingers, both lids' });
   await expect(row).toContainText('4 of 5');
   await expect(page.getByLabel('Note')).toHaveValue('');
-  await row.getByRole('button', { name: /Take back/ }).click();
+  await row.getByRole('button', { name: /Withdraw/ }).click();
   await expect(row).toHaveCount(0);
 });

@@ -52,7 +52,7 @@ test('a teacher’s link prints and passes a question on, and shows nothing of h
   await expect(teacher.locator('body')).not.toContainText(/Z\.|step|report(ed)? of/i);
   const paper = await teacher.request.get(`${address}/paper`);
   expect(paper.headers()['content-type']).toBe('application/pdf');
-  await teacher.getByLabel('A question or a word for the therapist').fill('Could the class have the same tongs?');
+  await teacher.getByLabel('A question or comment for the therapist').fill('Could the class have the same tongs?');
   await teacher.getByRole('button', { name: 'Pass it on' }).click();
   await expect(teacher.getByRole('status')).toContainText('Sent. Messages are read on school days only.');
   await expect(async () => {

@@ -66,7 +66,7 @@ test.describe('a program on paper', () => {
     );
     for (const { title } of titles) expect(all).toContain(title);
     expect(all).toContain('Watch out');
-    expect(all).toContain('In an emergency call 911');
+    expect(all).toContain('In an emergency, call 911');
     const slip = pages.at(-1)!;
     expect(slip.text).toContain('Kasimir: how practice went');
     expect(slip.text).toContain('Monday, November 30 to Sunday, December 6');

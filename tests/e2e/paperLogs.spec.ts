@@ -137,7 +137,7 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
   await expect(page.getByRole('button', { name: /^Take in/ })).toBeDisabled();
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
   await page.getByRole('button', { name: 'Preview' }).click();
-  await page.getByRole('button', { name: 'Take in 2 reports' }).click();
+  await page.getByRole('button', { name: 'Import 2 reports' }).click();
   await expect(page.getByRole('status').filter({ hasText: '2 reports are in Reports now' })).toBeVisible();
   expect((await counts(childId)).map(({ n, way }) => `${n} ${way}`)).toEqual(['9 paper', '10 paper']);
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));

@@ -30,7 +30,7 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await page.goto(`/progress?goal=${goal!.id}`);
   await expect(page.getByText(/Show the data as a table/)).not.toHaveText(before!);
   const chart = page.getByRole('img', { name: new RegExp(`^Chart of ${child}`) });
-  await expect(chart).toHaveAccessibleName(/All values stand in the table below/);
+  await expect(chart).toHaveAccessibleName(/The table below has all values/);
   await expect(chart.locator('svg path').first()).toBeAttached();
   // Every sentence can be asked how it is known.
   for (const summary of await page.locator('h3:has-text("How was this calculated?") ~ details > summary').all()) {
@@ -87,7 +87,7 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
   await ask('UPDATE measurements SET taken_back_at = NOW(3) WHERE goal_id = ? ORDER BY id DESC LIMIT 1', [goal!.id]);
   await page.reload();
   await page.getByText(/closed .* by Ines Calloway-Brandt/).click();
-  await expect(page.getByText(/1 of your measures were taken back/)).toBeVisible();
+  await expect(page.getByText(/1 of your data points were withdrawn/)).toBeVisible();
 });
 
 test('the whole caseload’s reports come as one PDF, while one looks on, with the words of the screen', async ({ page }) => {

@@ -84,7 +84,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   // The runner appends it to the trail a moment later.
   await expect(async () => {
     await theirs.reload();
-    await theirs.getByText('What happened to your account').click();
+    await theirs.getByText('Account history').click();
     await expect(theirs.getByText('used a recovery code').first()).toBeVisible({ timeout: 1_000 });
     await expect(theirs.getByText('turned off two-step verification').first()).toBeVisible({ timeout: 1_000 });
   }).toPass({ timeout: 20_000 });

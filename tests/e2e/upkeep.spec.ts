@@ -102,10 +102,10 @@ test.describe('deleting a child', () => {
     await page.keyboard.press('o');
     await page.getByText('Delete this student…').click();
     await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps an ID number/)).toBeVisible();
-    await page.getByLabel(/To go on, write/).fill('marisol');
+    await page.getByLabel(/To confirm, type/).fill('marisol');
     await page.getByRole('button', { name: 'Delete for good' }).click();
     await expect(page.getByRole('alert').first()).toContainText('The name is not the same.');
-    await page.getByLabel(/To go on, write/).fill('Marisol Z.');
+    await page.getByLabel(/To confirm, type/).fill('Marisol Z.');
     await page.getByRole('button', { name: 'Delete for good' }).click();
     await expect(page.getByRole('heading', { name: '47 students' })).toBeVisible();
     const family = await newPage(browser);

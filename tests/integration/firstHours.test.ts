@@ -49,9 +49,9 @@ const openKinds = async (childId: number) =>
 
 describe('a child that is written down', () => {
   it('is led by who wrote it, at a school that is new or known, once', async () => {
-    const { childId } = await newChild(bed.context, ines, { record: recordOf(), school: 'Millbeck Early Years' });
+    const { childId } = await newChild(bed.context, ines, { record: recordOf(), school: 'Millbeck Early Learning Center' });
     const view = await viewChild(bed.context, ines, childId);
-    expect(view).toMatchObject({ child: { calledName: 'Odalys', school: 'Millbeck Early Years' }, mayLead: true });
+    expect(view).toMatchObject({ child: { calledName: 'Odalys', school: 'Millbeck Early Learning Center' }, mayLead: true });
     expect(view.sharing.map(({ name, access }) => `${name} ${access}`)).toEqual(['Ines Calloway-Brandt lead']);
     expect(await refusal(newChild(bed.context, ines, { record: recordOf(), school: 'Fold Lane School' }))).toBe('invalid');
     expect(await refusal(newChild(bed.context, ines, { record: { ...recordOf(), bornOn: '2030-01-01' }, school: 'A' }))).toBe('invalid');
@@ -160,15 +160,16 @@ describe('a goal', () => {
 });
 
 describe('a list', () => {
-  const text = 'First name,Last name,DOB,School\nBram,Tull,3/14/2020,Slateway Primary\nFfion,Ames,11/2/2019,Slateway Primary';
+  const text =
+    'First name,Last name,DOB,School\nBram,Tull,3/14/2020,Slateway Elementary School\nFfion,Ames,11/2/2019,Slateway Elementary School';
   const answers = {
     scissorsAllowed: false,
     mouthsThings: false,
-    schools: { 'Slateway Primary': 'Slateway Primary', 'Fold Lane School': 'Fold Lane School' },
+    schools: { 'Slateway Elementary School': 'Slateway Elementary School', 'Fold Lane School': 'Fold Lane School' },
   };
 
   it('asks what rows do not say and safety hangs on, and which school an unknown name is; nothing is added before', async () => {
-    const found = await previewRoster(bed.context, ines, { text: text.replaceAll('Slateway Primary', 'Slateway Prim.') });
+    const found = await previewRoster(bed.context, ines, { text: text.replaceAll('Slateway Elementary School', 'Slateway Prim.') });
     expect(found).toMatchObject({
       ok: true,
       unknownSchools: ['Slateway Prim.'],
@@ -199,7 +200,7 @@ describe('a list', () => {
   });
 
   it('asks how its dates begin where both can be, and remembers how its columns were matched', async () => {
-    const odd = 'Kid,Tag,Wo\nTull Bram,3/4/2020,Slateway Primary';
+    const odd = 'Kid,Tag,Wo\nTull Bram,3/4/2020,Slateway Elementary School';
     const columns = ['name', 'bornOn', 'school'];
     const found = await previewRoster(bed.context, ines, { ...answers, text: odd, columns });
     expect(found).toMatchObject({ ok: true, dateOrder: null });

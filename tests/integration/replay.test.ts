@@ -41,9 +41,9 @@ beforeAll(async () => {
     writtenAt: '2026-11-26T10:30:00Z',
     onProgress: () => {},
   });
-  await addSchool('Millbeck Early Years', inMinutes(20));
+  await addSchool('Millbeck Early Learning Center', inMinutes(20));
   await runSql(db, 'FLUSH BINARY LOGS').catch(() => {});
-  await addSchool('Slateway Primary', inMinutes(40));
+  await addSchool('Slateway Elementary School', inMinutes(40));
   await db.close();
   await server.stop();
   // Copied away, as a machine that burnt down leaves it.
@@ -77,11 +77,11 @@ const restored = async (until: string | null, log = at('log')) => {
 
 describe('a backup and the log of what came after it', () => {
   it('bring back the last thing that was written before the machine burnt down', async () => {
-    expect(await restored(null)).toEqual(['Fold Lane School', 'Millbeck Early Years', 'Slateway Primary']);
+    expect(await restored(null)).toEqual(['Fold Lane School', 'Millbeck Early Learning Center', 'Slateway Elementary School']);
   }, 60_000);
 
   it('bring back how it stood at a moment, as before somebody deleted what they should not have', async () => {
-    expect(await restored(inMinutes(30))).toEqual(['Fold Lane School', 'Millbeck Early Years']);
+    expect(await restored(inMinutes(30))).toEqual(['Fold Lane School', 'Millbeck Early Learning Center']);
   }, 60_000);
 
   it('say where the log is not, and change nothing', async () => {

@@ -146,7 +146,7 @@ describe('the server’s own guards', () => {
     ],
     ['a second workplace', "INSERT INTO workplace (id, emergency_number, time_zone) VALUES (2, '1', 'x')", /workplace_one/],
     ['a child of no school', 'INSERT INTO goals (child_id) VALUES (999)', /foreign key/i],
-    ['a school twice', "INSERT INTO schools (name) VALUES ('Millbeck Early Years')", /Duplicate/i],
+    ['a school twice', "INSERT INTO schools (name) VALUES ('Millbeck Early Learning Center')", /Duplicate/i],
   ])('refuse %s', async (_name, sql, words) => {
     const error = await write((work) => tablesOf(work).select(sql)).then(
       () => null,

@@ -21,7 +21,7 @@ export async function makeTemplate(base: string): Promise<void> {
   await withDatabase(serverUrl(base, TEMPLATE), async (db) => {
     await migrator(db).up();
     await inTransaction(db, async (work) => {
-      await addSchool(work, 'Millbeck Early Years', 'Tue, Thu');
+      await addSchool(work, 'Millbeck Early Learning Center', 'Tue, Thu');
       await setUpWorkplace(work, { emergencyNumber: '911', timeZone: ZONE });
       // What is sent goes out at once, but where a test says otherwise.
       await changeHoldMinutes(work, 0);

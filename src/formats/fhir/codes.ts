@@ -12,42 +12,42 @@ export const slugOfPlan = (url: string) => (url.startsWith(`${BASE}/PlanDefiniti
 export const EXTENSIONS = { goal: `${BASE}/StructureDefinition/goal-content`, step: `${BASE}/StructureDefinition/step` } as const;
 
 const HELP_WORDS: Readonly<Record<HelpLevel, string>> = {
-  handOverHand: 'hand over hand',
-  steadied: 'steadied at wrist or elbow',
-  shown: 'shown',
-  pointed: 'pointed out',
-  words: 'told in words',
-  alone: 'without help',
+  handOverHand: 'full physical help (hand over hand)',
+  steadied: 'partial physical help',
+  shown: 'model',
+  pointed: 'gesture cue',
+  words: 'verbal cue',
+  alone: 'independent',
 };
 
 /** “Something hurt” was pressed, and said later to be a mistake: it stays on the record as that. */
 export const MISTAKE = 'by-mistake';
 const INJURY_WORDS: Readonly<Record<Danger | typeof MISTAKE, string>> = {
-  pressed: '“Something hurt” was pressed, and nothing more was written',
-  told: '“Something hurt” was pressed, and described',
-  words: 'a possible injury: the words were read as one, or could not be read',
-  [MISTAKE]: '“Something hurt” was pressed by mistake, as the caregiver said later',
+  pressed: 'The caregiver pressed “Something hurt” and wrote no comment',
+  told: 'The caregiver pressed “Something hurt” and described it',
+  words: 'Possible injury: a comment may describe one, or could not be read',
+  [MISTAKE]: 'The caregiver later said that “Something hurt” was pressed by mistake',
 };
 
 const OWN = {
-  'help-level': { title: 'Help that a task was done with', concepts: HELP_LEVELS.map((level) => [level, HELP_WORDS[level]] as const) },
+  'help-level': { title: 'Level of help', concepts: HELP_LEVELS.map((level) => [level, HELP_WORDS[level]] as const) },
   'observed-by': {
-    title: 'Who saw it',
+    title: 'Observed by',
     concepts: [
       ['caregiver-reported', 'reported by a caregiver'],
-      ['therapist-measured', 'seen or measured by the therapist'],
+      ['therapist-measured', 'measured by the therapist at school'],
     ] as const,
   },
   what: {
-    title: 'What is told of practice',
+    title: 'Observations about practice',
     concepts: [
-      ['home-practice', 'a session of home practice'],
-      ['own-measurement', 'a measurement at school'],
-      ['good-repetitions', 'good repetitions, minutes or pieces'],
-      ['step', 'step of the task’s ladder, 1 the easiest'],
+      ['home-practice', 'home practice session'],
+      ['own-measurement', 'school data'],
+      ['good-repetitions', 'successful repetitions, minutes or pieces'],
+      ['step', 'step of the task, 1 is the easiest'],
       ['trials', 'trials'],
       ['minutes', 'minutes'],
-      ['effort', 'how it felt'],
+      ['effort', 'difficulty'],
       ['left-hand', 'with the left hand'],
       ['right-hand', 'with the right hand'],
       ['injury', 'pain or an injury was reported'],

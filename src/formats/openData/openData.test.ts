@@ -92,7 +92,7 @@ it('the dictionary has every column of every table with its meaning, once', () =
 
 it('a roster that left is understood by the list of Caseload', () => {
   const child = {
-    ...{ childId: 7, calledName: 'Odalys', initial: 'V', bornOn: '2021-09-20', school: 'Millbeck Early Years', hand: 'left' },
+    ...{ childId: 7, calledName: 'Odalys', initial: 'V', bornOn: '2021-09-20', school: 'Millbeck Early Learning Center', hand: 'left' },
     ...{ minutesPerDay: 15, familyLanguage: 'es', allergies: 'wheat: rash', mouthsThings: true, scissorsAllowed: false, hasPrinter: false },
     ...{ reportWay: 'paper', helpers: 'mother', teacher: 'Room 4', likes: 'trucks' },
   };
@@ -103,7 +103,7 @@ it('a roster that left is understood by the list of Caseload', () => {
     columns,
     dateOrder: 'monthFirst',
     school: '',
-    schools: new Map([['millbeck early years', 'Millbeck Early Years']]),
+    schools: new Map([['millbeck early learning center', 'Millbeck Early Learning Center']]),
     usual: { scissorsAllowed: null, mouthsThings: null },
   });
   const { childId: _, school, allergies, ...facts } = child;

@@ -11,9 +11,9 @@ export const USUAL_REPORT_HEADINGS: Readonly<Record<ReportColumn, readonly strin
   right: ['right', 'right hand', 'r'],
   minutes: ['minutes', 'min', 'how long', 'time'],
   help: ['help', 'help given', 'assistance', 'prompt'],
-  effort: ['felt', 'effort', 'how it felt', 'how hard'],
+  effort: ['difficulty', 'felt', 'effort', 'how it felt', 'how hard'],
   stopReason: ['reason', 'why not', 'why it stopped', 'stopped'],
   step: ['step', 'level', 'grade'],
   words: ['words', 'note', 'notes', 'comment', 'comments'],
-  saidBy: ['said by', 'who', 'helper', 'by'],
+  saidBy: ['reported by', 'said by', 'who', 'helper', 'by'],
 };

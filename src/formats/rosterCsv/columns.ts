@@ -14,7 +14,7 @@ export const USUAL_ROSTER_HEADINGS: Readonly<Record<RosterFact, readonly string[
   mouthsThings: ['mouths things', 'mouths objects', 'mouths', 'mouthing'],
   scissorsAllowed: ['scissors', 'scissors allowed', 'scissors ok'],
   hasPrinter: ['printer', 'has printer', 'has a printer'],
-  reportWay: ['way', 'report way', 'word comes by', 'contact way'],
+  reportWay: ['reports by', 'way', 'report way', 'contact way'],
   helpers: ['helpers', 'helper', 'who helps', 'adult at home'],
   teacher: ['teacher', 'classroom', 'room', 'homeroom'],
   likes: ['likes', 'interests'],

@@ -10,7 +10,7 @@ const table = (text: string) => {
   if (!read.ok) throw new Error(read.fault.code);
   return read.table;
 };
-const SCHOOLS = new Map(['Fold Lane School', 'Millbeck Early Years', 'A'].map((name) => [name.toLowerCase(), name]));
+const SCHOOLS = new Map(['Fold Lane School', 'Millbeck Early Learning Center', 'A'].map((name) => [name.toLowerCase(), name]));
 const SAFE = { scissorsAllowed: false, mouthsThings: false };
 type Matching = Parameters<typeof readRoster>[1];
 const rows = (text: string, dateOrder: 'monthFirst' | 'dayFirst' = 'monthFirst', school = '', usual: Matching['usual'] = SAFE) => {

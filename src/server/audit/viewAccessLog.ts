@@ -26,7 +26,7 @@ export interface AccessLogView {
   readonly child: Child;
   readonly days: readonly LookDay[];
   readonly people: readonly string[];
-  /** Only the newest are shown; the file has them all. */
+  /** Only the newest are shown. The file has all of them. */
   readonly isCut: boolean;
 }
 

@@ -34,7 +34,7 @@ export function TeacherPage({ view: { calledName, emergencyNumber }, token, said
       </p>
       <form method="post" action={`/t/${token}/ask`} className="mt-6">
         <label className="block font-bold" htmlFor="question">
-          A question or a word for the therapist
+          A question or comment for the therapist
         </label>
         <textarea id="question" name="question" rows={4} maxLength={600} className="box mt-1" required />
         <label className="mt-3 block">

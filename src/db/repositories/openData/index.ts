@@ -30,6 +30,8 @@ const SCHOOL = 'JOIN schools s ON s.id = c.school_id';
 
 export interface OpenReport extends OfChild {
   readonly task: string;
+  /** Null where the task has none. */
+  readonly description: string | null;
   readonly slug: string;
   readonly step: number;
   readonly doneOn: string;
@@ -55,7 +57,7 @@ export async function openReports(work: Work, options: OpenOptions): Promise<Ope
   return page(
     work,
     options,
-    `r.id, ${OF_CHILD}, JSON_VALUE(v.content, '$.title.en') AS task, t.slug, r.step, r.done_on AS doneOn, r.done, CAST(r.amount AS DOUBLE) AS amount, r.left_count AS \`left\`,
+    `r.id, ${OF_CHILD}, JSON_VALUE(v.content, '$.title.en') AS task, JSON_VALUE(v.content, '$.description.en') AS description, t.slug, r.step, r.done_on AS doneOn, r.done, CAST(r.amount AS DOUBLE) AS amount, r.left_count AS \`left\`,
      r.right_count AS \`right\`, r.minutes, r.help, r.effort, r.stop_reason AS stopReason, r.danger AS injury, r.mistake, r.holds AS onHold, r.words, r.said_by AS saidBy, r.way, r.said_at AS saidAt`,
     `FROM reports r JOIN children c ON c.id = r.child_id ${SCHOOL} JOIN tasks t ON t.id = r.task_id
      JOIN version_tasks p ON p.id = r.version_task_id JOIN task_versions v ON v.id = p.task_version_id WHERE r.way <> 'measured'`,

@@ -18,7 +18,7 @@ export function ConfirmForm({ action, next }: { action: WordedAction; next: stri
             className="field mt-1 w-full text-[17px]"
           />
         </label>
-        <button className="act act-main">Go on</button>
+        <button className="act act-main">Continue</button>
       </ActionForm>
     </div>
   );

@@ -58,7 +58,7 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
         </tbody>
       </table>
       {days.length === 0 && <p className="mt-3 text-soft">No students match these choices.</p>}
-      {view.isCut && <p className="mt-3 text-soft">Only the newest are shown; the file has them all.</p>}
+      {view.isCut && <p className="mt-3 text-soft">Only the newest are shown. The file has all of them.</p>}
     </>
   );
 }

@@ -63,7 +63,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         {overdue.length > MOST_NAMED && <p className="text-soft">and {overdue.length - MOST_NAMED} more</p>}
       </section>
       <details className="mt-8">
-        <summary className="link inline">What happened to accounts and settings ({view.trail.length})</summary>
+        <summary className="link inline">Account and settings history ({view.trail.length})</summary>
         <ul className="mt-2 max-w-[760px] text-[14px]">
           {view.trail.map((row) => (
             <li key={row.id} className="border-t border-line py-1">

@@ -52,7 +52,7 @@ export function SavedViews({ options, kept, keep, drop }: Props) {
               by the name <input name="name" maxLength={40} required className="field w-[180px] py-0" />
             </label>
             <button className="act py-0">Keep</button>
-            <span className="text-soft">What is shown now. Its address can be passed on as it is.</span>
+            <span className="text-soft">The current view. You can share its address.</span>
           </ActionForm>
           {kept.map(({ id, name }) => (
             <ActionForm key={id} action={drop} hidden={{ id }}>

@@ -28,7 +28,7 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
         </p>
         <h1 className="mt-1 text-[24px]">Data import and export</h1>
         <p className="mt-1 text-soft">
-          What you take out holds what is known of students. Keep it by your district’s rules, and only as long as you need it.
+          Exported files contain student information. Follow your district’s rules, and keep them only as long as you need them.
         </p>
       </div>
       <section id="tables">
@@ -87,7 +87,7 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
               policy-pack.json
             </a>{' '}
             <span className="text-soft">
-              holds your rule for suggestions, what families are written, how long records are kept and how people sign in; no names.
+              contains your rule for suggestions, messages to families, how long records are kept, and how people sign in. It has no names.
             </span>
           </p>
           <PolicyPanel preview={previewPolicy} take={importPolicy} isConfirmed={view.isConfirmed} />

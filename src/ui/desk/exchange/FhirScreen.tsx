@@ -16,8 +16,8 @@ export function FhirScreen({ child, preview, take }: Props) {
       </p>
       <h1 className="mt-1 text-[24px]">Bring HL7 FHIR in</h1>
       <p className="mt-1 text-soft">
-        Goals and a care plan from another record system. Everything is shown first, also what is not understood. Goals are written as they
-        came; tasks go onto the draft of the program, where the rules of safety look at them before anything is sent.
+        Goals and a care plan from another record system. You see everything first, including what could not be read. Goals are saved as
+        written. Tasks are added to the draft program, where the safety check looks at them before anything is sent.
       </p>
       <FhirPanel childId={child.id} childName={child.name} preview={preview} take={take} />
     </div>

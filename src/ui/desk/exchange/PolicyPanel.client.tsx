@@ -83,7 +83,7 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
   if (taken === seen)
     return (
       <p role="status" className="mt-2 border-l-4 border-green px-3 py-1.5">
-        Taken over. Settings show the rules as they are now.
+        Imported. Settings show the rules as they are now.
       </p>
     );
   if ('fault' in seen) return <FaultNote className="mt-2">{seen.fault}</FaultNote>;

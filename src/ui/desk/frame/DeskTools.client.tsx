@@ -163,7 +163,7 @@ function KeyList() {
           </div>
         ))}
       </dl>
-      <h2 className="mt-4 mb-2 text-[18px]">What the marks say</h2>
+      <h2 className="mt-4 mb-2 text-[18px]">What the symbols mean</h2>
       <MarkList />
     </>
   );

@@ -26,7 +26,7 @@ export function KitsScreen({ view, childId, acts }: Props) {
       <>
         <h1 className="text-[24px]">Kits</h1>
         <p className="mt-3 text-soft">
-          No student at {school || 'one of your schools'} has a program in this week. Send one, and its bag stands here.
+          No student at {school || 'one of your schools'} has a program in this week. Send one, and its bag is listed here.
         </p>
         <Schools view={view} />
       </>

@@ -12,7 +12,9 @@ export function SlipsScreen({ school, slips }: { readonly school: string; readon
     <>
       <p className="print:hidden">
         <PrintLink />{' '}
-        <span className="text-soft">One slip goes into each bag: no full name, no diagnosis; the square opens the family’s page.</span>
+        <span className="text-soft">
+          One slip for each bag. It shows no full name and no diagnosis. The QR code opens the family’s page.
+        </span>
       </p>
       <h1 className="text-[22px]">{school ? `${school}: packing slips` : 'Packing slips'}</h1>
       {slips.length === 0 && (

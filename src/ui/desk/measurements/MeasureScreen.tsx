@@ -188,7 +188,7 @@ function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, tak
                     {each.byId === personId && (
                       <ActionForm action={takeBack} hidden={{ childId: child.id, id: each.id }}>
                         <button className="link">
-                          Take back<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
+                          Withdraw<span className="sr-only"> what was measured on {dayAndMonth(each.measuredOn)}</span>
                         </button>
                       </ActionForm>
                     )}

@@ -22,7 +22,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
   return (
     <aside>
       <h2 className="text-[17px]">{phone ? `The phone of ${nameOf(phone.child)}’s family` : 'A family’s phone'}</h2>
-      <p className="text-[13px] text-soft">A pretend phone: it stands in for the text service. Choose a family on the left.</p>
+      <p className="text-[13px] text-soft">A simulated phone in place of the text service. Choose a family on the left.</p>
       <div className="mt-2 rounded-[22px] border-[6px] border-ink bg-sheet px-4 py-5" role="group" aria-label="Pretend phone">
         {phone?.mayWrite && network && (
           <ActionForm action={writeAsFamily} hidden={{ childId: phone.child.id }} className="mb-3">

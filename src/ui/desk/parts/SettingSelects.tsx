@@ -50,7 +50,7 @@ function FreeOrder({ order, onOrder }: { order: readonly string[]; onOrder: (ord
     order.map((shape, place) => (place === index - 1 ? order[index]! : place === index ? order[index - 1]! : shape));
   return (
     <fieldset className="basis-full">
-      <legend className="text-[13px] font-semibold text-soft">Your order; press a shape to move it earlier</legend>
+      <legend className="text-[13px] font-semibold text-soft">Your order. Press a shape to move it earlier.</legend>
       <span className="flex flex-wrap gap-1">
         {order.map((shape, index) => (
           <button

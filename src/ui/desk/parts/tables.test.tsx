@@ -57,7 +57,7 @@ describe('the yard’s table', () => {
   const row: CaseloadRow = {
     childId: 7,
     name: 'Bram T.',
-    school: 'Slateway Primary',
+    school: 'Slateway Elementary School',
     facts: '',
     visitDays: 'Mon',
     timelines: [
@@ -87,7 +87,9 @@ describe('the yard’s table', () => {
   };
   const sheetOf = (each: CaseloadRow) =>
     renderToStaticMarkup(
-      <CaseloadTable sheet={caseloadSheet(caseloadDays(today), [{ title: 'Slateway Primary', visitDays: 'Mon', rows: [each] }])} />,
+      <CaseloadTable
+        sheet={caseloadSheet(caseloadDays(today), [{ title: 'Slateway Elementary School', visitDays: 'Mon', rows: [each] }])}
+      />,
     );
   const drawn = sheetOf(row);
 
@@ -136,7 +138,7 @@ describe('the facts of a child', () => {
     id: 1,
     calledName: 'Odalys',
     initial: 'V',
-    school: 'Millbeck Early Years',
+    school: 'Millbeck Early Learning Center',
     visitDays: '',
     bornOn: calendarDay('2021-09-20'),
     taskSettings: {},

@@ -15,7 +15,7 @@ describe('findings of a ladder in words: what, where, how to mend it', () => {
   const say = (finding: object) => ladderFindingWords({ severity: 'error', ...finding } as LadderFinding, crane);
 
   it.each([
-    [{ code: 'tooFewSteps', step: 1, count: 1 }, /at least two steps; this one has 1\. Add one/],
+    [{ code: 'tooFewSteps', step: 1, count: 1 }, /at least two steps\. This one has 1\. Add one/],
     [{ code: 'unknownKnob', step: 2, knob: 'tempo' }, /Step 2 changes pace, which this task does not have/],
     [{ code: 'levelOutOfRange', step: 3, knob: 'tool', level: 4, levels: 3 }, /Step 3: tool is at level 5 of 3/],
     [{ code: 'equalSteps', step: 2, knobs: [] }, /Step 2 is the same as step 1\. Make one grading factor/],
@@ -84,7 +84,7 @@ describe('findings of a task in words', () => {
     [{ code: 'noTwin', trait: 'scissors' }, /This task needs scissors/],
     [{ code: 'noCue' }, /Add a cue/],
     [{ code: 'idleSetting', setting: 'shapeOrder' }, /write \{shape\} where a step names it/],
-    [{ code: 'idleSetting', setting: 'markOrder' }, /write \{mark\} where a step tells/],
+    [{ code: 'idleSetting', setting: 'markOrder' }, /write \{mark\} where a step describes/],
     [{ code: 'ladder', finding: { severity: 'error', code: 'startAtEnd', step: 1 } }, /no easier or no harder neighbor/],
     [{ code: 'wording', language: 'es', finding: { code: 'gradeTooHigh', grade: 8, most: 6 } }, /^Spanish: reading grade 8\.0\. Aim for 6/],
     [

@@ -69,7 +69,7 @@ export function FillWeek({ planner, goals, waits }: Props) {
 
 function summary({ weeks, at, isChanged }: Filled): string {
   const plan = weeks[at]!;
-  if (isChanged) return 'You changed the week since: what stands below is of the week as it was filled.';
+  if (isChanged) return 'You changed the week since then. The list below is for the week as the planner filled it.';
   const sure =
     plan.gap < 0.0005
       ? 'This is the best match to the goals within the rules.'
@@ -166,9 +166,9 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
         <p className="border-l-4 border-line pl-2">
           {filled.candidates.tasks.length} tasks were weighed against all rules at once. A goal that gets all it asks for weighs{' '}
           {PLAN_WEIGHTS.goal}, what is under way {PLAN_WEIGHTS.underWay}, a step that fits {PLAN_WEIGHTS.fit}, what the student likes{' '}
-          {PLAN_WEIGHTS.liked}, each skill {PLAN_WEIGHTS.variety}; a task to keep in mind costs {-PLAN_WEIGHTS.task}, a thing to pack{' '}
-          {-PLAN_WEIGHTS.pack}, a minute of setting up and tidying up {-PLAN_WEIGHTS.chore}. This week weighs {Math.round(plan.objective)};
-          none can weigh more than {Math.round(plan.bound)}.
+          {PLAN_WEIGHTS.liked}, each skill {PLAN_WEIGHTS.variety}. A task to keep in mind costs {-PLAN_WEIGHTS.task}, a thing to pack{' '}
+          {-PLAN_WEIGHTS.pack}, a minute of setting up and tidying up {-PLAN_WEIGHTS.chore}. This week weighs {Math.round(plan.objective)}.
+          None can weigh more than {Math.round(plan.bound)}.
         </p>
       </details>
     </>

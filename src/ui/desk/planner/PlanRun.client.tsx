@@ -30,7 +30,7 @@ export function PlanRun({ of, children }: { readonly of: number; readonly childr
       if (stopping.signal.aborted) setState({ is: 'stopped' });
       else if (error instanceof Refused) setState({ is: 'fault', words: error.message });
       // Asking for the page anew while nobody answers would take these words away with it.
-      else return setState({ is: 'fault', words: 'The planner did not answer. What was planned so far is kept: load this page again.' });
+      else return setState({ is: 'fault', words: 'The planner did not answer. The plans made so far are kept. Load this page again.' });
     }
     router.refresh();
   };

@@ -38,7 +38,7 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
             ))}
           </select>
         </FormField>
-        <FormField label="In the dress of">
+        <FormField label="Theme">
           <select name="theme" className="field" defaultValue="">
             <option value="">Each task’s own</option>
             {SKINS.map((skin) => (
@@ -195,7 +195,7 @@ function whyNot({ proposal }: PlanLine): string {
     case 'impossible':
       return `no week keeps all of these: ${rulesInWords(proposal.rules)}. Open the builder and change one of them.`;
     case 'paused':
-      return 'the practice rests or was ended. Let it go on first.';
+      return 'home practice is paused or ended. Restart it first.';
     case 'noTime':
       return 'no week was found in time. Try it in the program builder, with a task pinned or removed.';
     case 'week':

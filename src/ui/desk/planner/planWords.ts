@@ -11,11 +11,11 @@ const RULES: Readonly<Record<PlanRule, string>> = {
   gripRest: 'a hand rests the day after firm gripping',
   gripCap: 'so many firm repetitions a day at most',
   newTasks: 'two new tasks a week at most',
-  family: 'one task of a kind in different dress',
+  family: 'one task of a kind, even in another theme',
   warmUpFirst: 'a day begins with a warm-up',
-  parts: 'every part of the session stands in the week',
+  parts: 'every part of the session is in the week',
   pinned: 'pinned tasks stay',
-  banned: 'what you took out stays out',
+  banned: 'tasks you removed stay out',
 };
 
 /** Rules that can't hold together, as a sentence's end. */
@@ -97,7 +97,7 @@ export function whyWords(
     isUnderWay ? `continues at step ${step}` : isNew ? `new, begins at step ${step}` : `was held at step ${step} before`,
     ...(heavy ? ['firm grip, a day between'] : []),
     ...(isLiked ? ['of what the student likes'] : []),
-    ...(isOfTheme ? ['in this week’s dress'] : []),
+    ...(isOfTheme ? ['in this week’s theme'] : []),
     ...(packs > 0 ? [`${packs} ${packs === 1 ? 'thing' : 'things'} to pack`] : []),
   ];
   return `${days} ${days === 1 ? 'day' : 'days'}: ${reasons.join(', ')}.`;

@@ -84,7 +84,7 @@ export function useFillWeek({ facts, library, draft, place }: Given) {
     try {
       await work();
     } catch {
-      setState({ kind: 'fault', says: 'The planner did not answer. Nothing was changed; try again, or place tasks by hand.' });
+      setState({ kind: 'fault', says: 'The planner did not answer. Nothing was changed. Try again, or place tasks by hand.' });
     }
   };
 

@@ -11,7 +11,7 @@ export function MakePapers({ view }: { view: PapersView }) {
   return (
     <MakeFile address="/print/make" of={view.children} fileName="practice" why={WHY} button="Make the PDF">
       <label className="block">
-        <span className="block text-[13px] font-semibold">Whose</span>
+        <span className="block text-[13px] font-semibold">Students</span>
         <select name="school" className="field" defaultValue="">
           <option value="">All my students ({view.children})</option>
           {view.schools.map(({ name, children }) => (

@@ -3,7 +3,7 @@ export function PaperChoices() {
   return (
     <>
       <label className="block">
-        <span className="block text-[13px] font-semibold">What</span>
+        <span className="block text-[13px] font-semibold">Contents</span>
         <select name="part" className="field" defaultValue="all">
           <option value="all">Program and practice log</option>
           <option value="program">Program only</option>

@@ -39,7 +39,7 @@ export function PaperScreen({ view, words }: { view: PaperView; words: FamilyWor
         )}
         <p className="text-[14px] text-soft">
           {because ??
-            `What the family’s page shows today, a page a task.${closed.length ? ` Closed, so left out: ${closed.map(({ content }) => content.title.en).join(', ')}.` : ''}`}
+            `The family’s page as it is today, one task per page.${closed.length ? ` Closed, so left out: ${closed.map(({ content }) => content.title.en).join(', ')}.` : ''}`}
         </p>
       </div>
       {because === null && open.map((task) => <TaskOnPaper key={task.taskId} task={task} view={view} words={words} />)}

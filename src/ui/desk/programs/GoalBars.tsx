@@ -13,7 +13,7 @@ const WIDTH = 220;
 export function GoalBars({ goals, asked, given }: Props) {
   if (goals.length === 0) return <p className="mt-3 text-[14px] text-soft">No open goal yet, so tasks cannot be linked to one.</p>;
   return (
-    <ul aria-label="What goals get" className="sticky top-0 z-20 mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper py-1">
+    <ul aria-label="Practice for each goal" className="sticky top-0 z-20 mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper py-1">
       {goals.map(({ goalId, content }, place) => {
         const has = Math.round(given[place] ?? 0);
         const wants = asked?.[place] ?? null;
@@ -30,7 +30,7 @@ export function GoalBars({ goals, asked, given }: Props) {
             )}
             <span className={`text-[13px] ${short > 0 ? 'text-brick' : 'text-soft'}`}>
               {wants === null
-                ? `${has} repetitions a week${asked !== null ? '; nothing that may be placed serves it' : ''}`
+                ? `${has} repetitions a week${asked !== null ? '. No task that can be placed works on it.' : ''}`
                 : `${has} of ${wants} repetitions a week${short > 0 ? `, ${short} short` : ''}`}
             </span>
           </li>

@@ -147,7 +147,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
           {pace && Math.abs(pace.secondsEach - dose.secondsEach) >= 0.5 && (
             <p className="text-[14px]">
               {child.calledName} takes {pace.secondsEach.toFixed(1)} s for each ({pace.sessions} timed{' '}
-              {pace.sessions === 1 ? 'session' : 'sessions'}); the plan assumes {dose.secondsEach.toFixed(1)} s.{' '}
+              {pace.sessions === 1 ? 'session' : 'sessions'}). The plan assumes {dose.secondsEach.toFixed(1)} s.{' '}
               <button
                 type="button"
                 className="link"

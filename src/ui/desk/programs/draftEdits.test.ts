@@ -108,7 +108,7 @@ describe('findings in words', () => {
   it('name the day and the numbers', () => {
     const finding = { severity: 'caution', code: 'overBudget', task: null, weekday: 6, minutes: 31, budget: 20 } as const;
     expect(findingWords(finding)).toBe(
-      'Saturday: 31 minutes planned; this family has 20. Remove a task from that day, or plan fewer rounds.',
+      'Saturday: 31 minutes are planned, but this family has 20. Remove a task from that day, or plan fewer rounds.',
     );
   });
 

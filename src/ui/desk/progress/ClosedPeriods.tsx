@@ -29,7 +29,7 @@ export function ClosedPeriods({ here, timeZone, reopen }: Props) {
       <details className="mt-1 text-[14px] print:hidden">
         <summary className="link inline">Reopen</summary>
         <ActionForm action={reopen} hidden={{ childId: here.childId, goalId: here.goalId, id: closed.id }} className="mt-1">
-          <p>The kept copy is thrown away; your words stay. Whoever has the report on paper has the copy of before.</p>
+          <p>The saved copy is deleted. Your own text stays. Anyone with the printed report has the earlier copy.</p>
           <button className="act mt-1">Throw the copy away and open it</button>
         </ActionForm>
       </details>
@@ -41,7 +41,7 @@ function changedWords({ since }: ClosedPeriod): string {
   const { ownAdded, ownGone, ownOther, familyAdded, familyGone, familyOther, standing } = since;
   const parts = [
     [ownAdded, 'of your measures came later'],
-    [ownGone, 'of your measures were taken back'],
+    [ownGone, 'of your data points were withdrawn'],
     [ownOther, 'of your measures are others now'],
     [familyAdded, 'of the family’s reports came later'],
     [familyGone, 'of the family’s reports are gone'],

@@ -27,7 +27,7 @@ export function ProgressScreen({ view, acts }: Props) {
       <>
         <h1 className="text-[24px]">Progress</h1>
         <p className="mt-4 max-w-[560px] text-soft">
-          No open goal has numbers yet. Write goals with a baseline and a criterion on a student’s page; your data for them are shown here.
+          No open goal has numbers yet. Write goals with a baseline and a criterion on a student’s page. Your data for them are shown here.
         </p>
       </>
     );
@@ -58,7 +58,7 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
           here={here}
           today={view.today}
           breaks={view.breaks}
-          says={`Chart of ${here.childName}, ${goal.statement}: ${standingWords(figures)}. ${paragraph} All values stand in the table below.`}
+          says={`Chart of ${here.childName}, ${goal.statement}: ${standingWords(figures)}. ${paragraph} The table below has all values.`}
         />
       ) : (
         <p className="mt-3 text-soft">This goal has no numeric measure, so there is no chart.</p>

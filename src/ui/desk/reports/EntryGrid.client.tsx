@@ -163,7 +163,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
           {filled.length === 0 ? 'Save' : `Save ${filled.length === 1 ? '1 box' : `${filled.length} boxes`}`}
         </button>
         <span className="text-soft">
-          {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves; Enter and the arrows go from box to box'}
+          {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves. Enter and the arrow keys move between boxes.'}
         </span>
       </p>
     </form>
@@ -232,7 +232,7 @@ function SlipFields({
     <>
       <div className="mt-3 flex flex-wrap items-end gap-4">
         <label className="block">
-          <span className="block text-[13px] font-semibold text-soft">{way === 'paper' ? 'Who filled it in' : 'Who said it'}</span>
+          <span className="block text-[13px] font-semibold text-soft">{way === 'paper' ? 'Filled in by' : 'Reported by'}</span>
           <input name="saidBy" maxLength={40} autoComplete="off" className="field w-[150px]" />
         </label>
         <label className="block min-w-0 flex-1">

@@ -125,7 +125,7 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
                 </span>
               </blockquote>
             ))}
-            <h2 className="text-[15px]">What may stand in a box</h2>
+            <h2 className="text-[15px]">How to write in a box</h2>
             <ul className="text-soft">
               <li>
                 a count: 8, and for each side {letters.left}5{letters.right}4
@@ -143,7 +143,7 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
                   .join(', ')}
               </li>
               <li>
-                {letters.notDone} not done; and why:{' '}
+                {letters.notDone} not done. Add why:{' '}
                 {Object.entries(letters.reasons)
                   .map(([letter, reason]) => `${letter} ${words(`stops.${reason}`)}`)
                   .join(', ')}

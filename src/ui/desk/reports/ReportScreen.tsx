@@ -26,13 +26,13 @@ export function ReportScreen({ view, correct }: { view: ReportView; correct: Wor
         <ReportTable reports={[report]} withTask />
       </div>
       <p className="mt-3 max-w-[720px] text-soft">
-        For a slip of the finger or a call misheard. The family’s words stay as they are, and what was said of pain is never taken back
-        here. What stands now is kept, with your name and your reason.
+        Use this for a typing mistake or a call you misheard. The family’s comment stays as it is. An injury report cannot be withdrawn
+        here. The current version is kept, with your name and your reason.
       </p>
       <CorrectionForm view={view} correct={correct} />
       {history.length > 0 && (
         <section className="mt-8 max-w-[860px]">
-          <h2 className="text-[18px]">What it said before</h2>
+          <h2 className="text-[18px]">Earlier version</h2>
           <ul>
             {history.map((each, index) => (
               <li key={index} className="border-t border-line py-1">

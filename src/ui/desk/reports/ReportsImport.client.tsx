@@ -66,7 +66,7 @@ export function ReportsImport({ preview, take }: Props) {
     <>
       <h1 className="text-[24px]">Import reports from a list</h1>
       <p className="max-w-[760px] text-soft">
-        Copy the rows from your spreadsheet, headings included, and paste them here; or choose a CSV file. Each row is one task on one day
+        Copy the rows from your spreadsheet, headings included, and paste them here, or choose a CSV file. Each row is one task on one day
         of one student. Nothing is written until you have looked at every row.{' '}
         <a className="link" href="/reports/import/template">
           A template
@@ -98,13 +98,13 @@ export function ReportsImport({ preview, take }: Props) {
               disabled={isWorking || wrong > 0 || found.dateOrder === null || fresh === 0}
               onClick={takeIn}
             >
-              Take in {fresh} {fresh === 1 ? 'report' : 'reports'}
+              Import {fresh} {fresh === 1 ? 'report' : 'reports'}
             </button>
             <span className={wrong > 0 || found.dateOrder === null ? 'font-semibold text-brick' : 'text-soft'}>
               {found.dateOrder === null
                 ? 'Say first how the dates begin.'
                 : wrong > 0
-                  ? `${wrong} ${wrong === 1 ? 'row stands' : 'rows stand'} in the way: fix them in the list above, or match the columns. All are taken in, or none.`
+                  ? `${wrong} ${wrong === 1 ? 'row has' : 'rows have'} a problem. Fix the list above, or match the columns. Either all rows are imported, or none.`
                   : `${there} of ${found.rows.length} came in by a list before.`}
             </span>
           </p>

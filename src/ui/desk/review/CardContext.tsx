@@ -94,6 +94,6 @@ function whyHere(decision: DecisionInFull['decision'], alsoOpen: DecisionInFull[
   const child =
     heaviest === decision
       ? ''
-      : `; a student’s cards stand by its heaviest, “${words(`decisionKinds.${heaviest.kind}`)}”, ${weightOf(heaviest)}`;
+      : `. A student’s cards are sorted by the heaviest one: “${words(`decisionKinds.${heaviest.kind}`)}”, ${weightOf(heaviest)}`;
   return `${own}${child}.`;
 }

@@ -9,7 +9,7 @@ const REASONS = ['I saw the student do it', 'Too few good days yet', 'The family
 export const SENDS = {
   write: 'Send it',
   later: 'Snooze',
-  lift: 'Reopen and tell the family',
+  lift: 'Reopen and notify the family',
   keepClosed: 'Keep on hold',
   takeOut: 'Remove the task',
 } as const;
@@ -186,8 +186,8 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string
             <input name="fromDay" type="date" required autoFocus className="field mt-1 block" />
           </label>
           <p className="text-[13px] text-soft">
-            The family sees this date. Until then, nothing is asked of them, and no days are counted. The program’s last day moves by as
-            many days.
+            The family sees this date. Until then, no practice is due, and no days are counted. The program’s last day moves by as many
+            days.
           </p>
         </>
       )}

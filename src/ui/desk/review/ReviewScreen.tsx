@@ -271,7 +271,7 @@ function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
 function EarlierDeeds({ here: { earlierDeeds }, timeZone }: { here: DecisionInFull; timeZone: string }) {
   if (earlierDeeds.length === 0) return null;
   return (
-    <ul className="mt-2 text-[14px]" aria-label="What was done before">
+    <ul className="mt-2 text-[14px]" aria-label="Earlier actions">
       {earlierDeeds.map(({ id, deed, reason, decidedAt, decidedByName }) => (
         <li key={id} className="border-t border-line py-1">
           {momentIn(decidedAt, timeZone)}, {decidedByName}: {words(`silenceDeeds.${deed!}`)}

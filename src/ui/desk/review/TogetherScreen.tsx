@@ -31,7 +31,7 @@ export function TogetherScreen({ kind, lines, settled, decide }: Props) {
       <h1 className="text-[24px]">{TITLES[kind]}</h1>
       <p className="mt-1 text-soft">
         {kind === 'comment'
-          ? 'What families wrote beside their reports. The safety check found no words about an injury, but it can miss some. Read each line.'
+          ? 'Comments that families wrote with their reports. The safety check found no words about an injury, but it can miss some. Read each line.'
           : 'Only clear cases are listed: the rule suggests this step, it has not been tried before, help was recorded every time, and nothing more urgent is open. All others stay in Review.'}{' '}
         {PLAIN_KINDS.filter((other) => other !== kind).map((other, index) => (
           <span key={other}>

@@ -34,7 +34,7 @@ export function WriteToFamily({ toFamily }: { toFamily: ToFamily | null }) {
       )}
       {isOther && (
         <label className="block">
-          <span className="font-semibold">What it says, in your words (for you, and for the next time)</span>
+          <span className="font-semibold">Your short name for it (for you, and for next time)</span>
           <textarea
             name="own"
             maxLength={600}
@@ -61,7 +61,8 @@ export function WriteToFamily({ toFamily }: { toFamily: ToFamily | null }) {
         />
       </label>
       <p className="text-[13px] text-soft">
-        It stands on the family’s page as you write it{isOther && `, in ${languageName} or not`}. A text says only that there is a message.
+        The family’s page shows it exactly as you write it{isOther && `. It is not translated into ${languageName}`}. A text says only that
+        there is a message.
       </p>
     </>
   );

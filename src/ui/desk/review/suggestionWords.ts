@@ -125,7 +125,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
       };
     case 'comment':
       return {
-        why: 'The family wrote a comment with a report. The report is filed; no one has read the comment yet.',
+        why: 'The family wrote a comment with a report. The report is saved. No one has read the comment yet.',
         otherwise: 'Mark as read takes all of these comments off your list.',
       };
     case 'question':
@@ -138,13 +138,13 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
     case 'ended':
       return {
         why: 'The family’s page has nothing to ask since then.',
-        otherwise: 'Sending the next program settles it; until then it comes back.',
+        otherwise: 'Sending the next program clears this card. Until then it comes back.',
       };
     case 'ending':
       return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program settles it.' };
     case 'neverOpened':
       return {
-        why: `Sent ${times(decision.days ?? 0, 'day')} ago; no link of this family has been opened and no report has come.`,
+        why: `Sent ${times(decision.days ?? 0, 'day')} ago. The family has not opened a link, and no report has come in.`,
         otherwise: 'Perhaps the number is wrong, or paper suits this home better.',
       };
   }

@@ -43,7 +43,7 @@ export function useSettling({ decide, nextHref, doneHref, nextIsSameChild }: Set
       // An address that nothing was fetched for is asked of the server.
       router.push(nextHref ?? `${doneHref}&after=${answered.decisionId}`);
     } catch {
-      setFault({ words: 'No answer came. Look whether it was settled, then go on.', stale: true, reasonFor: null });
+      setFault({ words: 'No answer came. Check whether the card is done, then continue.', stale: true, reasonFor: null });
     } finally {
       setDeciding(false);
     }

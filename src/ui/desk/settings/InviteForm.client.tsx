@@ -35,7 +35,7 @@ export function InviteForm({ action, mayInviteSupervisor }: { action: InviteActi
       {answer && 'fault' in answer && <FaultNote className="mt-2">{answer.fault}</FaultNote>}
       {answer && 'link' in answer && (
         <p role="status" className="mt-2">
-          Hand this on; it opens once, for seven days, and is not shown again:
+          Give this link to the person. It works once, for seven days, and is not shown again:
           <input
             readOnly
             aria-label="One-time link"

@@ -19,8 +19,8 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
     <section id="keeping">
       <h2 className="text-[18px]">How long things are kept</h2>
       <p className="mt-1 text-soft">
-        Every look at a student and every change is noted. What is older than the numbers below is deleted automatically each night. Ask
-        your district what its rules are.
+        Every time someone opens or changes a student’s record, the access log keeps it. Entries older than the numbers below are deleted
+        automatically each night. Ask your district what its rules are.
       </p>
       {view.mayChange ? (
         <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#keeping" to="change it">
@@ -59,7 +59,7 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
       ) : (
         <>
           <p className="mt-2">
-            On since {momentIn(since, view.timeZone)}; {codesLeft === 1 ? '1 recovery code' : `${codesLeft} recovery codes`} left.
+            On since {momentIn(since, view.timeZone)}. {codesLeft === 1 ? '1 recovery code' : `${codesLeft} recovery codes`} left.
           </p>
           <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#second-factor" to="turn it off, or on anew with new codes">
             <ActionForm action={takeOff} hidden={{}} className="mt-2">
@@ -108,7 +108,7 @@ export function OwnTrail({ view }: { view: SettingsView }) {
   if (view.ownTrail.length === 0) return null;
   return (
     <details className="mt-4">
-      <summary className="link inline">What happened to your account</summary>
+      <summary className="link inline">Account history</summary>
       <ul className="mt-2">
         {view.ownTrail.map((row) => (
           <li key={row.id} className="border-t border-line py-1">

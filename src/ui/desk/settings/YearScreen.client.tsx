@@ -202,10 +202,10 @@ function Found({ found, take, close }: { found: CalendarPreview; take: (span: Ca
   };
   const guessed = found.spans.flatMap(({ guess }, index) => (guess !== 'other' && !taken.has(index) ? [index] : []));
   return (
-    <section className="mt-3 border-l-4 border-straw bg-straw-tint px-4 py-3" aria-label="What the calendar file holds">
+    <section className="mt-3 border-l-4 border-straw bg-straw-tint px-4 py-3" aria-label="Dates in the calendar file">
       <p>
-        {found.spans.length} whole days or spans stand in the file. Take what belongs to the year; nothing is kept before you press “Keep
-        the year”.
+        The file has {found.spans.length} whole days or date ranges. Choose those that belong to the school year. Nothing is saved until you
+        press “Keep the year”.
       </p>
       <p className="mt-2 flex gap-3">
         <button type="button" className="act act-main" disabled={guessed.length === 0} onClick={() => guessed.forEach(takeAt)}>

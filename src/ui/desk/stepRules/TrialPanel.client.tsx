@@ -215,8 +215,8 @@ function FamilyFields({
       <legend className="text-[13px] font-semibold text-soft">Families</legend>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         {number('practises', 'practice, of planned days', [0, 1, 0.05])}
-        {number('tells', 'tell, of what they did', [0, 1, 0.05])}
-        {number('rosy', 'tell it better, by', [0, 0.3, 0.05])}
+        {number('tells', 'Share of practice that is reported', [0, 1, 0.05])}
+        {number('rosy', 'Reported as better than it was, by', [0, 0.3, 0.05])}
         {number('headStart', 'begin above the step by', [-1, 2, 0.1])}
         {number('growth', 'grow a session by', [0.001, 0.2, 0.005])}
         {fit && (
@@ -242,7 +242,7 @@ function TrialTable({ rows }: { rows: readonly { readonly id: CandidateId; reado
   return (
     <table className="mt-3 w-full border-collapse text-[14px]">
       <caption className="text-left text-[13px] text-soft">
-        Intervals: 95 of 100 for shares and means; of the weeks, the middle half of the students. {WEEKS} weeks at most.
+        Intervals: 95% for shares and means. For weeks, the middle half of the students. {WEEKS} weeks at most.
       </caption>
       <thead>
         <tr className="border-b border-ink text-left">

@@ -36,10 +36,10 @@ const FIGURE_WORDS: Readonly<Record<LogFigure, { name: string; unit: (value: num
   changesAMonth: { name: 'changes of step a month', unit: (value) => value.toFixed(1) },
 };
 
-/** "Reached sessions: 62% in your log; 39 simulated caseloads of the same size had 55 to 68%." */
+/** "Reached sessions: 62% in your log, compared with 39 simulated caseloads of the same size: 55 to 68%." */
 export function fitSentence({ figure, observed, low, high, fits }: FitCheck): string {
   const { name, unit } = FIGURE_WORDS[figure];
-  const said = `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${unit(observed)} in your log; 39 simulated caseloads of the same size had ${unit(low)} to ${unit(high)}.`;
+  const said = `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${unit(observed)} in your log, compared with 39 simulated caseloads of the same size: ${unit(low)} to ${unit(high)}.`;
   return fits ? said : `${said} These families do not have it: take what follows about it with care.`;
 }
 

@@ -190,7 +190,7 @@ function PracticeFold({ view: { child, program, today }, acts }: Props) {
             <input name="until" type="date" required className="field mt-1 block" />
           </label>
         )}
-        <button className="act act-main">Let it go on today</button>
+        <button className="act act-main">Restart today</button>
       </ActionForm>
     );
   }
@@ -283,7 +283,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
             aria-label="Why"
             className="field my-2 w-full"
           />
-          <button className="act">Take off the caseload</button>
+          <button className="act">Remove from the caseload</button>
         </ActionForm>
       ) : (
         <ActionForm action={acts.comeBack} hidden={{ childId: child.id }}>
@@ -319,7 +319,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
           </p>
           <ActionForm action={acts.deleteChild} hidden={{ childId: child.id }} className="mt-2 space-y-2">
             <label className="block">
-              To go on, write <strong>{nameOf(child)}</strong>
+              To confirm, type <strong>{nameOf(child)}</strong>
               <input name="name" required autoComplete="off" className="field mt-1 w-full" />
             </label>
             <button className="act border-brick text-brick">Delete for good</button>

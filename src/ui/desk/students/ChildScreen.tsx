@@ -108,7 +108,7 @@ function Alarms({ view }: { view: ChildView }) {
     <>
       {child.leftOn !== null && (
         <p className="mt-3 border-l-4 border-soft bg-sheet px-3 py-2">
-          Off your caseload since {longDay(child.leftOn)}. Nothing was lost; “On and off the caseload” puts the student back.
+          Off your caseload since {longDay(child.leftOn)}. Nothing was lost. To undo, use “On and off the caseload”.
         </p>
       )}
       {stops.length > 0 && (

@@ -41,7 +41,7 @@ export function HomeAndSettings({ childId, settings, materialsAtHome, things, ch
         <div className="flex flex-wrap items-end gap-3">
           <SettingSelects known={{}} ids={Object.keys(SETTING_CHOICES)} chosen={chosen} onChoose={(next) => keep({ settings: next })} />
         </div>
-        <h2 className="mt-3 text-[16px]">What this home has</h2>
+        <h2 className="mt-3 text-[16px]">Materials at home</h2>
         <div className="columns-2 gap-4">
           {things.map((thing) => (
             <label key={thing.id} className="flex min-h-[26px] break-inside-avoid items-center gap-1.5">

@@ -63,7 +63,7 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
             )}
             <label className="flex items-center gap-1.5">
               <input type="checkbox" name="mayName" value="yes" defaultChecked={reminders.mayName} className="size-4 accent-green" /> the
-              family agreed that the called name may stand in messages
+              family agreed that messages may include the first name
             </label>
             <button className="act">Save</button>
           </span>

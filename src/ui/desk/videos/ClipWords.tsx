@@ -41,7 +41,7 @@ export function ClipWords({ clip, language, change }: Props) {
             value={keptDays ?? ''}
             onChange={(event) => setKeptDays(event.target.value === '' ? null : Number(event.target.value))}
           >
-            <option value="">As it stands</option>
+            <option value="">Not turned</option>
             {KEPT_DAYS.map((days) => (
               <option key={days} value={days}>
                 {days} days from today

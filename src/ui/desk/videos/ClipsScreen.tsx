@@ -43,8 +43,8 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
       {!open && (
         <>
           <p className="max-w-[70ch] text-soft">
-            Where words don’t show a grasp or a lace, a short clip of your own hands does. Open the task to film for it; a family has it
-            with the next program that you send.
+            Where words cannot show a grasp or a lace, a short video of your hands can. Open the task to film for it. A family gets it with
+            the next program that you send.
           </p>
           {mayMake && <OpenFor view={view} />}
         </>
@@ -108,17 +108,17 @@ function OpenFor({ view: { tasks, children } }: { view: ClipsView }) {
 const ALWAYS = [
   'Film over your shoulder, hands and table only, so it looks the way the student will see their own hands.',
   'Light from the side, the table plain, the phone or laptop propped up.',
-  'First where the hands begin, then one whole good one, slowly, then where they end.',
-  'No face, no name, no other student, nothing on the wall that tells where you are.',
+  'Start with the hands in position. Then do one good try slowly, and show where the hands end.',
+  'No face, no name, no other student, and nothing on the wall that shows where you are.',
 ] as const;
 
 function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
   const hand =
-    child && child.hand !== 'unsettled' ? `With the ${child.hand} hand, as ${child.name} works; turned over, it serves the other.` : null;
+    child && child.hand !== 'unsettled' ? `With the ${child.hand} hand, as ${child.name} works. Mirrored, it fits the other hand.` : null;
   return (
-    <aside className="mb-4 grid gap-x-8 gap-y-2 border-l-4 border-line pl-4 min-[900px]:grid-cols-2" aria-label="What to film">
+    <aside className="mb-4 grid gap-x-8 gap-y-2 border-l-4 border-line pl-4 min-[900px]:grid-cols-2" aria-label="Filming tips">
       <div>
-        <h2 className="text-[16px]">What to film</h2>
+        <h2 className="text-[16px]">Filming tips</h2>
         <ul className="list-disc pl-5 text-[14px]">
           {[...(hand ? [hand] : []), ...ALWAYS].map((line) => (
             <li key={line}>{line}</li>
@@ -134,7 +134,7 @@ function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
         </ul>
       </div>
       <p className="text-[13px] text-soft min-[900px]:col-span-2">
-        Whether and how you may film is your district’s rule, and comes first. A video is never a report, and it is never counted.
+        Follow your district’s rules for filming first. A video is never a report, and it is never counted.
       </p>
     </aside>
   );

@@ -61,7 +61,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         </label>
         {facts.consent === 'agreed' && (
           <label className="block">
-            <span className="block text-[13px] text-soft">who agreed to what, and when; ask your district for its form</span>
+            <span className="block text-[13px] text-soft">Who agreed to what, and when. Ask your district for its form.</span>
             <input
               className="field w-full"
               maxLength={200}

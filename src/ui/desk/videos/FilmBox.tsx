@@ -20,7 +20,7 @@ export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) =
     <section aria-label="Film">
       {stream && (
         <div className="relative w-full max-w-[460px]">
-          <video ref={preview} autoPlay muted playsInline className="w-full rounded-[4px] bg-ink" aria-label="What the camera sees" />
+          <video ref={preview} autoPlay muted playsInline className="w-full rounded-[4px] bg-ink" aria-label="Camera preview" />
           <p
             aria-live="assertive"
             className="absolute inset-0 grid place-items-center font-title text-[96px] text-sheet [text-shadow:0_0_8px_#000]"
@@ -68,7 +68,7 @@ export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) =
         )}
       </p>
       <p className="mt-1 text-[14px] text-soft">
-        A minute and 20 MB at most; up to six pictures. Where it was filmed, and on which device, is taken out of the file.
+        Up to one minute and 20 MB, or up to six photos. Location and device are removed from the file.
       </p>
       <p role="status">{state.kind === 'failed' ? WHY_NOT[state.why] : said}</p>
     </section>

@@ -58,7 +58,7 @@ export function ContentOptions({ spec, set }: Props) {
         <Choice label="Shows" value={spec.cue} from={CUE_NAMES} onChange={(cue) => set({ ...spec, cue }, 'cue')} />
       )}
       {spec.kind === 'letters' && (
-        <Choice label="Stands on" value={spec.ruling} from={RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
+        <Choice label="Writing lines" value={spec.ruling} from={RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
       )}
       {spec.kind === 'copy' && (
         <Choice label="Written on" value={spec.ruling} from={COPY_RULINGS} onChange={(ruling) => set({ ...spec, ruling }, 'ruling')} />
@@ -72,7 +72,7 @@ export function ContentOptions({ spec, set }: Props) {
             maxLength={200}
             onChange={(event) => event.target.value.trim() && set({ ...spec, text: { en: event.target.value } }, 'text')}
           />
-          <span className="block text-soft">{'{child} is the name; a bar ( | ) begins a new line'}</span>
+          <span className="block text-soft">{'{child} is the name. A bar ( | ) begins a new line.'}</span>
         </label>
       )}
       {spec.kind === 'copy' && (

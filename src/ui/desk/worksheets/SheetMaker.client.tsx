@@ -93,7 +93,7 @@ export function SheetMaker({ open, words, acts }: Props) {
               <Rulers scene={drawn.value[0]!} />
               <SheetHandles handles={handlesOf(spec, audience)} origin={originOf(options)} spec={spec} set={set} rest={rest} />
             </SceneDrawing>
-            {drawn.value.length > 1 && <p className="text-[14px] text-soft">{drawn.value.length} pages; this is the first.</p>}
+            {drawn.value.length > 1 && <p className="text-[14px] text-soft">{drawn.value.length} pages. This is the first.</p>}
           </>
         ) : (
           <div role="alert" className="border-l-4 border-brick bg-brick-tint px-3 py-2">
@@ -133,7 +133,7 @@ export function SheetMaker({ open, words, acts }: Props) {
             <span className="text-soft">
               {child
                 ? `${child.name}’s program has no such task. Print it, or place the task first.`
-                : 'A task of your own keeps a sheet that you change; a stock task is copied first. A student’s own sheet: open it for the student.'}
+                : 'Changes are saved with your own task. A library task is copied first. For one student only, open the worksheet from that student.'}
             </span>
           )}
         </p>

@@ -72,7 +72,7 @@ function SheetList({ view: { tasks } }: { view: SheetsView }) {
         </Link>
       </div>
       <p className="mt-1 max-w-[70ch] text-soft">
-        What is drawn, cut, folded, glued, colored and written at each step, to scale and as hard as the step says. Open one to turn it.
+        Everything to draw, cut, fold, glue, color and write at each step, to scale. Open one to adjust it.
       </p>
       <table className="mt-3 w-full max-w-[900px] border-collapse">
         <thead>

@@ -79,13 +79,13 @@ export const difficultyNumber = ({ roadWidths, aimBits }: SheetDifficulty) => ro
 export function issueWords(issue: SheetIssue): string {
   switch (issue.code) {
     case 'doesNotFit':
-      return `This is ${issue.neededMm.map((mm) => Math.ceil(mm)).join(' × ')} mm; the paper has room for ${issue.roomMm.map((mm) => Math.floor(mm)).join(' × ')}. Make it smaller, or take the other paper.`;
+      return `This is ${issue.neededMm.map((mm) => Math.ceil(mm)).join(' × ')} mm. The paper has room for ${issue.roomMm.map((mm) => Math.floor(mm)).join(' × ')}. Make it smaller, or take the other paper.`;
     case 'noStrokes':
       return `There are no strokes for ${issue.letters}. Write it with other letters, or by hand.`;
     case 'unknownShape':
       return `There are no strokes for a shape “${issue.shape}”.`;
     case 'tooManyPages':
-      return `That would be ${issue.pages} pages; a sheet has ${issue.most} at most. Make it smaller, or fewer.`;
+      return `That would be ${issue.pages} pages. A worksheet can have ${issue.most}. Make it smaller, or fewer.`;
     case 'nothingDrawn':
       return 'Nothing is left to be drawn.';
   }
@@ -106,7 +106,7 @@ export function findingWords(finding: OutlineFinding): string {
 const FAULTS: Readonly<Record<string, string>> = {
   tooLarge: 'The file is larger than 200 kB. Save the outline alone.',
   notSvg: 'This is not an SVG file, or it is damaged.',
-  declares: 'The file declares things of its own. Save it as plain SVG.',
+  declares: 'The file contains declarations. Save it as plain SVG.',
   element: 'Only paths are taken',
   attribute: 'Only plain paths are taken',
   noPath: 'It has no paths. Convert shapes and text to paths, and save it again.',

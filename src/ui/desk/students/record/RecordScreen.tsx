@@ -52,7 +52,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
       />
       <section className="mt-8 max-w-[980px]">
         <h2 className="text-[18px]">What is in the house?</h2>
-        <p className="text-soft">The family can tell it on one page; you take it over with a look.</p>
+        <p className="text-soft">The family can answer on one page. You review and add their answers.</p>
         <ActionForm action={askHome} hidden={{ childId: child.id }} className="mt-2">
           <button className="act">Ask the family</button>
         </ActionForm>
@@ -84,7 +84,7 @@ function Told({ view: { child, told, things }, settle }: { view: Props['view']; 
     `who helps: ${answers.helpers || 'not reported'}`,
     `languages: ${answers.homeLanguages.map(languageName).join(', ') || 'not reported'}`,
     `word comes by ${answers.reportWay}`,
-    `${answers.materialsAtHome.length} things in the house${came.length ? `; new: ${came.map(nameOfThing).join(', ')}` : ''}`,
+    `${answers.materialsAtHome.length} materials at home${came.length ? `, new: ${came.map(nameOfThing).join(', ')}` : ''}`,
   ];
   return (
     <section className="mt-3 max-w-[980px] border-l-4 border-straw bg-straw-tint px-4 py-3">

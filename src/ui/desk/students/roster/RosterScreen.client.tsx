@@ -78,7 +78,7 @@ export function RosterScreen({ preview, take }: Props) {
     <>
       <h1 className="text-[24px]">Take a caseload in</h1>
       <p className="max-w-[760px] text-soft">
-        Copy the rows from your spreadsheet, headings included, and paste them here; or choose a CSV file. Nothing is written until you have
+        Copy the rows from your spreadsheet, headings included, and paste them here, or choose a CSV file. Nothing is written until you have
         looked at every row. Of last names only the initial is kept.{' '}
         <a className="link" href="/students/import/template">
           A template

@@ -64,7 +64,7 @@ export function DoseEditor({ task, findings, edit, fixed }: EditorProps) {
       </p>
       <div className="mt-1.5 mb-3 max-w-[760px]">
         <LocalField
-          label="What counts as a good try"
+          label="Definition of a good try"
           value={dose.goodOne ?? { en: '' }}
           fixed={fixed}
           onText={(value) => set('goodOne', Object.values(value).some(Boolean) ? value : undefined)}

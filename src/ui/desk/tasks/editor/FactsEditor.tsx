@@ -179,7 +179,7 @@ export function SkinsEditor({ task, findings, edit, fixed }: EditorProps) {
                     })
                   }
                 >
-                  {dress ? 'take this skin away' : 'add this skin'}
+                  {dress ? 'Remove this theme' : 'Add this theme'}
                 </Small>
               )}
             </h3>

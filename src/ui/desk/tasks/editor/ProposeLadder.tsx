@@ -26,7 +26,7 @@ export function ProposeLadder({ task, edit }: { task: TaskContent; edit: Dispatc
       </button>
       {open &&
         (task.knobs.length > MOST_KNOBS ? (
-          <p className="mt-2">A ladder is proposed over up to {MOST_KNOBS} grading factors; remove some first.</p>
+          <p className="mt-2">A ladder can be proposed for up to {MOST_KNOBS} grading factors. Remove some first.</p>
         ) : (
           <Proposal task={task} edit={edit} close={() => setOpen(false)} />
         ))}
@@ -136,7 +136,7 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
         <button type="button" className="link" onClick={close}>
           Leave it
         </button>
-        <span className="text-[14px] text-soft">Nothing changes until you take it. Steps that stand already keep their words.</span>
+        <span className="text-[14px] text-soft">Nothing changes until you accept it. Existing steps keep their words.</span>
       </div>
     </div>
   );

@@ -21,7 +21,7 @@ export function SafetyPanel({ task, titles, findings, edit, fixed }: Props) {
     <>
       <p className="mt-1.5 text-[14px]">
         Supervision: <strong>{words(`supervision.${general.supervision}`)}</strong>. The cautions below are computed from materials and
-        moves, and stand on the family’s page. Local rules and your license come first.
+        moves, and are shown on the family’s page. Local rules and your license come first.
       </p>
       <ul className="mt-1 list-disc pl-5 text-[14px]">
         {general.findings.map((finding) => (
@@ -73,11 +73,11 @@ function Twins({ task, titles, edit, fixed }: Pick<Props, 'task' | 'titles' | 'e
               <select
                 key={instead}
                 value=""
-                aria-label={`Twin ${INSTEAD[instead]}`}
+                aria-label={`Safer alternative ${INSTEAD[instead]}`}
                 className="field py-0"
                 onChange={(event) => edit({ kind: 'insert', path: ['twins'], value: { slug: event.target.value, instead } })}
               >
-                <option value="">Twin {INSTEAD[instead]}…</option>
+                <option value="">Safer alternative {INSTEAD[instead]}…</option>
                 {Object.entries(titles)
                   .filter(([slug]) => slug !== task.slug)
                   .map(([slug, title]) => (

@@ -284,7 +284,7 @@ function EditorFoot({
         <span className="text-soft">
           {errors.length > 0
             ? `${errors.length} to fix first. The first: ${editorFindingWords(errors[0]!, task)}`
-            : 'Programs that were sent keep the version that they were sent.'}
+            : 'Programs already sent keep their version.'}
         </span>
       </div>
     </div>

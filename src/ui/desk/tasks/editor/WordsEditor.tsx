@@ -8,7 +8,7 @@ const LISTS = [
   { key: 'childSteps', title: 'Steps for the student, in the words said to it', most: 8 },
   { key: 'cues', title: 'Cues that guide the movement without correcting', most: 4 },
   { key: 'looksRight', title: 'Looks right when', most: 6 },
-  { key: 'cautions', title: 'Watch out (its own; the others are computed)', most: 6 },
+  { key: 'cautions', title: 'Watch out (your own lines, in addition to the automatic ones)', most: 6 },
 ] as const;
 
 /** Everything that is said to helper and child, with its reading grade while it is typed. */
@@ -18,7 +18,7 @@ export function WordsEditor({ task, findings, edit, fixed }: EditorProps) {
       <p className="mt-1.5 flex flex-wrap gap-x-8 text-[14px]">
         <GradeRuler text={familyTextOf(task, 'en')} language="en" />
         <GradeRuler text={familyTextOf(task, 'es')} language="es" />
-        <span className="text-soft">Flesch–Kincaid; Fernández Huerta. Aim: grade 6 or lower.</span>
+        <span className="text-soft">Flesch–Kincaid and Fernández Huerta formulas. Aim: grade 6 or lower.</span>
       </p>
       <FindingsAt findings={findings} path="words" task={task} />
       {LISTS.map(({ key, title, most }) => (

@@ -85,7 +85,7 @@ describe('the editors', () => {
     expect(drawn).toContain('Then item size: counters');
   });
 
-  it('say bits of difficulty beside the millimetres that give them', () => {
+  it('say bits of difficulty beside the millimeters that give them', () => {
     const drawn = renderToStaticMarkup(<KnobEditor usual={{ levels: {}, shapeName: { en: 'shape' } }} {...propsOf(task('arch'))} />);
     expect(drawn).toContain('path index 15.0 (steering law)');
     expect(

@@ -68,7 +68,7 @@ function SheetList({ view: { tasks } }: { view: SheetsView }) {
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h1 className="text-[24px]">Worksheets</h1>
         <Link href="/worksheets/week" className="link" data-key="w" data-key-says="Worksheets of the week">
-          Sheets of the week, as one file
+          Worksheets of the week, as one file
         </Link>
       </div>
       <p className="mt-1 max-w-[70ch] text-soft">

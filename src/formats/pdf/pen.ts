@@ -14,7 +14,7 @@ type Doc = InstanceType<typeof PDFDocument>;
 type Section = ReturnType<Doc['struct']>;
 
 /** The letters of the family's page, embedded: paper says the same as the screen, on any printer. */
-const font = (weight: 400 | 700) => readFileSync(path.join(process.cwd(), 'src', 'ui', 'fonts', `yard-sans-${weight}.woff2`));
+const font = (weight: 400 | 700) => readFileSync(path.join(process.cwd(), 'src', 'ui', 'fonts', `yard-sans-${weight}.woff`));
 let fonts: { readonly text: Buffer; readonly bold: Buffer } | undefined;
 
 /**

@@ -115,5 +115,7 @@ for weight in (400, 600, 700):
     for record in font['name'].names:
         if record.nameID in (1, 3, 4, 6, 16):
             record.string = record.toUnicode().replace('Atkinson Hyperlegible Next', FAMILY).replace('AtkinsonHyperlegibleNext', 'YardSans')
-    font.flavor = 'woff2'
-    font.save(HERE / f'yard-sans-{weight}.woff2')
+    # Pages use woff2. PDF files need woff: fontkit cannot make a subset of a woff2 font.
+    for flavor in ('woff2', 'woff'):
+        font.flavor = flavor
+        font.save(HERE / f'yard-sans-{weight}.{flavor}')

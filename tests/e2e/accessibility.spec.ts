@@ -60,7 +60,7 @@ test.describe('therapist’s screens', () => {
     ['Reports', '/reports', 'Reports'],
     ['Progress', '/progress', /./],
     ['Kits', '/kits', /bags/],
-    ['Slips and labels', '/kits/slips?school=Fold+Lane+School', 'Fold Lane School: packing slips'],
+    ['Packing slips and labels', '/kits/slips?school=Fold+Lane+School', 'Fold Lane School: packing slips'],
     ['Plan next week', '/planner', 'Plan next week'],
     ['Data sheet', '/visit/school', /School/],
     ['Videos', '/videos', 'Videos'],
@@ -74,7 +74,7 @@ test.describe('therapist’s screens', () => {
     ['Settings', '/settings', 'Settings'],
     ['Data import and export', '/settings/data', 'Data import and export'],
     ['School year', '/settings/year', 'The school year'],
-    ['New student', '/students/new', 'A new student'],
+    ['New student', '/students/new', 'New student'],
     ['A caseload from a list', '/students/import', 'Take a caseload in'],
     ['Hand-over', '/caseload/transfer', 'Transfer students'],
     ['Nothing here', '/students/999999', 'Nothing here'],
@@ -110,9 +110,9 @@ test.describe('therapist’s screens', () => {
   test('Facts, a new goal, who looked, and all folds of a child open', async () => {
     const child = await childIdOf('Bram T.');
     for (const [address, heading] of [
-      ['record', 'all facts'],
-      ['goals/new', 'a new goal'],
-      ['fhir', 'Bring HL7 FHIR in'],
+      ['record', 'all information'],
+      ['goals/new', 'New goal'],
+      ['fhir', 'Import HL7 FHIR'],
       ['access-log', 'who looked'],
       ['measure', 'measure'],
     ]) {

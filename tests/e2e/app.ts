@@ -262,6 +262,6 @@ export async function textsAreOut(stack = served()): Promise<void> {
 export async function newestLink(page: Page): Promise<string> {
   await textsAreOut();
   await page.reload();
-  const link = page.getByRole('group', { name: 'Pretend phone' }).getByRole('link').first();
+  const link = page.getByRole('group', { name: 'Simulated phone' }).getByRole('link').first();
   return (await link.getAttribute('href'))!;
 }

@@ -58,7 +58,7 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await page.keyboard.press('f');
   await page.getByLabel('The family allows scissors').uncheck();
   await page.getByLabel('Allergies, one per line').fill('kiwi: rash');
-  await expect(page.getByText('No check knows “kiwi: rash”')).toBeVisible();
+  await expect(page.getByText('The safety check does not know “kiwi: rash”')).toBeVisible();
   await page.getByLabel('Minutes per day').fill('400');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Minutes a day' }).first()).toBeVisible();
@@ -98,9 +98,9 @@ test('a family tells what is in the house without scripts, in Spanish; the thera
   expect(flood.status()).toBe(413);
   await signIn(page);
   await page.goto(`/students/${child}`);
-  await page.getByRole('link', { name: 'Look at it, and take it over' }).click();
+  await page.getByRole('link', { name: 'Review and add' }).click();
   await expect(page.getByText('20 minutes per day (here 15)')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it over' }).click();
+  await page.getByRole('button', { name: 'Add to student information' }).click();
   await expect(page.getByLabel('Who helps')).toHaveValue('la abuela');
   await ask('UPDATE children SET minutes_per_day = 15 WHERE id = ?', [child]);
 });
@@ -117,9 +117,9 @@ test('children are handed over by the supervisor’s view, who looked is read as
   await boss.getByRole('link', { name: 'Transfer', exact: true }).first().click();
   const child = await childIdOf('Wren O.');
   await boss.getByLabel('Wren O.').check();
-  await boss.getByLabel(/^Hand-over note/).fill('Likes the crane.');
+  await boss.getByLabel(/^Transfer note/).fill('Likes the crane.');
   await boss.getByLabel(/still shares/).check();
-  await boss.getByRole('button', { name: 'Hand them over' }).click();
+  await boss.getByRole('button', { name: 'Transfer' }).click();
   await expect(boss).toHaveURL(/\/caseload\/all$/);
   await boss.goto(`/students/${child}`);
   await boss.keyboard.press('p');

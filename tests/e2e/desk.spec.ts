@@ -50,9 +50,9 @@ test.describe('the yard', () => {
     await expect(page.locator('[data-row]')).toHaveCount(1);
     await page.getByLabel('Search for a student').fill('');
     await expect(page).not.toHaveURL(/search=/);
-    await page.getByRole('link', { name: 'no report in 7 days' }).click();
+    await page.getByRole('link', { name: 'No report in 7 days' }).click();
     await expect(page).toHaveURL(/show=silent/);
-    await page.getByRole('link', { name: 'longest without a report' }).click();
+    await page.getByRole('link', { name: 'Longest without a report' }).click();
     await expect(page).toHaveURL(/show=silent.*sort=word/);
     const shown = await page.locator('[data-row]').count();
     expect(shown).toBeGreaterThan(0);
@@ -72,12 +72,12 @@ test.describe('the yard', () => {
     await page.keyboard.press('9');
     await expect(page).toHaveURL(/\/messages/);
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog')).toContainText('Keys of this screen');
+    await expect(page.getByRole('dialog')).toContainText('Keyboard shortcuts of this screen');
     await expect(page.getByRole('dialog')).toContainText('Go to Review');
     await page.keyboard.press('Escape');
     await page.goto('/caseload');
     await page.keyboard.press('Control+k');
-    await page.getByPlaceholder('A student, a task, a screen, something to do…').fill('kasim');
+    await page.getByPlaceholder('Student, task, screen or action…').fill('kasim');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Kasimir D.');
   });

@@ -19,7 +19,7 @@ test('a supervisor opens the tables to a program by key, and shuts them again; a
   await signIn(page, 'supervisor');
   await confirmFor(page, '/settings/data', served().supervisor.password);
   await page.getByLabel('What is it for?').fill('Board report');
-  await page.getByRole('button', { name: 'Make a key' }).click();
+  await page.getByRole('button', { name: 'Create a key' }).click();
   const key = await page.getByLabel('Key', { exact: true }).inputValue();
   const ask = (path: string, headers: Record<string, string> = { authorization: `Bearer ${key}` }) =>
     fetch(`${served().url}/api/v1/${path}`, { headers });
@@ -37,13 +37,13 @@ test('a supervisor opens the tables to a program by key, and shuts them again; a
   const rules = JSON.parse(readFileSync(await (await pack).path(), 'utf8')) as { policy: { keeping: { clipDays: number } } };
   rules.policy.keeping.clipDays = 31;
   await page.locator('textarea[name=pack]').fill(JSON.stringify(rules));
-  await page.getByRole('button', { name: 'Look what it would change' }).click();
-  await expect(page.getByRole('row', { name: /days that clips from families are kept 30 31/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Take these rules over' }).click();
+  await page.getByRole('button', { name: 'Preview the changes' }).click();
+  await expect(page.getByRole('row', { name: /days to keep videos from families 30 31/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Use these rules' }).click();
   await expect(page.getByText('Taken over.')).toBeVisible();
   rules.policy.keeping.clipDays = 0;
   await page.locator('textarea[name=pack]').fill(JSON.stringify(rules));
-  await page.getByRole('button', { name: 'Look what it would change' }).click();
+  await page.getByRole('button', { name: 'Preview the changes' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'policy.keeping.clipDays' })).toBeVisible();
   await page.reload();
   await page.getByRole('listitem').filter({ hasText: 'Board report' }).getByRole('button', { name: 'Revoke' }).click();

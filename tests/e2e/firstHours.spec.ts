@@ -129,7 +129,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
 
     // A goal from the bank.
     await page.keyboard.press('g');
-    await expect(page.getByLabel('Begin from the bank (you may leave it out)')).toBeFocused();
+    await expect(page.getByLabel('Start from the goal bank (optional)')).toBeFocused();
     await page.keyboard.type('grading of force');
     await expect(page.getByLabel('What the student does')).toHaveValue(
       'Grades force to carry small items with tongs without dropping or crushing them',
@@ -143,7 +143,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
 
     // The first program.
     await page.keyboard.press('b');
-    await expect(page.getByText(/best fit first/)).toBeVisible();
+    await expect(page.getByText(/best match first/)).toBeVisible();
     await page.keyboard.press('/');
     await page.keyboard.type('crane lift');
     await tabTo(page, page.getByRole('button', { name: /^Crane lift/ }));
@@ -164,7 +164,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Odalys V.');
     // No text service is set up: the page says so, and the therapist hands the link over.
     await expect(page.getByText('so nothing can be sent. Give Odalys’s family the link yourself.')).toBeVisible();
-    await tabTo(page, page.getByRole('button', { name: 'Make the link' }));
+    await tabTo(page, page.getByRole('button', { name: 'Create a link' }));
     await page.keyboard.press('Enter');
     await expect(async () => {
       await page.reload();

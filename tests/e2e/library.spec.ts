@@ -15,9 +15,9 @@ test('the library answers what can be done with pegs and card; its state is in t
   await page.getByLabel('Skill', { exact: true }).selectOption('scissors');
   await expect(page.getByRole('link', { name: 'Wheel', exact: true })).toBeVisible();
   await page.getByLabel('no scissors').check();
-  await expect(page.getByText('No task like that.')).toBeVisible();
+  await expect(page.getByText('No task matches.')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('No task like that.')).toBeVisible();
+  await expect(page.getByText('No task matches.')).toBeVisible();
 });
 
 test('a task pack goes out, and a bad one is refused whole with every fault by its path', async ({ page }) => {

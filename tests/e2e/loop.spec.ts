@@ -88,13 +88,13 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await page.keyboard.press('u');
   // In the fence, or behind the number of those that stand far off.
   const settled = `${CHILD}: ready for a harder step, settled`;
-  await expect(page.getByLabel('The round').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
+  await expect(page.getByLabel('Review list').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
 
   // The next version, its history, and the family's page.
   await page.goto(`/students/${childId}`);
   await expect(page.getByText(`version ${version + 2}, sent`)).toBeVisible();
-  await expect(page.getByLabel('Grade history')).toContainText('Pocket the washers: 4 → 5');
-  await expect(page.getByLabel('Grade history')).toContainText('Ines Calloway-Brandt. Met the target in 3 sessions in a row, on 3 days');
+  await expect(page.getByLabel('Step history')).toContainText('Pocket the washers: 4 → 5');
+  await expect(page.getByLabel('Step history')).toContainText('Ines Calloway-Brandt. Met the target in 3 sessions in a row, on 3 days');
   await family.goto(`${link}?lang=en`);
   await family.getByRole('link', { name: /Pocket the washers/ }).click();
   await expect(family.getByText('keeps three counters in the palm.').first()).toBeAttached();
@@ -119,7 +119,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(page.getByRole('group', { name: 'Hold at 4: why?' })).toContainText('Too few good days yet');
   await page.keyboard.press('2');
   // In the fence, or behind the number of those that stand far off.
-  await expect(page.getByLabel('The round').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
+  await expect(page.getByLabel('Review list').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
   expect(
     await ask('SELECT answer, followed, reason FROM decisions WHERE child_id = ? AND undone_at IS NULL ORDER BY id DESC LIMIT 1', [
       childId,

@@ -45,16 +45,16 @@ async function reads(page: Page, childId: number, words: string | RegExp): Promi
 
 async function setNetwork(page: Page, childId: number, { fails = 0, delay = 0, bad = false }): Promise<void> {
   await onPhone(page, childId);
-  await page.getByText('The pretend network').click();
-  await page.getByLabel('Messages that fail at the first try').fill(String(fails));
-  await page.getByLabel('Seconds that a family’s text takes').fill(String(delay));
-  await page.getByLabel('each text comes twice').setChecked(bad);
-  await page.getByLabel('in another order').setChecked(bad);
+  await page.getByText('Simulated network').click();
+  await page.getByLabel('Messages that fail the first time').fill(String(fails));
+  await page.getByLabel('Seconds until a family’s text arrives').fill(String(delay));
+  await page.getByLabel('Each text arrives twice').setChecked(bad);
+  await page.getByLabel('Texts arrive in another order').setChecked(bad);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(async () => {
     await onPhone(page, childId);
-    await page.getByText('The pretend network').click();
-    await expect(page.getByLabel('each text comes twice')).toBeChecked({ checked: bad, timeout: 1_000 });
+    await page.getByText('Simulated network').click();
+    await expect(page.getByLabel('Each text arrives twice')).toBeChecked({ checked: bad, timeout: 1_000 });
   }).toPass();
 }
 
@@ -115,7 +115,7 @@ test.describe('the pretend phone on a bad day', () => {
     await signIn(page, 'therapist');
     await writeToFamily(page, childId, 'Please have the tray ready.');
     const row = page.getByRole('region', { name: 'Sent messages' }).getByRole('row').filter({ hasText: 'Please have the tray ready.' });
-    await expect(row.first()).toContainText('going out at');
+    await expect(row.first()).toContainText('sending at');
     await expect(await onPhone(page, childId)).not.toContainText('Please have the tray ready.');
     await setContact(childId, {});
     // It would go out in an hour and a half; the tests after this one wait till all texts are out.
@@ -148,7 +148,7 @@ test.describe('the pretend phone on a bad day', () => {
     await signIn(page, 'therapist');
     await textFrom(request, number, CRANE);
     await page.goto('/messages');
-    const cameIn = page.getByRole('region', { name: 'Texts that came in' });
+    const cameIn = page.getByRole('region', { name: 'Received texts' });
     await expect(cameIn.getByRole('row').filter({ hasText: CRANE }).first()).toContainText('needs your review');
     expect(await reportsOf(odalys)).toEqual([]);
     await textFrom(request, number, `Odalys ${CRANE}`);
@@ -168,8 +168,8 @@ test.describe('the pretend phone on a bad day', () => {
     const words = `crane 8 ${randomUUID().slice(0, 8)}`;
     await textFrom(request, '+1 406 555 0180', words);
     await page.goto('/messages');
-    const row = page.getByRole('region', { name: 'Texts that came in' }).getByRole('row').filter({ hasText: words });
-    await expect(row).toContainText('no known sender');
-    await expect(row).toContainText('its number is on no student’s page');
+    const row = page.getByRole('region', { name: 'Received texts' }).getByRole('row').filter({ hasText: words });
+    await expect(row).toContainText('unknown sender');
+    await expect(row).toContainText('the number is not on any student’s page');
   });
 });

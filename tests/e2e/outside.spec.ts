@@ -42,7 +42,7 @@ test('a teacher’s link prints and passes a question on, and shows nothing of h
   const childId = await beginAnew('Otto Z.');
   await signIn(page, 'therapist');
   await page.goto(`/students/${childId}/teachers`);
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await page.getByRole('button', { name: 'Create a link' }).click();
   const address = await page.getByText(/\/t\//).first().textContent();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   const teacher = await newPage(browser);
@@ -57,7 +57,7 @@ test('a teacher’s link prints and passes a question on, and shows nothing of h
   await expect(teacher.getByRole('status')).toContainText('Sent. Messages are read on school days only.');
   await expect(async () => {
     await page.goto('/messages');
-    await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('Could the class have the same tongs?', {
+    await expect(page.getByRole('region', { name: 'Received texts' })).toContainText('Could the class have the same tongs?', {
       timeout: 1_000,
     });
   }).toPass({ timeout: 10_000 });

@@ -86,7 +86,7 @@ test('what can mean two things is told while it is typed, and nothing is saved t
   expect(await counts(childId)).toEqual([]);
   await box.fill('Z5R5 S');
   await expect(page.getByText('left 5 right 5, independent')).toBeVisible();
-  await page.getByLabel('Words on the slip').fill('sangre en el dedo');
+  await page.getByLabel('Comment on the practice log').fill('sangre en el dedo');
   await expect(page.getByText('If anyone is hurt now, call 911 first.')).toBeVisible();
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText('so the task is on hold')).toBeVisible();
@@ -138,10 +138,10 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
   await page.getByRole('button', { name: 'Preview' }).click();
   await page.getByRole('button', { name: 'Import 2 reports' }).click();
-  await expect(page.getByRole('status').filter({ hasText: '2 reports are in Reports now' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '2 reports are imported' })).toBeVisible();
   expect((await counts(childId)).map(({ n, way }) => `${n} ${way}`)).toEqual(['9 paper', '10 paper']);
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
   await page.getByRole('button', { name: 'Preview' }).click();
-  await expect(page.getByText('2 of 2 came in by a list before.')).toBeVisible();
+  await expect(page.getByText('2 of 2 were imported before.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Take in 0/ })).toBeDisabled();
 });

@@ -7,7 +7,7 @@ test('the first week of a child goes by keys from Fill the week to the family’
   await signIn(page);
   const begun = Date.now();
   await page.goto(`/students/${childId}/program`);
-  await expect(page.getByText(/best fit first/)).toBeVisible();
+  await expect(page.getByText(/best match first/)).toBeVisible();
   await page.keyboard.press('f');
   const panel = page.getByRole('region', { name: 'Fill the week' });
   await expect(panel.getByText(/tasks planned within the rules/)).toBeVisible({ timeout: 20_000 });
@@ -20,7 +20,7 @@ test('the first week of a child goes by keys from Fill the week to the family’
     panel
       .getByRole('listitem')
       .filter({
-        hasText: /It would take the place of|Adds a task without helping|With this task, these rules|would get|As good as this week/,
+        hasText: /It would replace|Adds a task without helping|With this task, these rules|would get|Fits as well as this week/,
       })
       .first(),
   ).toBeVisible();
@@ -48,7 +48,7 @@ test('the first week of a child goes by keys from Fill the week to the family’
   expect(day).toBeTruthy();
   // Taken out, it stays out; asked for, it may come back.
   await panel.getByRole('button', { name: new RegExp(`^Remove ?: ${title}$`) }).click();
-  await expect(panel.getByText(`${title}: you took it out.`)).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText(`${title}: you removed it.`)).toBeVisible({ timeout: 20_000 });
   await page.getByRole('checkbox', { name: /I have read the/ }).check();
   await page.keyboard.press('s');
   await expect(page).toHaveURL(/\/messages/);
@@ -69,7 +69,7 @@ test('a week is told in the dress that is chosen, and a block goes by the pointe
   const childId = await childIdOf('Tobiah L.');
   await signIn(page);
   await page.goto(`/students/${childId}/program`);
-  await expect(page.getByText(/best fit first/)).toBeVisible();
+  await expect(page.getByText(/best match first/)).toBeVisible();
   const panel = page.getByRole('region', { name: 'Fill the week' });
   await panel.getByLabel('Theme').selectOption('Weather station');
   await panel.getByRole('button', { name: /^Fill the week/ }).click();
@@ -109,7 +109,7 @@ test('what can’t be weighed is answered, and rules that can’t hold together 
   try {
     await signIn(page);
     await page.goto(`/students/${childId}/program`);
-    await expect(page.getByText(/best fit first/)).toBeVisible();
+    await expect(page.getByText(/best match first/)).toBeVisible();
     await page.keyboard.press('f');
     await expect(
       page.getByRole('alert').filter({ hasText: 'No week can keep all of these rules: the family’s minutes per day' }),
@@ -128,7 +128,7 @@ test('twenty-two children are planned over the school’s break while one looks 
   await page.goto('/planner');
   await page.keyboard.press('p');
   await expect(page.getByRole('progressbar', { name: 'Students done' })).toBeVisible();
-  const all = page.getByRole('button', { name: /^Take all \d+ as drafts$/ });
+  const all = page.getByRole('button', { name: /^Accept all \d+ as drafts$/ });
   await expect(all).toBeVisible({ timeout: 90_000 });
   const many = Number(/\d+/.exec((await all.textContent())!)![0]);
   expect(many).toBeGreaterThanOrEqual(22);
@@ -150,16 +150,16 @@ test('a week is kept by a name and proposed to two others, each at its own step'
   await ask('DELETE FROM week_templates');
   await signIn(page);
   await page.goto(`/students/${await childIdOf('Juniper S.')}/program`);
-  await expect(page.getByText(/best fit first/)).toBeVisible();
-  await page.getByText('Save this week with a name').click();
+  await expect(page.getByText(/best match first/)).toBeVisible();
+  await page.getByText('Save this week').click();
   await page.getByLabel('Name of the week').fill('Autumn week');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Name of the week')).toHaveValue('');
-  await page.getByRole('link', { name: 'Use it for other students' }).click();
+  await page.getByRole('link', { name: 'Use for other students' }).click();
   await page.getByText('Your saved weeks (1)').click();
   for (const name of ['Hollis Y.', 'Maren I.']) await page.getByRole('checkbox', { name }).check();
-  await page.getByRole('button', { name: 'Propose it to these' }).click();
-  await expect(page.getByRole('button', { name: /^take it.* for (Hollis Y|Maren I)\./ })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Propose for these students' }).click();
+  await expect(page.getByRole('button', { name: /^Accept.* for (Hollis Y|Maren I)\./ })).toHaveCount(2);
   await expect(page.getByText(/your saved week/).first()).toBeVisible();
   await ask('DELETE FROM week_plans');
 });
@@ -188,9 +188,9 @@ test('a school’s bags are packed by keys, from the count to the slip', async (
   await mark.getByRole('link').click();
   await expect(slip.getByRole('heading')).toHaveText(name!);
   await page.keyboard.press('h');
-  await expect(mark.getByRole('img', { name: 'handed over' })).toBeVisible();
+  await expect(mark.getByRole('img', { name: 'handed out' })).toBeVisible();
   await page.keyboard.press('c');
-  await expect(mark.getByRole('img', { name: 'came back' })).toBeVisible();
+  await expect(mark.getByRole('img', { name: 'returned' })).toBeVisible();
   // What the helper at home has to set up, day by day.
   await slip.getByText(/^At home [\d.]+ min a day/).click();
   await expect(slip.getByText(/[A-Z][a-z]+ \d+: [\d.]+ min/)).toBeVisible();

@@ -54,9 +54,9 @@ test('a goal’s period goes from a measure to the closed report by keys: measur
     (area: HTMLTextAreaElement, from) => area.setSelectionRange(area.value.lastIndexOf(from), area.value.length),
     ` ${name} fetches`,
   );
-  await page.getByRole('button', { name: 'Use the marked text' }).click();
+  await page.getByRole('button', { name: 'Use the selected text' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Bolt box');
-  await page.getByRole('button', { name: 'Keep the pattern' }).click();
+  await page.getByRole('button', { name: 'Save the pattern' }).click();
   await expect(page.getByText('Your saved patterns (1)')).toBeVisible();
   expect(await ask('SELECT words FROM wording_patterns')).toEqual([{ words: '{child} fetches the bolt box alone.' }]);
   await page.getByRole('button', { name: 'Restore the text from the data' }).click();

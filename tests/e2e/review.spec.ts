@@ -32,16 +32,16 @@ test('a reason is one digit; what was put off can be seen and taken up; the card
   await page.keyboard.press('1');
   await expect(evidence.getByRole('heading', { name: CHILD })).toHaveCount(0, { timeout: 15_000 });
   await page.goto(`/students/${await childIdOf(CHILD)}`);
-  await expect(page.getByLabel('Grade history')).toContainText('I saw the student do it');
+  await expect(page.getByLabel('Step history')).toContainText('I saw the student do it');
 });
 
 test('a round of forty cards goes by keys alone: one key settles a card, and the end says what is left', async ({ page }) => {
   test.setTimeout(120_000);
   await signIn(page);
   await page.goto('/review');
-  const counts = page.getByText(/\d+ settled today, \d+ open/);
+  const counts = page.getByText(/\d+ done today, \d+ open/);
   const told = async () =>
-    /(\d+) settled today, (\d+) open/
+    /(\d+) done today, (\d+) open/
       .exec((await counts.textContent())!)!
       .slice(1)
       .map(Number) as [number, number];

@@ -17,7 +17,7 @@ test('columns are chosen, the way of looking is kept by a name, and its address 
   await expect(page.locator('[data-row]').first()).toContainText(/text|mother|father|aunt|grandfather/);
   const shown = await page.locator('[data-row] .of-child a').allTextContents();
   await page.getByText('Save this view').click();
-  await page.getByLabel('by the name').fill('Left, for the reviews');
+  await page.getByLabel('Name').fill('Left, for the reviews');
   await page.keyboard.press('Enter');
   const kept = page.getByRole('link', { name: 'Left, for the reviews' });
   await expect(kept).toBeVisible();

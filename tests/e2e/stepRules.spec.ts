@@ -29,7 +29,9 @@ test('the lab replays the log, fits its families, runs its children on a thread 
   await expect(page.getByRole('progressbar')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /Run it/ })).toBeEnabled();
   await page.getByRole('button', { name: 'Match the families in your records' }).click();
-  await expect(page.getByText(/^Reached sessions: \d+% in your log, compared with 39 simulated caseloads/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Reached sessions: \d+% in your log, compared with 39 simulated caseloads/)).toBeVisible({
+    timeout: 60_000,
+  });
   await page.getByLabel(/^why, for you/).fill('It waits a little longer.');
   await page.getByRole('button', { name: 'Take this rule' }).click();
   await expect(page.getByText('You wrote: “It waits a little longer.”')).toBeVisible();

@@ -16,7 +16,7 @@ test('the pretend phone: a family writes in letters, is answered, and the report
     await page.goto(`/messages?phone=${childId}`);
     await expect(phone).toContainText('Yard Steps: guardado. La grúa izquierda 5 derecha 4. ¡Gracias!', { timeout: 1_000 });
     // The phone keeps what older texts were answered; what came in is of this one alone.
-    await expect(page.getByRole('region', { name: 'Texts that came in' })).toContainText('filed as a report', { timeout: 1_000 });
+    await expect(page.getByRole('region', { name: 'Received texts' })).toContainText('filed as a report', { timeout: 1_000 });
   }).toPass({ timeout: 20_000 });
   expect(await ask('SELECT left_count AS l, right_count AS r, help, way FROM reports WHERE child_id = ?', [childId])).toEqual([
     { l: 5, r: 4, help: 'alone', way: 'text' },

@@ -58,7 +58,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   // Nothing opens before the code is given.
   await theirs.goto('/caseload');
   await expect(theirs).toHaveURL(/\/two-step$/);
-  await theirs.getByLabel('Code of your app, or a recovery code').fill(codes[3]!);
+  await theirs.getByLabel('Authenticator code or recovery code').fill(codes[3]!);
   await theirs.keyboard.press('Enter');
   await expect(theirs).toHaveURL(/\/review/);
 
@@ -69,7 +69,7 @@ test('a second factor is set up, asked for, recovered from, and turned off with 
   await theirs.goto('/settings');
   await expect(theirs.getByRole('button', { name: 'Turn it off' })).toHaveCount(0);
   await expect(theirs.getByLabel('Emergency number')).toHaveCount(0);
-  await theirs.getByRole('link', { name: 'Give your password to turn it off' }).click();
+  await theirs.getByRole('link', { name: 'Enter your password to turn it off' }).click();
   await expect(theirs.getByLabel('Password')).toBeFocused();
   await hasNoFinding(theirs);
   await theirs.keyboard.type('not the password');

@@ -103,10 +103,10 @@ test.describe('deleting a child', () => {
     await page.getByText('Delete this student…').click();
     await expect(page.getByText(/^Permanently deletes this student’s information.*The access log keeps an ID number/)).toBeVisible();
     await page.getByLabel(/To confirm, type/).fill('marisol');
-    await page.getByRole('button', { name: 'Delete for good' }).click();
+    await page.getByRole('button', { name: 'Delete permanently' }).click();
     await expect(page.getByRole('alert').first()).toContainText('The name is not the same.');
     await page.getByLabel(/To confirm, type/).fill('Marisol Z.');
-    await page.getByRole('button', { name: 'Delete for good' }).click();
+    await page.getByRole('button', { name: 'Delete permanently' }).click();
     await expect(page.getByRole('heading', { name: '47 students' })).toBeVisible();
     const family = await newPage(browser);
     await family.goto(linkOf('Marisol Z.'));

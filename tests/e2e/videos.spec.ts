@@ -44,7 +44,7 @@ test.describe('a clip that a therapist films', () => {
     );
     await page.goto(`/videos?task=crane-lift&child=${own!.id}`);
     await page.keyboard.press('f');
-    await page.getByRole('button', { name: /Count in and film/ }).waitFor();
+    await page.getByRole('button', { name: /Start after a countdown/ }).waitFor();
     await page.keyboard.press('r');
     await expect(page.getByText('3', { exact: true })).toBeVisible();
     const end = page.getByRole('button', { name: /^End/ });
@@ -60,7 +60,7 @@ test.describe('a clip that a therapist films', () => {
     await page.getByRole('slider').last().focus();
     for (let key = 0; key < 5; key += 1) await page.keyboard.press('ArrowLeft');
     expect(await lengthOf()).toBeCloseTo(whole - 1, 1);
-    await page.getByRole('button', { name: 'Start with the step’s instructions' }).click();
+    await page.getByRole('button', { name: 'Use the step’s instructions' }).click();
     const first = await page.getByLabel('Your new video').getByLabel('caption 1, English').inputValue();
     expect(first).not.toBe('');
     expect(await accessibilityFindings(page)).toEqual([]);
@@ -73,12 +73,12 @@ test.describe('a clip that a therapist films', () => {
     const card = page.locator(`#clip-${clip!.id}`);
     await expect(card).toContainText(first);
     await card.getByRole('button', { name: /^Show it to/ }).click();
-    await expect(card.getByText('The family has it once you send that.')).toBeVisible();
+    await expect(card.getByText('The family gets it when you send the program.')).toBeVisible();
     await page.goto(`/students/${own!.id}/program`);
     await expect(page.getByText('Crane lift').first()).toBeVisible();
     await page.goto(`/videos?task=crane-lift&child=${own!.id}`);
     await card.getByRole('button', { name: 'delete' }).click();
-    await card.getByRole('button', { name: 'Delete it' }).click();
+    await card.getByRole('button', { name: 'Delete the video' }).click();
     await expect.poll(async () => (await ask('SELECT id FROM clips WHERE id = ?', [clip!.id])).length).toBe(0);
     const gone = await page.request.get(`/videos/${clip!.id}/small`);
     expect(gone.status()).toBe(404);
@@ -88,7 +88,7 @@ test.describe('a clip that a therapist films', () => {
     await signIn(page);
     await page.goto('/videos?task=crane-lift');
     await page
-      .getByLabel('or take a clip or pictures from a file')
+      .getByLabel('Or choose a video or photos')
       .setInputFiles({ name: 'clip.mp4', mimeType: 'video/mp4', buffer: Buffer.from('none') });
     await page.getByRole('button', { name: /^Save/ }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'cannot be read as a video or picture' })).toBeVisible();
@@ -227,7 +227,7 @@ test('a family shows how it goes: told first, refused with words, seen in Rounds
   await signIn(page);
   await openCard(page, `${name}: sent a video or picture`);
   await expect(page.getByLabel('Evidence').locator('video').first()).toBeVisible();
-  await phone.getByRole('button', { name: 'Delete it' }).first().click();
+  await phone.getByRole('button', { name: 'Delete the video' }).first().click();
   await expect(phone.getByRole('status')).toHaveText('It was deleted.');
   await ask("UPDATE version_tasks SET choices = JSON_REMOVE(choices, '$.asksBack') WHERE id = ?", [taskId]);
   await phone.context().close();

@@ -123,7 +123,7 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
   await signIn(page);
   await page.goto('/worksheets?task=cut-the-planks&step=4');
   await page.getByText('Use your own outline').click();
-  const board = page.getByRole('img', { name: 'A place to draw an outline with the pointer' });
+  const board = page.getByRole('img', { name: 'Area to draw an outline with the pointer' });
   const box = (await board.boundingBox())!;
   const draw = async (places: readonly (readonly [number, number])[]) => {
     const at = ([x, y]: readonly [number, number]) => [box.x + x * box.width, box.y + y * box.height] as const;
@@ -152,7 +152,7 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
     [0.1, 0.9],
   ]);
   await expect(page.getByText(/It crosses itself at/)).toBeVisible();
-  const file = page.getByLabel(/or a file of one path/);
+  const file = page.getByLabel(/Or an SVG file with one path/);
   const give = (inside: string) =>
     file.setInputFiles({
       name: 'own.svg',

@@ -119,9 +119,7 @@ describe('the sheets of the library', () => {
 
   // The label's width by the very font that it is printed in.
   it.each(['Name', 'Nombre', 'Nome', 'Nombre de pila'])('begin the name line right of its label “%s”, also in large print', (name) => {
-    const pen = new PDFDocument().font(
-      'node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
-    );
+    const pen = new PDFDocument().font('src/ui/fonts/yard-sans-400.woff');
     for (const isLarge of [false, true]) {
       const [scene] = pagesOf(spec({ kind: 'snips', marks: 'wide', gapMm: 20, deepMm: 20, count: 2 }), {
         audience: { ...right, isLarge },

@@ -11,10 +11,10 @@ export function ForgottenForm({ action }: { action: (before: Asked, form: FormDa
   const [asked, send, sending] = useActionState(action, null);
   return (
     <main className="mx-auto max-w-[400px] px-6 pt-[14vh]">
-      <h1 className="text-[30px]">A new password</h1>
+      <h1 className="text-[30px]">New password</h1>
       {asked && 'isAsked' in asked ? (
         <p role="status" className="mt-4">
-          If an account has this address, a link is on its way. It opens once, within an hour.
+          If an account has this address, we sent a link. It works once, within an hour.
         </p>
       ) : (
         <form action={send} className="mt-6 space-y-4">
@@ -30,7 +30,7 @@ export function ForgottenForm({ action }: { action: (before: Asked, form: FormDa
       )}
       <p className="mt-6">
         <Link className="link" href="/sign-in">
-          To the sign-in
+          Back to sign-in
         </Link>
       </p>
     </main>

@@ -27,7 +27,7 @@ export function GiveCode({ action, signOut }: { action: WordedAction; signOut: W
   return (
     <>
       <ActionForm action={action} hidden={{}} className="mt-6 space-y-4">
-        <CodeField says="Code of your app, or a recovery code" />
+        <CodeField says="Authenticator code or recovery code" />
         <button className="act act-main">Sign in</button>
       </ActionForm>
       <ActionForm action={signOut} hidden={{}} className="mt-6">
@@ -54,11 +54,10 @@ export function TakeOn({
     return (
       <section className="mt-6">
         <p role="status" className="font-semibold text-green">
-          Your second factor is on.
+          Two-step verification is on.
         </p>
         <p className="mt-2">
-          Write these recovery codes down or print this page. Each opens your account once, where the phone is lost. They are not shown
-          again.
+          Write down these recovery codes or print this page. If you lose your phone, each code works once. They are not shown again.
         </p>
         <ul className="mt-3 columns-2 font-mono text-[17px]" aria-label="Recovery codes">
           {taken.codes.map((code) => (
@@ -75,10 +74,10 @@ export function TakeOn({
   }
   return (
     <form action={send} className="mt-6 space-y-4">
-      <p>Scan this with any app that makes six-digit codes (TOTP). It was drawn here, and no other service has seen it.</p>
+      <p>Scan this QR code with an authenticator app. No other service sees it.</p>
       <div
         role="img"
-        aria-label="The secret as a square code, to be scanned"
+        aria-label="QR code for the authenticator app"
         className="w-[220px] border border-line bg-white p-1"
         dangerouslySetInnerHTML={{ __html: offer.qr }}
       />
@@ -88,7 +87,7 @@ export function TakeOn({
       <CodeField says="The code that the app shows now" />
       {taken && <FaultNote>{taken.fault}</FaultNote>}
       <button className="act act-main" disabled={sending}>
-        Turn it on
+        Turn on
       </button>
     </form>
   );

@@ -45,7 +45,7 @@ export function SetUpForm({ action, token, first }: Props) {
   return (
     <main className="mx-auto max-w-[440px] px-6 pt-[8vh] pb-10">
       <h1 className="text-[30px]">{first ? 'Set up Yard Steps' : 'Your account'}</h1>
-      <p className="mt-1 text-soft">{first ? 'Your own account, and where you work.' : 'You were invited to work here.'}</p>
+      <p className="mt-1 text-soft">{first ? 'Create your account, and set up your school.' : 'You were invited to work here.'}</p>
       <form ref={form} key={String(fault?.words)} action={send} className="mt-6 space-y-4">
         <input type="hidden" name="token" value={token} />
         <label className="block">
@@ -75,7 +75,7 @@ export function SetUpForm({ action, token, first }: Props) {
             aria-describedby="password-says"
           />
           <span id="password-says" className="text-[13px] text-soft">
-            Twelve letters or more: three or four words do well.
+            Use twelve characters or more, such as three or four words.
           </span>
         </label>
         {first && (
@@ -98,7 +98,7 @@ export function SetUpForm({ action, token, first }: Props) {
               </datalist>
             </label>
             <label className="block">
-              <span className="font-semibold">Number that families call in an emergency</span>
+              <span className="font-semibold">Emergency number for families</span>
               <input
                 {...field('emergencyNumber')}
                 defaultValue={fault?.typed.emergencyNumber ?? '911'}
@@ -109,7 +109,7 @@ export function SetUpForm({ action, token, first }: Props) {
               />
             </label>
             <fieldset>
-              <legend className="font-semibold">Languages that families are written to in</legend>
+              <legend className="font-semibold">Languages for families</legend>
               {first.allLanguages.map((language) => (
                 <label key={language} className="mt-1 mr-5 inline-flex items-center gap-2">
                   <input
@@ -126,7 +126,7 @@ export function SetUpForm({ action, token, first }: Props) {
         )}
         {fault && <FaultNote>{fault.words}</FaultNote>}
         <button className="act act-main" disabled={sending}>
-          Begin
+          Start
         </button>
       </form>
     </main>

@@ -12,7 +12,7 @@ export function SignInForm({ action }: { action: (before: string | null, form: F
         <path d="M0 19V13H8V7H16V0H25V19Z" fill="var(--color-green)" />
       </svg>
       <h1 className="mt-4 text-[30px]">Yard Steps</h1>
-      <p className="mt-1 text-soft">Home practice, followed step by step.</p>
+      <p className="mt-1 text-soft">Home programs for fine motor skills.</p>
       <form action={send} className="mt-8 space-y-4">
         <label className="block">
           <span className="font-semibold">Address</span>

@@ -30,12 +30,12 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
         <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
-        <span className="font-text text-[16px] font-normal text-soft">who looked, and who changed what</span>
+        <span className="font-text text-[16px] font-normal text-soft">The access log: who opened or changed which record</span>
       </h1>
       <p className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[14px]">
-        <span className="flex gap-3">show {KINDS.map(([kind, says]) => choice(address({ kind }), says, options.kind === kind))}</span>
+        <span className="flex gap-3">Show {KINDS.map(([kind, says]) => choice(address({ kind }), says, options.kind === kind))}</span>
         <span className="flex gap-3">
-          by {choice(address({ who: '' }), 'everybody', options.who === '')}
+          By {choice(address({ who: '' }), 'everybody', options.who === '')}
           {people.map((who) => choice(address({ who }), who === 'family' ? 'the family' : who, options.who === who))}
         </span>
         <a className="link" href={`/students/${child.id}/access-log/file`}>
@@ -48,7 +48,7 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
           {days.map(({ day, who, looks, changes }) => (
             <tr key={`${day} ${who}`} data-row>
               <td className="cell whitespace-nowrap">{longDay(day)}</td>
-              <td className="cell whitespace-nowrap">{who ?? 'the family’s link'}</td>
+              <td className="cell whitespace-nowrap">{who ?? 'The family’s link'}</td>
               <td className="cell whitespace-nowrap">{looks === 0 ? '–' : looks === 1 ? 'once' : `${looks} times`}</td>
               <td className="cell">
                 {changes.map((row) => `${timeIn(row.at, child.timeZone)} ${words(`audit.${row.action}`, row.numbers)}`).join('; ') || '–'}

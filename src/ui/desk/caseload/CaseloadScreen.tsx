@@ -22,15 +22,15 @@ export interface CaseloadProps {
 
 const FILTER_WORDS: Record<CaseloadFilter, string> = {
   everyone: 'everyone',
-  silent: `no report in ${SILENCE_DAYS} days`,
-  struggling: 'partly or not done',
-  ending: `ending within ${ENDING_DAYS} days`,
+  silent: `No report in ${SILENCE_DAYS} days`,
+  struggling: 'Partly or not done',
+  ending: `Ending within ${ENDING_DAYS} days`,
 };
 const SORT_WORDS: Record<CaseloadSort, string> = {
   name: 'name',
-  word: 'longest without a report',
-  practised: 'least practiced',
-  dose: 'lowest share of target',
+  word: 'Longest without a report',
+  practised: 'Least practiced',
+  dose: 'Lowest share of target',
 };
 
 export function CaseloadScreen({ view, options, keep, drop }: CaseloadProps) {
@@ -107,12 +107,12 @@ function Wishes({ options, schools }: { options: CaseloadQuery; schools: readonl
         Sort by {(Object.keys(SORT_WORDS) as CaseloadSort[]).map((sort) => choice({ sort }, SORT_WORDS[sort], options.sort === sort))}
       </span>
       <span className="flex gap-3">
-        {choice({ school: null }, 'all schools', options.school === null)}
+        {choice({ school: null }, 'All schools', options.school === null)}
         {schools.map((school) => choice({ school }, school, options.school === school))}
       </span>
       <span className="flex gap-3">{CASELOAD_SPANS.map((each) => choice({ span: each }, `${each} days`, span === each))}</span>
       <span className="flex gap-3">
-        {choice({ bySchool: !options.bySchool }, options.bySchool ? 'in one list' : 'by school', false)}
+        {choice({ bySchool: !options.bySchool }, options.bySchool ? 'In one list' : 'By school', false)}
         <a className="link" href={`/caseload/file?${caseloadAddress(options)}`} download>
           Download
         </a>

@@ -17,7 +17,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         {children.length} students, {therapists.length} caseloads
       </h1>
       <section className="mt-4">
-        <h2 className="text-[18px]">Something hurt, and is still open</h2>
+        <h2 className="text-[18px]">Open injury reports</h2>
         {hurt.length === 0 && <p className="text-soft">Nothing is open.</p>}
         <ul>
           {hurt.map(({ childId, name, school, leadId, hurtSince, hurtRead }) => (
@@ -29,7 +29,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         </ul>
       </section>
       <section className="mt-8">
-        <h2 className="text-[18px]">How the load lies</h2>
+        <h2 className="text-[18px]">Students per therapist</h2>
         <LoadTable
           rows={therapists.map(({ id, name, role, children: led, overdue: late, silent, reportsThisWeek }) => ({
             id,
@@ -49,7 +49,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         </section>
       )}
       <section className="mt-8">
-        <h2 className="text-[18px]">Without a program that holds today ({overdue.length})</h2>
+        <h2 className="text-[18px]">Without a current program ({overdue.length})</h2>
         <ul className="columns-3 gap-6 text-[14px]">
           {overdue.slice(0, MOST_NAMED).map(({ childId, name, leadId, endsOn }) => (
             <li key={childId}>
@@ -73,7 +73,7 @@ export function CaseloadsScreen({ view }: { view: CaseloadsView }) {
         </ul>
       </details>
       <p className="mt-8 text-[14px] text-soft">
-        Of a student that is not shared with you, you see no more than this. To look closer, ask who leads it to share it, or{' '}
+        For students who are not shared with you, you see only this. To see more, ask the lead therapist to share the student, or{' '}
         <Link className="link" href="/caseload/transfer" prefetch={false}>
           transfer students
         </Link>

@@ -49,9 +49,9 @@ export function SavedViews({ options, kept, keep, drop }: Props) {
         <div className="my-2 border-l-4 border-line px-3 py-1">
           <ActionForm action={keep} hidden={{ address: here }} className="flex flex-wrap items-center gap-2">
             <label>
-              by the name <input name="name" maxLength={40} required className="field w-[180px] py-0" />
+              Name <input name="name" maxLength={40} required className="field w-[180px] py-0" />
             </label>
-            <button className="act py-0">Keep</button>
+            <button className="act py-0">Save</button>
             <span className="text-soft">The current view. You can share its address.</span>
           </ActionForm>
           {kept.map(({ id, name }) => (

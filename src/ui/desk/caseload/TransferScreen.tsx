@@ -41,13 +41,13 @@ export function TransferScreen({ view, ticked, handOver }: { view: TransferView;
             </select>
           </label>
           <label className="block">
-            <span className="block text-[13px] font-semibold text-soft">Hand-over note: what the next one should know</span>
+            <span className="block text-[13px] font-semibold text-soft">Transfer note for the new therapist</span>
             <textarea name="note" maxLength={2000} rows={4} className="field w-full" />
           </label>
           <label className="flex items-center gap-1.5">
             <input type="checkbox" name="staysSharing" value="yes" className="size-4 accent-green" /> {from.name} still shares them
           </label>
-          <button className="act act-main">Hand them over</button>
+          <button className="act act-main">Transfer</button>
         </ActionForm>
       )}
     </div>

@@ -56,7 +56,7 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
           <span className="text-soft">says what every column means. A student’s whole record is on the student’s own page.</span>
         </p>
         <p className="mt-2 text-soft">
-          In again:{' '}
+          Import:{' '}
           <Link className="link" href="/students/import">
             Import a list of students
           </Link>
@@ -75,13 +75,13 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
           </a>{' '}
           <span className="text-soft">for any calendar.</span>{' '}
           <Link className="link" href="/settings/year">
-            Bring a calendar in
+            Import a calendar
           </Link>
         </p>
       </section>
       {view.mayChange && (
         <section id="rules">
-          <h2 className="text-[18px]">The rules of this workplace</h2>
+          <h2 className="text-[18px]">Rules of this school</h2>
           <p className="mt-1">
             <a className="link" href={fileOf('policy')} download>
               policy-pack.json
@@ -109,9 +109,9 @@ function KeysSection({
     <section id="keys">
       <h2 className="text-[18px]">Programs of the district</h2>
       <p className="mt-1 text-soft">
-        By a key a program may read these tables for every student, without names and without anybody’s own words. Without a key nothing is
-        open. Each page that is read is written down. The address is <code>{view.address}</code>; <code>{view.address}/openapi.json</code>{' '}
-        says what can be asked, by the same key.
+        With an API key, another program can read these tables for all students, without names and comments. Without a key, nothing can be
+        read. Every request is in the access log. The address is <code>{view.address}</code>; <code>{view.address}/openapi.json</code> has
+        the API description, with the same key.
       </p>
       <ul className="mt-1">
         {keys.map((key) => (

@@ -21,7 +21,7 @@ interface Props extends FhirActs {
 const FAULTS = {
   notJson: 'This file is not JSON. Choose the file as the other system wrote it.',
   notFhir: 'This file is not FHIR: it names no type of resource.',
-  tooLarge: 'The file is larger than a million letters, or holds more than 5,000 things. Ask for the goals and the care plan alone.',
+  tooLarge: 'The file has more than a million characters or 5,000 entries. Export only the goals and the care plan.',
   manyPatients: 'The file is about several people. Ask for one student’s record.',
 } as const;
 

@@ -14,7 +14,7 @@ export function FhirScreen({ child, preview, take }: Props) {
           {child.name}
         </Link>
       </p>
-      <h1 className="mt-1 text-[24px]">Bring HL7 FHIR in</h1>
+      <h1 className="mt-1 text-[24px]">Import HL7 FHIR</h1>
       <p className="mt-1 text-soft">
         Goals and a care plan from another record system. You see everything first, including what could not be read. Goals are saved as
         written. Tasks are added to the draft program, where the safety check looks at them before anything is sent.

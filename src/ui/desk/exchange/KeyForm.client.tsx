@@ -17,17 +17,17 @@ export function KeyForm({ action }: { action: MakeKeyAction }) {
           <input name="name" required maxLength={80} className="field w-[280px]" />
         </label>
         <label>
-          <span className="block text-[13px]">For so many days</span>
+          <span className="block text-[13px]">Valid for (days)</span>
           <input name="days" type="number" min={1} max={366} defaultValue={180} required className="field w-[100px]" />
         </label>
         <button className="act" disabled={sending}>
-          Make a key
+          Create a key
         </button>
       </span>
       {answer && 'fault' in answer && <FaultNote className="mt-2">{answer.fault}</FaultNote>}
       {answer && 'key' in answer && (
         <p role="status" className="mt-2">
-          Put it where only that program reads it. It is not shown again:
+          Store it where only that program can read it. It is not shown again:
           <input readOnly aria-label="Key" value={answer.key} className="field mt-1 w-full" onFocus={(event) => event.target.select()} />
         </p>
       )}

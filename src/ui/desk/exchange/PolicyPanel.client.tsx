@@ -16,12 +16,12 @@ interface Props {
 
 const RULES: Readonly<Record<string, string>> = {
   'suggestions.rule': 'your rule for suggestions',
-  'suggestions.reason': 'why it was taken',
-  'families.postMinutes': 'minutes that a message waits',
+  'suggestions.reason': 'why this rule was chosen',
+  'families.postMinutes': 'minutes before a message is sent',
   'families.languages': 'languages of families',
-  'keeping.auditDays': 'days that the list of looks is kept',
-  'keeping.messageDays': 'days that messages are kept',
-  'keeping.clipDays': 'days that clips from families are kept',
+  'keeping.auditDays': 'days to keep the access log',
+  'keeping.messageDays': 'days to keep messages',
+  'keeping.clipDays': 'days to keep videos from families',
   'keeping.leftChildYears': 'years after which a student who left is deleted',
   'signIn.idleMinutes': 'minutes of inactivity before sign-out',
   'signIn.signInDays': 'days before every session ends',
@@ -50,7 +50,7 @@ export function PolicyPanel({ preview, take, isConfirmed }: Props) {
     <div className="mt-3">
       <form action={look}>
         <label className="block">
-          <span className="block text-[13px]">Rules of another workplace: choose a policy pack, or paste it</span>
+          <span className="block text-[13px]">Rules of another school: choose a policy pack, or paste it</span>
           <input
             type="file"
             accept=".json,application/json"
@@ -69,7 +69,7 @@ export function PolicyPanel({ preview, take, isConfirmed }: Props) {
           />
         </label>
         <button className="act mt-1" disabled={looking}>
-          Look what it would change
+          Preview the changes
         </button>
       </form>
       {seen && <Seen seen={seen} take={take} isConfirmed={isConfirmed} />}
@@ -103,7 +103,7 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
   if (seen.differences.length === 0)
     return (
       <p role="status" className="mt-2">
-        “{seen.name}” holds the rules that you have already.
+        “{seen.name}” has the same rules as yours.
       </p>
     );
   return (
@@ -130,15 +130,15 @@ function Seen({ seen, take, isConfirmed }: { seen: NonNullable<LookedAtPolicy>; 
         </tbody>
       </table>
       {!seen.mayTake ? (
-        <p className="mt-2">It says how people sign in: a supervisor takes it over.</p>
+        <p className="mt-2">It changes sign-in rules, so a supervisor must import it.</p>
       ) : isConfirmed ? (
         <ActionForm action={take} hidden={{ pack: seen.text ?? '' }} onDone={() => setTaken(seen)} className="mt-2">
-          <button className="act">Take these rules over</button>
+          <button className="act">Use these rules</button>
         </ActionForm>
       ) : (
         <p className="mt-2">
           <a className="link" href={`/confirm?next=${encodeURIComponent('/settings/data#rules')}`}>
-            Give your password to take them over
+            Enter your password to use them
           </a>
           . Then preview the pack again.
         </p>

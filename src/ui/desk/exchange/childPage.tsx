@@ -30,16 +30,16 @@ function Page({ all }: { all: ChildExport }) {
       <body>
         <h1>{nameOf(child)}</h1>
         <p>
-          Everything that Yard Steps keeps of this student, written on {longDay(all.writtenOn)} {all.writtenOn.slice(0, 4)}. Private: share
-          it only with people who may see it.
+          All data about this student in Yard Steps, exported on {longDay(all.writtenOn)} {all.writtenOn.slice(0, 4)}. Private: share it
+          only with people who may see it.
         </p>
-        <h2>Facts</h2>
+        <h2>Student information</h2>
         <Rows
           rows={Object.entries(child)
             .filter(([name]) => name !== 'id')
             .map(([name, value]) => [name, typeof value === 'string' ? value : JSON.stringify(value)])}
         />
-        <h2>Changes of facts</h2>
+        <h2>Changes to student information</h2>
         <Rows rows={all.changes.map((change) => [at(change.changedAt), change.who, change.changes.map(factWords).join('; ')])} />
         <h2>Who works with this student</h2>
         <Rows rows={all.people.map(({ name, role, access }) => [name, role, access])} />
@@ -76,7 +76,7 @@ function Page({ all }: { all: ChildExport }) {
             report.way,
           ])}
         />
-        <h2>Changes of step</h2>
+        <h2>Step changes</h2>
         <Rows
           rows={all.gradeChanges.map((change) => [
             at(change.changedAt),
@@ -98,7 +98,7 @@ function Page({ all }: { all: ChildExport }) {
         />
         <h2>After something hurt</h2>
         <Rows rows={all.lifts.map((lift) => [at(lift.liftedAt), titleOf(lift.taskId), lift.found, lift.spokeTo, lift.liftedByName])} />
-        <h2>Words to the family</h2>
+        <h2>Messages from the therapist</h2>
         <Rows rows={all.notes.map((note) => [at(note.writtenAt), note.words])} />
         <h2>Messages</h2>
         <Rows rows={all.messages.map((message) => [at(message.createdAt), message.words, message.status])} />

@@ -44,7 +44,7 @@ export function DeskTools({ places, doings }: Props) {
         data-for-keys
         onClick={() => setOpen('keys')}
         className="min-h-6 text-soft hover:text-ink"
-        aria-label="Keys and marks of this screen"
+        aria-label="Keyboard shortcuts and symbols"
       >
         <KeyCap>?</KeyCap>
       </button>
@@ -98,13 +98,13 @@ function FindBox({ places, doings, go, close }: Props & { go: (href: string) => 
       onKeyDown={({ key }) => {
         enterWaits.current = key === 'Enter' && found === null && !box.current?.querySelector(CHOSEN);
       }}
-      label="Find a student, a task, a screen or something to do"
+      label="Search for a student, a task, a screen or an action"
       filter={(value, search) => Number(plain(value).includes(plain(search)))}
     >
-      <Dialog.Title className="sr-only">Find or do</Dialog.Title>
-      <Command.Input placeholder="A student, a task, a screen, something to do…" className="field w-full text-[17px]" />
+      <Dialog.Title className="sr-only">Search</Dialog.Title>
+      <Command.Input placeholder="Student, task, screen or action…" className="field w-full text-[17px]" />
       <Command.List className="mt-2">
-        <Command.Empty className="p-2 text-soft">{found === null ? 'Looking…' : 'Nothing by that name.'}</Command.Empty>
+        <Command.Empty className="p-2 text-soft">{found === null ? 'Looking…' : 'No match.'}</Command.Empty>
         {here.map(({ says, element }) => (
           <FindRow key={`here ${says}`} name={says} hint="here" onSelect={() => press(element)} />
         ))}
@@ -143,14 +143,14 @@ function KeyList() {
     says: element.dataset.keySays!,
   }));
   const everywhere = [
-    { key: 'Ctrl K', says: 'Find a student, a task, a screen, something to do' },
-    { key: 'Ctrl Enter', says: 'Send the form that you are writing in' },
-    { key: 'Esc', says: 'Out of a field, then back' },
-    { key: '?', says: 'These keys and marks' },
+    { key: 'Ctrl K', says: 'Search for a student, a task, a screen or an action' },
+    { key: 'Ctrl Enter', says: 'Submit the form' },
+    { key: 'Esc', says: 'Leave the field, then go back' },
+    { key: '?', says: 'Keyboard shortcuts and symbols' },
   ];
   return (
     <>
-      <Dialog.Title className="mb-2 font-title text-[18px] font-bold">Keys of this screen</Dialog.Title>
+      <Dialog.Title className="mb-2 font-title text-[18px] font-bold">Keyboard shortcuts of this screen</Dialog.Title>
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1.5">
         {[...keys, ...everywhere].map(({ key, says }) => (
           <div key={key} className="contents">

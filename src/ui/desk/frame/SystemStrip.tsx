@@ -21,7 +21,7 @@ export function SystemStrip({ state, failing }: { state: SystemState; failing: r
 const TITLES: Record<SystemPart, string> = {
   disk: 'The server’s disk is almost full.',
   worker: 'Messages and backups have stopped.',
-  queue: 'Messages go out late.',
+  queue: 'Messages are delayed.',
   backup: 'The last daily backup failed.',
 };
 

@@ -22,7 +22,7 @@ export function faultWords({ code, detail, logId }: Fault): string {
 /** Only what passes by itself is called a moment. */
 function headingOf({ code }: Fault): string {
   if (code === 'notFound') return 'Nothing here';
-  return code === 'notAllowed' ? 'Not part of your work here' : 'One moment';
+  return code === 'notAllowed' ? 'Not available for your role' : 'One moment';
 }
 
 /** A page for when there is nothing else to show. While the database is away it asks again by itself. */

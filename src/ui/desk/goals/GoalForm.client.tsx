@@ -22,10 +22,10 @@ export interface GoalInput {
 export type WriteGoal = (input: GoalInput) => Promise<string | null>;
 
 const KINDS = [
-  ['count', 'number of successes'],
-  ['help', 'how much help'],
+  ['count', 'Number of successes'],
+  ['help', 'Level of help'],
   ['minutes', 'minutes'],
-  ['rating', 'levels in my own words'],
+  ['rating', 'Levels in my own words'],
 ] as const;
 
 /** The parts of a goal. It may begin from the bank; its numbers are made the child's own. */
@@ -62,7 +62,7 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
   const fitting = tasks.filter((task) => task.skills.includes(skill) || chosen.includes(String(task.taskId)));
   return (
     <form onSubmit={(event) => void send(event)} noValidate className="mt-4 max-w-[860px] space-y-4">
-      <FormField label="Begin from the bank (you may leave it out)">
+      <FormField label="Start from the goal bank (optional)">
         <select
           className="field w-full"
           defaultValue=""
@@ -72,7 +72,7 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
             if (event.target.value !== '' && pattern) reset(withPattern(getValues(), pattern));
           }}
         >
-          <option value="">A goal of my own</option>
+          <option value="">My own goal</option>
           {patterns.map((pattern, index) => (
             <option key={index} value={index}>
               {words(`skills.${pattern.skill}`)}: {pattern.statement}
@@ -104,17 +104,17 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
             ))}
           </select>
         </FormField>
-        {kind === 'count' && number('of', 'Of how many')}
+        {kind === 'count' && number('of', 'Out of how many')}
         {(kind === 'count' || kind === 'minutes') && number('from', 'Now')}
         {(kind === 'count' || kind === 'minutes') && number('to', 'Aim')}
         {kind === 'help' && (
           <>
-            <FormField label="Help now">
+            <FormField label="Level of help now">
               <select {...register('helpFrom')} className="field">
                 {helps}
               </select>
             </FormField>
-            <FormField label="Help aimed at">
+            <FormField label="Target level of help">
               <select {...register('helpTo')} className="field">
                 {helps}
               </select>
@@ -123,32 +123,32 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
         )}
         {kind === 'rating' && (
           <>
-            <FormField label="Levels, one a line, lowest first">
+            <FormField label="Levels, one per line, lowest first">
               <textarea {...register('levels')} rows={4} className="field w-[260px]" />
             </FormField>
             {number('levelFrom', 'Level now')}
-            {number('levelTo', 'Level aimed at')}
+            {number('levelTo', 'Target level')}
           </>
         )}
-        <FormField label="Baseline taken on">
+        <FormField label="Baseline date">
           <input type="date" {...register('baselineOn')} className="field" />
         </FormField>
       </div>
       <div className="flex flex-wrap items-start gap-3">
         {kind !== 'help' && (
-          <FormField label="Help at most">
+          <FormField label="Most help allowed">
             <select {...register('mostHelp')} className="field">
               {helps}
             </select>
           </FormField>
         )}
-        {number('sessions', 'Sessions in a row')}
+        {number('sessions', 'Consecutive sessions')}
         <FormField label="Review on">
           <input type="date" {...register('reviewOn')} className="field" />
         </FormField>
       </div>
       <fieldset>
-        <legend className="text-[13px] font-semibold text-soft">Tasks that serve it</legend>
+        <legend className="text-[13px] font-semibold text-soft">Linked tasks</legend>
         <div className="columns-3 gap-4 text-[14px]">
           {fitting.map((task) => (
             <label key={task.taskId} className="flex break-inside-avoid items-center gap-1.5">
@@ -158,13 +158,13 @@ export function GoalForm({ view, write }: { view: GoalView; write: WriteGoal }) 
         </div>
       </fieldset>
       {goal && (
-        <FormField label="Why it changes">
+        <FormField label="Reason for the change">
           <input {...register('why')} maxLength={300} className="field w-[420px]" />
         </FormField>
       )}
       {fault && <FaultNote>{fault}</FaultNote>}
       <button className="act act-main" disabled={formState.isSubmitting}>
-        {goal ? 'Keep the next version' : 'Write the goal'}
+        {goal ? 'Save the new version' : 'Save the goal'}
       </button>
     </form>
   );

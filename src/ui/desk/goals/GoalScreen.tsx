@@ -15,7 +15,7 @@ export function GoalScreen({ view, write, close }: { view: GoalView; write: Writ
         <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
-        <span className="font-text text-[16px] font-normal text-soft">{goal ? 'a goal' : 'a new goal'}</span>
+        <span className="font-text text-[16px] font-normal text-soft">{goal ? 'a goal' : 'New goal'}</span>
       </h1>
       <GoalForm view={view} write={write} />
       {goal && (

@@ -12,7 +12,7 @@ export function DateOrderField({ order, onOrder }: { order: DateOrder | null; on
         onChange={(event) => onOrder(event.target.value as DateOrder)}
         className={`field ${order === null ? 'border-brick' : ''}`}
       >
-        {order === null && <option value="">Say which…</option>}
+        {order === null && <option value="">Choose…</option>}
         <option value="monthFirst">The month</option>
         <option value="dayFirst">The day</option>
       </select>

@@ -34,7 +34,7 @@ export function PastedList({ text, isRead, isWorking, onText, onLook }: Props) {
           className="field w-full font-[monospace] text-[13px]"
         />
       </FormField>
-      <FormField label="Or a file">
+      <FormField label="Or choose a file">
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv"

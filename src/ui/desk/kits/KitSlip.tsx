@@ -45,13 +45,13 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         </ul>
         {made.length > 0 && (
           <p className="mt-2 text-[14px]">
-            The home makes: <strong>{made.map((line) => line.name.en).join(', ')}</strong>, by the recipe on its page.
+            The family makes: <strong>{made.map((line) => line.name.en).join(', ')}</strong>, by the recipe on its page.
           </p>
         )}
         {asked.length > 0 && <p className="mt-1 text-[14px]">Ask the family for: {asked.map((line) => line.name.en).join(', ')}.</p>}
         {prepared.length > 0 && (
           <p className="mt-2 text-[14px]">
-            Beforehand: {prepared.map((each) => `${each.count} ${each.name.en}`).join(', ')}, about{' '}
+            Before packing: {prepared.map((each) => `${each.count} ${each.name.en}`).join(', ')}, about{' '}
             {prepared.reduce((sum, { minutes }) => sum + minutes, 0)} min.
           </p>
         )}
@@ -63,8 +63,8 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         {setUp.length > 0 && (
           <details className="mt-1 text-[13px] text-soft">
             <summary className="link inline">
-              At home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day of setting up
-              and tidying up
+              At home {Math.round((setUp.reduce((sum, { minutes }) => sum + minutes, 0) / setUp.length) * 10) / 10} min a day to set up and
+              clean up
             </summary>
             {setUp.map(({ day, minutes }) => `${dayAndMonth(day)}: ${minutes} min`).join(' · ')}
           </details>
@@ -81,8 +81,8 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         {state === 'packed' && (
           <>
             <ActionForm action={acts.handOver} hidden={hidden}>
-              <button className="act act-main" data-key="h" data-key-says="Handed over">
-                Handed over <KeyCap>H</KeyCap>
+              <button className="act act-main" data-key="h" data-key-says="Handed out">
+                Handed out <KeyCap>H</KeyCap>
               </button>
             </ActionForm>
             <ActionForm action={acts.unpack} hidden={hidden}>
@@ -95,16 +95,16 @@ export function KitSlip({ bag, acts, before, after }: Props) {
       </div>
       <p role="status" className="mt-1 text-[13px] text-soft">
         {bag.bag && `Packed by ${bag.bag.packedBy}.`}
-        {bag.isOlder && <strong className="text-brick"> Another program went out since: look at it again.</strong>}
+        {bag.isOlder && <strong className="text-brick"> A new program was sent since then. Check this bag again.</strong>}
       </p>
       <p className="mt-2 flex gap-4">
         {before && (
-          <Link href={before} prefetch={false} className="link" data-key="ArrowLeft" data-key-says="The bag before">
+          <Link href={before} prefetch={false} className="link" data-key="ArrowLeft" data-key-says="Previous bag">
             <KeyCap>←</KeyCap> before
           </Link>
         )}
         {after && (
-          <Link href={after} prefetch={false} className="link" data-key="ArrowRight" data-key-says="The next bag">
+          <Link href={after} prefetch={false} className="link" data-key="ArrowRight" data-key-says="Next bag">
             <KeyCap>→</KeyCap> next
           </Link>
         )}
@@ -124,8 +124,8 @@ function CameBack({
 }) {
   return (
     <ActionForm action={acts.cameBack} hidden={hidden}>
-      <button className="act" {...(of === undefined && { 'data-key': 'c', 'data-key-says': 'Came back' })}>
-        {of === undefined ? 'Came back' : `The bag of the week of ${of} came back`} {of === undefined && <KeyCap>C</KeyCap>}
+      <button className="act" {...(of === undefined && { 'data-key': 'c', 'data-key-says': 'Returned' })}>
+        {of === undefined ? 'Returned' : `Bag for the week of ${of} returned`} {of === undefined && <KeyCap>C</KeyCap>}
       </button>
     </ActionForm>
   );

@@ -47,13 +47,13 @@ export function KitsScreen({ view, childId, acts }: Props) {
             <strong>
               {packed} of {bags.length} packed
             </strong>
-            <span className="text-soft">, {minutesLeft(bags)} min of cutting left</span>
+            <span className="text-soft">, {minutesLeft(bags)} min of cutting to do</span>
           </span>
           <a className="link" href={`/kits/file?${options}`} download>
             Download
           </a>
           <a className="link" href={`/kits/slips?${options}`} data-key="l" data-key-says="Packing slips and labels">
-            Slips and labels
+            Packing slips and labels
           </a>
           <PrintLink />
         </div>
@@ -84,17 +84,17 @@ function Schools({ view: { school, schools, week, without } }: { readonly view: 
         ),
       )}
       <span className="ml-4">
-        <Link href={addressOf(school, addDays(week, -7))} prefetch={false} className="link" data-key="[" data-key-says="The week before">
+        <Link href={addressOf(school, addDays(week, -7))} prefetch={false} className="link" data-key="[" data-key-says="Previous week">
           Before
         </Link>{' '}
         <strong>week of {dayAndMonth(week)}</strong>{' '}
-        <Link href={addressOf(school, addDays(week, 7))} prefetch={false} className="link" data-key="]" data-key-says="The week after">
+        <Link href={addressOf(school, addDays(week, 7))} prefetch={false} className="link" data-key="]" data-key-says="Next week">
           After
         </Link>
       </span>
       {without > 0 && (
         <Link href="/planner" prefetch={false} className="link text-soft">
-          {without} {without === 1 ? 'student has' : 'students have'} no program in that week: plan it
+          {without} {without === 1 ? 'student has' : 'students have'} no program in that week. Plan one.
         </Link>
       )}
     </p>
@@ -116,7 +116,7 @@ function Things({
         <thead>
           <tr className="border-b border-ink align-bottom">
             <th scope="col" className="sticky left-0 min-w-[150px] bg-paper py-1 text-left">
-              Thing
+              Material
             </th>
             {bags.map((bag) => (
               <th
@@ -198,7 +198,7 @@ function Count({ line, isPacked }: { readonly line: KitLine; readonly isPacked: 
     case 'atHome':
       return <span aria-label="At home">⌂</span>;
     case 'made':
-      return <span aria-label="The home makes it">◆</span>;
+      return <span aria-label="Family makes it">◆</span>;
     case 'ask':
       return <span className="text-[12px] text-soft">ask</span>;
     case 'refused':
@@ -215,7 +215,7 @@ function Mark({ bag }: { readonly bag: KitBag }) {
       height="22"
       viewBox="0 0 14 22"
       role="img"
-      aria-label={{ open: 'not packed', packed: 'packed', handed: 'handed over', back: 'came back' }[state]}
+      aria-label={{ open: 'not packed', packed: 'packed', handed: 'handed out', back: 'returned' }[state]}
     >
       <path
         d="M1.5 21V6L7 1L12.5 6V21Z"

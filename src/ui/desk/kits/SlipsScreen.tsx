@@ -27,7 +27,11 @@ export function SlipsScreen({ school, slips }: { readonly school: string; readon
       )}
       <div className="grid grid-cols-2 gap-4">
         {slips.map(({ bag, address }) => (
-          <article key={bag.childId} className="break-inside-avoid border border-dashed border-soft p-3" aria-label={`Slip of ${bag.name}`}>
+          <article
+            key={bag.childId}
+            className="break-inside-avoid border border-dashed border-soft p-3"
+            aria-label={`Packing slip of ${bag.name}`}
+          >
             <div className="flex justify-between gap-3">
               <div>
                 <h2 className="text-[16px]">{bag.name}</h2>
@@ -36,7 +40,7 @@ export function SlipsScreen({ school, slips }: { readonly school: string; readon
               {address && (
                 <div
                   role="img"
-                  aria-label="Square that opens the family’s page"
+                  aria-label="QR code that opens the family’s page"
                   className="size-[92px] shrink-0 [&>svg]:size-full"
                   dangerouslySetInnerHTML={{ __html: renderSVG(address, { border: 1 }) }}
                 />

@@ -42,7 +42,7 @@ export function StockCell({ thing: { thing, name, inCupboard, packSize, short },
         aria-label={`In packs of: ${name.en}`}
         className="field w-[52px]"
       />
-      <button className="link">Keep</button>
+      <button className="link">Save</button>
     </ActionForm>
   );
 }

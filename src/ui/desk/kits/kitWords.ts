@@ -66,9 +66,9 @@ export const shortThings = (things: KitsView['things']) => things.filter(({ shor
 export const STANDINGS: Readonly<Record<KitLine['standing'], string>> = {
   pack: 'to pack',
   atHome: 'at home',
-  made: 'the home makes it',
+  made: 'family makes it',
   ask: 'ask the family',
-  refused: 'refused by safety',
+  refused: 'not safe for this student',
 };
 
 export function bagState({ bag }: Pick<KitBag, 'bag'>): 'open' | 'packed' | 'handed' | 'back' {

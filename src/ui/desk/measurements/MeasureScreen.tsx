@@ -80,7 +80,7 @@ export function MeasureScreen({ view, personId, measure, takeBack, entryKey, goa
           {number('trials', 'out of')}
           <FormField label="Help">
             <select name="help" className="field" defaultValue="">
-              <option value="">Not reported</option>
+              <option value="">Not recorded</option>
               {HELP_LEVELS.map((help) => (
                 <option key={help} value={help}>
                   {words(`helps.${help}`)}
@@ -140,7 +140,7 @@ function MeasuredBefore({ view: { child, goals, tasks, measured }, personId, tak
   const whatOf = ({ goalId: of, taskId, step }: MeasureView['measured'][number]) => {
     const goal = of === null ? [] : [goals.find(({ id }) => id === of)?.content.statement ?? 'a goal that is closed'];
     const task = tasks.find((each) => each.taskId === taskId);
-    const at = taskId === null ? [] : [task ? `${task.content.title.en}, ${step ?? ''}` : 'a task that is out'];
+    const at = taskId === null ? [] : [task ? `${task.content.title.en}, ${step ?? ''}` : 'a task that was removed'];
     return goal.length + at.length > 0 ? [...goal, ...at] : ['–'];
   };
   const seenIn = ({ watched }: MeasureView['measured'][number]) =>

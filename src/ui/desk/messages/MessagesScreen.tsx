@@ -34,7 +34,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
         <div className="min-w-0">
           <CameIn view={view} />
           <section aria-label="Sent messages" className="min-w-0">
-            <h2 className="mt-4 text-[17px]">Gone out</h2>
+            <h2 className="mt-4 text-[17px]">Sent</h2>
             <RowKeys />
             <div className="overflow-x-auto">
               <table className="w-full border-collapse">
@@ -57,7 +57,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
                       <td className="cell whitespace-nowrap">{momentIn(message.createdAt, view.timeZone)}</td>
                       <td className={`cell whitespace-nowrap ${message.status === 'givenUp' ? 'text-brick' : ''}`}>
                         {message.status === 'waiting' && message.sendAt !== null
-                          ? `going out at ${timeIn(message.sendAt, view.timeZone)}`
+                          ? `sending at ${timeIn(message.sendAt, view.timeZone)}`
                           : words(`messageStates.${message.status}`)}
                         {message.status === 'givenUp' && message.mayTryAgain && (
                           <ActionForm action={tryAgain} hidden={{ childId: message.childId, messageId: message.id }}>
@@ -70,7 +70,7 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
                 </tbody>
               </table>
             </div>
-            {view.messages.length === 0 && <p className="text-soft">Nothing has gone out yet.</p>}
+            {view.messages.length === 0 && <p className="text-soft">No messages sent yet.</p>}
           </section>
         </div>
         <Phone view={view} {...acts} />
@@ -83,8 +83,8 @@ export function MessagesScreen({ view, search, tryAgain, ...acts }: MessagesProp
 function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<MessagesProps, 'view'>) {
   if (incoming.length + ofNobody.length === 0) return null;
   return (
-    <section aria-label="Texts that came in" className="min-w-0">
-      <h2 className="text-[17px]">Came in by text</h2>
+    <section aria-label="Received texts" className="min-w-0">
+      <h2 className="text-[17px]">Received by text</h2>
       <div className="overflow-x-auto">
         <table className="w-full border-collapse">
           <HeadRow heads={['family of', 'message', 'from', 'when', 'result']} />
@@ -108,13 +108,13 @@ function CameIn({ view: { incoming, ofNobody, timeZone } }: Pick<MessagesProps, 
             ))}
             {ofNobody.map(({ id, text, from, receivedAt }) => (
               <tr key={id}>
-                <td className="cell whitespace-nowrap text-soft">no known sender</td>
+                <td className="cell whitespace-nowrap text-soft">unknown sender</td>
                 <td className="cell w-full" dir="auto">
                   {text}
                 </td>
                 <td className="cell whitespace-nowrap">{from}</td>
                 <td className="cell whitespace-nowrap">{momentIn(receivedAt, timeZone)}</td>
-                <td className="cell whitespace-nowrap text-brick">its number is on no student’s page</td>
+                <td className="cell whitespace-nowrap text-brick">the number is not on any student’s page</td>
               </tr>
             ))}
           </tbody>

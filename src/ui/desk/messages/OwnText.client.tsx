@@ -26,7 +26,7 @@ export function OwnText({ childId, send }: { childId: number; send: WordedAction
       />
       <p id="own-text-counts" className="text-[13px] text-soft">
         {count === 0
-          ? 'Nothing about the child: anybody who holds the phone can read it.'
+          ? 'Write nothing about the student. Anyone who holds the phone can read it.'
           : `${count} text ${count === 1 ? 'message' : 'messages'}, ${left} letters left in ${count === 1 ? 'it' : 'the last'}${encoding === 'UCS-2' ? '. A special character makes each one shorter' : ''}.`}
       </p>
       <button className="act mt-1">Send it</button>

@@ -23,7 +23,7 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
     <aside>
       <h2 className="text-[17px]">{phone ? `The phone of ${nameOf(phone.child)}’s family` : 'A family’s phone'}</h2>
       <p className="text-[13px] text-soft">A simulated phone in place of the text service. Choose a family on the left.</p>
-      <div className="mt-2 rounded-[22px] border-[6px] border-ink bg-sheet px-4 py-5" role="group" aria-label="Pretend phone">
+      <div className="mt-2 rounded-[22px] border-[6px] border-ink bg-sheet px-4 py-5" role="group" aria-label="Simulated phone">
         {phone?.mayWrite && network && (
           <ActionForm action={writeAsFamily} hidden={{ childId: phone.child.id }} className="mb-3">
             <label className="block text-[13px] font-semibold" htmlFor="as-family">
@@ -53,14 +53,14 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
       {phone?.mayWrite && <OwnText childId={phone.child.id} send={sendOwn} />}
       {network && (
         <details className="mt-4">
-          <summary className="text-[15px] font-semibold">The pretend network</summary>
+          <summary className="text-[15px] font-semibold">Simulated network</summary>
           <ActionForm action={setNetwork} hidden={{}} className="mt-2 grid gap-2 text-[14px]">
             <label>
-              Messages that fail at the first try{' '}
+              Messages that fail the first time{' '}
               <input name="fails" inputMode="numeric" className="field w-[70px]" defaultValue={network.fails} key={network.fails} />
             </label>
             <label>
-              Seconds that a family’s text takes{' '}
+              Seconds until a family’s text arrives{' '}
               <input
                 name="delaySeconds"
                 inputMode="numeric"
@@ -70,10 +70,11 @@ export function Phone({ view: { phone, network, incoming }, writeAsFamily, setNe
               />
             </label>
             <label className="flex items-center gap-2">
-              <input type="checkbox" name="twice" defaultChecked={network.twice} className="size-4 accent-green" /> each text comes twice
+              <input type="checkbox" name="twice" defaultChecked={network.twice} className="size-4 accent-green" /> Each text arrives twice
             </label>
             <label className="flex items-center gap-2">
-              <input type="checkbox" name="disorder" defaultChecked={network.disorder} className="size-4 accent-green" /> in another order
+              <input type="checkbox" name="disorder" defaultChecked={network.disorder} className="size-4 accent-green" /> Texts arrive in
+              another order
             </label>
             <button className="act justify-self-start">Save</button>
           </ActionForm>
@@ -87,7 +88,7 @@ const LINK = /(https?:\/\/\S+)/;
 
 /** Writes the private link as a link, the rest as text. The newest one has a key. */
 function TextWithLink({ text, isNewest }: { text: string; isNewest: boolean }) {
-  const key = isNewest && { 'data-key': 'v', 'data-key-says': 'Open the newest link as the family would' };
+  const key = isNewest && { 'data-key': 'v', 'data-key-says': 'Open the newest link as the family' };
   return text.split(LINK).map((part, index) =>
     index % 2 ? (
       <a key={index} href={part} className="link [overflow-wrap:anywhere]" {...key}>

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 const LOOKS = {
   error: { name: 'Fix: ', look: 'border-brick bg-brick-tint' },
   caution: { name: 'Caution: ', look: 'border-straw bg-straw-tint' },
-  warning: { name: 'Look again: ', look: 'border-straw bg-straw-tint' },
+  warning: { name: 'Check again: ', look: 'border-straw bg-straw-tint' },
   note: { name: '', look: 'border-line' },
 } as const;
 

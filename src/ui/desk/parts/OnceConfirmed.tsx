@@ -13,7 +13,7 @@ export function OnceConfirmed({ isConfirmed, next, to, children }: Props) {
   return (
     <p className="mt-2">
       <a className="link" href={`/confirm?next=${encodeURIComponent(next)}`}>
-        Give your password to {to}
+        Enter your password to {to}
       </a>
     </p>
   );

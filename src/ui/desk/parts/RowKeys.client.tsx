@@ -12,8 +12,8 @@ export function RowKeys() {
       <button type="button" tabIndex={-1} data-key="ArrowDown" data-key-says="Next row (Enter opens it)" onClick={() => walk(1)}>
         Next row
       </button>
-      <button type="button" tabIndex={-1} data-key="ArrowUp" data-key-says="Row before" onClick={() => walk(-1)}>
-        Row before
+      <button type="button" tabIndex={-1} data-key="ArrowUp" data-key-says="Previous row" onClick={() => walk(-1)}>
+        Previous row
       </button>
     </span>
   );

@@ -25,7 +25,7 @@ export function SettingSelects({ known, ids, chosen, onChoose }: Props) {
         <label key={id} className="block">
           <span className="block text-[13px] font-semibold text-soft">{words(`settings.${id}.title`)}</span>
           <select value={chosen[id] ?? ''} onChange={(event) => choose(id, event.target.value)} className="field">
-            <option value="">{known[id] ? `as usual: ${optionWords(id, known[id])}` : 'left open'}</option>
+            <option value="">{known[id] ? `Default: ${optionWords(id, known[id])}` : 'not set'}</option>
             {SETTING_CHOICES[id].map((choice) => (
               <option key={choice} value={choice}>
                 {optionWords(id, choice)}

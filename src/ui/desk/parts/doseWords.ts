@@ -43,5 +43,5 @@ export function minutesSentence(dose: Dose): string {
   const hands = calculated.handTurns === 2 ? (dose.limb === 'foot' ? ' × 2 feet' : ' × 2 hands') : '';
   const seconds = dose.secondsEach + (dose.target.kind === 'hold' ? dose.target.seconds : 0);
   const work = calculated.unit === 'minutes' ? `${calculated.perRound} min${hands}` : `${calculated.perRound}${hands} × ${seconds} s`;
-  return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min tidy up = ${minutesOf(dose).toFixed(1)} min`;
+  return `${dose.setUpMinutes} min set up + ${dose.rounds} × (${work} + ${dose.restSeconds} s) + ${dose.tidyUpMinutes} min clean up = ${minutesOf(dose).toFixed(1)} min`;
 }

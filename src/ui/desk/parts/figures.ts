@@ -20,7 +20,7 @@ export function adherenceHow({ planned, knownDone, saidNotDone, noWord }: Adhere
     `Low end ${knownDone}/${planned}, high end (${knownDone} + ${noWord})/${planned}.`,
     ...(sure
       ? [
-          `Of what was said, ${knownDone} of ${said} done; 95% interval by Wilson’s score, assuming that days are independent: ${percent(sure.low)}–${percent(sure.high)}%.`,
+          `Of the reported days, ${knownDone} of ${said} done; 95% interval by Wilson’s score, assuming that days are independent: ${percent(sure.low)}–${percent(sure.high)}%.`,
         ]
       : []),
   ].join(' ');
@@ -32,7 +32,7 @@ export function doseHow({ tasks, uncounted }: DoseGiven, titleOf: (taskId: numbe
     (task) => `${titleOf(task.taskId) ?? 'an earlier task'}: ${rounded(task.given)} of ${rounded(task.asked)} ${task.unit}`,
   );
   const left = uncounted ? [`${uncounted} done with no amount reported, left out`] : [];
-  return `Mean over tasks of given ÷ asked, at most all of each, in 14 days. ${[...each, ...left].join('; ')}.`;
+  return `Mean over tasks of practice done ÷ practice planned (at most 100% each), in 14 days. ${[...each, ...left].join('; ')}.`;
 }
 
 /** The dose of each skill, what was least given first. */

@@ -6,9 +6,9 @@ export const TARGETS: Readonly<
 > = {
   count: { name: 'number of repetitions', amount: 'how many', most: 100, step: 1 },
   time: { name: 'time', amount: 'minutes', most: 30, step: 0.5 },
-  untilDone: { name: 'until done', amount: 'pieces', most: 100, step: 1 },
+  untilDone: { name: 'until finished', amount: 'pieces', most: 100, step: 1 },
   hold: { name: 'hold', amount: 'times held', most: 50, step: 1 },
-  watch: { name: 'watch, no target', amount: '', most: 0, step: 1 },
+  watch: { name: 'observe, no target', amount: '', most: 0, step: 1 },
 };
 
 const SECONDS_HELD = 5;
@@ -64,10 +64,10 @@ export function amountWords({ target, hands, limb }: Dose): string {
 /** Limb that works: a hand or foot, and whether each has its own turn. */
 export const WORKS = [
   { value: 'preferred', name: 'one hand', work: { hands: 'preferred', limb: undefined } },
-  { value: 'each', name: 'each hand in turn', work: { hands: 'each', limb: undefined } },
+  { value: 'each', name: 'each hand separately', work: { hands: 'each', limb: undefined } },
   { value: 'both', name: 'hands together', work: { hands: 'both', limb: undefined } },
   { value: 'preferred:foot', name: 'one foot', work: { hands: 'preferred', limb: 'foot' } },
-  { value: 'each:foot', name: 'each foot in turn', work: { hands: 'each', limb: 'foot' } },
+  { value: 'each:foot', name: 'each foot separately', work: { hands: 'each', limb: 'foot' } },
   { value: 'both:foot', name: 'feet together', work: { hands: 'both', limb: 'foot' } },
 ] as const;
 

@@ -138,9 +138,9 @@ describe('safety in words', () => {
 });
 
 it('writes the minutes out', () => {
-  expect(minutesSentence({ ...crane.dose, rounds: 2 })).toBe('1.5 min set up + 2 × (5 × 2 hands × 12 s + 15 s) + 1 min tidy up = 7.0 min');
+  expect(minutesSentence({ ...crane.dose, rounds: 2 })).toBe('1.5 min set up + 2 × (5 × 2 hands × 12 s + 15 s) + 1 min clean up = 7.0 min');
   expect(minutesSentence({ ...crane.dose, target: { kind: 'time', minutesPerRound: 3 }, hands: 'both' })).toBe(
-    '1.5 min set up + 1 × (3 min + 15 s) + 1 min tidy up = 5.8 min',
+    '1.5 min set up + 1 × (3 min + 15 s) + 1 min clean up = 5.8 min',
   );
 });
 

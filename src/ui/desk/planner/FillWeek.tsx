@@ -28,7 +28,7 @@ export function FillWeek({ planner, goals, waits }: Props) {
         data-key="f"
         data-key-says="Fill the week"
       >
-        {state.kind === 'filled' ? 'Fill it again' : 'Fill the week'} <KeyCap>F</KeyCap>
+        {state.kind === 'filled' ? 'Fill again' : 'Fill the week'} <KeyCap>F</KeyCap>
       </button>
       <label className="mt-1 block text-[14px] text-soft">
         Theme{' '}
@@ -37,7 +37,7 @@ export function FillWeek({ planner, goals, waits }: Props) {
           onChange={(event) => planner.wear(SKINS.find((skin) => skin === event.target.value) ?? null)}
           className="field"
         >
-          <option value="">Each task’s own</option>
+          <option value="">The theme of each task</option>
           {SKINS.map((skin) => (
             <option key={skin} value={skin}>
               {words(`skins.${skin}`)}
@@ -46,7 +46,7 @@ export function FillWeek({ planner, goals, waits }: Props) {
         </select>
       </label>
       <p role="status" className="mt-1 text-[14px]">
-        {state.kind === 'solving' && 'Weighing the weeks…'}
+        {state.kind === 'solving' && 'Finding the best week…'}
         {state.kind === 'fault' && state.says}
         {state.kind === 'filled' && summary(state.filled)}
         {state.kind === 'idle' && <span className="text-soft">The planner suggests a week. You decide what stays and what is sent.</span>}
@@ -128,7 +128,7 @@ function Reasons({ planner, filled, goals }: ReasonsProps) {
           return (
             <li key={taskId} className="border-b border-line py-1 text-[14px]">
               <strong>{title.en}</strong>
-              {isBanned ? ': you took it out. ' : why ? `: ${whyNotWords(why, names)} ` : ' '}
+              {isBanned ? ': you removed it. ' : why ? `: ${whyNotWords(why, names)} ` : ' '}
               {!why && (
                 <button type="button" className="link" onClick={() => planner.ask(filled, taskId)}>
                   Why not?<span className="sr-only"> {title.en}</span>

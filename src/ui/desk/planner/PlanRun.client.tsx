@@ -44,8 +44,8 @@ export function PlanRun({ of, children }: { readonly of: number; readonly childr
         }}
       >
         {children}
-        <button className="act act-main" disabled={state.is === 'planning'} data-key="p" data-key-says="Plan the next week">
-          Plan the next week
+        <button className="act act-main" disabled={state.is === 'planning'} data-key="p" data-key-says="Plan next week">
+          Plan next week
         </button>
       </form>
       <div role="status" className="mt-3">

@@ -26,8 +26,8 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
     <>
       <h1 className="text-[24px]">Plan next week</h1>
       <p className="mt-1 max-w-[760px] text-soft">
-        A week for each student from goals, home and minutes, by the rules of a program. Saved, it is a draft in the builder, marked until
-        you touch it. Nothing is sent from here.
+        Proposes a week for each student from goals, materials and minutes. A proposal that you accept becomes a draft in the program
+        builder. Nothing is sent from here.
       </p>
       <PlanRun of={view.children.length}>
         <FormField label="For">
@@ -40,7 +40,7 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
         </FormField>
         <FormField label="Theme">
           <select name="theme" className="field" defaultValue="">
-            <option value="">Each task’s own</option>
+            <option value="">The theme of each task</option>
             {SKINS.map((skin) => (
               <option key={skin} value={skin}>
                 {words(`skins.${skin}`)}
@@ -52,7 +52,7 @@ export function PlansScreen({ view, take, takeAll, drop, give, forget }: Props) 
       <OwnWeeks view={view} give={give} forget={forget} />
       {plain.length > 1 && (
         <ActionForm action={takeAll} hidden={{}} className="mt-4">
-          <button className="act">Take all {plain.length} as drafts</button>
+          <button className="act">Accept all {plain.length} as drafts</button>
         </ActionForm>
       )}
       {weeks.length > 0 && (
@@ -120,24 +120,24 @@ function Row({ line, take, drop }: { readonly line: PlanLine; readonly take: Wor
             : short.length === 0
               ? 'all they ask for'
               : short
-                  .map(({ statement, asked, given }) => `${asked === null ? 'nothing may serve' : `${given} of ${asked}`}: ${statement}`)
+                  .map(({ statement, asked, given }) => `${asked === null ? 'no task is possible' : `${given} of ${asked}`}: ${statement}`)
                   .join('; ')}
       </td>
       <td className="cell">{proposal.packs || '–'}</td>
       <td className="cell">
         {isStale ? (
-          <span className="text-soft">another version was sent since: plan again</span>
+          <span className="text-soft">a new version was sent since then. Plan again.</span>
         ) : (
           <span className="flex gap-3 whitespace-nowrap">
             <ActionForm action={take} hidden={{ childId }}>
               <button className="link">
-                {hasDraft ? 'take it, over your draft' : 'take it'}
+                {hasDraft ? 'Accept, and replace your draft' : 'Accept'}
                 <span className="sr-only"> for {name}</span>
               </button>
             </ActionForm>
             <ActionForm action={drop} hidden={{ childId }}>
               <button className="link text-soft">
-                Not this<span className="sr-only"> for {name}</span>
+                Skip<span className="sr-only"> for {name}</span>
               </button>
             </ActionForm>
           </span>
@@ -157,7 +157,7 @@ function OwnWeeks({ view: { templates, children }, give, forget }: Pick<Props, '
   if (templates.length === 0)
     return (
       <p className="mt-3 text-[14px] text-soft">
-        A week that you keep in the builder by a name can be given to several students here, each at its own step.
+        A week that you saved in the program builder can be used for several students, each at their own step.
       </p>
     );
   return (
@@ -177,11 +177,11 @@ function OwnWeeks({ view: { templates, children }, give, forget }: Pick<Props, '
                 </label>
               ))}
             </fieldset>
-            <button className="act mt-1">Propose it to these</button>
+            <button className="act mt-1">Propose for these students</button>
           </ActionForm>
           <ActionForm action={forget} hidden={{ id }}>
             <button className="link text-[14px] text-soft">
-              Delete this week<span className="sr-only">: {name}</span>
+              Delete this saved week<span className="sr-only">: {name}</span>
             </button>
           </ActionForm>
         </section>

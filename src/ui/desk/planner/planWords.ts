@@ -59,9 +59,9 @@ export function whyNotWords(why: WhyNot, { task, goal }: Names): string {
   if (why.kind === 'rules') return `With this task, these rules cannot all be kept: ${rulesInWords(why.rules)}.`;
   const out = why.out.map((taskId) => task(taskId)?.en ?? '').filter(Boolean);
   const less = why.less.map(({ goalId, by }) => `“${goal(goalId)}” would get ${Math.round(by)} fewer`);
-  const said = [...(out.length > 0 ? [`it would take the place of ${out.join(' and ')}`] : []), ...less];
+  const said = [...(out.length > 0 ? [`It would replace ${out.join(' and ')}`] : []), ...less];
   if (said.length === 0)
-    return why.by < 0.05 ? 'As good as this week’s tasks: you could use it just as well.' : 'Adds a task without helping any goal.';
+    return why.by < 0.05 ? 'Fits as well as this week’s tasks. You could use it.' : 'Adds a task without helping any goal.';
   return `${said.join('; ')}.`.replace(/^./, (first) => first.toUpperCase());
 }
 
@@ -94,7 +94,7 @@ export function whyWords(
     ...goals.map((goal) => `for “${goal}”`),
     ...(goals.length === 0 && part === 'warmUp' ? ['each day begins with a warm-up'] : []),
     ...(goals.length === 0 && part !== 'warmUp' ? [`trains ${words(`skills.${skill}`)}`] : []),
-    isUnderWay ? `continues at step ${step}` : isNew ? `new, begins at step ${step}` : `was held at step ${step} before`,
+    isUnderWay ? `continues at step ${step}` : isNew ? `new, begins at step ${step}` : `stayed at step ${step} before`,
     ...(heavy ? ['firm grip, a day between'] : []),
     ...(isLiked ? ['of what the student likes'] : []),
     ...(isOfTheme ? ['in this week’s theme'] : []),

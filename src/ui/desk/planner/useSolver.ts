@@ -28,7 +28,7 @@ class PageSolver {
 
   end(): void {
     this.worker?.terminate();
-    this.fail(new Error('The page was left'));
+    this.fail(new Error('The page was closed'));
   }
 
   private begin(): Worker {
@@ -39,7 +39,7 @@ class PageSolver {
       if (answer) waiting?.resolve(answer);
       else waiting?.reject(new Error(fault));
     };
-    worker.onerror = () => this.fail(new Error('The solver could not be begun'));
+    worker.onerror = () => this.fail(new Error('The planner could not start'));
     return worker;
   }
 

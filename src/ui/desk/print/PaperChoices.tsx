@@ -18,7 +18,7 @@ export function PaperChoices() {
         </select>
       </label>
       <label className="block">
-        <span className="block text-[13px] font-semibold">Slip from</span>
+        <span className="block text-[13px] font-semibold">Practice log from</span>
         <input type="date" name="from" className="field" aria-describedby="slip-from" />
       </label>
       <label className="flex items-center gap-2 self-end pb-2">

@@ -22,9 +22,9 @@ export function PaperScreen({ view, words }: { view: PaperView; words: FamilyWor
   const because = !program
     ? 'No program has been sent yet, so there is nothing to print.'
     : rest?.kind === 'ended'
-      ? 'The practice was ended, so there is nothing to print.'
+      ? 'Home practice ended, so there is nothing to print.'
       : open.length === 0
-        ? 'Every task is closed by something that hurt, so there is nothing to print.'
+        ? 'Every task is on hold after an injury report, so there is nothing to print.'
         : null;
   return (
     <>
@@ -39,7 +39,7 @@ export function PaperScreen({ view, words }: { view: PaperView; words: FamilyWor
         )}
         <p className="text-[14px] text-soft">
           {because ??
-            `The family’s page as it is today, one task per page.${closed.length ? ` Closed, so left out: ${closed.map(({ content }) => content.title.en).join(', ')}.` : ''}`}
+            `The family’s page as it is today, one task per page.${closed.length ? ` On hold, so left out: ${closed.map(({ content }) => content.title.en).join(', ')}.` : ''}`}
         </p>
       </div>
       {because === null && open.map((task) => <TaskOnPaper key={task.taskId} task={task} view={view} words={words} />)}

@@ -6,10 +6,10 @@ import { MakePapers } from './MakePapers.client';
 export function PapersScreen({ view }: { view: PapersView }) {
   return (
     <div className="max-w-[760px]">
-      <h1 className="text-[24px]">Print for the bags</h1>
+      <h1 className="text-[24px]">Print programs</h1>
       <p className="mt-1 text-soft">
-        Each student’s program with its map, cautions and report slip, in the family’s language, in one PDF. One student alone is printed
-        from the student’s own page. Paper shows what is true today: print again when a step changes.
+        Each student’s program with its table map, cautions and practice log, in the family’s language, in one PDF. To print one student,
+        use the student’s page. Print again when a step changes.
       </p>
       {view.unprinted.length > 0 && (
         <p className="mt-3">
@@ -19,7 +19,7 @@ export function PapersScreen({ view }: { view: PapersView }) {
       )}
       <MakePapers view={view} />
       <p className="mt-6 text-[14px] text-soft" id="slip-from">
-        Without a day the slip begins on the coming Monday. Families that read from right to left print from their own page, in the browser.
+        Without a date, the practice log starts next Monday. Families who read from right to left print from their own page.
       </p>
     </div>
   );

@@ -190,13 +190,7 @@ function Span({ draft, canUndo, asSent, edit }: Pick<Draft, 'draft' | 'canUndo' 
       <DayField label="Until" value={draft.endsOn} onDay={(endsOn) => edit({ kind: 'span', endsOn })} />
       <p className="ml-auto flex flex-wrap gap-4">
         {canUndo && (
-          <button
-            type="button"
-            className="link"
-            onClick={() => edit({ kind: 'undo' })}
-            data-key="z"
-            data-key-says="Take the last change back"
-          >
+          <button type="button" className="link" onClick={() => edit({ kind: 'undo' })} data-key="z" data-key-says="Undo the last change">
             Undo <KeyCap>Z</KeyCap>
           </button>
         )}

@@ -16,14 +16,14 @@ export function KeepWeek({ draft, tasks, keep }: Props) {
   if (placed.length === 0) return null;
   return (
     <details className="mt-2 text-[14px]">
-      <summary className="link inline">Save this week with a name</summary>
+      <summary className="link inline">Save this week</summary>
       <ActionForm action={keep} hidden={{ content: JSON.stringify({ tasks: placed }) }} className="mt-1 flex flex-wrap items-end gap-2">
         <label className="font-semibold text-soft">
           Name of the week <input name="name" maxLength={60} autoComplete="off" className="field ml-1 font-normal text-ink" />
         </label>
-        <button className="act">Keep it</button>
+        <button className="act">Save</button>
         <a className="link" href="/planner">
-          Use it for other students
+          Use for other students
         </a>
       </ActionForm>
     </details>

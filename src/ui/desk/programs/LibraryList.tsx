@@ -40,10 +40,10 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         type="search"
         value={search}
         onChange={(event) => setSearch(event.target.value)}
-        aria-label="Search the tasks"
+        aria-label="Search tasks"
         placeholder="Title, skill, material  /"
         data-key="/"
-        data-key-says="Search the tasks"
+        data-key-says="Search tasks"
         className="field mt-1 w-full"
       />
       <select
@@ -52,7 +52,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         aria-label="Skill"
         className="field mt-1.5 w-full"
       >
-        <option value="">Every skill</option>
+        <option value="">All skills</option>
         {SKILLS.map((each) => (
           <option key={each} value={each}>
             {words(`skills.${each}`)}
@@ -65,7 +65,7 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
         aria-label="Part of the session"
         className="field mt-1.5 w-full"
       >
-        <option value="">Every part</option>
+        <option value="">All parts</option>
         {PARTS.map((each) => (
           <option key={each} value={each}>
             {partWords(each)}
@@ -74,14 +74,14 @@ export function LibraryList({ library, child, goalSkills, placed, add }: Props) 
       </select>
       <label className="mt-1.5 flex items-center gap-2 text-[14px]">
         <input type="checkbox" checked={athome} onChange={(event) => setAtHome(event.target.checked)} className="size-4 accent-green" />
-        only with what this home has
+        Only with materials at home
       </label>
       <p role="status" className="mt-1 text-[13px] text-soft">
-        {library.state === 'here' && `${found.length} of ${library.tasks.length}, best fit first`}
-        {library.state === 'coming' && 'The tasks are on their way…'}
+        {library.state === 'here' && `${found.length} of ${library.tasks.length}, best match first`}
+        {library.state === 'coming' && 'Loading tasks…'}
         {library.state === 'missing' && (
           <>
-            The tasks did not come. Your program is kept.{' '}
+            The tasks could not be loaded. Your program is saved.{' '}
             <button type="button" className="link" onClick={library.tryAgain}>
               Try again
             </button>

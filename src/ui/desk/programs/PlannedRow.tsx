@@ -96,13 +96,13 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
               onStep={(step) => change(atOtherStep(planned, step, steps.length))}
             />
             <StepSelect
-              label="Family from"
+              label="Family may choose from"
               value={planned.chooseFrom}
               content={content}
               numbersOnly
               onStep={(chooseFrom) => change({ chooseFrom })}
             />
-            <StepSelect label="Up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
+            <StepSelect label="to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
             <DoseFields planned={planned} dose={dose} change={change} />
             <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
           </div>
@@ -114,7 +114,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
                   className="link"
                   href={`/worksheets?${new URLSearchParams({ task: content.slug, step: String(planned.step), child: String(child.id) })}`}
                 >
-                  Its worksheet
+                  Worksheet
                 </a>
               )}{' '}
               <a
@@ -123,7 +123,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
               >
                 {planned.choices.clips?.length
                   ? `shown by ${planned.choices.clips.length === 1 ? 'a clip' : `${planned.choices.clips.length} clips`}`
-                  : 'show it'}
+                  : 'Make a video'}
               </a>
             </p>
           )}

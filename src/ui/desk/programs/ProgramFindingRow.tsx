@@ -54,7 +54,7 @@ export function ProgramFindingRow({ finding, planned, task, index, library, chil
             className="link"
             onClick={() => edit({ kind: 'settings', index, task, settings: settingsAsSent(task, finding.sent), childSettings })}
           >
-            Keep the order that the family has
+            Keep the family’s current order
           </button>
           <button type="button" className="link" onClick={() => edit({ kind: 'choose', index, choices: { takesNewOrder: true } })}>
             Use the new order

@@ -59,8 +59,8 @@ export function SendBar({ draft, findings, nextVersion, send }: Props) {
           {errors > 0
             ? `${errors} to fix first`
             : isUnread
-              ? 'Tick that the cautions are read'
-              : `It freezes: what the family gets never changes. Until ${longDay(draft.endsOn)}.`}
+              ? 'Check that you read the cautions'
+              : `After you send it, this version cannot change. Until ${longDay(draft.endsOn)}.`}
         </span>
       </div>
     </div>

@@ -30,7 +30,7 @@ export function TaskChoiceFields({ planned, task, index, childSettings, edit }: 
         />
         {skins.length > 1 && (
           <label className="block">
-            <span className="block text-[13px] font-semibold text-soft">skin</span>
+            <span className="block text-[13px] font-semibold text-soft">Theme</span>
             <select
               value={planned.choices.skin ?? skins[0]}
               onChange={(event) => edit({ kind: 'choose', index, choices: { skin: event.target.value as Skin } })}

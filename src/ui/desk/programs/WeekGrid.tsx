@@ -51,9 +51,9 @@ export function WeekGrid({ draft, tasks, budget, practiceWeekdays, edit, open }:
   };
   const announcements: Announcements = {
     onDragStart: ({ active }) => `Lifted: ${nameOf(active.id)}.`,
-    onDragOver: ({ over }) => (over ? `Over: ${nameOf(over.id)}.` : 'Over no day.'),
-    onDragEnd: ({ over }) => (over ? `Set down: ${nameOf(over.id)}.` : 'Left where it was.'),
-    onDragCancel: () => 'Left where it was.',
+    onDragOver: ({ over }) => (over ? `Over: ${nameOf(over.id)}.` : 'Not over a day.'),
+    onDragEnd: ({ over }) => (over ? `Placed on: ${nameOf(over.id)}.` : 'Not moved.'),
+    onDragCancel: () => 'Not moved.',
   };
   const before = (index: number, weekday: number) =>
     draft.tasks.slice(0, index).reduce((sum, task) => sum + (task.weekdays.includes(weekday) ? minutesOfTask(task) : 0), 0);
@@ -138,7 +138,7 @@ export function WeekGrid({ draft, tasks, budget, practiceWeekdays, edit, open }:
   );
 }
 
-const INSTRUCTIONS = 'Press M to lift this block, the arrow keys to move it over days and rows, M to set it down, Escape to leave it.';
+const INSTRUCTIONS = 'Press M to pick up this block, the arrow keys to move it, M to place it, or Escape to cancel.';
 
 interface CellProps {
   readonly id: string;

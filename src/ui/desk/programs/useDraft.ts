@@ -38,7 +38,7 @@ export function useAutosave(draft: ProgramDraft, save: (draft: ProgramDraft) => 
     if (first.current === draft) return;
     setState('saving…');
     const timer = setTimeout(async () => {
-      const fault = await latest.current(draft).catch(() => 'not saved: no answer. It is tried again at your next change.');
+      const fault = await latest.current(draft).catch(() => 'Not saved: no answer. Saving is tried again at your next change.');
       setState(fault ?? 'draft saved');
     }, PAUSE_MILLISECONDS);
     return () => clearTimeout(timer);

@@ -30,7 +30,7 @@ export function ClosedPeriods({ here, timeZone, reopen }: Props) {
         <summary className="link inline">Reopen</summary>
         <ActionForm action={reopen} hidden={{ childId: here.childId, goalId: here.goalId, id: closed.id }} className="mt-1">
           <p>The saved copy is deleted. Your own text stays. Anyone with the printed report has the earlier copy.</p>
-          <button className="act mt-1">Throw the copy away and open it</button>
+          <button className="act mt-1">Delete the saved copy and reopen</button>
         </ActionForm>
       </details>
     </details>
@@ -40,14 +40,14 @@ export function ClosedPeriods({ here, timeZone, reopen }: Props) {
 function changedWords({ since }: ClosedPeriod): string {
   const { ownAdded, ownGone, ownOther, familyAdded, familyGone, familyOther, standing } = since;
   const parts = [
-    [ownAdded, 'of your measures came later'],
+    [ownAdded, 'of your data points were added later'],
     [ownGone, 'of your data points were withdrawn'],
-    [ownOther, 'of your measures are others now'],
+    [ownOther, 'of your data points were changed'],
     [familyAdded, 'of the family’s reports came later'],
-    [familyGone, 'of the family’s reports are gone'],
-    [familyOther, 'of the family’s reports were put right'],
+    [familyGone, 'of the family’s reports were removed'],
+    [familyOther, 'of the family’s reports were corrected'],
   ] as const;
   const told = parts.filter(([count]) => count > 0).map(([count, says]) => `${count} ${says}`);
   if (told.length === 0) return 'It has not changed since.';
-  return `Since then: ${told.join(', ')}.${standing ? ` By what is known now it would be: ${words(`standings.${standing as 'reached'}`)}.` : ''}`;
+  return `Since then: ${told.join(', ')}.${standing ? ` With today’s data it would be: ${words(`standings.${standing as 'reached'}`)}.` : ''}`;
 }

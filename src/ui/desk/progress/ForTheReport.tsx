@@ -50,7 +50,7 @@ export function ForTheReport({ view: { period, patterns, today }, here, sentence
             {leftOut.length} built {leftOut.length === 1 ? 'sentence is' : 'sentences are'} rewritten or left out
             {isOvertaken && '. The figures have changed since.'}
           </summary>
-          <p className="border-l-4 border-line pl-2">By the figures of today: {leftOut.join(' ')}</p>
+          <p className="border-l-4 border-line pl-2">With today’s data: {leftOut.join(' ')}</p>
         </details>
       )}
       <div className="mt-2 flex flex-wrap gap-4 print:hidden">

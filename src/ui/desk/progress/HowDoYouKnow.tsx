@@ -36,7 +36,7 @@ function Behind({
   const shown = [...points].reverse().slice(0, SHOWN);
   return (
     <p className="mt-1">
-      {whose === 'family' ? 'The reports behind it: ' : 'The measures behind it: '}
+      {whose === 'family' ? 'The reports behind it: ' : 'Data points behind it: '}
       {shown.map((point, index) => {
         const says = `${dayAndMonth(point.day)}, ${unitWords(goal.measure, point.value)}`;
         const href =

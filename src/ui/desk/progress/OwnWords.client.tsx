@@ -50,7 +50,7 @@ export function OwnWords({ text, built, hidden, values, patterns, write, savePat
           />
         </label>
         <p className="mt-1 flex flex-wrap gap-3">
-          <button className="act">Keep these words</button>
+          <button className="act">Save this text</button>
           {words !== builtText(built) && (
             <button type="button" className="link" onClick={() => setWords(builtText(built))}>
               Restore the text from the data
@@ -103,7 +103,7 @@ function KeepPattern({ chosen, calledName, keep }: KeepProps) {
         />
       </label>
       <button type="button" className="link" onClick={() => setWords(chosen())}>
-        Use the marked text
+        Use the selected text
       </button>
       <p className="text-[13px] text-soft">
         Filled for each goal: {PATTERN_FIELDS.map((field) => `{${field}}`).join(' ')}. {calledName} becomes {'{child}'} automatically.
@@ -112,7 +112,7 @@ function KeepPattern({ chosen, calledName, keep }: KeepProps) {
         <label className="text-[13px] font-semibold text-soft">
           Name <input name="name" maxLength={60} autoComplete="off" className="field ml-1 font-normal text-ink" />
         </label>
-        <button className="act">Keep the pattern</button>
+        <button className="act">Save the pattern</button>
       </p>
     </ActionForm>
   );

@@ -51,7 +51,7 @@ function Chosen({ view, here, acts }: Props & { readonly here: GoalInFull }) {
           {here.childName}
         </Link>{' '}
         · {criterionWords(goal)} By {longDay(goal.reviewOn)}.
-        {tasks.length > 0 && ` Served by ${tasks.map(({ title }) => title.en).join(', ')}.`}
+        {tasks.length > 0 && ` Linked tasks: ${tasks.map(({ title }) => title.en).join(', ')}.`}
       </p>
       {figures.own ? (
         <ProgressChart
@@ -107,7 +107,7 @@ function Figures({ here: { goal, figures, childId } }: { readonly here: GoalInFu
                 <td className="cell whitespace-nowrap">{dayAndMonth(row.day)}</td>
                 <td className="cell">{unitWords(goal.measure, row.value)}</td>
                 <td className="cell">
-                  {row.whose === 'family' ? 'the family' : row.sourceId === BASELINE_ID ? 'you: the baseline' : 'you'}
+                  {row.whose === 'family' ? 'the family' : row.sourceId === BASELINE_ID ? 'School data: the baseline' : 'you'}
                 </td>
                 <td className="cell">{row.help ? words(`helps.${row.help}`) : '–'}</td>
                 <td className="cell">{row.step ?? '–'}</td>

@@ -6,7 +6,7 @@ const HEADINGS = [
   'goal',
   'baseline on',
   'review on',
-  'own measures',
+  'school data points',
   'last measured on',
   'last value',
   'standing',

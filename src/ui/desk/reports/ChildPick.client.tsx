@@ -22,7 +22,7 @@ export function ChildPick({ people, week, way, chosen }: Props) {
     const log = logIn(text);
     if (id === null)
       return setFault(
-        text.trim() === '' ? 'Write a name.' : 'No single student matches. Enter more of the name, or the code on the practice log.',
+        text.trim() === '' ? 'Enter a name.' : 'No single student matches. Enter more of the name, or the code on the practice log.',
       );
     router.push(`/reports/enter?${new URLSearchParams({ child: String(id), week, way, ...(log && { log }) })}`);
   };

@@ -133,7 +133,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
                     return (
                       <td key={day} className="cell align-top text-[13px] text-soft">
                         {report.done ? (report.amount ?? 'done') : 'not done'}
-                        <span className="block">by {words(`ways.${report.way}`)}</span>
+                        <span className="block">By {words(`ways.${report.way}`)}</span>
                       </td>
                     );
                   return (
@@ -163,7 +163,7 @@ export function EntryGrid({ sheet, way, monday, enterPaperLog }: Props) {
           {filled.length === 0 ? 'Save' : `Save ${filled.length === 1 ? '1 box' : `${filled.length} boxes`}`}
         </button>
         <span className="text-soft">
-          {wrong > 0 ? `${wrong} to mend first` : 'Ctrl+Enter saves. Enter and the arrow keys move between boxes.'}
+          {wrong > 0 ? `${wrong} to fix first` : 'Ctrl+Enter saves. Enter and the arrow keys move between boxes.'}
         </span>
       </p>
     </form>
@@ -236,7 +236,7 @@ function SlipFields({
           <input name="saidBy" maxLength={40} autoComplete="off" className="field w-[150px]" />
         </label>
         <label className="block min-w-0 flex-1">
-          <span className="block text-[13px] font-semibold text-soft">Words on the slip</span>
+          <span className="block text-[13px] font-semibold text-soft">Comment on the practice log</span>
           <input
             value={slipWords}
             maxLength={2000}
@@ -247,7 +247,7 @@ function SlipFields({
           />
         </label>
         <label className="flex items-center gap-1.5">
-          <input type="checkbox" name="isQuestion" className="size-5 accent-green" /> it is a question
+          <input type="checkbox" name="isQuestion" className="size-5 accent-green" /> This is a question
         </label>
       </div>
       {dangerIn(slipWords).length > 0 && (

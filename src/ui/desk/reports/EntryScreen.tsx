@@ -42,20 +42,20 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
         <ChildPick key={sheet?.childId ?? 0} people={children} week={monday} way={way} chosen={sheet?.name ?? ''} />
         <p>
           week of <strong>{longDay(monday)}</strong>{' '}
-          <Link href={weekAt(addDays(monday, -7))} prefetch={false} className="link" data-key="[" data-key-says="The week before">
-            The week before
+          <Link href={weekAt(addDays(monday, -7))} prefetch={false} className="link" data-key="[" data-key-says="Previous week">
+            Previous week
           </Link>
           {addDays(monday, 7) <= today && (
             <>
               {' · '}
-              <Link href={weekAt(addDays(monday, 7))} prefetch={false} className="link" data-key="]" data-key-says="The week after">
-                The week after
+              <Link href={weekAt(addDays(monday, 7))} prefetch={false} className="link" data-key="]" data-key-says="Next week">
+                Next week
               </Link>
             </>
           )}
         </p>
         <p className="text-soft">
-          came by{' '}
+          received by{' '}
           {ENTRY_WAYS.map((each, index) => (
             <span key={each}>
               {index > 0 && ' · '}
@@ -94,7 +94,7 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
       </div>
       {sheet === null ? (
         <p className="mt-6 max-w-[640px] text-soft">
-          Write a student’s name, or the code at the foot of its slip. Families that report on paper:{' '}
+          Enter a student’s name, or the code at the bottom of the practice log. Families who report on paper:{' '}
           {children
             .filter(({ isPaper }) => isPaper)
             .map(({ id, name }, index) => (
@@ -151,7 +151,7 @@ export function EntryScreen({ view, way: requested, saved, enterPaperLog }: Prop
               <li>+ done, not counted</li>
               <li>minutes: 1.5, 1:30, or 90 s</li>
               <li>5+3: counted by two adults on one day</li>
-              <li>33!: far from what was asked, and the log says so</li>
+              <li>33!: far from the target, and the log really says so</li>
             </ul>
           </aside>
         </div>

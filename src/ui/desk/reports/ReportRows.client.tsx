@@ -23,7 +23,7 @@ export function ReportRows({ rows }: { rows: readonly ReportsPreviewRow[] }) {
                 <td className="cell whitespace-nowrap">{row.doneOn ? dayAndMonth(row.doneOn) : '–'}</td>
                 <td className="cell text-soft">{toldWords(row.told)}</td>
                 <td className="cell">
-                  {row.isThere && <span className="text-soft">came in before, left as it is</span>}
+                  {row.isThere && <span className="text-soft">received before, not changed</span>}
                   {row.closes && (
                     <span className="block font-semibold text-brick">injury report: puts the task on hold until someone reviews it</span>
                   )}

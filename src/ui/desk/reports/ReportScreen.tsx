@@ -20,7 +20,7 @@ export function ReportScreen({ view, correct }: { view: ReportView; correct: Wor
         <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
-        <span className="font-text text-[16px] font-normal text-soft">a report, to be put right</span>
+        <span className="font-text text-[16px] font-normal text-soft">Correct a report</span>
       </h1>
       <div className="mt-3">
         <ReportTable reports={[report]} withTask />
@@ -62,7 +62,7 @@ function CorrectionForm({ view: { child, today, report }, correct }: { view: Rep
   const choice = (name: string, label: string, value: string | null, codes: readonly string[], say: (code: string) => string) => (
     <FormField label={label}>
       <select name={name} defaultValue={value ?? ''} className="field">
-        <option value="">Not reported</option>
+        <option value="">Not recorded</option>
         {codes.map((code) => (
           <option key={code} value={code}>
             {say(code)}
@@ -100,14 +100,14 @@ function CorrectionForm({ view: { child, today, report }, correct }: { view: Rep
         {byHand && number('right', dose.limb === 'foot' ? 'Right foot' : 'Right hand', report.right)}
         {inAll && number('amount', 'In all', report.plainAmount)}
         {choice('help', 'Help', report.help, HELP_LEVELS, (code) => words(`helps.${code as (typeof HELP_LEVELS)[number]}`))}
-        {choice('effort', 'It felt', report.effort, EFFORTS, (code) => words(`efforts.${code as (typeof EFFORTS)[number]}`))}
+        {choice('effort', 'Difficulty', report.effort, EFFORTS, (code) => words(`efforts.${code as (typeof EFFORTS)[number]}`))}
         {choice('stopReason', 'Stopped early', report.stopReason, STOP_REASONS, (code) =>
           words(`stops.${code as (typeof STOP_REASONS)[number]}`),
         )}
       </div>
       {report.minutes !== null && report.minutes !== undefined && <input type="hidden" name="minutes" value={report.minutes} />}
       <div className="mt-3 flex flex-wrap items-end gap-3">
-        <FormField label="Why it is put right">
+        <FormField label="Reason for the correction">
           <input name="why" required minLength={3} maxLength={300} autoComplete="off" className="field w-[420px] max-w-full" />
         </FormField>
         <button className="act">Save the correction</button>

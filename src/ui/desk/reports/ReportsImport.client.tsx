@@ -102,10 +102,10 @@ export function ReportsImport({ preview, take }: Props) {
             </button>
             <span className={wrong > 0 || found.dateOrder === null ? 'font-semibold text-brick' : 'text-soft'}>
               {found.dateOrder === null
-                ? 'Say first how the dates begin.'
+                ? 'First choose how the dates begin.'
                 : wrong > 0
                   ? `${wrong} ${wrong === 1 ? 'row has' : 'rows have'} a problem. Fix the list above, or match the columns. Either all rows are imported, or none.`
-                  : `${there} of ${found.rows.length} came in by a list before.`}
+                  : `${there} of ${found.rows.length} were imported before.`}
             </span>
           </p>
         </>
@@ -117,8 +117,8 @@ export function ReportsImport({ preview, take }: Props) {
 function TakenNote({ taken: { added, there, closed } }: { taken: TakenReports }) {
   return (
     <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
-      {added} {added === 1 ? 'report is' : 'reports are'} in Reports now
-      {there > 0 && `; ${there} came in before and ${there === 1 ? 'was' : 'were'} left as they are`}.{' '}
+      {added} {added === 1 ? 'report is' : 'reports are'} imported
+      {there > 0 && `; ${there} were imported before and ${there === 1 ? 'was' : 'were'} not changed`}.{' '}
       {closed && <strong className="text-brick">A comment may describe an injury, so a task is on hold. Check it in Review first. </strong>}
       <Link className="link" href="/reports">
         To Reports

@@ -33,7 +33,7 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
       <Missing missing={view.missing} />
       <nav aria-label="Filter" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
         <Choice
-          title="Came by"
+          title="Received by"
           href={(way) => reportsAddress(options, { way, beforeId: null })}
           chosen={options.way}
           choices={FAMILY_WAYS.map((way) => [way, words(`ways.${way}`)])}
@@ -48,10 +48,10 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
           {options.way && <input type="hidden" name="way" value={options.way} />}
           {options.only && <input type="hidden" name="only" value={options.only} />}
           <label>
-            words <input name="words" defaultValue={options.words} className="field w-[120px] py-0" />
+            Comments <input name="words" defaultValue={options.words} className="field w-[120px] py-0" />
           </label>
           <label>
-            from <input type="date" name="since" defaultValue={options.since ?? ''} className="field py-0" />
+            From <input type="date" name="since" defaultValue={options.since ?? ''} className="field py-0" />
           </label>
           <label>
             to <input type="date" name="until" defaultValue={options.until ?? ''} className="field py-0" />
@@ -60,7 +60,7 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
         </form>
       </nav>
       {lines.length === 0 ? (
-        <p className="mt-6 text-soft">No report fits.</p>
+        <p className="mt-6 text-soft">No report matches.</p>
       ) : (
         <div className="mt-2 overflow-x-auto">
           <table className="w-full border-collapse">
@@ -128,7 +128,7 @@ function Missing({ missing }: Pick<ReportsView, 'missing'>) {
   if (missing.length === 0) return null;
   return (
     <p className="mt-3 text-[14px]">
-      <span className="font-semibold">Slips of last week that are not in:</span>{' '}
+      <span className="font-semibold">Practice logs of last week not entered yet:</span>{' '}
       <NamesWithLinks people={missing} hrefOf={({ childId, monday }) => `/reports/enter?child=${childId}&week=${monday}`} />
     </p>
   );
@@ -148,7 +148,7 @@ function Waiting({ texts, timeZone }: Pick<ReportsView, 'texts' | 'timeZone'>) {
               {saidBy ? `${saidBy}, ` : ''}family of {childName}, {momentIn(receivedAt, timeZone)}
             </span>{' '}
             <Link href={`/reports/enter?child=${childId}`} prefetch={false} className="link">
-              File it<span className="sr-only">: {childName}</span>
+              Save as report<span className="sr-only">: {childName}</span>
             </Link>
           </li>
         ))}

@@ -25,7 +25,7 @@ export function cellWords(reading: CellReading, letters: CodeLetters): string {
     ...(minutes === null || minutes === undefined ? [] : [`${minutes} min`]),
     ...(help ? [words(`helps.${help}`)] : []),
     ...(effort ? [words(`efforts.${effort}`)] : []),
-    ...(reading.isMore ? ['more than asked'] : []),
+    ...(reading.isMore ? ['more than the target'] : []),
   ].join(', ');
 }
 

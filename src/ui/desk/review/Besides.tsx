@@ -12,7 +12,7 @@ export function ToDoLine({ toDo }: Pick<ReviewView, 'toDo'>) {
   return (
     <div className="mt-1 flex flex-wrap gap-x-6 gap-y-0.5 text-[13px]">
       <span className="font-semibold text-soft">To do:</span>
-      {nothing && <span className="text-soft">nothing to type in or to print</span>}
+      {nothing && <span className="text-soft">nothing to enter or print</span>}
       {hurt.length > 0 && (
         <span className="font-semibold text-brick">
           something hurt, not read yet: <NamesWithLinks people={hurt} hrefOf={({ childId }) => `/students/${childId}`} />
@@ -20,13 +20,13 @@ export function ToDoLine({ toDo }: Pick<ReviewView, 'toDo'>) {
       )}
       {slips.length > 0 && (
         <span>
-          slips of last week:{' '}
+          practice logs of last week:{' '}
           <NamesWithLinks people={slips} hrefOf={({ childId, monday }) => `/reports/enter?child=${childId}&week=${monday}`} />
         </span>
       )}
       {texts > 0 && (
         <Link href="/reports" prefetch={false} className="link">
-          {texts} {texts === 1 ? 'text' : 'texts'} to type in
+          {texts} {texts === 1 ? 'text' : 'texts'} to enter
         </Link>
       )}
       {toPrint.length > 0 && (

@@ -36,9 +36,9 @@ export function CardContext({ here }: { here: DecisionInFull }) {
           {content.statement} <span className="text-soft">{criterionWords(content)}</span>
         </Row>
       ))}
-      {here.task && goals.length === 0 && <Row title="Goal">none of the written ones is served by this task</Row>}
+      {here.task && goals.length === 0 && <Row title="Goal">none of the goals is linked to this task</Row>}
       {help && (
-        <Row title="Help next">
+        <Row title="Level of help next">
           {words(`settings.promptFading.${help.order}`)}: begin with {words(`helps.${help.first}`)}
           {help.upTo !== help.first && `, as far as ${words(`helps.${help.upTo}`)}`}
         </Row>
@@ -68,7 +68,7 @@ export function CardContext({ here }: { here: DecisionInFull }) {
           ))}
         </Row>
       )}
-      <Row title="Why here">{whyHere(decision, alsoOpen)}</Row>
+      <Row title="Why it is here">{whyHere(decision, alsoOpen)}</Row>
     </dl>
   );
 }

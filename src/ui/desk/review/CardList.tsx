@@ -27,7 +27,7 @@ export function CardList({ posts }: { posts: readonly CardListItem[] }) {
   const after = posts.slice(first + MOST_SHOWN);
   const pitch = posts.length > 22 ? NARROW : WIDE;
   return (
-    <ol className="relative flex min-w-0 flex-1 items-end border-b-[3px] border-line" aria-label="The round">
+    <ol className="relative flex min-w-0 flex-1 items-end border-b-[3px] border-line" aria-label="Review list">
       <More posts={posts.slice(0, first)} label="before" />
       {shown.map((post, index) => (
         <li

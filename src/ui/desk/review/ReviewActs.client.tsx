@@ -74,11 +74,11 @@ export function ReviewActs(props: Props) {
           {hidden}
           <input type="hidden" name="answer" value={fault.reasonFor} />
           <label className="block min-w-0 flex-1">
-            <span className="font-semibold">Why is it given all the same?</span>
+            <span className="font-semibold">Reason for giving it anyway</span>
             <input name="safetyReason" required maxLength={300} autoFocus autoComplete="off" className="field mt-1 w-full" />
           </label>
           <button className="act" disabled={waiting}>
-            Give it
+            Save
           </button>
         </form>
       )}
@@ -122,7 +122,7 @@ export function ReviewActs(props: Props) {
           )}
           {props.betweenHref && <LinkAct cap="B" says="Add an in-between step" href={props.betweenHref} />}
           {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}
-          {props.builderHref && <LinkAct cap="O" says="Another step or dose" href={props.builderHref} />}
+          {props.builderHref && <LinkAct cap="O" says="Another step or target" href={props.builderHref} />}
           {note === null && props.acts.some(({ followed, deed }) => followed && !deed) && (
             <li className="border-b border-line">
               <PlainAct cap="N" dataKey="n" says="With a note…" onClick={() => setNote('')} />
@@ -132,7 +132,7 @@ export function ReviewActs(props: Props) {
             <PlainAct cap="W" dataKey="w" says="Write to the family" onClick={() => setAsking('write')} />
           </li>
           <li className="border-b border-line">
-            {!props.stop && <PlainAct cap="L" dataKey="l" says="Later, until…" onClick={() => setAsking('later')} />}
+            {!props.stop && <PlainAct cap="L" dataKey="l" says="Snooze until…" onClick={() => setAsking('later')} />}
           </li>
           {props.nextHref && (
             <li>
@@ -140,7 +140,7 @@ export function ReviewActs(props: Props) {
                 href={props.nextHref}
                 prefetch
                 data-key="ArrowRight"
-                data-key-says="Next, leave this one open"
+                data-key-says="Next (leave this one open)"
                 className="flex items-center gap-3 py-[7px] hover:bg-green-tint"
               >
                 <KeyCap>→</KeyCap> Next
@@ -195,7 +195,7 @@ function UndoLast({ decisionId, undo, undoing }: { decisionId: number; undo: (fo
 function NoteBox({ note, setNote }: { note: string; setNote: (note: string | null) => void }) {
   return (
     <label className="mb-2 block">
-      <span className="font-semibold">Note, kept with what you decide now</span>
+      <span className="font-semibold">Note, saved with your decision</span>
       <input
         value={note}
         maxLength={300}

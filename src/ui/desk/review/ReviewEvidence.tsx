@@ -16,7 +16,7 @@ import { TaskDescription } from '../parts/TaskDescription';
 /** Shows the student's tasks on hold, from this card and others, who has read the reports, and whether it is not the first time. */
 function Harm({ here }: { here: DecisionInFull }) {
   const { stops, dangers, program, decision, child } = here;
-  const nameIn = (taskId: number) => program.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that is out';
+  const nameIn = (taskId: number) => program.tasks.find((task) => task.taskId === taskId)?.content.title.en ?? 'a task that was removed';
   const dayOf = (at: Parameters<typeof calendarDayInZone>[0]) => longDay(calendarDayInZone(at, child.timeZone));
   if (stops.length === 0 && !isOfStop(decision.kind)) return null;
   return (

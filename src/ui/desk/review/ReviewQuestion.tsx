@@ -163,7 +163,7 @@ function ReasonChoice({ title }: { title: string }) {
           data-key-says="In your own words"
         />
       </label>
-      <p className="text-[13px] text-soft">The reason goes into the grade history.</p>
+      <p className="text-[13px] text-soft">The reason is saved in the step history.</p>
     </fieldset>
   );
 }
@@ -176,7 +176,7 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string
       <input type="hidden" name="answer" value={answer} />
       <input type="hidden" name="deed" value={deed} />
       <label className="block">
-        <span className="font-semibold">{isCall ? 'Who did you reach, and what did they say?' : 'To remember (you may leave it out)'}</span>
+        <span className="font-semibold">{isCall ? 'Who did you reach, and what did they say?' : 'Note (optional)'}</span>
         <textarea name="reason" required={isCall} maxLength={400} rows={2} autoFocus={isCall} className="field mt-1 w-full" />
       </label>
       {deed === 'paused' && (
@@ -216,7 +216,7 @@ function FamilyWordsBox({ required }: { required: boolean }) {
   return (
     <>
       <label className="block">
-        <span className="font-semibold">To the family{required ? '' : ' (you may leave it out)'}</span>
+        <span className="font-semibold">To the family{required ? '' : ' (optional)'}</span>
         <textarea
           name="words"
           required={required}

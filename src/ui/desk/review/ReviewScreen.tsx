@@ -32,7 +32,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
   const posts: CardListItem[] = [
     ...settledToday.map((settled) => ({
       state: 'settled' as const,
-      label: `${view.names[settled.childId]}: ${words(`decisionKinds.${settled.kind}`)}, settled`,
+      label: `${view.names[settled.childId]}: ${words(`decisionKinds.${settled.kind}`)}, done`,
       href: null,
     })),
     ...open.map((decision, index) => ({
@@ -52,7 +52,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
           </strong>
           <br />
           <span className="text-[13px] text-soft">
-            {settledToday.length} settled today, {open.length} open
+            {settledToday.length} done today, {open.length} open
           </span>
         </p>
       </div>
@@ -256,7 +256,7 @@ function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
         .map(({ childId, kind, status, sendAt, handedOverAt }) => {
           const state =
             status === 'waiting' && sendAt !== null
-              ? `going out at ${timeIn(sendAt, timeZone)}`
+              ? `sending at ${timeIn(sendAt, timeZone)}`
               : status === 'handedOver' && handedOverAt !== null
                 ? `went out at ${timeIn(handedOverAt, timeZone)}`
                 : words(`messageStates.${status}`);

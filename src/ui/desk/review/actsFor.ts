@@ -14,7 +14,7 @@ export function stopChoices({ task, mayChange }: DecisionInFull): StopChoices {
 const WAYS_OUT: readonly ReviewAct[] = [
   { key: 'm', answer: 'hold', words: 'More in a row first', followed: true, reason: 'More in a row first' },
   { key: 'k', answer: 'hold', words: 'Another grading factor', followed: true, reason: 'Another grading factor' },
-  { key: 's', answer: 'hold', words: 'I’ll look in school', followed: true, reason: 'I’ll look in school' },
+  { key: 's', answer: 'hold', words: 'Check at school', followed: true, reason: 'Check at school' },
 ];
 
 const DEED_KEYS: Readonly<Record<SilenceAction, string>> = {

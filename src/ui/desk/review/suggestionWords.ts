@@ -129,11 +129,11 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         otherwise: 'Mark as read takes all of these comments off your list.',
       };
     case 'question':
-      return { why: 'A report was marked as a question.', otherwise: 'When you write or mark it read, it leaves the round.' };
+      return { why: 'A report was marked as a question.', otherwise: 'It leaves the review list when you reply or mark it as read.' };
     case 'quiet':
       return {
         why: 'Nothing has come in by link, paper, text or call. No report is not the same as not done.',
-        otherwise: 'A report of any kind settles it.',
+        otherwise: 'Any report clears this card.',
       };
     case 'ended':
       return {
@@ -141,7 +141,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
         otherwise: 'Sending the next program clears this card. Until then it comes back.',
       };
     case 'ending':
-      return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program settles it.' };
+      return { why: 'After that day the family’s page has nothing new to ask.', otherwise: 'Sending the next program clears this card.' };
     case 'neverOpened':
       return {
         why: `Sent ${times(decision.days ?? 0, 'day')} ago. The family has not opened a link, and no report has come in.`,

@@ -21,7 +21,7 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
   const isOpen = view.mayChange && view.isConfirmed;
   return (
     <section id="people">
-      <h2 className="text-[18px]">Who works here</h2>
+      <h2 className="text-[18px]">Staff</h2>
       <ul className="mt-1">
         {view.people.map((person) => (
           <li key={person.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
@@ -69,7 +69,7 @@ export function PasswordSection({ change, isChanged }: { change: WordedAction; i
   return (
     <section id="password">
       <h2 className="text-[18px]">Your password</h2>
-      <p className="mt-1 text-soft">Twelve letters or more: three or four words do well. Everywhere else you are signed out.</p>
+      <p className="mt-1 text-soft">Use twelve characters or more, such as three or four words. You will be signed out everywhere else.</p>
       {isChanged && (
         <p role="status" className="mt-2 font-semibold text-green">
           Your password is changed.

@@ -163,7 +163,7 @@ function MessagesSection({ view, setHoldMinutes }: SettingsProps) {
 function ReadDaysSection({ view, setReadDays }: SettingsProps) {
   return (
     <section>
-      <h2 className="text-[18px]">Days on which you read</h2>
+      <h2 className="text-[18px]">Days when you read reports</h2>
       <p className="mt-1 text-soft">
         Families of the students you lead see on which days you read reports. Check none, and their pages promise nothing.
       </p>
@@ -277,7 +277,7 @@ function SignInsSection({ view, hereId, revoke, signOut }: SettingsProps) {
   const when = (moment: number) => momentIn(moment as Instant, view.timeZone);
   return (
     <section>
-      <h2 className="text-[18px]">Where you are signed in</h2>
+      <h2 className="text-[18px]">Your sessions</h2>
       <ul className="mt-1">
         {view.signIns.map((signIn) => (
           <li key={signIn.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">

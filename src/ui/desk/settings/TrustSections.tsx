@@ -17,7 +17,7 @@ function NumberField({ name, says, value }: { name: string; says: string; value:
 export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKeeping: WordedAction }) {
   return (
     <section id="keeping">
-      <h2 className="text-[18px]">How long things are kept</h2>
+      <h2 className="text-[18px]">How long data is kept</h2>
       <p className="mt-1 text-soft">
         Every time someone opens or changes a student’s record, the access log keeps it. Entries older than the numbers below are deleted
         automatically each night. Ask your district what its rules are.
@@ -27,8 +27,8 @@ export function KeepingSection({ view, setKeeping }: { view: SettingsView; setKe
           <ActionForm action={setKeeping} hidden={{}} className="mt-2">
             <span className="flex flex-col items-start gap-2">
               <NumberField name="auditDays" says="Days: access log" value={view.auditDays} />
-              <NumberField name="messageDays" says="Days: messages, and texts that came in" value={view.messageDays} />
-              <NumberField name="clipDays" says="Days: clips and pictures that families send" value={view.clipDays} />
+              <NumberField name="messageDays" says="Days: messages and received texts" value={view.messageDays} />
+              <NumberField name="clipDays" says="Days: videos and photos from families" value={view.clipDays} />
               <NumberField
                 name="leftChildYears"
                 says="Years: a student off the caseload (empty: until someone deletes it)"
@@ -48,8 +48,8 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
   const { since, codesLeft } = view.factor;
   return (
     <section id="second-factor">
-      <h2 className="text-[18px]">Your second factor</h2>
-      <p className="mt-1 text-soft">Beside the password, a six-digit code that an app on your phone shows (TOTP).</p>
+      <h2 className="text-[18px]">Two-step verification</h2>
+      <p className="mt-1 text-soft">In addition to your password, enter a six-digit code from an app on your phone (TOTP).</p>
       {since === null ? (
         <p className="mt-2">
           <Link className="link" href="/two-step" prefetch={false}>
@@ -77,7 +77,7 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
   const isAsked = view.factorRequired || view.factorByInstallation;
   return (
     <section id="sign-in-rules">
-      <h2 className="text-[18px]">Signing in, for everyone</h2>
+      <h2 className="text-[18px]">Sign-in rules for everyone</h2>
       <p className="mt-1">
         A session ends after {view.idleMinutes} minutes without a request, and{' '}
         {view.signInDays === 1 ? 'after a day' : `after ${view.signInDays} days`} at the latest. A second factor is{' '}

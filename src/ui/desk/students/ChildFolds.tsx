@@ -27,7 +27,7 @@ export function ChildFolds({ view, acts }: Props) {
     <section>
       <h2 className="border-b border-ink pb-1 text-[18px]">More</h2>
       {view.mayChange && (
-        <Fold cap="S" says={`${child.materialsAtHome.length} things at home, settings`}>
+        <Fold cap="S" says={`${child.materialsAtHome.length} Materials at home, settings`}>
           <HomeAndSettings
             childId={child.id}
             settings={child.taskSettings}
@@ -37,7 +37,7 @@ export function ChildFolds({ view, acts }: Props) {
           />
         </Fold>
       )}
-      <Fold cap="H" says={`${changes.length} changes of step`}>
+      <Fold cap="H" says={`${changes.length} Step changes`}>
         <GradeHistory changes={changes} timeZone={child.timeZone} />
       </Fold>
       {view.lifts.length > 0 && (
@@ -108,7 +108,7 @@ function Fold({ cap, says, children }: { cap: string; says: string; children: Re
 
 function GradeHistory({ changes, timeZone }: { changes: ChildView['changes']; timeZone: string }) {
   return (
-    <ul className="max-h-[360px] overflow-auto" tabIndex={0} aria-label="Grade history">
+    <ul className="max-h-[360px] overflow-auto" tabIndex={0} aria-label="Step history">
       {changes.map((change) => (
         <li key={change.id} className="border-t border-line py-1">
           <strong>
@@ -143,7 +143,7 @@ function LinksAndPost({ view, acts }: Props) {
           </li>
         ))}
       </ul>
-      {open.length === 0 && <p className="text-soft">No link is open.</p>}
+      {open.length === 0 && <p className="text-soft">There is no active link.</p>}
       {open.length > 4 && <p className="text-soft">and {open.length - 4} older ones</p>}
       {view.mayChange && (
         <>
@@ -181,12 +181,12 @@ function PracticeFold({ view: { child, program, today }, acts }: Props) {
     return (
       <ActionForm action={acts.rest} hidden={hidden('goOn')} className="space-y-2">
         <p>
-          {resting.kind === 'ended' ? 'The practice ended.' : `It rests until ${longDay(resting.day)}.`} The family sees when practice
+          {resting.kind === 'ended' ? 'Home practice ended.' : `Paused until ${longDay(resting.day)}.`} The family sees when practice
           resumes.
         </p>
         {resting.kind === 'ended' && (
           <label className="block">
-            Until which day?
+            Until what day?
             <input name="until" type="date" required className="field mt-1 block" />
           </label>
         )}
@@ -198,14 +198,21 @@ function PracticeFold({ view: { child, program, today }, acts }: Props) {
     <div className="space-y-3">
       <ActionForm action={acts.rest} hidden={hidden('pause')} className="space-y-2">
         <label className="block">
-          It rests until
+          Paused until
           <input name="until" type="date" required className="field mt-1 block" />
         </label>
-        <input name="why" maxLength={300} placeholder="Why (you may leave it out)" aria-label="Why it rests" className="field w-full" />
-        <button className="act">Let it rest</button>
+        <input name="why" maxLength={300} placeholder="Reason (optional)" aria-label="Reason for the pause" className="field w-full" />
+        <button className="act">Pause</button>
       </ActionForm>
       <ActionForm action={acts.rest} hidden={hidden('end')} className="space-y-2">
-        <input name="why" required maxLength={300} placeholder="Why it ends" aria-label="Why it ends" className="field w-full" />
+        <input
+          name="why"
+          required
+          maxLength={300}
+          placeholder="Reason for ending"
+          aria-label="Reason for ending"
+          className="field w-full"
+        />
         <button className="act">End the practice</button>
       </ActionForm>
     </div>
@@ -227,7 +234,7 @@ function Sharing({ view, acts }: Props) {
             </span>
             {view.mayLead && person.access !== 'lead' && (
               <ActionForm action={acts.share} hidden={{ childId: child.id, personId: person.personId, access: 'none' }}>
-                <button className="link">End it</button>
+                <button className="link">End home practice</button>
               </ActionForm>
             )}
           </li>
@@ -247,7 +254,7 @@ function Sharing({ view, acts }: Props) {
               Share
             </button>
             <button className="act" name="access" value="assist">
-              Let assist
+              Add as assistant
             </button>
           </span>
         </ActionForm>
@@ -255,7 +262,7 @@ function Sharing({ view, acts }: Props) {
       {view.mayLead && (
         <p className="mt-2">
           <Link className="link" href={`/caseload/transfer?child=${child.id}`} prefetch={false}>
-            Hand over to a colleague
+            Transfer to a colleague
           </Link>
         </p>
       )}
@@ -273,7 +280,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
     <div className="space-y-3">
       {child.leftOn === null ? (
         <ActionForm action={acts.leave} hidden={{ childId: child.id }}>
-          <p>Off the caseload: the practice ends, the family is thanked, nothing is lost. The child can come back.</p>
+          <p>This ends home practice and sends the family a thank-you. No data is deleted, and the student can return to the caseload.</p>
           <input
             name="why"
             required
@@ -287,24 +294,24 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
         </ActionForm>
       ) : (
         <ActionForm action={acts.comeBack} hidden={{ childId: child.id }}>
-          <button className="act act-main">Back on the caseload</button>
+          <button className="act act-main">Return to the caseload</button>
         </ActionForm>
       )}
       <p>
         <a className="link" href={`/students/${child.id}/fhir`}>
-          Bring goals or a care plan in
+          Import goals or a care plan
         </a>{' '}
         from another record system (HL7 FHIR R4)
       </p>
       <OnceConfirmed isConfirmed={isConfirmed} next={`/students/${child.id}`} to="take everything out as a file, or delete the child">
         <p>
-          Everything that is kept of this child:{' '}
+          Download this student’s record:{' '}
           <a className="link" href={`/students/${child.id}/export?as=html`}>
-            To read
+            For reading (HTML)
           </a>
           ,{' '}
           <a className="link" href={`/students/${child.id}/export?as=json`}>
-            As data
+            As data (JSON)
           </a>
           ,{' '}
           <a className="link" href={`/students/${child.id}/export?as=fhir`}>
@@ -322,7 +329,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
               To confirm, type <strong>{nameOf(child)}</strong>
               <input name="name" required autoComplete="off" className="field mt-1 w-full" />
             </label>
-            <button className="act border-brick text-brick">Delete for good</button>
+            <button className="act border-brick text-brick">Delete permanently</button>
           </ActionForm>
         </details>
       </OnceConfirmed>

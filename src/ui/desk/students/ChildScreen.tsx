@@ -31,12 +31,12 @@ export function ChildScreen({ view, acts }: { view: ChildView; acts: ChildActs }
         </span>
         <span className="ml-auto flex flex-wrap gap-3">
           {view.mayChange && child.leftOn === null && (
-            <Link href={`/students/${child.id}/measure`} prefetch={false} className="act" data-key="m" data-key-says="Measure at school">
-              Measure <KeyCap>M</KeyCap>
+            <Link href={`/students/${child.id}/measure`} prefetch={false} className="act" data-key="m" data-key-says="Collect school data">
+              Collect data <KeyCap>M</KeyCap>
             </Link>
           )}
           {program && (
-            <Link href={`/students/${child.id}/print`} prefetch={false} className="act" data-key="v" data-key-says="View it on paper">
+            <Link href={`/students/${child.id}/print`} prefetch={false} className="act" data-key="v" data-key-says="View on paper">
               On paper <KeyCap>V</KeyCap>
             </Link>
           )}
@@ -141,7 +141,7 @@ function Alarms({ view }: { view: ChildView }) {
         <p className="mt-3 border-l-4 border-straw bg-straw-tint px-3 py-2">
           The family listed the materials they have at home. Review and add them.{' '}
           <Link className="link" href={`/students/${child.id}/record`} prefetch={false}>
-            Look at it, and take it over
+            Review and add
           </Link>
           .
         </p>
@@ -152,13 +152,13 @@ function Alarms({ view }: { view: ChildView }) {
 
 function Waiting({ view }: { view: ChildView }) {
   const { waiting, program } = view;
-  const count = ['Nothing waits', 'One thing waits', 'Two things wait', 'Three things wait', 'Four things wait'];
+  const count = ['Nothing to review', '1 item to review', '2 items to review', '3 items to review', '4 items to review'];
   return (
     <section>
       <h2 className="border-b border-ink pb-1 text-[18px]">
         {waiting.length === 0 && view.stops.length > 0
-          ? 'An injury report is open: on hold, and nothing else waits'
-          : (count[waiting.length] ?? `${waiting.length} things wait`)}{' '}
+          ? 'An injury report is open. Nothing else to review'
+          : (count[waiting.length] ?? `${waiting.length} items to review`)}{' '}
         for you
       </h2>
       <ul>

@@ -29,11 +29,11 @@ export function FamilyLink({ view: { child, familyLink: link, unreached, program
       {link === null ? (
         program ? (
           <ActionForm action={sendNow} hidden={{ childId: child.id }} className="mt-2">
-            <span className="text-soft">No link is open yet. </span>
-            <button className="act">{unreached ? 'Make the link' : 'Send the link now'}</button>
+            <span className="text-soft">There is no link yet. </span>
+            <button className="act">{unreached ? 'Create a link' : 'Send the link now'}</button>
           </ActionForm>
         ) : (
-          <p className="mt-2 text-soft">No link is open. Sending a program makes one.</p>
+          <p className="mt-2 text-soft">There is no link yet. Sending a program creates one.</p>
         )
       ) : (
         <>

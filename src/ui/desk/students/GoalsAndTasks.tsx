@@ -31,21 +31,15 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
   return (
     <section>
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
-        <h2 className="text-[18px]">Goals, and the tasks that serve them</h2>
+        <h2 className="text-[18px]">Goals and linked tasks</h2>
         <span className="text-soft">
           {program
-            ? `version ${program.number}, sent ${longDay(program.sentOn)}, ${program.isEnded ? 'the practice ended on' : 'ends'} ${longDay(program.endsOn)}`
+            ? `version ${program.number}, sent ${longDay(program.sentOn)}, ${program.isEnded ? 'home practice ended on' : 'ends'} ${longDay(program.endsOn)}`
             : 'no program has been sent yet'}
-          {program && !program.isEnded && program.resumesOn && program.resumesOn > today && `, rests until ${longDay(program.resumesOn)}`}
+          {program && !program.isEnded && program.resumesOn && program.resumesOn > today && `, paused until ${longDay(program.resumesOn)}`}
         </span>
         {view.mayChange && (
-          <Link
-            href={`/students/${child.id}/goals/new`}
-            prefetch={false}
-            className="link ml-auto"
-            data-key="g"
-            data-key-says="Write a goal"
-          >
+          <Link href={`/students/${child.id}/goals/new`} prefetch={false} className="link ml-auto" data-key="g" data-key-says="Add a goal">
             A new goal <KeyCap>G</KeyCap>
           </Link>
         )}
@@ -54,7 +48,7 @@ export function GoalsAndTasks({ view }: { view: ChildView }) {
         <Row key={goal.id} head={<GoalCell goal={goal} view={view} />} timelines={serving} />
       ))}
       {others.length > 0 && (
-        <Row head={<p className="text-soft">{open.length ? 'Not linked to a goal' : 'No goal is written yet'}</p>} timelines={others} />
+        <Row head={<p className="text-soft">{open.length ? 'Not linked to a goal' : 'No goals yet'}</p>} timelines={others} />
       )}
     </section>
   );
@@ -65,7 +59,7 @@ function Row({ head, timelines }: { head: React.ReactNode; timelines: readonly T
     <div className="grid grid-cols-1 gap-x-6 gap-y-2 min-[760px]:grid-cols-[240px_minmax(0,1fr)] border-b border-line py-3">
       <div>{head}</div>
       <div className="space-y-4">
-        {timelines.length === 0 && <p className="text-soft">No task serves it.</p>}
+        {timelines.length === 0 && <p className="text-soft">No linked task.</p>}
         {timelines.map(({ task, timeline }) => (
           <article key={task.taskId} id={`task-${task.taskId}`} className="flex items-start gap-x-4 max-[1100px]:flex-wrap">
             <div className="w-[150px] shrink-0">

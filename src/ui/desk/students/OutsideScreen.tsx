@@ -26,14 +26,10 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
       <section>
         <h2 className="text-[18px]">Reminders</h2>
         <p className="mt-1 text-soft">
-          Set by the family, who can change them on their own page. Never in quiet hours, and only while an activity of the day has no
-          report yet. If no day and no message after silence is checked, nothing is sent.
+          The family sets these on their page. Reminders are never sent in quiet hours, or after all of the day’s activities are reported.
+          If nothing is checked, no reminders are sent.
         </p>
-        {isStopped && (
-          <p className="mt-2 font-semibold text-brick">
-            The number that messages go to asked for no more. Nothing goes out until it writes START.
-          </p>
-        )}
+        {isStopped && <p className="mt-2 font-semibold text-brick">This number replied STOP. Nothing is sent until it replies START.</p>}
         <ActionForm action={setReminders} hidden={hidden} className="mt-2">
           <span className="flex flex-wrap items-center gap-4">
             <WeekdayChecks chosen={reminders.weekdays} />
@@ -50,11 +46,11 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
                 defaultChecked={reminders.afterSilence}
                 className="size-4 accent-green"
               />{' '}
-              a gentle word after a week of silence, at most weekly
+              One friendly message after a week without a report, at most weekly
             </label>
             {ways.length > 1 && (
               <label>
-                by{' '}
+                By{' '}
                 <select name="way" defaultValue={reminders.way ?? 'text'} className="field">
                   <option value="text">Text message</option>
                   <option value="email">Email</option>
@@ -70,9 +66,9 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
         </ActionForm>
       </section>
       <section>
-        <h2 className="text-[18px]">The teacher’s link</h2>
+        <h2 className="text-[18px]">Teacher link</h2>
         <p className="mt-1 text-soft">
-          Whoever has it prints the program and passes a question on to you. It shows the called name, and nothing of how practice goes.
+          With this link, a teacher can print the program and send you a question. It shows the student’s first name, and no reports.
         </p>
         <ul className="mt-2">
           {teacherLinks.map((address) => (
@@ -83,11 +79,11 @@ export function OutsideScreen({ view, setReminders, makeTeacherLink, revokeTeach
         </ul>
         <span className="mt-2 flex gap-4">
           <ActionForm action={makeTeacherLink} hidden={hidden}>
-            <button className="act">Make a link</button>
+            <button className="act">Create a link</button>
           </ActionForm>
           {teacherLinks.length > 0 && (
             <ActionForm action={revokeTeacherLinks} hidden={hidden}>
-              <button className="act">{teacherLinks.length > 1 ? 'Turn them off' : 'Turn it off'}</button>
+              <button className="act">{teacherLinks.length > 1 ? 'Turn off' : 'Turn it off'}</button>
             </ActionForm>
           )}
         </span>

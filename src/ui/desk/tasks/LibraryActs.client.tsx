@@ -50,7 +50,7 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
             onChange={(event) => setName(event.target.value)}
             className="field w-[220px]"
             data-key="n"
-            data-key-says="Make a task from nothing"
+            data-key-says="Create a task"
           />
         </label>
         <button type="submit" className="act" disabled={!name.trim()}>
@@ -69,10 +69,10 @@ export function LibraryActs({ mayMake, start, importPack }: LibraryActsProps) {
           />
         </label>
         <a href="/tasks/pack" className="link text-[14px]" download="my-tasks.json">
-          My tasks as a pack
+          Export my tasks
         </a>
         <a href="/tasks/schema" className="link text-[14px]">
-          The pack’s schema
+          Schema of task packs
         </a>
       </form>
       {answer?.ok && (

@@ -75,7 +75,7 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
           name="skill"
           label="Skill"
           value={options.skill ?? ''}
-          options={[['', 'every skill'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
+          options={[['', 'All skills'], ...SKILLS.map((skill): [string, string] => [skill, words(`skills.${skill}`)])]}
         />
         <Select
           name="bundle"
@@ -106,13 +106,13 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
           name="hand2"
           label="and"
           value={options.atHand?.[1] ?? ''}
-          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+          options={[['', 'no other materials'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Select
           name="hand3"
           label="and"
           value={options.atHand?.[2] ?? ''}
-          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+          options={[['', 'no other materials'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Tick name="noScissors" label="No scissors" ticked={options.noScissors} />
         <Tick name="noFood" label="No food" ticked={options.noFood} />
@@ -139,7 +139,7 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
         </tbody>
       </table>
       {found.length === 0 && nearly.length === 0 && (
-        <p className="mt-3 text-soft">No task like that. Clear a filter, or pick fewer items.</p>
+        <p className="mt-3 text-soft">No task matches. Clear a filter, or choose fewer materials.</p>
       )}
     </>
   );

@@ -84,7 +84,7 @@ export function CaptionRows({ captions, seconds, isTimed, language, now, onChang
             .map((issue) => (
               <span key={issue.code} role="alert" className="w-full text-[14px] text-brick">
                 {issue.code === 'captionTooFast'
-                  ? `${issue.lettersASecond} letters a second in ${languageName(issue.language)}: more than is read without hurry. Show it longer, or say less.`
+                  ? `${issue.lettersASecond} letters per second in ${languageName(issue.language)}: too fast to read. Show it longer, or shorten it.`
                   : issueWords(issue.code)}
               </span>
             ))}
@@ -92,7 +92,7 @@ export function CaptionRows({ captions, seconds, isTimed, language, now, onChang
       ))}
       {captions.length < CLIP_LIMITS.mostCaptions && (
         <button type="button" className="link mt-2" onClick={() => inOrder([...captions, { atSeconds: toTenth(now()), text: { en: '' } }])}>
-          {isTimed ? 'a caption from here on' : 'words under the next picture'}
+          {isTimed ? 'Caption from here' : 'Caption of the next picture'}
         </button>
       )}
     </div>

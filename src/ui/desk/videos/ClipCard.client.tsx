@@ -17,10 +17,10 @@ interface Props {
 }
 
 const FORMS = {
-  waiting: 'A small form for slow lines is being made.',
+  waiting: 'A compressed copy for slow connections is being made.',
   made: null,
-  without: 'This server can’t make a small form: families load it as it was filmed.',
-  failed: 'It could not be compressed. Families load it as it was filmed.',
+  without: 'This server cannot compress videos. Families load the full file.',
+  failed: 'It could not be compressed. Families load the full file.',
 } as const;
 
 /** A video, or a row of pictures: what it shows, for whom, until when, and its actions. */
@@ -64,15 +64,15 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
             </ActionForm>
           )}
           {mayPut && open?.child && !open.placed && (
-            <span className="text-[14px] text-soft">{open.child.name}’s program has no such task yet: place it first.</span>
+            <span className="text-[14px] text-soft">{open.child.name}’s program does not have this task yet. Add it first.</span>
           )}
           {clip.mayRemove &&
             (isSure ? (
               <ActionForm action={remove} hidden={{ clipId: clip.id }} className="flex items-baseline gap-3">
                 <span>This deletes the video for every family. You cannot undo this.</span>
-                <button className="act">Delete it</button>
+                <button className="act">Delete the video</button>
                 <button type="button" className="link" onClick={() => setSure(false)}>
-                  Leave it
+                  Cancel
                 </button>
               </ActionForm>
             ) : (
@@ -81,7 +81,7 @@ export function ClipCard({ clip, open, put, remove, change, mayPut }: Props) {
               </button>
             ))}
         </div>
-        {isIn && <p className="text-[14px]">It is in the program that you write. The family has it once you send that.</p>}
+        {isIn && <p className="text-[14px]">It is in your draft program. The family gets it when you send the program.</p>}
       </div>
     </article>
   );
@@ -116,7 +116,7 @@ export function ClipFiles({ clip }: { clip: Pick<ClipRow, 'id' | 'kind' | 'files
       controls
       playsInline
       className="max-h-[180px] w-full rounded-[3px] bg-ink"
-      aria-label="The clip"
+      aria-label="Video"
     />
   );
 }

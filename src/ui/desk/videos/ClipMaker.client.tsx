@@ -75,7 +75,7 @@ export function ClipMaker({ open }: { open: OpenTask }) {
     });
     setSpan({ from: 0, to: 0 });
     setCaptions([]);
-    setSaid(files.length > CLIP_LIMITS.mostPictures ? `The first ${CLIP_LIMITS.mostPictures} pictures are taken.` : null);
+    setSaid(files.length > CLIP_LIMITS.mostPictures ? `The first ${CLIP_LIMITS.mostPictures} photos are used.` : null);
   };
   const learnLength = () => {
     const length = video.current!.duration;
@@ -138,10 +138,10 @@ export function ClipMaker({ open }: { open: OpenTask }) {
       </div>
       <div>
         <FactFields facts={facts} onChange={setFacts} isForAll={isForAll} onForAll={setForAll} childName={child?.name ?? null} />
-        <h3 className="mt-4 text-[16px]">{taken.kind === 'clip' ? 'Captions' : 'Words under the pictures, in their order'}</h3>
+        <h3 className="mt-4 text-[16px]">{taken.kind === 'clip' ? 'Captions' : 'Captions of the photos, in order'}</h3>
         {captions.length === 0 && (
           <button type="button" className="link" onClick={() => setCaptions(lines())}>
-            Start with the step’s instructions
+            Use the step’s instructions
           </button>
         )}
         <CaptionRows
@@ -208,7 +208,7 @@ function TrimmedClip({
         onLoadedMetadata={learnLength}
         onDurationChange={learnLength}
         onTimeUpdate={follow}
-        aria-label="The clip"
+        aria-label="Video"
       />
       <p className="min-h-[1.5em] text-center font-bold">{say(captionAt(captions, now)?.text ?? { en: '' }, 'en')}</p>
       <TrimHandles seconds={taken.seconds} from={span.from} to={span.to} onChange={moveSpan} />

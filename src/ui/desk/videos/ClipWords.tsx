@@ -20,11 +20,11 @@ export function ClipWords({ clip, language, change }: Props) {
   const [said, setSaid] = useState<string | null>(null);
   const keep = async () => {
     const given = { clipId: clip.id, captions: captions.filter(({ text }) => text.en.trim() !== ''), keptDays };
-    setSaid((await change(given)) ?? 'It is changed.');
+    setSaid((await change(given)) ?? 'Saved.');
   };
   return (
     <details className="mt-1 text-[14px]">
-      <summary className="link inline">Captions, and how long it is kept</summary>
+      <summary className="link inline">Captions and deletion date</summary>
       <CaptionRows
         captions={captions}
         seconds={clip.seconds ?? CLIP_LIMITS.mostSeconds}

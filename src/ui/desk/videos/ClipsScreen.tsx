@@ -35,7 +35,7 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
               )}
             </span>
             <Link href="/videos" className="link">
-              All that was filmed
+              All videos
             </Link>
           </>
         )}
@@ -55,13 +55,13 @@ export function ClipsScreen({ view, acts }: { view: ClipsView; acts: ClipActs })
           {mayMake ? (
             <ClipMaker key={`${open.content.slug} ${open.step}`} open={open} />
           ) : (
-            <p>The therapist who leads the student films for it.</p>
+            <p>The lead therapist makes videos for this student.</p>
           )}
         </>
       )}
       {open?.child && open.placed && mayMake && <AskBack open={open} action={acts.ask} />}
       <h2 className="mt-6 border-b border-ink pb-1 text-[18px]">{open ? 'For this task' : 'Shown to families'}</h2>
-      {shown.length === 0 && <p className="mt-2 text-soft">Nothing was filmed {open ? 'for it ' : ''}yet.</p>}
+      {shown.length === 0 && <p className="mt-2 text-soft">No videos {open ? 'for it ' : ''}yet.</p>}
       {shown.map((clip) => (
         <ClipCard key={clip.id} clip={clip} open={open} put={acts.put} remove={acts.remove} change={acts.change} mayPut={mayMake} />
       ))}
@@ -107,7 +107,7 @@ function OpenFor({ view: { tasks, children } }: { view: ClipsView }) {
 /** Common practice, no source; what a good one looks like is the task's own. */
 const ALWAYS = [
   'Film over your shoulder, hands and table only, so it looks the way the student will see their own hands.',
-  'Light from the side, the table plain, the phone or laptop propped up.',
+  'Use light from the side and a plain table. Prop up the phone or laptop.',
   'Start with the hands in position. Then do one good try slowly, and show where the hands end.',
   'No face, no name, no other student, and nothing on the wall that shows where you are.',
 ] as const;
@@ -126,7 +126,7 @@ function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
         </ul>
       </div>
       <div>
-        <h3 className="text-[16px]">So that it can be seen</h3>
+        <h3 className="text-[16px]">For a clear video</h3>
         <ul className="list-disc pl-5 text-[14px]">
           {linesAt(content, 'looksRight', step).map(({ en }) => (
             <li key={en}>{en}</li>
@@ -150,10 +150,10 @@ function AskBack({ open, action }: { open: OpenTask; action: WordedAction }) {
       className="mt-4 flex flex-wrap items-baseline gap-3"
     >
       <span>
-        {asksBack ? 'With the next program the family is asked to show how it goes, if it likes to.' : 'The family is not asked to film.'}{' '}
+        {asksBack ? 'With the next program, the family is asked to send a video if they like.' : 'The family is not asked to film.'}{' '}
         <span className="text-soft">The family first reads who can see it and for how long, and can delete it.</span>
       </span>
-      <button className="act">{asksBack ? 'Ask no more' : 'Ask for a clip or picture'}</button>
+      <button className="act">{asksBack ? 'Stop asking' : 'Ask for a video or photo'}</button>
     </ActionForm>
   );
 }

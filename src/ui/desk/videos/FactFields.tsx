@@ -10,7 +10,7 @@ interface Props {
   readonly childName: string | null;
 }
 
-const HANDS = { right: 'right hand', left: 'left hand', both: 'both, each with its own part' } as const;
+const HANDS = { right: 'Right hand', left: 'Left hand', both: 'Both, each with its own part' } as const;
 
 /** Edits the facts about a video: which hand, who can be recognized and agreed, for whom, and for how long. */
 export function FactFields({ facts, onChange, isForAll, onForAll, childName }: Props) {
@@ -19,7 +19,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
     <div className="flex flex-col gap-2.5">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <label>
-          <span className="block text-[13px] font-semibold text-soft">filmed with</span>
+          <span className="block text-[13px] font-semibold text-soft">Filmed with</span>
           <select className="field" value={facts.hand} onChange={(event) => set({ hand: event.target.value as Facts['hand'] })}>
             {FILMED_HANDS.map((hand) => (
               <option key={hand} value={hand}>
@@ -31,7 +31,7 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         {facts.hand !== 'both' && (
           <label className="flex items-center gap-2 pb-1">
             <input type="checkbox" checked={facts.mayMirror} onChange={(event) => set({ mayMirror: event.target.checked })} />
-            may be turned over for the other hand (no letters in it)
+            Can be mirrored for the other hand (no letters in it)
           </label>
         )}
         <label>
@@ -53,11 +53,11 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
         <legend className="text-[13px] font-semibold text-soft">Who can be recognized</legend>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'nobody'} onChange={() => set({ consent: 'nobody' })} />
-          no one: only hands and table, and no name is said
+          No one: only hands and table, and no name is said
         </label>
         <label className="flex items-center gap-2">
           <input type="radio" name="consent" checked={facts.consent === 'agreed'} onChange={() => set({ consent: 'agreed' })} />
-          someone who agreed
+          Someone who agreed
         </label>
         {facts.consent === 'agreed' && (
           <label className="block">
@@ -77,16 +77,16 @@ export function FactFields({ facts, onChange, isForAll, onForAll, childName }: P
           <legend className="text-[13px] font-semibold text-soft">Who may see it</legend>
           <label className="flex items-center gap-2">
             <input type="radio" name="forAll" checked={!isForAll} onChange={() => onForAll(false)} />
-            {childName}’s family, and who works with {childName}
+            {childName}’s family, and people who work with {childName}
           </label>
           <label className="flex items-center gap-2">
             <input type="radio" name="forAll" checked={isForAll} onChange={() => onForAll(true)} />
-            every family whose program includes it, and everyone who works here
+            Every family whose program includes it, and all staff
           </label>
         </fieldset>
       )}
       {childName === null && (
-        <p className="text-[14px] text-soft">It can be seen by every family whose program includes it, and by everyone who works here.</p>
+        <p className="text-[14px] text-soft">Every family whose program includes it can see it, and so can all staff.</p>
       )}
     </div>
   );

@@ -4,9 +4,9 @@ import { KeyCap } from '../parts/KeyCap';
 import { useRecorder } from './useRecorder';
 
 const WHY_NOT = {
-  refused: 'The browser was not allowed to use the camera. Allow it beside the address, or take a file.',
-  none: 'No camera was found, or another program has it. Take a file.',
-  noRecorder: 'This browser can’t film. Take a file.',
+  refused: 'The browser may not use the camera. Allow it next to the address, or choose a file.',
+  none: 'No camera was found, or another program is using it. Choose a file.',
+  noRecorder: 'This browser cannot record. Choose a file.',
 } as const;
 
 /** Takes a video from the camera here, or from a file. */
@@ -36,8 +36,8 @@ export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) =
           </button>
         )}
         {state.kind === 'ready' && (
-          <button type="button" className="act act-main" onClick={start} data-key="r" data-key-says="Count in and film">
-            Count in and film <KeyCap>R</KeyCap>
+          <button type="button" className="act act-main" onClick={start} data-key="r" data-key-says="Start after a countdown">
+            Start after a countdown <KeyCap>R</KeyCap>
           </button>
         )}
         {state.kind === 'recording' && (
@@ -57,7 +57,7 @@ export function FilmBox({ onTaken, said }: { onTaken: (files: readonly File[]) =
         )}
         {!stream && (
           <label>
-            or take a clip or pictures from a file{' '}
+            Or choose a video or photos{' '}
             <input
               type="file"
               accept="video/mp4,video/quicktime,video/webm,image/jpeg,image/png,image/webp"

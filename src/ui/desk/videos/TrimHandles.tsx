@@ -27,7 +27,7 @@ export function TrimHandles({ seconds, from, to, onChange }: Props) {
       {(['begins', 'ends'] as const).map((which, index) => (
         <Slider.Thumb
           key={which}
-          aria-label={`The clip ${which} at, in seconds`}
+          aria-label={`Video ${which} Time in seconds`}
           aria-valuetext={`${(index ? to : from).toFixed(1)} seconds`}
           className="block h-8 w-3 rounded-[2px] border border-ink bg-green"
         />

@@ -17,7 +17,7 @@ export function sendClip(options: ClipOptions, files: readonly File[], onPercent
   return new Promise((resolve) => {
     // Only XMLHttpRequest reports upload progress; fetch does not.
     const request = new XMLHttpRequest();
-    const lost = () => resolve({ fault: 'It did not arrive, but it is still here. Check the network and save it again.' });
+    const lost = () => resolve({ fault: 'The upload failed, but the video is still here. Check the connection and save again.' });
     request.upload.onprogress = ({ loaded, total }) => onPercent(Math.round((loaded / total) * 100));
     request.onload = () => {
       if (request.status !== 200) return resolve({ fault: request.responseText || 'It was not saved. Please try again.' });

@@ -41,7 +41,7 @@ export function ContentOptions({ spec, set }: Props) {
       )}
       {spec.kind === 'road' && (
         <label>
-          road{' '}
+          path{' '}
           <select
             className="field"
             value=""
@@ -65,7 +65,7 @@ export function ContentOptions({ spec, set }: Props) {
       )}
       {(spec.kind === 'letters' || spec.kind === 'copy') && (
         <label>
-          words{' '}
+          Comments{' '}
           <input
             className="field w-full"
             value={spec.text.en}

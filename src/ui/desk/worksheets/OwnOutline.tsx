@@ -37,7 +37,7 @@ export function OwnOutline({ take, readFile }: Props) {
         viewBox={`0 0 ${BOARD} ${BOARD}`}
         className="h-[200px] w-[200px] cursor-crosshair touch-none border border-dashed border-soft bg-sheet"
         role="img"
-        aria-label="A place to draw an outline with the pointer"
+        aria-label="Area to draw an outline with the pointer"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           draws.current = true;
@@ -57,7 +57,7 @@ export function OwnOutline({ take, readFile }: Props) {
         <polyline points={points.map((point) => point.join(',')).join(' ')} fill="none" stroke="#1f2e2b" strokeWidth={1.5} />
       </svg>
       <label className="mt-1 block text-[14px]">
-        or a file of one path (SVG){' '}
+        Or an SVG file with one path{' '}
         <input
           type="file"
           accept=".svg,image/svg+xml"

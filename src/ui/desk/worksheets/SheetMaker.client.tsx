@@ -112,7 +112,7 @@ export function SheetMaker({ open, words, acts }: Props) {
               onClick={put}
               disabled={!drawn.ok || !isChanged}
               data-key="s"
-              data-key-says={`Put it into step ${step}`}
+              data-key-says={`Save to step ${step}`}
             >
               Save to step {step} <KeyCap>S</KeyCap>
             </button>
@@ -132,7 +132,7 @@ export function SheetMaker({ open, words, acts }: Props) {
           {!mayPut && !said && (
             <span className="text-soft">
               {child
-                ? `${child.name}’s program has no such task. Print it, or place the task first.`
+                ? `${child.name}’s program does not have this task. Print the worksheet, or add the task first.`
                 : 'Changes are saved with your own task. A library task is copied first. For one student only, open the worksheet from that student.'}
             </span>
           )}
@@ -202,9 +202,9 @@ function PaperOptions({
   return (
     <div className="flex flex-wrap gap-x-5 gap-y-2 text-[14px] min-[1000px]:block">
       <p className="text-soft">
-        <strong className="text-ink">the sheet</strong>
+        <strong className="text-ink">Worksheet</strong>
         <span className="block">{paper === 'letter' ? 'US Letter' : 'A4'}, black ink</span>
-        <span className="block">true to size on paper</span>
+        <span className="block">actual size on paper</span>
       </p>
       <p className="mt-3 grid gap-1.5">
         <Switch letter="a" isOn={paper === 'a4'} onPress={() => setPaper(paper === 'a4' ? 'letter' : 'a4')} says="A4" />
@@ -212,7 +212,7 @@ function PaperOptions({
         <Switch letter="m" isOn={isLeft} onPress={() => setLeft(!isLeft)} says="Left hand" />
       </p>
       <p className="mt-3 text-soft">
-        <strong className="text-ink">handles</strong>
+        <strong className="text-ink">Handles</strong>
         <span className="block">Tab: the next one</span>
         <span className="block">← → by 1 mm</span>
         <span className="block">with Shift by 0.1</span>
@@ -239,7 +239,11 @@ function Difficulty({ spec, below, step }: { spec: SheetSpec; below: SheetSpec |
           </button>
         )}
       </p>
-      {how && <p className="mt-1 text-[14px] text-soft">{difficultyHow(difficulty)} This never measures a student.</p>}
+      {how && (
+        <p className="mt-1 text-[14px] text-soft">
+          {difficultyHow(difficulty)} These numbers compare worksheets. They do not measure a student.
+        </p>
+      )}
     </section>
   );
 }
@@ -247,14 +251,14 @@ function Difficulty({ spec, below, step }: { spec: SheetSpec; below: SheetSpec |
 function comparedWith(now: number | null, before: number | null | undefined, step: number): string {
   if (now === null || before === null || before === undefined || before === 0) return '';
   const share = Math.round((now / before - 1) * 100);
-  if (share === 0) return `As hard to follow as the sheet of step ${step - 1}.`;
-  return `${Math.abs(share)}% ${share > 0 ? 'harder' : 'easier'} to follow than the sheet of step ${step - 1}.`;
+  if (share === 0) return `As hard to follow as the worksheet of step ${step - 1}.`;
+  return `${Math.abs(share)}% ${share > 0 ? 'harder' : 'easier'} to follow than the worksheet of step ${step - 1}.`;
 }
 
 type Disagreement = ReturnType<typeof sheetDisagreements>[number];
 
 function disagreementWords(found: Disagreement): string {
-  if (found.code === 'easierSheet') return `The sheet of step ${found.step} is easier to follow than the one below it.`;
+  if (found.code === 'easierSheet') return `The worksheet of step ${found.step} is easier to follow than the one before it.`;
   const what = found.code === 'pathLength' ? 'length' : 'width';
-  return `The grading of step ${found.step} say a ${what} of ${found.byKnobs} mm, the sheet ${Math.round(found.bySheet * 10) / 10} mm.`;
+  return `The grading of step ${found.step} give ${what} of ${found.byKnobs} mm, but the worksheet has ${Math.round(found.bySheet * 10) / 10} mm.`;
 }

@@ -40,9 +40,9 @@ export function SheetStairs({ content, step, now, audience, hrefOf }: Props) {
               replace
             >
               {sheet ? (
-                <Thumb sheet={sheet} audience={audience} label={`Sheet of step ${index + 1}`} isHere={isHere} />
+                <Thumb sheet={sheet} audience={audience} label={`Worksheet of step ${index + 1}`} isHere={isHere} />
               ) : (
-                <span className="block text-[12px] text-soft">no sheet</span>
+                <span className="block text-[12px] text-soft">no worksheet</span>
               )}
               <span
                 className={`mt-1 block border-t-2 ${isHere ? 'border-green' : 'border-soft'} ${index + 1 <= step ? 'bg-green-tint' : ''}`}

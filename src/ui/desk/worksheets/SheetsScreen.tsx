@@ -34,7 +34,7 @@ export function SheetsScreen({ view, words, acts }: Props) {
           <ForChild view={view} slug={content.slug} step={step} />
         )}
         <Link href="/worksheets" className="link">
-          All sheets
+          All worksheets
         </Link>
       </div>
       <SheetMaker key={`${content.slug} ${step} ${child?.childId ?? ''}`} open={open} words={words} acts={acts} />
@@ -81,7 +81,7 @@ function SheetList({ view: { tasks } }: { view: SheetsView }) {
               Task
             </th>
             <th scope="col">Skill</th>
-            <th scope="col">Sheets</th>
+            <th scope="col">Worksheets</th>
           </tr>
         </thead>
         <tbody>

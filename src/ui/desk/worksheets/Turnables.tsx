@@ -16,7 +16,7 @@ export function Turnables({ spec, below, above, set, rest }: Props) {
   const turnables = turnablesOf(spec).filter(({ key, value }) => key !== 'endWidthMm' || value !== undefined);
   const of = (other: SheetSpec | undefined, key: string) =>
     other?.kind === spec.kind ? turnablesOf(other).find((each) => each.key === key)?.value : undefined;
-  if (turnables.length === 0) return <p className="text-soft">Nothing on this sheet has a size that could be turned.</p>;
+  if (turnables.length === 0) return <p className="text-soft">This worksheet has no size to adjust.</p>;
   return (
     <ul>
       {turnables.map((turnable) => {

@@ -14,8 +14,8 @@ export function WeekSheetsScreen({ view, child }: Props) {
     <div className="max-w-[760px]">
       <h1 className="text-[24px]">{child ? `Worksheets of the week: ${child.name}` : 'Worksheets of the week'}</h1>
       <p className="mt-1 text-soft">
-        For each task at today’s step, its sheet, in the family’s language, true to size: print at 100%, not “fit to page”, and lay a ruler
-        on the line of 50 mm.
+        One worksheet for each task at today’s step, in the family’s language. Print at 100%, not “fit to page”. Check the 2-inch line with
+        a ruler.
       </p>
       <MakeFile
         address="/worksheets/week/make"
@@ -50,12 +50,12 @@ export function WeekSheetsScreen({ view, child }: Props) {
           <input type="checkbox" name="large" /> large print
         </label>
         <label className="flex items-center gap-2 self-end pb-2">
-          <input type="checkbox" name="stones" /> with a page of stones for the fridge
+          <input type="checkbox" name="stones" /> With a page of stepping stones for the fridge
         </label>
       </MakeFile>
       <p className="mt-6">
         <Link href="/worksheets" className="link">
-          All sheets
+          All worksheets
         </Link>
       </p>
     </div>

@@ -70,7 +70,7 @@ export function HarderButton({
       <span className="text-soft">
         {found
           ? `${turnableName(found.key)}: ${valueWords({ unit: found.key.endsWith('Degrees') ? 'degrees' : 'mm' }, found.to)}`
-          : 'nothing here can be turned so far'}
+          : 'nothing here can be adjusted that far'}
       </span>
     </button>
   );
@@ -103,7 +103,7 @@ export function PrintForm({ spec, slug, step, childId, paper, isLarge, isLeft }:
           hand: isLeft ? 'left' : 'right',
         })}
       />
-      <button className="act" data-key="p" data-key-says="Print it">
+      <button className="act" data-key="p" data-key-says="Print">
         Print <KeyCap>P</KeyCap>
       </button>
     </form>

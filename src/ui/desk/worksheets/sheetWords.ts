@@ -4,20 +4,20 @@ import type { SheetKind } from '@/core/tasks';
 export const KIND_NAMES: Readonly<Record<SheetKind, string>> = {
   strokes: 'strokes and shapes',
   letters: 'letters',
-  road: 'a road to cut, tear or trace',
+  road: 'a path to cut, tear or trace',
   snips: 'a strip for snips',
-  halfShape: 'half a shape on the fold',
+  halfShape: 'a half shape on the fold',
   folds: 'a sheet to fold',
   strips: 'strips and tiles',
-  glueMarks: 'marks for glue, bits and holes',
+  glueMarks: 'glue marks, pieces and holes',
   countCards: 'count cards',
   coloring: 'something to color',
   copy: 'a text to copy',
-  around: 'places to draw around',
-  joinDots: 'dots to join',
+  around: 'objects to trace',
+  joinDots: 'dots to connect',
   tokens: 'cards to cut out',
   placemat: 'a placemat: the table from above',
-  stones: 'stones for the fridge',
+  stones: 'stepping stones for the fridge',
   blank: 'a blank sheet',
 };
 
@@ -61,13 +61,13 @@ export const valueWords = ({ unit }: Pick<Turnable, 'unit'>, value: number) =>
 /** How hard a sheet is, in one number that can be pictured; null where nothing on it has a difficulty of its own. */
 export function difficultyWords({ roadWidths, aimBits }: SheetDifficulty): string | null {
   if (roadWidths !== null) return `${rounded(roadWidths)} times as long as wide (path difficulty)`;
-  return aimBits === null ? null : `${rounded(aimBits)} bits an aim`;
+  return aimBits === null ? null : `${rounded(aimBits)} bits per target`;
 }
 
 /** Explains how the number was calculated. */
 export function difficultyHow({ roadWidths, lengthMm, evenWidthMm, turnMm, aimBits }: SheetDifficulty): string | null {
   if (roadWidths !== null)
-    return `${rounded(lengthMm! / 10)} cm are steered. As hard as a straight road of that length, ${rounded(evenWidthMm!)} mm wide: length over width, summed along the path (steering law, Accot & Zhai 1997).${turnMm === 0 ? ' It has corners.' : turnMm === Infinity ? '' : ` Its tightest turn has a radius of ${rounded(turnMm!)} mm.`}`;
+    return `${rounded(lengthMm! / 10)} cm of path. As hard as a straight path of that length, ${rounded(evenWidthMm!)} mm wide: length over width, summed along the path (steering law, Accot & Zhai 1997).${turnMm === 0 ? ' It has corners.' : turnMm === Infinity ? '' : ` Its tightest turn has a radius of ${rounded(turnMm!)} mm.`}`;
   return aimBits === null
     ? null
     : `${rounded(aimBits)} bits are the mean of log2(distance over width, and 1) from each mark to the next (Fitts’s law, Shannon form, MacKenzie 1992).`;
@@ -87,7 +87,7 @@ export function issueWords(issue: SheetIssue): string {
     case 'tooManyPages':
       return `That would be ${issue.pages} pages. A worksheet can have ${issue.most}. Make it smaller, or fewer.`;
     case 'nothingDrawn':
-      return 'Nothing is left to be drawn.';
+      return 'Nothing is left to draw.';
   }
 }
 
@@ -95,7 +95,7 @@ export function findingWords(finding: OutlineFinding): string {
   const at = `at ${Math.round(finding.at[0])} mm from the left, ${Math.round(finding.at[1])} mm from the top`;
   switch (finding.code) {
     case 'crossesItself':
-      return `It crosses itself ${at}: cut along it, it falls apart.`;
+      return `It crosses itself ${at}: it falls apart when cut.`;
     case 'tooSharp':
       return `A corner of ${Math.round(finding.degrees)}° ${at}: child scissors cannot cut this turn. Cut in from both sides, or round it.`;
     case 'tooNear':
@@ -113,9 +113,9 @@ const FAULTS: Readonly<Record<string, string>> = {
   severalPaths: 'There is more than one path in it. Save one outline alone.',
   severalParts: 'The path has several parts. Save one outline alone.',
   badPath: 'The path can’t be read.',
-  tooFewPlaces: 'That is a point and no outline.',
-  tooManyPlaces: 'The outline has too many places. Make it plainer.',
+  tooFewPlaces: 'That is a single point, not an outline.',
+  tooManyPlaces: 'The outline has too many points. Simplify it.',
 };
 
 export const faultOfFile = ({ code, what }: { readonly code: string; readonly what?: string }) =>
-  what ? `${FAULTS[code] ?? code}: “${what}” has to go.` : (FAULTS[code] ?? code);
+  what ? `${FAULTS[code] ?? code}: “${what}” is not allowed. Remove it.` : (FAULTS[code] ?? code);

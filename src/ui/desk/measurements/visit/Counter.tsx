@@ -49,7 +49,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
       />
       <Clock trial={trial} turn={() => change(turnClock(trial, Date.now()))} />
       <details className="mt-3">
-        <summary className="link inline-block min-h-8">Task, what was seen, a note</summary>
+        <summary className="link inline-block min-h-8">Task, observation, note</summary>
         <label className="mt-2 block">
           Task and step
           <select
@@ -119,7 +119,7 @@ export function Counter({ child, goal, trial, change, done, leave }: Props) {
           </div>
           <div className="mt-2 flex items-center justify-between gap-2">
             <button type="button" className="link min-h-10" data-key="l" data-key-says="Back to the list" onClick={leave}>
-              {isEmpty(trial) ? 'the list' : 'throw it away'}
+              {isEmpty(trial) ? 'the list' : 'Discard'}
             </button>
             <button type="button" className="act min-h-10" disabled={isEmpty(trial)} data-key="w" data-key-says="Save" onClick={done}>
               Save <KeyCap>W</KeyCap>

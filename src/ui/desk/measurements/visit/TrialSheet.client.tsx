@@ -72,14 +72,15 @@ export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props)
   return (
     <>
       <p role="status" className="mt-1 text-[14px]">
-        {waiting.length > 0 && `${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} on this device for a network. `}
-        {!isKept && <strong className="text-brick">This device keeps nothing: stay on this page until it was sent.</strong>}
+        {waiting.length > 0 &&
+          `${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} on this device. They are sent when you are online. `}
+        {!isKept && <strong className="text-brick">This device cannot store data. Stay on this page until everything is sent.</strong>}
       </p>
       {waiting
         .filter(({ fault }) => fault !== null)
         .map(({ entryKey, says, fault }) => (
           <p key={entryKey} role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-1.5 text-[14px]">
-            {says}: not taken. {fault}{' '}
+            {says}: not accepted. {fault}{' '}
             <button type="button" className="link min-h-8" onClick={() => drop(entryKey)}>
               Discard
             </button>
@@ -125,7 +126,7 @@ function Audience({ all, written, choose, today }: WhomProps) {
             <span className="font-semibold">{child.name}</span> {goal.statement}
             <span className="block text-[14px] text-soft">
               {written.has(goal.goalId)
-                ? '✓ written down now'
+                ? '✓ saved now'
                 : goal.lastMeasuredOn === today
                   ? 'measured today'
                   : goal.lastMeasuredOn

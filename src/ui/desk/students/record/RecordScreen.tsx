@@ -10,7 +10,7 @@ import { RecordForm, type KeepRecord } from './RecordForm.client';
 export function NewChildScreen({ view, keep }: { view: RecordView; keep: KeepRecord }) {
   return (
     <>
-      <h1 className="text-[24px]">A new student</h1>
+      <h1 className="text-[24px]">New student</h1>
       <p className="text-soft">
         Only the first row is required. To add many students at once, use{' '}
         <Link className="link" href="/students/import">
@@ -39,7 +39,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
         <Link href={`/students/${child.id}`} prefetch={false} className="hover:underline">
           {nameOf(child)}
         </Link>{' '}
-        <span className="font-text text-[16px] font-normal text-soft">all facts</span>
+        <span className="font-text text-[16px] font-normal text-soft">all information</span>
       </h1>
       <Told view={view} settle={settleHome} />
       <RecordForm
@@ -51,7 +51,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
         keep={keep}
       />
       <section className="mt-8 max-w-[980px]">
-        <h2 className="text-[18px]">What is in the house?</h2>
+        <h2 className="text-[18px]">Materials at home</h2>
         <p className="text-soft">The family can answer on one page. You review and add their answers.</p>
         <ActionForm action={askHome} hidden={{ childId: child.id }} className="mt-2">
           <button className="act">Ask the family</button>
@@ -59,7 +59,7 @@ export function RecordScreen({ view, keep, askHome, settleHome }: Props) {
       </section>
       <section className="mt-8 max-w-[980px]">
         <h2 className="text-[18px]">What changed, and who changed it</h2>
-        {history.length === 0 && <p className="text-soft">Nothing since the student was written down.</p>}
+        {history.length === 0 && <p className="text-soft">No changes since the student was added.</p>}
         <ul>
           {history.map((change) => (
             <li key={change.id} className="border-t border-line py-1">
@@ -83,7 +83,7 @@ function Told({ view: { child, told, things }, settle }: { view: Props['view']; 
     answers.hasPrinter ? 'has a printer' : 'has no printer',
     `who helps: ${answers.helpers || 'not reported'}`,
     `languages: ${answers.homeLanguages.map(languageName).join(', ') || 'not reported'}`,
-    `word comes by ${answers.reportWay}`,
+    `reports by ${answers.reportWay}`,
     `${answers.materialsAtHome.length} materials at home${came.length ? `, new: ${came.map(nameOfThing).join(', ')}` : ''}`,
   ];
   return (
@@ -97,10 +97,10 @@ function Told({ view: { child, told, things }, settle }: { view: Props['view']; 
       {answers.words && <p>“{answers.words}”</p>}
       <div className="mt-2 flex gap-3">
         <ActionForm action={settle} hidden={{ childId: child.id, answerId: told.id, takes: 'yes' }}>
-          <button className="act act-main">Take it over</button>
+          <button className="act act-main">Add to student information</button>
         </ActionForm>
         <ActionForm action={settle} hidden={{ childId: child.id, answerId: told.id, takes: 'no' }}>
-          <button className="act">Leave it</button>
+          <button className="act">Cancel</button>
         </ActionForm>
       </div>
     </section>

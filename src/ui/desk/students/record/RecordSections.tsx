@@ -117,7 +117,7 @@ export function Safety({ form }: Props) {
           <textarea {...field('allergies')} rows={2} className="field w-[240px]" />
           {unknown.length > 0 && (
             <span role="status" className="block max-w-[240px] text-[13px] text-brick">
-              No check knows {unknown.map((line) => `“${line}”`).join(', ')}: look through the materials yourself.
+              The safety check does not know {unknown.map((line) => `“${line}”`).join(', ')}: check the materials yourself.
             </span>
           )}
         </FormField>
@@ -226,7 +226,7 @@ export function Contacts({ form, languages }: Props & { languages: readonly stri
           <FormField label="Name">
             <input {...register(`contacts.${index}.name`)} maxLength={60} className="field w-[150px]" />
           </FormField>
-          <FormField label="Who this is">
+          <FormField label="Student">
             <input {...register(`contacts.${index}.relation`)} maxLength={40} className="field w-[120px]" />
           </FormField>
           <FormField label="Reads">

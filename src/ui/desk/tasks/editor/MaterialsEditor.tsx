@@ -76,7 +76,7 @@ function MaterialRow({ task, material, index, things, findings, edit, fixed }: R
         {verdict?.fits && <span className="text-[14px] font-bold text-brick"> · small part</span>}
       </summary>
       <div className="mt-1 grid gap-1.5 pl-4">
-        <LocalField label="Thing" value={material.name} fixed={fixed} onText={(value) => set('name', value)} />
+        <LocalField label="Material" value={material.name} fixed={fixed} onText={(value) => set('name', value)} />
         <div className="flex flex-wrap items-end gap-3">
           <NumberField
             label="How many"

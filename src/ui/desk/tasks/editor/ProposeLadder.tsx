@@ -134,7 +134,7 @@ function Proposal({ task, edit, close }: { task: TaskContent; edit: Dispatch<Edi
           Take {taken.length === proposed.steps.length ? 'all' : 'these'} {taken.length} steps <KeyCap>T</KeyCap>
         </button>
         <button type="button" className="link" onClick={close}>
-          Leave it
+          Cancel
         </button>
         <span className="text-[14px] text-soft">Nothing changes until you accept it. Existing steps keep their words.</span>
       </div>

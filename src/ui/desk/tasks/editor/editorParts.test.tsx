@@ -70,7 +70,7 @@ describe('the editors', () => {
   it('write the arithmetic of a dose out, with cards and calls that add up', () => {
     const drawn = renderToStaticMarkup(<DoseEditor {...propsOf(crane)} />);
     expect(drawn).toContain('5 each hand × 2 hands = 10 reps a day × 5 days = 50 a week');
-    expect(drawn).toContain('1.5 min set up + 1 × (5 × 2 hands × 12 s + 15 s) + 1 min tidy up = 4.8 min');
+    expect(drawn).toContain('1.5 min set up + 1 × (5 × 2 hands × 12 s + 15 s) + 1 min clean up = 4.8 min');
     const cards = /add up to 10: ([\d + ]+)/.exec(drawn)![1]!;
     expect(cards.split(' + ').reduce((sum, card) => sum + Number(card), 0)).toBe(10);
     const calls = /three in a row: ([LR ]+)/.exec(drawn)![1]!;
@@ -132,8 +132,8 @@ describe('settings where schools differ', () => {
     renderToStaticMarkup(<SettingSelects ids={['shapeOrder', 'hands']} known={known} chosen={chosen} onChoose={nothing} />);
 
   it('say what holds where nothing is chosen', () => {
-    expect(selects({}, { hands: 'bothInTurn' })).toContain('as usual: both hands, taking turns');
-    expect(selects({})).toContain('left open');
+    expect(selects({}, { hands: 'bothInTurn' })).toContain('Default: both hands, taking turns');
+    expect(selects({})).toContain('not set');
   });
 
   it('let a free order be arranged', () => {

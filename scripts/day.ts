@@ -10,7 +10,7 @@ export function dayFrom(words: readonly string[]): string | null {
   if (place < 0) return null;
   const day = words[place + 1] ?? '';
   if (!FORM.test(day) || !exists(day))
-    throw new Error(`"${day}" is no day. Write --day 2028-02-29, or --day 2028-02-29T23:59 for a minute of it.`);
+    throw new Error(`"${day}" is not a date. Write --day 2028-02-29, or --day 2028-02-29T23:59 for a time on it.`);
   return day;
 }
 

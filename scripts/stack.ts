@@ -168,7 +168,7 @@ async function refuseRealDatabase(url: string): Promise<void> {
     await db.close();
   }
   throw new Error(
-    'This database was not made by the demo, and --fresh would throw all of it away. Nothing was touched. Name another database, or leave --fresh out and use ./yard serve.',
+    'This database was not created by the demo, and --fresh would delete all of it. Nothing was changed. Name another database, or use ./yard serve without --fresh.',
   );
 }
 
@@ -220,7 +220,7 @@ async function demoAccess(options: TimedOptions, db: Database, url: string): Pro
   const file = path.join(options.folder, 'demo.json');
   if ((await inTransaction(db, countPeople)) > 0) {
     if (!(await inTransaction(db, isDemo)))
-      throw new Error('People work in this database: the demo touches only what it made itself. ./yard serve serves it.');
+      throw new Error('This database has real accounts, and the demo changes only its own data. Use ./yard serve.');
     if (!existsSync(file)) return null;
     const { url: then, ...known } = JSON.parse(readFileSync(file, 'utf8')) as DemoAccess & { url: string };
     return { ...known, families: known.families.map((family) => ({ ...family, link: family.link.replace(then, url) })) };

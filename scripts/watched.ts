@@ -41,7 +41,7 @@ export class Watched {
   private async again(ended: ChildProcess, how: string, startedAt: number): Promise<void> {
     if (!this.isWanted || this.current !== ended) return;
     if (Date.now() - startedAt > WELL_MILLISECONDS) this.pauseMilliseconds = FIRST_PAUSE_MILLISECONDS;
-    this.say(`${this.name} ended (${how}); it is started anew.`);
+    this.say(`${this.name} ended (${how}). Starting it again.`);
     await pause(this.pauseMilliseconds);
     this.pauseMilliseconds = Math.min(LAST_PAUSE_MILLISECONDS, this.pauseMilliseconds * 2);
     if (!this.isWanted || this.current !== ended) return;

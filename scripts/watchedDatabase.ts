@@ -37,7 +37,7 @@ export class WatchedDatabase {
   private async look(): Promise<void> {
     if (this.isStarting || isAlive(this.server.pid)) return;
     this.isStarting = true;
-    this.say('MariaDB ended; it is started anew.');
+    this.say('MariaDB ended. Starting it again.');
     try {
       const server = await startMariaDb(this.place, { port: this.server.port, keepsLog: this.keepsLog });
       if (server.port !== this.server.port) throw new Error(`its port ${this.server.port} is taken`);

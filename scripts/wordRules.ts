@@ -55,7 +55,7 @@ export function shownIn(file: string, text = readFileSync(file, 'utf8')): string
     if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) add(node.text);
     ts.forEachChild(node, visit);
   };
-  visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX));
+  visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true, file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS));
   return found;
 }
 const IS_SQL = /\b(?:SELECT|INSERT INTO|UPDATE|DELETE FROM|JOIN|WHERE|CREATE|ALTER|ORDER BY|GROUP BY|VALUES)\b/;

@@ -77,7 +77,7 @@ const [name = 'help', ...words] = process.argv.slice(2);
 const command = COMMANDS[name];
 try {
   if (!command) {
-    say(`There is no "./yard ${name}".\n`);
+    say(`Unknown command: ./yard ${name}.\n`);
     await help();
     process.exitCode = 2;
   } else if (words.includes('--help') || words.includes('-h')) {

@@ -3,9 +3,9 @@ import { say } from '../say';
 import { placeOf } from './backup';
 
 const FAULTS: { readonly [Kind in ChainFault['kind']]: (fault: Extract<ChainFault, { kind: Kind }>) => string } = {
-  changed: ({ id }) => `Row ${id} does not follow from what stands before it: it was changed, or a row before it was taken out or put in.`,
+  changed: ({ id }) => `Row ${id} does not match the entry before it. It was changed, or an entry before it was removed or added.`,
   children: ({ id }) => `The children that row ${id} is about are others than it was written for.`,
-  end: ({ expected, found }) => `There should be ${expected} rows, and ${found} are there: the last ones were taken out.`,
+  end: ({ expected, found }) => `There should be ${expected} rows, and ${found} exist. The last ones were removed.`,
 };
 
 /** Whether anybody changed the list of looks and changes. `audit verify [--config FILE | --data FOLDER]` */
@@ -16,7 +16,7 @@ export async function audit(words: readonly string[]): Promise<number> {
   try {
     const { rows, unchained, dropped, fault } = await inTransaction(db, auditChain);
     say(
-      `${rows} rows follow from each other; ${dropped} older ones were taken away as old; ${unchained} are from before there was a chain.`,
+      `${rows} entries are complete and unchanged. ${dropped} older ones were deleted by age, and ${unchained} are older than this check.`,
     );
     if (fault) say(FAULTS[fault.kind](fault as never));
     return fault ? 1 : 0;

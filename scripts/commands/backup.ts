@@ -48,7 +48,7 @@ export async function restore(words: readonly string[]): Promise<number> {
   try {
     const pidFile = path.join(dataFolder, 'yard.pid');
     if (existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8'))))
-      throw new Error('Yard Steps serves this data folder now. End it first; a backup goes into an empty database.');
+      throw new Error('Yard Steps is using this data folder. Stop it first. A backup is restored into an empty database.');
     const { writtenAt } = await restoreBackup({
       file,
       database: dumpAddressOf(databaseUrl),
@@ -73,11 +73,11 @@ export async function restore(words: readonly string[]): Promise<number> {
 }
 
 const BROKEN: Record<BrokenBackup['code'], string> = {
-  noBackup: 'This file is no backup of Yard Steps. Nothing was changed.',
+  noBackup: 'This file is not a Yard Steps backup. Nothing was changed.',
   passphraseNeeded: 'This backup is encrypted. Name the file of its passphrase: --passphrase-file FILE. Nothing was changed.',
   brokenOrOtherPassphrase: 'This backup can’t be read: the passphrase is another one, or the file is damaged. Nothing was changed.',
   keyNeeded:
-    'This backup is not encrypted, so only the key of the installation that made it shows that no one changed it. Name a copy of its backup-key: --key-file FILE. If the key is lost, and no one else could write to the file, use --unverified. Nothing was changed.',
+    'This backup is not encrypted, so a key is needed to prove that no one changed it. Name a copy of its backup-key: --key-file FILE. If the key is lost, and no one else could write to the file, use --unverified. Nothing was changed.',
   brokenOrOtherKey:
     'This backup was made by another installation, was changed, or is damaged. Name the backup-key of the installation that made it: --key-file FILE. Nothing was changed.',
   broken: 'This backup is damaged: what it holds is not what was written. Take another one. Nothing was changed.',

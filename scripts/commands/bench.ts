@@ -117,8 +117,8 @@ function sheetsTable({ redrawn, slowest, solved, slowestSolved, week, sheets }: 
   return [
     '| what | figure | aim |',
     '|---|---|---|',
-    `| a sheet drawn anew with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median; ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
-    `| “10 % harder” solved for, when the hand rests | ${solved.toFixed(1)} ms, median; ${slowestSolved.toFixed(1)} ms, the slowest | |`,
+    `| a worksheet drawn again with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median; ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
+    `| “10% harder” calculated, when the pointer rests | ${solved.toFixed(1)} ms, median; ${slowestSolved.toFixed(1)} ms, the slowest | |`,
     `| the ${sheets} sheets of a week of 60 children as one PDF | ${(week / 1000).toFixed(1)} s | 20: ${week <= 20_000 ? 'reached' : 'not reached'} |`,
   ].join('\n');
 }
@@ -192,7 +192,7 @@ function screensTable(screens: readonly ScreenFigures[]): string {
 }
 
 const reportsLine = (milliseconds: number) =>
-  `All reports on the goals of those 60 children as one PDF, with progress: **${oneDigit(milliseconds / 1000)} s**; the aim is 20.`;
+  `All progress reports of those 60 students as one PDF, with a progress bar: **${oneDigit(milliseconds / 1000)} s**. The aim is 20.`;
 
 const oneDigit = (value: number) => value.toFixed(1);
 
@@ -226,7 +226,7 @@ function asMarkdown({
   return `# Performance
 
 Written by \`./yard bench\` in one run on ${cpus().length} cores (${cpus()[0]?.model ?? 'unknown'}), Node ${process.version}: production build and private MariaDB on the same machine, a district of
-${reports.toLocaleString('en')} reports, a caseload of 60 children. Medians; ratios compare within this run.
+${reports.toLocaleString('en')} reports, a caseload of 60 students. Values are medians, and ratios compare within this run.
 
 ## Screens, from request to last byte
 
@@ -249,7 +249,7 @@ ${byteRows.join('\n')}
 |---|---|---|
 ${keyRows.join('\n')}
 
-The aim is 150 ms at the median. Going on shows a card that was fetched ahead; settling is a durable decision on the server first.
+The aim is 150 ms at the median. “Next card” shows a card that was loaded ahead. A decision is first saved on the server.
 
 ## Report intake
 
@@ -259,7 +259,7 @@ The aim is 150 ms at the median. Going on shows a card that was fetched ahead; s
 | bare durable INSERT of the same row | ${Math.round(intake.barePerSecond)} |
 | ratio | **${(intake.perSecond / intake.barePerSecond).toFixed(2)}** |
 
-16 at a time, alternating blocks of 3 s, \`innodb_flush_log_at_trx_commit=1\`. The aim is a third at least: ${intake.perSecond * 3 >= intake.barePerSecond ? 'reached' : 'not reached. Where the time goes is told in decisions.md'}.
+16 at a time, alternating blocks of 3 s, \`innodb_flush_log_at_trx_commit=1\`. The aim is a third at least: ${intake.perSecond * 3 >= intake.barePerSecond ? 'reached' : 'not reached. decisions.md explains where the time goes'}.
 
 ## The grading heart
 
@@ -279,11 +279,11 @@ ${labTable(lab)}
 
 ## All figures from the log
 
-Outcomes, practice day by day, dose, days at each step, suggestions with their memory: reckoned anew from three years of reports of a district, in a worker.
+Outcomes, practice per day, practice amount, days at each step, and suggestions: recalculated from three years of reports of a district, in a worker.
 
 ${rebuildTable(rebuild)}
 
-The aim is 200,000 reports a second, the same for more children.
+The aim is 200,000 reports per second, also for more students.
 
 ## Family pages, compressed, empty cache
 
@@ -291,9 +291,8 @@ The aim is 200,000 reports a second, the same for more children.
 |---|---|---|---|---|---|
 ${pageRows.join('\n')}
 
-*Usable after*: the page itself and its style sheet; it works from there on, without scripts and fonts; with scripts, the seconds are till they run. Seconds and shift (how much moves
-under the reader's eyes) are of a line of 50 kB/s with 400 ms, and a processor six times slower. The aims are 30 kB, 150 kB, 3 s and 0.01.
+*Usable after*: the page and its style sheet. From then on it works without scripts and fonts. With scripts, the seconds are until they run. Seconds and shift (how much the page moves while loading) are for a connection of 50 kB/s with 400 ms, and a processor six times slower. The aims are 30 kB, 150 kB, 3 s and 0.01.
 
-A first report by touch on that line and phone, a tap each 0.4 s and no time to read: **${firstReport.taps} taps, ${one(firstReport.seconds)} s**, from the link till it is said to be saved. The aims are 8 and 20.
+A first report by touch on that connection and phone, with a tap every 0.4 s and no time to read: **${firstReport.taps} taps, ${one(firstReport.seconds)} s**, from the link until the page says that it is saved. The aims are 8 and 20.
 `;
 }

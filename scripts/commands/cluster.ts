@@ -19,9 +19,9 @@ const LONGEST_GAP_SECONDS = 6;
 const HANG_MILLISECONDS = 15_000;
 const CUT_MILLISECONDS = 15_000;
 
-/** Three nodes, two web servers and two runners over them, in hard weather; docs/cluster.md tells what became of each report. `test cluster` */
+/** Three nodes, two web servers and two runners over them, in hard failure; docs/cluster.md tells what became of each report. `test cluster` */
 export async function cluster(): Promise<number> {
-  if (process.getuid?.() !== 0) throw new Error('./yard test cluster makes networks of its own, which only root may. Run it as root.');
+  if (process.getuid?.() !== 0) throw new Error('./yard test cluster creates its own networks, which needs root. Run it as root.');
   ensureSystemPackages({ database: true, browser: false, cluster: true });
   await ensureBuild();
   rmSync(FOLDER, { recursive: true, force: true });
@@ -50,7 +50,7 @@ export async function cluster(): Promise<number> {
       const cookie = `yard=${(await signIn(context, { ...first.access!.therapist })).token}`;
       const places = await placesOf(context, LINKS_A_CHILD);
       const world: World = { context, cookie, urls: stacks.map(({ url }) => url), places, texts };
-      for (const [what, breakAndMend] of weatherOf(galera, stacks, world)) {
+      for (const [what, breakAndMend] of failureOf(galera, stacks, world)) {
         figures.push(await step(what, () => runChaosTest(what, world, breakAndMend)));
         await galera.untilSize(3);
       }
@@ -79,7 +79,7 @@ async function stackOptions(name: string, galera: Galera) {
   return { folder, port: await freePort(), databaseUrl: galera.url, mode: 'start' as const };
 }
 
-const QUORUM_LOST = 'quorum is lost: two nodes die, the third is told to go on alone';
+const QUORUM_LOST = 'quorum is lost: two nodes fail, and a person tells the third to continue';
 
 function isHeld({ what, lost, doubled, longestGapSeconds, messagesLost, messagesTwice, pages }: ChaosFigures): boolean {
   const isQuick = longestGapSeconds <= LONGEST_GAP_SECONDS || what === QUORUM_LOST;
@@ -87,7 +87,7 @@ function isHeld({ what, lost, doubled, longestGapSeconds, messagesLost, messages
 }
 
 /** The first node is the one that is written to while it is well. */
-function weatherOf(galera: Galera, stacks: readonly Stack[], world: World): readonly (readonly [string, () => Promise<void>])[] {
+function failureOf(galera: Galera, stacks: readonly Stack[], world: World): readonly (readonly [string, () => Promise<void>])[] {
   return [
     ['nothing is broken', async () => {}],
     [
@@ -115,7 +115,7 @@ function weatherOf(galera: Galera, stacks: readonly Stack[], world: World): read
       },
     ],
     [
-      'an empty node joins, and is given everything',
+      'an empty node joins and receives all data',
       async () => {
         await galera.kill(2);
         galera.empty(2);
@@ -131,7 +131,7 @@ function weatherOf(galera: Galera, stacks: readonly Stack[], world: World): read
       },
     ],
     [
-      'the line of the node in use is pulled out',
+      'the network cable of the node in use is pulled',
       async () => {
         galera.unplug(0);
         await pause(CUT_MILLISECONDS);
@@ -184,16 +184,14 @@ function asMarkdown(figures: readonly ChaosFigures[]): string {
     const pages = Object.entries(each.pages).map(([status, count]) => `${count} × ${status}`);
     return `| ${each.what} | ${each.acknowledged} | ${each.lost} | ${each.doubled} | **${each.longestGapSeconds.toFixed(1)}** | ${each.messages} | ${each.messagesLost} | ${each.messagesTwice} | ${pages.join(', ')} |`;
   });
-  return `# A cluster in hard weather
+  return `# Cluster failure tests
 
-Written by \`./yard test cluster\`: three Galera nodes of Debian's packages, each in a network of its own on one machine, two web servers and two runners over all of them. Eight phones send one report after the other,
-each again under its own key until it is answered as saved; messages are written and pages looked at meanwhile.
+Written by \`./yard test cluster\`: three Galera nodes of Debian's packages, each in its own network on one machine, with two web servers and two background workers. Eight phones send one report after another, and repeat each with the same key until it is saved. Messages are sent and pages are opened at the same time.
 
-| weather | reports answered as saved | lost | doubled | longest gap, s | messages | lost | sent twice | pages looked at |
+| failure | reports answered as saved | lost | doubled | longest gap, s | messages | lost | sent twice | pages looked at |
 |---|---|---|---|---|---|---|---|---|
 ${rows.join('\n')}
 
-*Lost* and *sent twice* are 0, no page is a 500, and no gap but the one of the lost quorum (nobody may write until a person has said which node goes on) is longer than ${LONGEST_GAP_SECONDS} s, or the command fails.
-How a district sets a cluster up: [running.md](running.md).
+If a report or message is lost or sent twice, or a page is a 500, the command fails. It also fails for a gap of more than ${LONGEST_GAP_SECONDS} s, except when the quorum is lost (then no one can write until a person chooses the node that continues). How to set up a cluster: [running.md](running.md).
 `;
 }

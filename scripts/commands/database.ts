@@ -19,7 +19,7 @@ export async function database(words: readonly string[]): Promise<number> {
   // To start the server would end the one that serves.
   const running = own || what !== 'address' ? null : runningUrl(path.join(DATA_FOLDER, 'mariadb'));
   if (running !== null) {
-    say(`${running}\nIt serves now, and goes on.`);
+    say(`${running}\nIt keeps running.`);
     return 0;
   }
   if (what !== 'address') refuseWhileServing(PID_FILE);
@@ -44,7 +44,11 @@ async function layByMonths(words: readonly string[]): Promise<number> {
   const db = openDatabase(databaseUrl, { max: 1 });
   try {
     const isNew = await layAuditByMonths(db, instant(Date.now()));
-    say(isNew ? 'The list of who looked lies by months now; the runner makes the months that come.' : 'It lies by months already.');
+    say(
+      isNew
+        ? 'The access log is now split by month. The background worker creates new months.'
+        : 'The access log is already split by month.',
+    );
     return 0;
   } finally {
     await db.close();

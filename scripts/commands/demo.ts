@@ -67,7 +67,7 @@ function portFrom(words: readonly string[]): number {
   if (place < 0 && !text) return WANTED_PORT;
   const port = Number(text);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
-    throw new Error(`"${text}" is no port. Write a number from 1 to 65535, such as --port 4300.`);
+    throw new Error(`"${text}" is not a port. Write a number from 1 to 65535, such as --port 4300.`);
   return port;
 }
 
@@ -75,14 +75,14 @@ function portFrom(words: readonly string[]): number {
 export function refuseSecond(pidFile = PID_FILE): void {
   if (!existsSync(pidFile)) return;
   const pid = Number(readFileSync(pidFile, 'utf8'));
-  if (pid !== process.pid && isAlive(pid)) throw new Error(`Yard Steps runs already (process ${pid}). ./yard stop ends it.`);
+  if (pid !== process.pid && isAlive(pid)) throw new Error(`Yard Steps is already running (process ${pid}). To stop it: ./yard stop`);
   rmSync(pidFile);
 }
 
 function report(stack: Stack): void {
   const { url, access } = stack;
   if (!access) {
-    say(`\nYard Steps: ${url}\n(The database has people of its own, so no demo was loaded.)`);
+    say(`\nYard Steps: ${url}\n(The database already has accounts, so the demo was not loaded.)`);
     return;
   }
   writeFileSync(path.join(DATA_FOLDER, 'demo.json'), JSON.stringify({ url, ...access }, null, 2), { mode: 0o600 });

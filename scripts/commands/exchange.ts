@@ -15,7 +15,7 @@ export async function exportAll(words: readonly string[]): Promise<number> {
     const { tables, media: files } = await exportWhole(db, media, new ExportFolder(folder));
     const rows = Object.values(tables).reduce((sum, each) => sum + each.rows, 0);
     say(
-      `${folder}: ${rows} rows in ${Object.keys(tables).length} tables, ${files.length} clips and pictures. It holds what is known of children, in plain text: keep it where nobody else reads. Passwords and links that open something are not in it.`,
+      `${folder}: ${rows} rows in ${Object.keys(tables).length} tables, ${files.length} clips and pictures. It has student records in plain text, so store it safely. It has no passwords and no private links.`,
     );
   });
 }
@@ -36,7 +36,7 @@ export async function importAll(words: readonly string[]): Promise<number> {
     if (!isNew) await schema.down({ to: 0 });
     await schema.up({ migrations: [...manifest.schema] });
     await importWhole(db, media, source, manifest).catch((error: unknown) => {
-      throw error instanceof BrokenWhole ? new Error(`This export can’t be brought in. ${error.message}. Nothing was brought in.`) : error;
+      throw error instanceof BrokenWhole ? new Error(`This export cannot be imported. ${error.message}. Nothing was imported.`) : error;
     });
     await schema.up();
     const unsent = await inTransaction(db, giveUpAllWaiting);
@@ -45,7 +45,7 @@ export async function importAll(words: readonly string[]): Promise<number> {
         `Messages that waited to be sent: ${unsent}. They may have gone out where they came from, and are not sent here: Messages shows them, each with “try again”.`,
       );
     say(
-      'Brought in. Nobody has a password yet: whoever is asked for one takes “I forgot my password” on the sign-in page. Families get new links with the next message.',
+      'Imported. Passwords are not part of an export: everyone sets a new one with “Forgot the password?” on the sign-in page. Families get new links with the next message.',
     );
   });
 }

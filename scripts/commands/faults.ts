@@ -72,15 +72,13 @@ function asMarkdown(figures: readonly FaultFigures[]): string {
   });
   return `# Reliability
 
-Written by \`./yard test faults\`. ${POSTS.toLocaleString('en')} reports, 60 at once, through the real web server into the real database; after a third of them one part is broken. Nobody starts it again: it is watched. Then
-everything that was not acknowledged is sent once more under its own key, as a phone does.
+Written by \`./yard test faults\`. ${POSTS.toLocaleString('en')} reports, 60 at once, through the real web server into the real database. After a third of them, one part is broken. It must restart on its own. Then every report that was not acknowledged is sent again with the same key, as a phone does.
 
-| fault | sent | acknowledged | of these stored | lost | answered otherwise | rows after sending again | doubled | well again after, s |
+| fault | sent | acknowledged | of these stored | lost | other answers | rows after sending again | doubled | recovered after, s |
 |---|---|---|---|---|---|---|---|---|
 ${rows.join('\n')}
 
-*Lost* counts reports that were acknowledged and are not there; *doubled* counts reports that are there twice. Both are 0, or the command fails. *Cut off* is a connection that broke
-before its answer, *not taken* one that nobody listened to yet.
-A full disk, a cluster's node that hangs, and machines that fail are not part of it.
+*Lost*: reports that were acknowledged and are missing. *Doubled*: reports that are stored twice. If one of them is not 0, the command fails. *Cut off*: a connection that broke before its answer. *Not accepted*: a connection while no server was listening.
+It does not cover a full disk, a cluster node that hangs, or machines that fail.
 `;
 }

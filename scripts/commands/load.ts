@@ -156,25 +156,23 @@ function peopleTable(people: readonly LoadFigures[]): string {
 
 function soakWords(soak: ChaosFigures, trailBytes: number): string {
   const pages = Object.entries(soak.pages).map(([status, count]) => `${count} × ${status}`);
-  return `${soak.acknowledged.toLocaleString('en')} reports answered as saved while web server, runner and database were killed (SIGKILL) by turns, every five seconds or so: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages
-looked at meanwhile: ${pages.join(', ')}.
+  return `${soak.acknowledged.toLocaleString('en')} reports were saved while web server, background worker and database were killed (SIGKILL) in turn, about every five seconds: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages opened at the same time: ${pages.join(', ')}.
 
-A row of the trail took ${trailBytes.toFixed(0)} bytes after it, its indexes included.`;
+An access log entry took ${trailBytes.toFixed(0)} bytes, with its indexes.`;
 }
 
 function memoryWords({ minutes, answered, failed, warm, end }: MemoryFigures): string {
-  return `${minutes} minutes of a mixed load of 30 people, ${answered.toLocaleString('en')} answers, ${failed} failed: the web process held **${warm.toFixed(0)} MB** once it was warm and **${end.toFixed(0)} MB** in the end.`;
+  return `${minutes} minutes of a mixed load of 30 people, ${answered.toLocaleString('en')} answers, ${failed} failed: the web process used **${warm.toFixed(0)} MB** after warm-up and **${end.toFixed(0)} MB** in the end.`;
 }
 
 function asMarkdown(people: readonly LoadFigures[], memory: MemoryFigures, soak: ChaosFigures, trailBytes: number): string {
   return `# Load
 
-Written by \`./yard bench load\` on one machine, which also sends the load: one web process, the private MariaDB, the demo's 48 children, 40 of them in one caseload.
+Written by \`./yard bench load\` on one machine, which also sends the load. It has one web process, the private MariaDB, and the demo's 48 students, 40 of them in one caseload.
 
 ## Two hundred people at once, for ${SECONDS} s
 
-Each asks, waits, looks at the page for three seconds, and asks again: some twenty times what two hundred people do. While families are here the desk is let in two pages at a time; who waits for longer than 8 s gets a page (503, Retry-After) that asks again by itself. Times are from the
-first asking to the page.
+Each opens a page, waits for it, looks at it for three seconds, and opens the next: about twenty times what 200 people really do. While families use the app, two therapist pages at a time are served. A request that waits longer than 8 s gets a page (503, Retry-After) that tries again automatically. Times are from the first request to the page.
 
 ${peopleTable(people)}
 

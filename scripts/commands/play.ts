@@ -24,7 +24,7 @@ const SPANS: Readonly<Record<string, number>> = { day: 1, week: 7 };
 export async function play(words: readonly string[]): Promise<number> {
   const word = words[0] ?? 'day';
   const days = SPANS[word];
-  if (days === undefined) throw new Error(`"${word}" is no span that can be played. Write ./yard play day or ./yard play week.`);
+  if (days === undefined) throw new Error(`"${word}" cannot be played. Write ./yard play day or ./yard play week.`);
   const demoPid = servedBy();
   const livedFile = path.join(DATA_FOLDER, LIVED_FILE);
   const { url, ...lived } = readLived(livedFile);
@@ -76,7 +76,10 @@ function servedBy(): number {
 }
 
 function readLived(file: string): LivedDemo & { readonly url: string } {
-  if (!existsSync(file)) throw new Error('This demo was made before days could be played. ./yard demo --fresh makes it anew.');
+  if (!existsSync(file))
+    throw new Error(
+      'This demo is from an older version, which cannot play days. To delete the demo data and start over: ./yard demo --fresh',
+    );
   const { url } = JSON.parse(readFileSync(path.join(DATA_FOLDER, 'demo.json'), 'utf8')) as { url: string };
   return { ...(JSON.parse(readFileSync(file, 'utf8')) as LivedDemo), url };
 }

@@ -35,7 +35,9 @@ export async function serve(words: readonly string[]): Promise<number> {
   const token = await prepareFirstStart({ YARD_DATABASE_URL: stack.databaseUrl, YARD_DATA: dataFolder, YARD_ORIGIN: address });
   say(`\nYard Steps       ${address}`);
   if (token)
-    say(`first account    ${address}/set-up/${token}\n                 (opens once, for seven days; the next start prints another one)`);
+    say(
+      `first account    ${address}/set-up/${token}\n                 (works once, for seven days, and the next start prints another one)`,
+    );
   say('\nCtrl-C stops it. The data stays.');
   return untilStopped(stack, pidFile);
 }

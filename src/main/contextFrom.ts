@@ -109,7 +109,7 @@ export function phoneFolder(dataFolder: string): string {
 export function clockFrom(environment: NodeJS.ProcessEnv): Clock {
   const shift = Number(environment.YARD_CLOCK_SHIFT ?? 0);
   if (!Number.isFinite(shift))
-    throw new Error(`YARD_CLOCK_SHIFT is "${environment.YARD_CLOCK_SHIFT}"; write milliseconds, such as 86400000`);
+    throw new Error(`YARD_CLOCK_SHIFT is "${environment.YARD_CLOCK_SHIFT}". Write milliseconds, such as 86400000`);
   return () => instant(Date.now() + shift);
 }
 

@@ -41,7 +41,7 @@ export class WebMetrics {
       since(context, state?.worker.seenAt),
     );
     this.stateGauge('yard_jobs_due', 'Jobs whose time has come and that no worker holds', (state) => state?.queue.waiting);
-    this.stateGauge('yard_jobs_oldest_seconds', 'How long the oldest of them waits', (state) => state?.queue.oldestSeconds);
+    this.stateGauge('yard_jobs_oldest_seconds', 'Seconds that the oldest waiting job is late', (state) => state?.queue.oldestSeconds);
     this.stateGauge('yard_backup_ok', '0 after a daily backup failed, until one succeeds', (state) => state && Number(state.backup.ok));
     this.stateGauge('yard_backup_age_seconds', 'Since the last daily backup was whole', (state) => since(context, state?.backup.lastAt));
     this.stateGauge('yard_disk_free_bytes', 'Free where files are kept', (state) => state?.disk.freeBytes);

@@ -24,7 +24,7 @@ await runJobLoop(context, {
     const { kind, attempts } = job;
     log.warn(
       { kind, attempts, cause },
-      kind === 'backup' ? 'the daily backup failed; it is tried again' : 'a job failed; it is tried again',
+      kind === 'backup' ? 'the daily backup failed and will be retried' : 'a job failed and will be retried',
     );
   },
 });

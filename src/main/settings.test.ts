@@ -67,7 +67,7 @@ describe('the settings that the product is served with', () => {
   });
 
   it.each([
-    ['no JSON', '{', /is no JSON/],
+    ['no JSON', '{', /is not JSON/],
     ['a list', '[]', /holds no settings/],
     ['a setting that is none', '{ "colour": "green" }', /colour/],
     ['a port that is none', '{ "listen": { "port": 70000 } }', /listen\.port/],
@@ -85,7 +85,7 @@ describe('the settings that the product is served with', () => {
   });
 
   it('say which variable of the environment is wrong, and which file is not there', () => {
-    expect(() => settingsFrom(fileWith('{}'), { YARD_LISTEN_PORT: 'eighty' })).toThrow(/listen\.port: .*\(told by YARD_LISTEN_PORT\)/);
+    expect(() => settingsFrom(fileWith('{}'), { YARD_LISTEN_PORT: 'eighty' })).toThrow(/listen\.port: .*\(reported by YARD_LISTEN_PORT\)/);
     expect(() => settingsFrom(path.join(folder, 'nowhere.json'), {})).toThrow(/There is no .*nowhere\.json/);
   });
 });

@@ -114,7 +114,7 @@ export function settingsFrom(file: string | null, environment: Readonly<Record<s
   if (parsed.success) return { ...parsed.data, dataFolder: path.resolve(parsed.data.dataFolder) };
   const faults = parsed.error.issues.map((issue) => {
     const key = issue.path.join('.');
-    return `  ${key || 'as a whole'}: ${issue.message}${from[key] ? ` (told by ${from[key]})` : ''}`;
+    return `  ${key || 'as a whole'}: ${issue.message}${from[key] ? ` (reported by ${from[key]})` : ''}`;
   });
   throw new Error(`${place} can’t be taken as it is. docs/running.md explains each setting.\n${faults.join('\n')}`);
 }
@@ -124,7 +124,7 @@ function readJson(place: string): Record<string, unknown> {
   try {
     told = JSON.parse(readFileSync(place, 'utf8'));
   } catch (error) {
-    throw new Error(`${place} is no JSON: ${error instanceof Error ? error.message : String(error)}`);
+    throw new Error(`${place} is not JSON: ${error instanceof Error ? error.message : String(error)}`);
   }
   if (typeof told !== 'object' || told === null || Array.isArray(told)) throw new Error(`${place} holds no settings: write { … }.`);
   return told as Record<string, unknown>;

@@ -19,7 +19,7 @@ for (let started = 0; started < Number(count); started += 1) fork();
 const metricsAt = metricsAddress(process.env);
 if (metricsAt) serveMetrics(metricsAt);
 cluster.on('exit', (worker, code, signal) => {
-  if (!isEnding) console.error(`A web process ended (${signal ?? `code ${code}`}); another one is started.`);
+  if (!isEnding) console.error(`A web process ended (${signal ?? `code ${code}`}). Starting another one.`);
   endedAtOnce = Date.now() - (startedAt.get(worker.id) ?? 0) < AT_ONCE_MILLISECONDS ? endedAtOnce + 1 : 0;
   startedAt.delete(worker.id);
   if (!isEnding && endedAtOnce >= MOST_AT_ONCE) {

@@ -33,7 +33,7 @@ export class Mail implements TextService {
 
 /** A message as one plain letter to one address. @throws Error where no address is known */
 export function letterOf(from: string, { reach, text, idempotencyKey }: TextToSend) {
-  if (reach?.way !== 'email') throw new Error('No address for e-mail is known');
+  if (reach?.way !== 'email') throw new Error('No email address is known');
   const host = from
     .split('@')
     .at(-1)!

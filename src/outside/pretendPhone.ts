@@ -75,7 +75,7 @@ export class PretendPhone implements TextService, PhoneOnShow {
     const network = await this.network();
     if (network.fails <= 0) return;
     await this.setNetwork({ ...network, fails: network.fails - 1 });
-    throw new Error('The pretend network failed, as it was told to');
+    throw new Error('The simulated network failed, as set in Messages');
   }
 
   private networkFile(): string {

@@ -129,7 +129,7 @@ describe('the mail catcher', () => {
     expect(letter).toMatch(/Ma=C3=B1ana: 8 de 10/);
     expect(statSync(place).mode & 0o077).toBe(0);
     expect(shown).toEqual(['Mañana: 8 de 10', 'Mañana: 8 de 10']);
-    await expect(catcher.send({ ...PERSON, reach: null })).rejects.toThrow('No address for e-mail is known');
+    await expect(catcher.send({ ...PERSON, reach: null })).rejects.toThrow('No email address is known');
     await catcher.forget(PERSON.to);
     expect(readdirSync(folder)).toEqual([]);
     await expect(catcher.send({ ...PERSON, to: '../elsewhere' })).rejects.toThrow(RangeError);

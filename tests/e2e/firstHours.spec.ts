@@ -139,7 +139,7 @@ test('from an empty database to the first family’s report, by keyboard, behind
     await expect(page.getByRole('alert').first()).toContainText('The criterion is not above the baseline.');
     await typeAnew(page, page.getByLabel('Now', { exact: true }), '3');
     await page.keyboard.press('Control+Enter');
-    await expect(page.getByText('From 3 of 10 to 8 of 10, in 3 sessions in a row, help at most: verbal.')).toBeVisible();
+    await expect(page.getByText('From 3 of 10 to 8 of 10 trials across 3 consecutive sessions, with verbal cues or less.')).toBeVisible();
 
     // The first program.
     await page.keyboard.press('b');

@@ -134,7 +134,7 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
   await expect(page.getByText('student is missing').first()).toBeVisible();
   await page.getByRole('combobox', { name: 'Who was it' }).selectOption('child');
   await expect(page.getByText('“a bit” is not a level of help')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Take in/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Import \d/ })).toBeDisabled();
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
   await page.getByRole('button', { name: 'Preview' }).click();
   await page.getByRole('button', { name: 'Import 2 reports' }).click();
@@ -143,5 +143,5 @@ test('reports of a list: a fault is said by row, mended in place, and all of the
   await page.getByRole('textbox', { name: 'The list' }).fill(list('words'));
   await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByText('2 of 2 were imported before.')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Take in 0/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Import 0/ })).toBeDisabled();
 });

@@ -107,11 +107,11 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     const people = await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id');
     for (const words of [['--fresh'], []]) {
       const demo = yardWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
-      expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not made by the demo|People work in this database/)]);
+      expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not created by the demo|This database has real accounts/)]);
     }
     expect(await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id')).toEqual(people);
     const verified = yard('audit', 'verify', '--config', config);
-    expect([await verified.ended, verified.said()]).toEqual([0, expect.stringContaining('rows follow from each other')]);
+    expect([await verified.ended, verified.said()]).toEqual([0, expect.stringContaining('entries are complete and unchanged')]);
 
     serving.process.kill('SIGTERM');
     expect(await serving.ended).toBe(0);

@@ -126,7 +126,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   await expect(
     section(page, 'Safety').getByText('This task needs scissors. Name a safer alternative that practices the same skill.'),
   ).toBeVisible();
-  await section(page, 'Safety').getByLabel('Twin without scissors').selectOption('tear-the-tiles');
+  await section(page, 'Safety').getByLabel('Safer alternative without scissors').selectOption('tear-the-tiles');
   await expect(section(page, 'Safety').getByText('This task needs scissors.')).toHaveCount(0);
   await materials.getByLabel('blade').uncheck();
 

@@ -28,7 +28,7 @@ describe('Fitts’s law, Shannon form (MacKenzie 1992; ISO/TS 9241-411)', () => 
   });
 
   it('refuses what is no distance or width', () => {
-    expect(() => fittsBits(-1, 10)).toThrow('distanceMm is -1; it must be a number from 0');
+    expect(() => fittsBits(-1, 10)).toThrow('distanceMm is -1, but must be a number from 0');
     expect(() => fittsBits(10, 0)).toThrow(RangeError);
     expect(() => fittsBits(Number.NaN, 1)).toThrow(RangeError);
   });
@@ -62,7 +62,7 @@ describe('the steering law (Accot & Zhai 1997)', () => {
 
   it('refuses a path without width or of a negative length', () => {
     expect(() => steeringIndex(-1, 10)).toThrow(RangeError);
-    expect(() => steeringIndex(10, 0)).toThrow('widthMm is 0; it must be a number above 0');
+    expect(() => steeringIndex(10, 0)).toThrow('widthMm is 0, but must be a number above 0');
     expect(() => steeringIndex(10, 10, -1)).toThrow('endWidthMm');
   });
 });

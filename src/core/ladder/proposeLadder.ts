@@ -102,7 +102,7 @@ function refuseBadOptions({ knobs, start, easierSteps, harderSteps }: LadderOpti
   for (const [knob, level] of Object.entries(start) as [KnobKey, number][]) {
     const known = knobs.find((candidate) => candidate.knob === knob);
     if (!known || !Number.isInteger(level) || !known.levels[level]) {
-      throw new RangeError(`The start stands at level ${level} of ${knob}, which the task does not have`);
+      throw new RangeError(`The start is at level ${level} of ${knob}, which the task does not have`);
     }
   }
 }

@@ -387,7 +387,7 @@ describe('the model as text', () => {
     expect(text).toContain('x_1_3');
     expect(text).toContain('0 <= g_0 <= 10');
     expect(text.endsWith('End')).toBe(true);
-    expect(() => planModel(options({ budget: NaN }))).toThrow('no number of minutes');
+    expect(() => planModel(options({ budget: NaN }))).toThrow('is not a number of minutes');
     expect(() => planModel(options({ days: [8] }))).toThrow('weekdays');
   });
 });

@@ -41,9 +41,9 @@ const HANDS = ['left', 'right'] as const;
  * @throws RangeError for a budget or days that no week has: it would plan nothing and say nothing
  */
 export function planModel(options: PlanInput): PlanModel {
-  if (!(options.budget >= 0)) throw new RangeError(`The budget ${options.budget} is no number of minutes`);
+  if (!(options.budget >= 0)) throw new RangeError(`The budget ${options.budget} is not a number of minutes`);
   if (options.days.some((day) => !Number.isInteger(day) || day < 1 || day > 7))
-    throw new RangeError(`${options.days.join()} are no weekdays`);
+    throw new RangeError(`${options.days.join()} are not weekdays`);
   const model = new Building();
   const { days, tasks, goals } = options;
   const onDay = new Map(

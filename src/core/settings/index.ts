@@ -25,7 +25,7 @@ export const policySchema = z.strictObject({
       reason: z.string().trim().max(300).describe('why this rule was taken'),
     })
     .optional()
-    .describe('of the person who takes the pack, not of everybody'),
+    .describe('of the person who imports the pack only'),
   families: z
     .strictObject({
       postMinutes: within('postMinutes').describe('minutes that a message waits for what else is decided'),
@@ -37,14 +37,16 @@ export const policySchema = z.strictObject({
       auditDays: within('auditDays').describe('days that the list of looks and changes is kept'),
       messageDays: within('messageDays').describe('days that messages are kept'),
       clipDays: within('clipDays').describe('days that clips and pictures from families are kept'),
-      leftChildYears: within('leftChildYears').nullable().describe('years after which a child who left is deleted; null: a person does it'),
+      leftChildYears: within('leftChildYears')
+        .nullable()
+        .describe('years after which a student who left is deleted, null if a person must delete them'),
     })
     .optional(),
   signIn: z
     .strictObject({
       idleMinutes: within('idleMinutes').describe('minutes without a request after which a session ends'),
       signInDays: within('signInDays').describe('days after which every session ends'),
-      factorRequired: z.boolean().describe('whether everybody gives a second factor'),
+      factorRequired: z.boolean().describe('whether two-step verification is required for everyone'),
     })
     .optional(),
 });

@@ -128,7 +128,7 @@ export function fernandezHuertaEase({ words, sentences, syllables }: TextCounts)
 
 /** Grade that Fernández Huerta's scale gives to an ease (1959; from memory): 90 and more is grade 4, 70 to 80 grade 6. */
 export function spanishGrade(ease: number): number {
-  if (!Number.isFinite(ease)) throw new RangeError(`ease is ${ease}; it must be a number`);
+  if (!Number.isFinite(ease)) throw new RangeError(`ease is ${ease}, but must be a number`);
   const steps = [90, 80, 70, 60, 50, 30];
   const grades = [4, 5, 6, 8, 10, 12];
   const place = steps.findIndex((least) => ease >= least);
@@ -149,5 +149,5 @@ export function readingGrade(text: string, language: WordingLanguage): number | 
 }
 
 function requireWords({ words, sentences }: TextCounts): void {
-  if (words < 1 || sentences < 1) throw new RangeError('A text without a word has no reading grade');
+  if (words < 1 || sentences < 1) throw new RangeError('A text without words has no reading grade');
 }

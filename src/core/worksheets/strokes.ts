@@ -16,7 +16,7 @@ export function strokesFrom(form: string): Stroke[] {
     let at: Point | null = null;
     for (const [, letter, given] of part.matchAll(/([MLA])([^MLA]*)/g)) {
       const numbers = given!.trim().split(/\s+/).map(Number);
-      if (numbers.some((number) => !Number.isFinite(number))) throw new Error(`${form} is no strokes`);
+      if (numbers.some((number) => !Number.isFinite(number))) throw new Error(`${form} is not a list of strokes`);
       if (letter === 'A') {
         const [x, y, rx, ry, start, turn] = numbers as [number, number, number, number, number, number];
         const arc: Curve = { kind: 'arc', middle: [x, -y], radii: [rx, ry], start: -start * DEGREE, sweep: -turn * DEGREE };

@@ -3,9 +3,9 @@ import { pageSchema, pageOptionsSchema } from './rowSchema';
 import { OPEN_TABLES } from './tables';
 
 const FAULTS = {
-  '401': 'No key, or one that is not known, was taken back or is over.',
+  '401': 'The key is missing, unknown, revoked or expired.',
   '422': 'after or most can’t be taken.',
-  '429': 'Too many questions. Retry-After tells in how many seconds the next is answered.',
+  '429': 'Too many requests. Retry-After has the seconds to wait.',
   '503': 'The records are away, or many people are here at once: ask again.',
 } as const;
 

@@ -30,12 +30,12 @@ export function pageSchema(table: OpenTable) {
   return z.strictObject({
     table: z.literal(table.name),
     rows: z.array(rowSchema(table)),
-    next: z.int().nullable().describe('ask for the next page with after=…; null: there is none'),
+    next: z.int().nullable().describe('value of “after” for the next page, null on the last page'),
   });
 }
 
 export const MOST_ROWS = 500;
 export const pageOptionsSchema = z.object({
-  after: z.coerce.number().int().min(0).default(0).describe('rows behind this number: 0, or what a page before told as next'),
+  after: z.coerce.number().int().min(0).default(0).describe('rows after this number: 0, or “next” of the page before'),
   most: z.coerce.number().int().min(1).max(MOST_ROWS).default(100).describe('so many rows at most'),
 });

@@ -25,15 +25,12 @@ const MOST_LINES_OF_HEAD = 200;
 export async function logAfter(dump: string, { folder, until }: ReplayOptions): Promise<LogPart> {
   const head = await headOf(dump);
   const place = head.match(/MASTER_LOG_FILE='([\w.-]+)', MASTER_LOG_POS=(\d+)/);
-  if (!place)
-    throw new Error(
-      'This backup does not say where in the log of its server it stands: that server kept none. Restore it without --replay.',
-    );
+  if (!place) throw new Error('This backup has no position in a binary log, because its server kept none. Restore it without --replay.');
   const [, first, position] = place as unknown as [string, string, string];
   const files = (await readdir(folder))
     .filter((name) => /\.\d+$/.test(name) && name.split('.')[0] === first.split('.')[0] && name >= first)
     .sort();
-  if (files[0] !== first) throw new Error(`${folder} does not hold ${first}, with which the log goes on after this backup.`);
+  if (files[0] !== first) throw new Error(`${folder} does not have ${first}, the first log file after this backup.`);
   const gap = files.findIndex((name, index) => index > 0 && numberOf(name) !== numberOf(files[index - 1]!) + 1);
   if (gap > 0) throw new Error(`${folder} holds ${files[gap]}, and not the file before it: the log has a gap.`);
   return { files: files.map((name) => path.join(folder, name)), position: Number(position), until };

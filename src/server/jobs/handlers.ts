@@ -25,7 +25,7 @@ export const HANDLERS = {
           person && {
             to: personAddressOf(personId),
             reach: { way: 'email' as const, at: person.email },
-            text: `Someone asked to reset the password for this Yard Steps account. If it was not you, ignore this email; your password stays the same. If it was you, open this link within one hour: ${await makePasswordLink(work, context, personId, asking)}`,
+            text: `Someone asked to reset the password for this Yard Steps account. If it was not you, ignore this email. Your password stays the same. If it was you, open this link within one hour: ${await makePasswordLink(work, context, personId, asking)}`,
             idempotencyKey: passwordLinkKey(asking),
           }
         );

@@ -113,7 +113,7 @@ test.describe('therapist’s screens', () => {
       ['record', 'all information'],
       ['goals/new', 'New goal'],
       ['fhir', 'Import HL7 FHIR'],
-      ['access-log', 'who looked'],
+      ['access-log', 'The access log'],
       ['measure', 'measure'],
     ]) {
       await page.goto(`/students/${child}/${address}`);

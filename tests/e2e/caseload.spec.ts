@@ -75,7 +75,7 @@ test('a fact that makes a program unsafe says so at once and stands in Rounds; t
   await page.keyboard.press('t');
   await page.getByLabel('Why?').fill('no scissors at home');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByRole('img', { name: /Bastian N\.: no longer safe, settled/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Bastian N\.: no longer safe, done/ })).toBeVisible();
   const family = await newPage(page.context().browser()!);
   await family.goto(`${linkOf('Bastian N.')}?lang=en`);
   await expect(family.getByText('Cut the planks')).toHaveCount(0);

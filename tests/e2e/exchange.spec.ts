@@ -40,7 +40,7 @@ test('a supervisor opens the tables to a program by key, and shuts them again; a
   await page.getByRole('button', { name: 'Preview the changes' }).click();
   await expect(page.getByRole('row', { name: /days to keep videos from families 30 31/ })).toBeVisible();
   await page.getByRole('button', { name: 'Use these rules' }).click();
-  await expect(page.getByText('Taken over.')).toBeVisible();
+  await expect(page.getByText('Imported.')).toBeVisible();
   rules.policy.keeping.clipDays = 0;
   await page.locator('textarea[name=pack]').fill(JSON.stringify(rules));
   await page.getByRole('button', { name: 'Preview the changes' }).click();

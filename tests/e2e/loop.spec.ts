@@ -56,9 +56,9 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await row.getByLabel('rounds').fill('2');
   await expect(row).toContainText('5 each hand × 2 hands × 2 rounds = 20 reps a day × 7 days = 140 a week');
   await row.getByLabel('rounds').fill('1');
-  await row.getByLabel('up to').selectOption('3');
+  await row.getByLabel('Up to').selectOption('3');
   await expect(row).toContainText('Today’s step is not among those that the family may choose.');
-  await row.getByLabel('up to').selectOption('5');
+  await row.getByLabel('Up to').selectOption('5');
   await expect(page.getByText('draft saved')).toBeVisible();
 
   // What is being worked on survives a reload.
@@ -140,7 +140,7 @@ test('writing to the family and putting a decision off', async ({ page, request 
   await page.keyboard.press('w');
   await page.getByLabel('To the family').fill('Please rest the thumb for two days.');
   await page.getByRole('button', { name: 'Send it' }).click();
-  await expect(page.getByRole('img', { name: 'Rowan G.: question, settled' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Rowan G.: question, done' })).toBeVisible();
 
   await page.goto('/review');
   await asked('Calla I.').click();

@@ -129,7 +129,7 @@ test.describe('the pretend phone on a bad day', () => {
     await writeAsFamily(page, childId, 'ALTO');
     await reads(page, childId, 'ya no recibirá mensajes en este número');
     await page.goto(`/students/${childId}/teachers`);
-    await expect(page.getByText('asked for no more')).toBeVisible();
+    await expect(page.getByText('This number replied STOP.')).toBeVisible();
     await writeToFamily(page, childId, 'Words that nobody wants.');
     const state = () =>
       ask<{ status: string }>("SELECT status FROM messages WHERE child_id = ? AND words = 'Words that nobody wants.'", [childId]);

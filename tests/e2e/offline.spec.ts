@@ -217,7 +217,7 @@ test.describe('what waits on the phone', () => {
     await keepOne(page, context, 'Silas Y.', '3');
     await ask('UPDATE family_links SET revoked_at = NOW() WHERE child_id = ?', [id]);
     await context.setOffline(false);
-    await expect(page.getByText('This was not taken in: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText('This was not accepted: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
     expect(await reportCount('Silas Y.')).toBe(0);
     await ask('UPDATE family_links SET revoked_at = NULL WHERE child_id = ? ORDER BY id DESC LIMIT 1', [id]);
   });
@@ -314,7 +314,7 @@ test.describe('what waits on the phone', () => {
     await keepOne(page, context, 'Silas Y.', '3');
     await ask('UPDATE family_links SET revoked_at = NOW() WHERE child_id = ?', [id]);
     await context.setOffline(false);
-    await expect(page.getByText('This was not taken in: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText('This was not accepted: This link was closed.').first()).toBeVisible({ timeout: 15_000 });
     const token = randomBytes(24).toString('base64url');
     const hash = createHash('sha256').update(token).digest('hex');
     await ask(

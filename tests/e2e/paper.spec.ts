@@ -120,7 +120,7 @@ test.describe('a program on paper', () => {
     await expect(page.getByRole('progressbar')).toBeVisible();
     await page.getByRole('button', { name: 'Stop' }).click();
     await expect(page.getByText('Stopped. No file was made.')).toBeVisible();
-    await page.getByLabel('What').selectOption('slip');
+    await page.getByLabel('Contents').selectOption('slip');
     await page.getByLabel('Whose').selectOption({ index: 1 });
     const wanted = Number(/\((\d+)\)/.exec((await page.getByLabel('Whose').locator('option').nth(1).textContent())!)![1]);
     await page.getByRole('button', { name: 'Make the PDF' }).click();

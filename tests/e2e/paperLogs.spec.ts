@@ -100,7 +100,7 @@ test('every report stands in the Logbook, is found by its words, and leads to wh
   await signIn(page, 'therapist');
   await page.keyboard.press('5');
   await page.goto('/reports');
-  await page.getByLabel('words').fill('BLUE ones');
+  await page.getByLabel('Comments').fill('BLUE ones');
   await page.getByRole('button', { name: 'Search', exact: true }).click();
   const row = page.getByRole('row').filter({ hasText: 'liked the blue ones most' });
   await expect(row).toContainText('Wren O.');

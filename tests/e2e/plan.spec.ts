@@ -77,7 +77,7 @@ test('a week is told in the dress that is chosen, and a block goes by the pointe
   const week = page.getByRole('table', { name: 'The week' });
   // A task that has that dress wears it in the draft.
   await week.getByRole('rowheader').getByRole('button').first().click();
-  await expect(page.getByLabel('skin').first()).toHaveValue('weatherStation');
+  await expect(page.getByLabel('Theme').first()).toHaveValue('weatherStation');
   const block = week.getByRole('button', { pressed: true }).first();
   const name = (await block.getAttribute('aria-label'))!;
   const row = week.getByRole('row').filter({ has: page.getByRole('button', { name, exact: true }) });

@@ -114,7 +114,7 @@ test('a task made from nothing: each rule is said when it is broken, and what me
   const materials = section(page, 'Materials');
   await materials.getByLabel('Add a material').selectOption('own');
   await materials.locator('summary').first().click();
-  await write(materials, 'Thing', 'lead weight', 'plomada');
+  await write(materials, 'Material', 'lead weight', 'plomada');
   await expect(materials.getByText('lead weight: shape and size are missing, so the small-parts check cannot run')).toBeVisible();
   await materials.getByLabel('shape').selectOption('cylinder');
   await materials.getByLabel('across, mm').fill('20');
@@ -263,7 +263,7 @@ test('a stock task copied and changed, used for a left-handed child who mouths o
   await row.getByText('settings of this task for this student').click();
   await row.getByLabel('Hands').selectOption('preferred');
   await expect(row).toContainText('4 reps a day × 5 days = 20 a week');
-  await row.getByLabel('skin').selectOption('weatherStation');
+  await row.getByLabel('Theme').selectOption('weatherStation');
   await expect(page.getByText('draft saved')).toBeVisible();
   const cautions = page.getByLabel(/I have read the/);
   if (await cautions.isVisible()) await cautions.check();

@@ -227,7 +227,7 @@ test('a family shows how it goes: told first, refused with words, seen in Rounds
   await signIn(page);
   await openCard(page, `${name}: sent a video or picture`);
   await expect(page.getByLabel('Evidence').locator('video').first()).toBeVisible();
-  await phone.getByRole('button', { name: 'Delete the video' }).first().click();
+  await phone.getByRole('button', { name: 'Delete it' }).first().click();
   await expect(phone.getByRole('status')).toHaveText('It was deleted.');
   await ask("UPDATE version_tasks SET choices = JSON_REMOVE(choices, '$.asksBack') WHERE id = ?", [taskId]);
   await phone.context().close();

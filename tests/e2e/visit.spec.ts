@@ -85,7 +85,7 @@ test('what was refused is said, and nobody else’s is sent or shown', async ({ 
     ],
   );
   await page.reload();
-  await expect(page.getByRole('alert').filter({ hasText: 'Somebody: a goal: not taken.' })).toHaveCount(1);
+  await expect(page.getByRole('alert').filter({ hasText: 'Somebody: a goal: not accepted.' })).toHaveCount(1);
   await page.getByRole('button', { name: 'Discard' }).click();
   await expect(page.getByText('Somebody: a goal')).toHaveCount(0);
   expect(await page.evaluate((key) => localStorage.getItem(key), `yard-visit:${ines!.id + 1}`)).toContain('Somebody');

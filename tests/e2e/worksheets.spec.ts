@@ -84,7 +84,7 @@ test('the Sheet maker by keys: a handle is turned, harder and easier are solved 
   await expect.poll(wide).toBeCloseTo(was - 1, 6);
   await page.keyboard.press('Shift+ArrowLeft');
   await expect.poll(wide).toBeCloseTo(was - 1.1, 6);
-  await expect(page.getByText(/The grading of step \d+ say a width of/)).toBeVisible();
+  await expect(page.getByText(/The grading of step \d+ gives a width of/)).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.press('z');
   await page.keyboard.press('z');
@@ -160,7 +160,7 @@ test('an outline of one’s own: drawn with the pointer, read from a file, and r
       buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg">${inside}</svg>`),
     });
   await give('<script>window.bad = 1</script><path d="M0 0L9 9"/>');
-  await expect(page.getByText('Only paths are taken: “script” has to go.')).toBeVisible();
+  await expect(page.getByText('Only paths are taken: “script” is not allowed. Remove it.')).toBeVisible();
   expect(await page.evaluate(() => 'bad' in window)).toBe(false);
   await give('<path d="M0 0h100v60h-100z"/>');
   // 384 mm round, on a road of 12.

@@ -102,7 +102,7 @@ export function PlannedRow({ planned, task, index, child, today, isClosed, pace,
               numbersOnly
               onStep={(chooseFrom) => change({ chooseFrom })}
             />
-            <StepSelect label="to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
+            <StepSelect label="Up to" value={planned.chooseTo} content={content} numbersOnly onStep={(chooseTo) => change({ chooseTo })} />
             <DoseFields planned={planned} dose={dose} change={change} />
             <Days weekdays={planned.weekdays} toggle={(weekday) => edit({ kind: 'toggleDay', index, weekday })} />
           </div>

@@ -260,5 +260,5 @@ type Disagreement = ReturnType<typeof sheetDisagreements>[number];
 function disagreementWords(found: Disagreement): string {
   if (found.code === 'easierSheet') return `The worksheet of step ${found.step} is easier to follow than the one before it.`;
   const what = found.code === 'pathLength' ? 'length' : 'width';
-  return `The grading of step ${found.step} give ${what} of ${found.byKnobs} mm, but the worksheet has ${Math.round(found.bySheet * 10) / 10} mm.`;
+  return `The grading of step ${found.step} gives a ${what} of ${found.byKnobs} mm, but the worksheet has ${Math.round(found.bySheet * 10) / 10} mm.`;
 }

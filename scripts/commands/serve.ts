@@ -38,7 +38,7 @@ export async function serve(words: readonly string[]): Promise<number> {
     say(
       `first account    ${address}/set-up/${token}\n                 (works once, for seven days, and the next start prints another one)`,
     );
-  say('\nCtrl-C stops it. The data stays.');
+  say('\nPress Ctrl-C to stop. Your data is kept.');
   return untilStopped(stack, pidFile);
 }
 

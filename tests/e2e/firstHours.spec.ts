@@ -11,7 +11,7 @@ import { yard, type Serving } from './serving';
 import { expect, newPage, rowsAt, sendReport, test, toCount, toHow } from './app';
 
 const PASSWORD = 'one step at a time';
-const OPEN = /Ctrl-C stops it/;
+const OPEN = /Press Ctrl-C to stop/;
 
 /** The keys of one row of a form: what is typed in each field, a Tab between. */
 async function type(page: Page, ...fields: readonly string[]): Promise<void> {

@@ -87,7 +87,7 @@ test('the whole loop in the browser: plan, send, do, report, decide, regrade, un
   await expect(page.getByLabel('Evidence').locator('tbody tr')).toHaveCount(3);
   await page.keyboard.press('u');
   // In the fence, or behind the number of those that stand far off.
-  const settled = `${CHILD}: ready for a harder step, settled`;
+  const settled = `${CHILD}: ready for a harder step, done`;
   await expect(page.getByLabel('Review list').locator(`[title="${settled}"], span:text-is("${settled}")`)).toBeAttached();
 
   // The next version, its history, and the family's page.

@@ -121,8 +121,8 @@ test.describe('a program on paper', () => {
     await page.getByRole('button', { name: 'Stop' }).click();
     await expect(page.getByText('Stopped. No file was made.')).toBeVisible();
     await page.getByLabel('Contents').selectOption('slip');
-    await page.getByLabel('Whose').selectOption({ index: 1 });
-    const wanted = Number(/\((\d+)\)/.exec((await page.getByLabel('Whose').locator('option').nth(1).textContent())!)![1]);
+    await page.getByLabel('Students').selectOption({ index: 1 });
+    const wanted = Number(/\((\d+)\)/.exec((await page.getByLabel('Students').locator('option').nth(1).textContent())!)![1]);
     await page.getByRole('button', { name: 'Make the PDF' }).click();
     const save = page.getByRole('link', { name: 'Save the PDF' });
     await expect(save).toBeVisible({ timeout: 30_000 });

@@ -48,7 +48,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
   writeFileSync(config, JSON.stringify(settings));
   let serving = serve(config);
   try {
-    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Press Ctrl-C to stop');
     const link = serving.said().match(/http\S+\/set-up\/\S+/)![0];
     await page.goto(link);
     await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
@@ -89,7 +89,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     await colleague.getByLabel('Your name').fill('Teodor Wray');
     await colleague.getByLabel('Email address').fill('teodor@tarrowhill.example');
     await colleague.getByLabel('Password').fill('a saw, a square, a pencil');
-    await colleague.getByRole('button', { name: 'Begin' }).click();
+    await colleague.getByRole('button', { name: 'Start' }).click();
     await expect(colleague).toHaveURL(/\/caseload$/);
 
     // Prometheus reads figures at a port of its own, with no student and no token among them.
@@ -116,7 +116,7 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     serving.process.kill('SIGTERM');
     expect(await serving.ended).toBe(0);
     serving = serve(config);
-    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Press Ctrl-C to stop');
     expect(serving.said()).not.toContain('set-up');
   } finally {
     serving.process.kill('SIGTERM');
@@ -144,7 +144,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
   const serving = serve(config);
   let second: Serving | null = null;
   try {
-    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => serving.said(), { timeout: 100_000 }).toContain('Press Ctrl-C to stop');
     await page.goto(serving.said().match(/http\S+\/set-up\/\S+/)![0]);
     await expect(page.getByRole('heading', { name: 'Set up Yard Steps' })).toBeVisible();
     expect(await rowsAt(run.href, 'SELECT COUNT(*) AS count FROM people')).toEqual([{ count: 0 }]);
@@ -162,7 +162,7 @@ test('a database of one’s own with two accounts: one owns the schema, the othe
       JSON.stringify({ ...settings, listen: { port: await freePort() }, dataFolder: secondFolder, allowedHosts: [address] }),
     );
     second = serve(secondConfig);
-    await expect.poll(() => second!.said(), { timeout: 100_000 }).toContain('Ctrl-C stops it');
+    await expect.poll(() => second!.said(), { timeout: 100_000 }).toContain('Press Ctrl-C to stop');
     // A start of a database that nobody has begun with makes another link; the page of it is drawn by the first machine.
     const other = new URL(second.said().match(/http\S+\/set-up\/\S+/)![0]);
     await page.goto(new URL(other.pathname, page.url()).href);

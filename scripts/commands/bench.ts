@@ -54,7 +54,9 @@ export async function bench(words: readonly string[]): Promise<number> {
   const { db } = context;
   try {
     await migrator(db).up();
-    await step(`Making a district with ${reports.toLocaleString('en')} reports (once; some minutes)`, () => seedDistrict(context, reports));
+    await step(`Making a district with ${reports.toLocaleString('en')} reports (once, takes minutes)`, () =>
+      seedDistrict(context, reports),
+    );
     const cookie = `yard=${(await signIn(context, { email: BENCH_EMAIL, password: BENCH_PASSWORD })).token}`;
     const screens = await step('Screens', () => measureScreens(context, stack.databaseUrl, stack.url, cookie));
     const reportsPdf = await step('All reports of a caseload', () => measureReports(context));
@@ -117,8 +119,8 @@ function sheetsTable({ redrawn, slowest, solved, slowestSolved, week, sheets }: 
   return [
     '| what | figure | aim |',
     '|---|---|---|',
-    `| a worksheet drawn again with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median; ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
-    `| “10% harder” calculated, when the pointer rests | ${solved.toFixed(1)} ms, median; ${slowestSolved.toFixed(1)} ms, the slowest | |`,
+    `| a worksheet drawn again with its difficulty, of all in the library | ${redrawn.toFixed(1)} ms, median, and ${slowest.toFixed(1)} ms, the slowest | 16: ${slowest <= 16 ? 'reached' : 'not reached'} |`,
+    `| “10% harder” calculated, when the pointer rests | ${solved.toFixed(1)} ms, median, and ${slowestSolved.toFixed(1)} ms, the slowest | |`,
     `| the ${sheets} sheets of a week of 60 children as one PDF | ${(week / 1000).toFixed(1)} s | 20: ${week <= 20_000 ? 'reached' : 'not reached'} |`,
   ].join('\n');
 }
@@ -232,8 +234,7 @@ ${reports.toLocaleString('en')} reports, a caseload of 60 students. Values are m
 
 ${screensTable(screens)}
 
-*Bare SQL*: the very statements of the screen (commit included; the trail of looks is written apart) one after the other on one connection of the same driver. *Bare rendering*: the same rows through React's
-\`renderToString\` alone. *Ratio*: request ÷ (bare SQL + bare rendering); the aim is 3 at most.
+*Bare SQL*: the same statements (with commit, without the access log) one after another on one connection of the same driver. *Bare rendering*: only React's \`renderToString\` with the same rows. *Ratio*: request ÷ (bare SQL + bare rendering). The aim is 3 at most.
 
 ${reportsLine(reportsPdf)}
 

@@ -156,7 +156,7 @@ function peopleTable(people: readonly LoadFigures[]): string {
 
 function soakWords(soak: ChaosFigures, trailBytes: number): string {
   const pages = Object.entries(soak.pages).map(([status, count]) => `${count} × ${status}`);
-  return `${soak.acknowledged.toLocaleString('en')} reports were saved while web server, background worker and database were killed (SIGKILL) in turn, about every five seconds: **${soak.lost} lost, ${soak.doubled} doubled**; ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages opened at the same time: ${pages.join(', ')}.
+  return `${soak.acknowledged.toLocaleString('en')} reports were saved while web server, background worker and database were killed (SIGKILL) in turn, about every five seconds: **${soak.lost} lost, ${soak.doubled} doubled**. ${soak.messages} messages: **${soak.messagesLost} lost, ${soak.messagesTwice} sent twice**. Pages opened at the same time: ${pages.join(', ')}.
 
 An access log entry took ${trailBytes.toFixed(0)} bytes, with its indexes.`;
 }

@@ -24,7 +24,7 @@ export async function test(words: readonly string[]): Promise<number> {
   const day = dayFrom(words);
   if (day !== null) {
     process.env.YARD_CLOCK_SHIFT = String(shiftTo(day, Date.now()));
-    say(`The clock of every stack stands at ${day} now.`);
+    say(`All servers in the tests use ${day} as the current date.`);
   }
   const only = words.find((word, index) => !word.startsWith('-') && word !== 'deep' && words[index - 1] !== '--day');
   const wanted = (kind: string) => only === undefined || only === kind;

@@ -63,7 +63,7 @@ export class FolderMedia implements MediaStore {
 
   /** @throws Error for what is no name of ours: nothing outside of the folder is ever reached */
   private placeOf(name: string): string {
-    if (!NAME.test(name)) throw new Error('Not the name of a file of ours');
+    if (!NAME.test(name)) throw new Error('Not the name of a stored file');
     return path.join(this.folder, name.slice(0, 2), name);
   }
 }

@@ -64,7 +64,7 @@ export const GOAL_PATTERNS: readonly GoalPattern[] = [
   count('crossingMidline', 'Reaches across midline with the dominant hand to pick up items without switching hands', 10, 8),
   count('handPreference', 'Picks up a tool presented at midline with the same hand', 10, 9, 'alone', 5),
   count('forceModulation', 'Grades force to carry small items with tongs without dropping or crushing them', 10, 8),
-  count('scissors', 'Cuts along a straight line, staying within ¼ inch of it', 5, 4, 'words'),
+  count('scissors', 'Cuts along a straight line, staying within ¼ inch of the line', 5, 4, 'words'),
   count('scissors', 'Cuts out a 6-inch circle, turning the paper with the helper hand', 5, 4, 'words'),
   count('folding', 'Folds paper in half with the corners aligned within ¼ inch', 5, 4, 'words'),
   count('tearing', 'Tears paper along a line using a pinch with both hands', 8, 6, 'alone'),

@@ -82,7 +82,7 @@ export function demandOf(knobs: readonly TaskKnob[], grade: Grade): number {
   const unknown = Object.keys(grade).find((key) => !knobs.some(({ knob }) => knob === key));
   if (unknown !== undefined) throw new RangeError(`The grade names ${unknown}, which the task does not have`);
   const share = knobs.reduce((sum, { knob, levels, weight = 1 }) => {
-    if (levels.length < 2) throw new RangeError(`Knob ${knob} needs at least two levels`);
+    if (levels.length < 2) throw new RangeError(`Grading factor ${knob} needs at least two levels`);
     requireAbove(`The weight of ${knob}`, weight, 0);
     requireWhole(`The level of ${knob}`, grade[knob] ?? 0, 0, levels.length - 1);
     return sum + (weight * (grade[knob] ?? 0)) / (levels.length - 1);

@@ -147,7 +147,7 @@ describe('a proposed ladder', () => {
 
   it('refuses what it can not search', () => {
     const knobs = knobsOf([2, 2], [1, 1]);
-    expect(() => proposeLadder({ knobs: [], start: {}, easierSteps: 1, harderSteps: 1 })).toThrow('The count of knobs is 0');
+    expect(() => proposeLadder({ knobs: [], start: {}, easierSteps: 1, harderSteps: 1 })).toThrow('The number of grading factors is 0');
     expect(() =>
       proposeLadder({
         knobs: Array.from({ length: 13 }, (_, index) => ({ ...knobs[0]!, knob: KNOB_IDS[index]! })),

@@ -92,10 +92,10 @@ export function proposeLadder(options: LadderOptions): ProposedLadder {
 }
 
 function refuseBadOptions({ knobs, start, easierSteps, harderSteps }: LadderOptions): void {
-  requireWhole('The count of knobs', knobs.length, 1, MOST_KNOBS);
+  requireWhole('The number of grading factors', knobs.length, 1, MOST_KNOBS);
   for (const steps of [easierSteps, harderSteps]) requireWhole('The count of steps one way', steps, 0, MOST_STEPS);
   knobs.forEach(({ knob, levels, weight = 1 }, index) => {
-    if (knobs.findIndex((other) => other.knob === knob) < index) throw new RangeError(`Knob ${knob} is given twice`);
+    if (knobs.findIndex((other) => other.knob === knob) < index) throw new RangeError(`Grading factor ${knob} is given twice`);
     requireWhole(`The count of levels of ${knob}`, levels.length, 2, MOST_LEVELS);
     requireAbove(`The weight of ${knob}`, weight, 0);
   });

@@ -17,7 +17,7 @@ const COMMON = 'common practice, no published source';
 /** Every rule by its id, with the source it rests on (legal texts from memory). Its words are in messages/ under `safety`. */
 export const SAFETY_RULES = {
   smallPart: {
-    source: '16 CFR 1501.4, small-part cylinder; applied beyond 3 years to children who mouth things: common practice',
+    source: '16 CFR 1501.4, small-part cylinder, applied beyond 3 years to children who mouth things: common practice',
     supervision: 'stays',
   },
   smallBall: { source: '16 CFR 1500.18(a)(17) and 1500.19, small ball', supervision: 'stays' },

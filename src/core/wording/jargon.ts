@@ -114,7 +114,7 @@ export const ENGLISH_JARGON: readonly (readonly [term: string, plain: string])[]
   ['supine', 'on the back'],
   ['tactile defensiveness', 'not liking to touch things'],
   ['tactile', 'of touch'],
-  ['task analysis', 'the steps of it'],
+  ['task analysis', 'the steps'],
   ['thenar', 'of the thumb'],
   ['transition', 'change'],
   ['tripod grasp', 'thumb and two fingers'],

@@ -25,7 +25,7 @@ export function writeOpenApi(origin: string): Record<string, unknown> {
     info: {
       title: 'Yard Steps, for a district’s own reports',
       version: '1',
-      description: 'Read only. Rows name no child and hold nobody’s own words; a child is the same number in every table.',
+      description: 'Read only. Rows have no names and no comments. A student has the same number in every table.',
     },
     servers: [{ url: `${origin}/api/v1` }],
     security: [{ key: [] }],

@@ -95,7 +95,7 @@ export function taskPackJsonSchema(): object {
   return {
     title: 'Yard Steps task pack, version 1',
     description:
-      'Home practice tasks with their knobs, ladders, doses, materials and words. Sizes in millimeters, times in minutes or seconds as named, steps counted from 1, levels from 0.',
+      'Home practice tasks with their grading factors, step ladders, targets, materials and texts. Sizes in millimeters, times in minutes or seconds as named, steps counted from 1, levels from 0.',
     ...z.toJSONSchema(taskPackSchema, { io: 'input' }),
   };
 }

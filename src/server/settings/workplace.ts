@@ -142,7 +142,7 @@ export async function setSignInRules(context: Context, actor: PersonActor, raw: 
   requireMay(actor, 'changeTrust');
   requireConfirmed(context, actor);
   const rules = parseInput(signInRulesSchema, raw);
-  const said = `${rules.idleMinutes} min, ${rules.signInDays} d, ${rules.factorRequired ? 'second factor' : '–'}`;
+  const said = `${rules.idleMinutes} min, ${rules.signInDays} d, ${rules.factorRequired ? 'two-step verification' : '–'}`;
   await change(context, actor, 'signIn', said, (work) => changeSignInRules(work, rules));
 }
 

@@ -20,7 +20,7 @@ export function adherenceHow({ planned, knownDone, saidNotDone, noWord }: Adhere
     `Low end ${knownDone}/${planned}, high end (${knownDone} + ${noWord})/${planned}.`,
     ...(sure
       ? [
-          `Of the reported days, ${knownDone} of ${said} done; 95% interval by Wilson’s score, assuming that days are independent: ${percent(sure.low)}–${percent(sure.high)}%.`,
+          `Of the reported days, ${knownDone} of ${said} done. 95% interval by Wilson’s score, assuming that days are independent: ${percent(sure.low)}–${percent(sure.high)}%.`,
         ]
       : []),
   ].join(' ');

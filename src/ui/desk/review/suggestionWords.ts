@@ -154,7 +154,7 @@ export function decisionWhy(decision: Decision): { why: string; otherwise: strin
 function asideOf({ evidence: { helpTold, reachedInARow, refused } }: Suggestion): string {
   const untold = helpTold === undefined ? 0 : reachedInARow - helpTold;
   return [
-    ...(untold > 0 ? [` Help was not reported in ${untold} of them.`] : []),
+    ...(untold > 0 ? [` Help was not reported in ${untold} of these sessions.`] : []),
     ...(refused ? [` Refused or upset ${refused === 1 ? 'once' : `${refused} times`} at this step.`] : []),
   ].join('');
 }

@@ -27,7 +27,7 @@ export function PeopleSection({ view, invite, takeBack, close, disableSecondFact
           <li key={person.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
             <span>
               {person.name},{' '}
-              <span className="text-soft">{`${person.role}, leads ${person.leads}${person.hasFactor ? ', second factor' : ''}`}</span>
+              <span className="text-soft">{`${person.role}, leads ${person.leads}${person.hasFactor ? ', two-step verification' : ''}`}</span>
             </span>
             {isOpen && person.id !== ownId && (
               <span className="flex gap-4">

@@ -80,8 +80,8 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
       <h2 className="text-[18px]">Sign-in rules for everyone</h2>
       <p className="mt-1">
         A session ends after {view.idleMinutes} minutes without a request, and{' '}
-        {view.signInDays === 1 ? 'after a day' : `after ${view.signInDays} days`} at the latest. A second factor is{' '}
-        {isAsked ? 'required for everyone' : 'left to each person'}
+        {view.signInDays === 1 ? 'after a day' : `after ${view.signInDays} days`} at the latest. Two-step verification is{' '}
+        {isAsked ? 'required for everyone' : 'optional'}
         {view.factorByInstallation && ', by the settings of the installation'}.
       </p>
       {view.mayChangeTrust ? (
@@ -91,8 +91,8 @@ export function SignInRulesSection({ view, setRules }: { view: SettingsView; set
               <NumberField name="idleMinutes" says="Minutes without a request" value={view.idleMinutes} />
               <NumberField name="signInDays" says="Days at most" value={view.signInDays} />
               <label className="flex items-center gap-3">
-                <input type="checkbox" name="factorRequired" defaultChecked={view.factorRequired} className="size-4 accent-green" />{' '}
-                everyone uses two-step verification
+                <input type="checkbox" name="factorRequired" defaultChecked={view.factorRequired} className="size-4 accent-green" /> Require
+                two-step verification for everyone
               </label>
               <button className="act">Save</button>
             </span>

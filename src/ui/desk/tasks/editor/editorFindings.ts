@@ -51,7 +51,7 @@ const PLACES: Readonly<Record<string, string>> = {
   materials: 'Materials',
   tableMap: 'Table map',
   dose: 'Dose',
-  knobs: 'Knob',
+  knobs: 'Grading factor',
   ladder: 'Ladder',
   ages: 'Ages',
   skins: 'Skin',

@@ -105,7 +105,7 @@ export function KitSlip({ bag, acts, before, after }: Props) {
         )}
         {after && (
           <Link href={after} prefetch={false} className="link" data-key="ArrowRight" data-key-says="Next bag">
-            <KeyCap>→</KeyCap> next
+            <KeyCap>→</KeyCap> Next
           </Link>
         )}
       </p>

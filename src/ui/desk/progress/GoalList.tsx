@@ -31,7 +31,7 @@ export function GoalList({ lines, chosenId, today }: Props) {
       <h2 className="text-[18px]">
         {lines.length} goals, {children} {children === 1 ? 'student' : 'students'}
       </h2>
-      <p className="border-b border-ink pb-1 text-[13px] text-soft">school data · dashed: aim line · solid: school data</p>
+      <p className="border-b border-ink pb-1 text-[13px] text-soft">Dashed: aim line · Solid: school data</p>
       {ORDER.map((standing) => {
         const own = told.filter((line) => line.own!.standing === standing);
         return own.length === 0 ? null : (

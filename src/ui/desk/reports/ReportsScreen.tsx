@@ -54,7 +54,7 @@ export function ReportsScreen({ view, options }: { view: ReportsView; options: R
             From <input type="date" name="since" defaultValue={options.since ?? ''} className="field py-0" />
           </label>
           <label>
-            to <input type="date" name="until" defaultValue={options.until ?? ''} className="field py-0" />
+            To <input type="date" name="until" defaultValue={options.until ?? ''} className="field py-0" />
           </label>
           <button className="act py-0">Search</button>
         </form>

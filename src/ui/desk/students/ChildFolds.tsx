@@ -27,7 +27,7 @@ export function ChildFolds({ view, acts }: Props) {
     <section>
       <h2 className="border-b border-ink pb-1 text-[18px]">More</h2>
       {view.mayChange && (
-        <Fold cap="S" says={`${child.materialsAtHome.length} Materials at home, settings`}>
+        <Fold cap="S" says={`${child.materialsAtHome.length} materials at home, settings`}>
           <HomeAndSettings
             childId={child.id}
             settings={child.taskSettings}
@@ -37,7 +37,7 @@ export function ChildFolds({ view, acts }: Props) {
           />
         </Fold>
       )}
-      <Fold cap="H" says={`${changes.length} Step changes`}>
+      <Fold cap="H" says={`${changes.length} step changes`}>
         <GradeHistory changes={changes} timeZone={child.timeZone} />
       </Fold>
       {view.lifts.length > 0 && (

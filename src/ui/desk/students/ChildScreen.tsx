@@ -158,8 +158,7 @@ function Waiting({ view }: { view: ChildView }) {
       <h2 className="border-b border-ink pb-1 text-[18px]">
         {waiting.length === 0 && view.stops.length > 0
           ? 'An injury report is open. Nothing else to review'
-          : (count[waiting.length] ?? `${waiting.length} items to review`)}{' '}
-        for you
+          : (count[waiting.length] ?? `${waiting.length} items to review`)}
       </h2>
       <ul>
         {waiting.map((decision) => {

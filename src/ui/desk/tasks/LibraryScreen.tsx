@@ -106,13 +106,13 @@ export function LibraryScreen({ tasks, inEditor, things, options, made, acts }: 
           name="hand2"
           label="and"
           value={options.atHand?.[1] ?? ''}
-          options={[['', 'no other materials'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Select
           name="hand3"
           label="and"
           value={options.atHand?.[2] ?? ''}
-          options={[['', 'no other materials'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
+          options={[['', 'nothing else'], ...things.map((thing): [string, string] => [thing.id, thing.name.en])]}
         />
         <Tick name="noScissors" label="No scissors" ticked={options.noScissors} />
         <Tick name="noFood" label="No food" ticked={options.noFood} />

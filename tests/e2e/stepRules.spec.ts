@@ -19,7 +19,7 @@ test('the lab replays the log, fits its families, runs its children on a thread 
   await page.getByRole('button', { name: /Run it/ }).click();
   await expect(found.getByRole('row')).toHaveCount(6, { timeout: 60_000 });
   expect(await found.textContent()).toBe(first);
-  await page.getByLabel('draw').fill('2');
+  await page.getByLabel('Random seed').fill('2');
   await page.getByRole('button', { name: /Run it/ }).click();
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 });
   expect(await found.textContent()).not.toBe(first);

@@ -34,7 +34,7 @@ async function startFromNothing(page: Page, name: string): Promise<void> {
 async function copyStock(page: Page, slug: string, name: string): Promise<void> {
   await page.goto(`/tasks/${slug}`);
   await page.getByLabel('Name of the copy').fill(name);
-  await page.getByRole('button', { name: /Copy it to change it/ }).click();
+  await page.getByRole('button', { name: /Copy to edit/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
   await expect(page.getByText('not in the library yet')).toBeVisible();
 }

@@ -19,11 +19,11 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
       </p>
       <section aria-labelledby="replay-title">
         <h2 id="replay-title" className="mt-4 border-b border-ink pb-1 text-[18px]">
-          {child ? `The log of ${child.name}` : 'The log of your caseload'}, under other rules
+          {child ? `Records of ${child.name}` : 'Your records'} under other rules
         </h2>
         <form action="/step-rules" className="mt-2 flex items-baseline gap-2">
           <label>
-            whose{' '}
+            Students{' '}
             <select name="child" className="field" defaultValue={child?.childId ?? ''}>
               <option value="">The whole caseload</option>
               {view.children.map(({ childId, name }) => (
@@ -45,15 +45,15 @@ export function LabScreen({ view, adopt }: { view: LabView; adopt: WordedAction 
             <thead>
               <tr className="border-b border-ink text-left align-bottom">
                 {[
-                  'rule',
-                  'up',
-                  'down',
-                  'the same day',
-                  'sooner',
-                  'not by then',
-                  'the other way',
-                  'still at the step',
-                  'difficulty after it said down',
+                  'Rule',
+                  'Up',
+                  'Down',
+                  'Same day',
+                  'Sooner',
+                  'Not by then',
+                  'Opposite',
+                  'Still at the step',
+                  'Difficult sessions after “down”',
                 ].map((name) => (
                   <th key={name} scope="col" className="pr-4">
                     {name}

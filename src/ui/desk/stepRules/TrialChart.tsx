@@ -62,7 +62,7 @@ export function TrialChart({ rows }: { rows: readonly Row[] }) {
   return (
     <div
       role="img"
-      aria-label={`Weeks to the top step, in the middle. ${says}`}
+      aria-label={`Median weeks to the top step. ${says}`}
       className="max-w-full overflow-x-auto"
       dangerouslySetInnerHTML={{ __html: drawing }}
     />

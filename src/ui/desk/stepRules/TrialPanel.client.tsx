@@ -110,7 +110,7 @@ export function TrialPanel({ ladders, log }: Props) {
           </select>
         </label>
         <label>
-          <span className="block text-[13px] font-semibold text-soft">draw</span>
+          <span className="block text-[13px] font-semibold text-soft">Random seed</span>
           <input
             type="number"
             min={0}

@@ -26,7 +26,7 @@ export function replayCells({
   medianDaysSooner,
   strugglesAfterDown,
 }: ReplayFigures): (number | string)[] {
-  const by = medianDaysSooner === null ? '' : `, by ${times(Math.round(medianDaysSooner), 'day')} in the middle`;
+  const by = medianDaysSooner === null ? '' : `, by a median of ${times(Math.round(medianDaysSooner), 'day')}`;
   return [up, down, same, `${sooner}${by}`, later, other, waits, strugglesAfterDown];
 }
 

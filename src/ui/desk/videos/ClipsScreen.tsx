@@ -126,7 +126,7 @@ function WhatToFilm({ open: { content, step, child } }: { open: OpenTask }) {
         </ul>
       </div>
       <div>
-        <h3 className="text-[16px]">For a clear video</h3>
+        <h3 className="text-[16px]">Make sure these can be seen</h3>
         <ul className="list-disc pl-5 text-[14px]">
           {linesAt(content, 'looksRight', step).map(({ en }) => (
             <li key={en}>{en}</li>

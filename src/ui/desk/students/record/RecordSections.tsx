@@ -226,7 +226,7 @@ export function Contacts({ form, languages }: Props & { languages: readonly stri
           <FormField label="Name">
             <input {...register(`contacts.${index}.name`)} maxLength={60} className="field w-[150px]" />
           </FormField>
-          <FormField label="Student">
+          <FormField label="Relationship">
             <input {...register(`contacts.${index}.relation`)} maxLength={40} className="field w-[120px]" />
           </FormField>
           <FormField label="Reads">

@@ -28,7 +28,7 @@ export function CopyTask({ from, title, copy }: Props) {
         <input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} className="field w-[260px]" />
       </label>
       <button type="submit" className="act act-main" data-key="c" data-key-says="Copy this task to change it">
-        Copy it to change it <KeyCap>C</KeyCap>
+        Copy to edit <KeyCap>C</KeyCap>
       </button>
       {fault && (
         <span role="alert" className="text-brick">

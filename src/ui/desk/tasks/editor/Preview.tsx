@@ -61,6 +61,7 @@ export function Preview({ task, step }: { task: TaskContent; step: number }) {
       </div>
       <div lang={language} className="text-[16px]">
         <p className="mt-2 font-title text-[22px] leading-tight font-bold">{say(content.title, language) || '…'}</p>
+        {content.description && <p>{say(content.description, language)}</p>}
         {content.story && <p className="mt-1">{say(content.story, language)}</p>}
         <p className="sheet mt-2 font-bold">{(here && say(here.how, language)) || '…'}</p>
         {spoken && (

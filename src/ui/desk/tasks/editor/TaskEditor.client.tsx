@@ -184,7 +184,7 @@ function EditorHead({
           data-key="b"
           data-key-says={back ? 'Back to the card' : 'Back to the library'}
         >
-          {back ? 'back to the card' : 'back to the library'}
+          {back ? 'Back to the card' : 'Back to the library'}
         </Link>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">

@@ -175,14 +175,14 @@ function Cell({ task, knob, step, chosen, faulty, edit, onStep, fixed }: CellPro
   );
 }
 
-/** "2 here now; 9 reached it, 3 moved up, 4 moved back" */
+/** "2 here now. 9 reached it, 3 moved up, 4 moved back" */
 function outcomesWords(stepOutcomes: StepOutcomes | undefined): string {
   if (!stepOutcomes) return '';
   const here = stepOutcomes.standing ? [`${stepOutcomes.standing} here now`] : [];
   const came = stepOutcomes.came
     ? [`${stepOutcomes.came} reached it, ${stepOutcomes.wentUp} moved up, ${stepOutcomes.wentBack} moved back`]
     : [];
-  return [...here, ...came].join('; ');
+  return [...here, ...came].join('. ');
 }
 
 /** Edits a step's amount: its own in bold, the task's in plain. Another number makes it the step's own. */
@@ -278,5 +278,5 @@ export function harderBy(task: TaskContent, step: number): string {
     const levels = task.knobs.find((known) => known.knob === knob)?.levels;
     return `${knobName(task.knobs, knob)}, ${levels?.[from]?.en || from + 1} → ${levels?.[to]?.en || to + 1}`;
   });
-  return `${relation === 'mixed' ? 'mixed' : relation} here by: ${said.join('; ')} (${rise >= 0 ? '+' : '−'}${Math.abs(rise).toFixed(2)})`;
+  return `${relation === 'mixed' ? 'mixed' : relation} here by: ${said.join('. ')} (${rise >= 0 ? '+' : '−'}${Math.abs(rise).toFixed(2)})`;
 }

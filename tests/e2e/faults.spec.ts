@@ -98,7 +98,7 @@ test('the database is away for ten seconds: clear pages, nothing lost, everythin
   expect(log.filter((line) => line.includes('"name":"yard"') && line.includes('"msg":"databaseAway"')).length).toBeGreaterThan(0);
   expect((await page.request.get(`${stack.url}/api/health`)).status()).toBe(503);
   await sendReport(plain);
-  await expect(plain.getByRole('alert').first()).toContainText('What you wrote is kept on this page.');
+  await expect(plain.getByRole('alert').first()).toContainText('Your text is kept on this page.');
   await sendReport(scripted);
   await expect(scripted.getByRole('status').filter({ hasText: /./ }).first()).toContainText('It is saved on this phone');
   await expect.poll(() => Date.now() - awayFrom, { timeout: 15_000 }).toBeGreaterThan(10_000);

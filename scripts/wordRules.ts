@@ -83,8 +83,8 @@ const library = () =>
     .flatMap(messages)
     .concat(messages('library/shapes.json'), messages('library/letters.json'));
 
-/** Pages about the code and its tests. They are not rewritten yet. */
-const FOR_ENGINEERS = /(?:decisions|security|sources|testing|glossary)\.md$/;
+/** Pages about the code and its tests. Only modern English is asked of them yet. */
+const FOR_ENGINEERS = /(?:security|sources|testing|glossary)\.md$/;
 
 /** The texts of each face, as its readers meet them. */
 export const FACES = {

@@ -1,6 +1,7 @@
 export { normalEmail } from './emailAddress';
 export { BASE_LANGUAGE, languageOf, LANGUAGES, TASK_LANGUAGES } from './languages';
 export type { Language } from './languages';
+export { languageCode } from './languageCode';
 export { directionOf } from './direction';
 export { isTranslated, localTextSchemaOf, mapText, say, textOf } from './localText';
 export type { LocalText } from './localText';

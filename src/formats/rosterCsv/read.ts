@@ -1,5 +1,5 @@
 import { childRecordSchema, EMPTY_RECORD, FAMILY_WAYS, type ChildRecord, type DateOrder, type RosterFact } from '@/core/students';
-import { plain } from '@/core/text';
+import { languageCode, plain } from '@/core/text';
 import { cellOf, readDate, type PastedTable } from '../table';
 
 export const MOST_ROSTER_ROWS = 400;
@@ -69,23 +69,6 @@ const HANDS: Readonly<Record<string, ChildRecord['hand'] | 'leansLeft' | 'leansR
   '?': 'unsettled',
   '': 'unsettled',
 };
-/** Languages by their English names, as the Unicode CLDR has them, and by their own where lists often use those. */
-const LANGUAGES: ReadonlyMap<string, string> = (() => {
-  const names = new Intl.DisplayNames(['en'], { type: 'language', fallback: 'none' });
-  const letters = [...'abcdefghijklmnopqrstuvwxyz'];
-  const codes = letters.flatMap((first) => letters.map((second) => first + second));
-  return new Map([
-    ...codes.flatMap((code) => {
-      const name = names.of(code);
-      return name === undefined ? [] : [[plain(name), code] as const];
-    }),
-    ['espanol', 'es'],
-    ['tagalog', 'tl'],
-    ['mandarin', 'zh'],
-    ['cantonese', 'zh'],
-    ['creole', 'ht'],
-  ]);
-})();
 const WAYS = { text: 'text', sms: 'text', link: 'link', web: 'link', paper: 'paper', bag: 'paper', call: 'call', phone: 'call' } as const;
 
 /** Each row of a list as a child, or what stands in its way. A cell that is not understood is a finding, never a guess. */
@@ -138,9 +121,7 @@ function readRow(number: number, cell: (fact: RosterFact) => string | null, matc
   else if (!matching.schools.has(plain(named))) miss('school', 'unknownSchool');
   const bornOn = readDate(cell('bornOn') ?? '', matching.dateOrder);
   if (!bornOn) miss('bornOn', cell('bornOn') ? 'notADate' : 'missing');
-  const language = take('familyLanguage', 'notALanguage', 'en', (text) =>
-    text === '' ? 'en' : (LANGUAGES.get(plain(text)) ?? (/^[a-z]{2}$/.test(plain(text)) ? plain(text) : undefined)),
-  );
+  const language = take('familyLanguage', 'notALanguage', 'en', (text) => (text === '' ? 'en' : (languageCode(text) ?? undefined)));
   const hand = take('hand', 'notAHand', 'unsettled' as const, (text) => HANDS[plain(text).replace(/[ -]hand(ed)?$/, '')]);
   const told = {
     ...EMPTY_RECORD,

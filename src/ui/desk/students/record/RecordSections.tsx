@@ -185,8 +185,8 @@ export function Home({ form, isOpen }: Props & { isOpen: boolean }) {
         <FormField label="Who helps at home" fault={fault('helpers')}>
           <input {...field('helpers')} maxLength={120} className="field w-[240px]" />
         </FormField>
-        <FormField label="Languages at home" hint="codes such as es, en" fault={fault('homeLanguages')}>
-          <input {...field('homeLanguages')} className="field w-[130px]" />
+        <FormField label="Languages at home" hint="such as Spanish, English" fault={fault('homeLanguages')}>
+          <input {...field('homeLanguages')} className="field w-[190px]" />
         </FormField>
         <FormField label="Teacher, and how to reach them" fault={fault('teacher')}>
           <input {...field('teacher')} maxLength={120} className="field w-[260px]" />

@@ -25,6 +25,14 @@ it('a record comes back from its form as it went in', () => {
   expect(childRecordSchema.parse(recordFrom(valuesFrom(child)))).toEqual(record);
 });
 
+it('languages at home are written by their names, and read by name or code', () => {
+  const values = valuesFrom(exampleChild({ homeLanguages: ['es', 'ht'] }));
+  expect(values.homeLanguages).toBe('Spanish, Haitian Creole');
+  expect(recordFrom({ ...values, homeLanguages: 'spanish, HT; Portuguese' }).homeLanguages).toEqual(['es', 'ht', 'pt']);
+  const read = childRecordSchema.safeParse(recordFrom({ ...values, homeLanguages: 'Yardish' }));
+  expect(read.error?.issues.map(({ path }) => path[0])).toEqual(['homeLanguages']);
+});
+
 it('a hand that is settled leans to none, and what was left empty is refused by its place', () => {
   const values = { ...valuesFrom(exampleChild({ hand: 'left' })), leaningHand: 'right' as const };
   expect(recordFrom(values).leaningHand).toBeNull();

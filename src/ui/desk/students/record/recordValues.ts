@@ -1,4 +1,6 @@
 import { EMPTY_RECORD, type Child, type ChildRecord } from '@/core/students';
+import { languageCode } from '@/core/text';
+import { languageName } from '../../../shared/languageName';
 
 /** A child's record as a form holds it: lists as lines of text, numbers and days as they are typed. */
 export interface RecordValues extends Omit<
@@ -48,7 +50,7 @@ export function valuesFrom(child: Child | null): RecordValues {
     minutesPerDay: String(record.minutesPerDay),
     practiceWeekdays: record.practiceWeekdays.map(String),
     familyLanguage: record.familyLanguage,
-    homeLanguages: record.homeLanguages.join(', '),
+    homeLanguages: record.homeLanguages.map(languageName).join(', '),
     allergies: record.allergies.join('\n'),
     texturesAvoided: [...record.texturesAvoided],
     precautions: record.precautions.map(({ words, asks }) => ({ words, asks: [...asks] })),
@@ -77,7 +79,7 @@ export function recordFrom({ school: _school, ...values }: RecordValues): Record
     leaningHand: values.hand === 'unsettled' && values.leaningHand !== '' ? values.leaningHand : null,
     minutesPerDay: values.minutesPerDay.trim() === '' ? NaN : Number(values.minutesPerDay),
     practiceWeekdays: values.practiceWeekdays.map(Number),
-    homeLanguages: lines(values.homeLanguages.toLowerCase(), /[,\s]+/),
+    homeLanguages: lines(values.homeLanguages, /[,;\n]/).map((said) => languageCode(said) ?? said),
     allergies: lines(values.allergies, /\n/),
     contacts: values.contacts.map(({ quietFrom, quietTo, ...contact }) => ({
       ...contact,

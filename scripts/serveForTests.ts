@@ -49,7 +49,7 @@ function tellStack(): void {
 tellStack();
 
 const database = path.join(folder, 'mariadb');
-const deeds: Record<string, () => Promise<unknown>> = {
+const commands: Record<string, () => Promise<unknown>> = {
   'kill server': () => stack.killServer(),
   'start server': () => stack.startServer(),
   'kill runner': () => stack.killRunner(),
@@ -59,7 +59,7 @@ const deeds: Record<string, () => Promise<unknown>> = {
 };
 
 createInterface({ input: process.stdin }).on('line', async (line) => {
-  await deeds[line]?.();
+  await commands[line]?.();
   tellStack();
   process.stdout.write(`done ${line}\n`);
 });

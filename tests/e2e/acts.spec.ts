@@ -47,7 +47,7 @@ const ON_A_CHILD: Record<string, Asked> = {
   shareAction: form({ personId: '1', access: 'shared' }),
   comeBackAction: form(),
   'students/leaveAction': form({ why: 'moved' }),
-  restAction: form({ deed: 'end', why: 'met' }),
+  restAction: form({ action: 'end', why: 'met' }),
   enterPaperLogAction: (childId) => ({
     args: [{ childId, entryId: randomUUID(), way: 'paper', boxes: [{ taskId: 1, doneOn: dayBefore(0), text: '8' }] }],
   }),

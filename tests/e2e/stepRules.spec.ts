@@ -12,7 +12,7 @@ test('the lab replays the log, fits its families, runs its children on a thread 
   await page.keyboard.press('r');
   const found = page.getByRole('table').nth(1);
   await expect(found.getByRole('row')).toHaveCount(6, { timeout: 60_000 });
-  await expect(page.getByRole('img', { name: /^Weeks to the top step/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Median weeks to the top step/ })).toBeVisible();
   const first = await found.textContent();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
   // The same draw gives the same figures, to the last digit; another one others.

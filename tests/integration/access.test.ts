@@ -242,7 +242,7 @@ const doors: Door[] = [
   ],
   [
     'programs/rest',
-    (actor, { childId }) => restProgram(bed.context, actor, { childId, expectedVersion: 1, deed: 'end', until: '', why: 'met' }),
+    (actor, { childId }) => restProgram(bed.context, actor, { childId, expectedVersion: 1, action: 'end', until: '', why: 'met' }),
     'change',
   ],
   ['exchange/importFhir', (actor, { childId }) => fhirDoor(bed.context, actor, childId), 'change'],

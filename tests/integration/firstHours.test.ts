@@ -218,22 +218,22 @@ describe('the practice', () => {
     const { program } = await viewChild(bed.context, ines, childId);
     const until = addDays(calendarDayInZone(bed.context.now(), ZONE), 10);
     const options = { childId, expectedVersion: 1, until, why: 'grandparents visit' };
-    await restProgram(bed.context, ines, { ...options, deed: 'pause' });
-    expect(await refusal(restProgram(bed.context, ines, { ...options, deed: 'pause' }))).toBe('staleVersion');
+    await restProgram(bed.context, ines, { ...options, action: 'pause' });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, action: 'pause' }))).toBe('staleVersion');
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({
       program: { resumesOn: until, endsOn: addDays(program!.endsOn, 10) },
     });
     bed.passDays(4);
-    await restProgram(bed.context, ines, { ...options, expectedVersion: 2, deed: 'goOn' });
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 2, action: 'goOn' });
     // Four days of rest were taken, so the end has moved by four.
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({
       program: { resumesOn: null, endsOn: addDays(program!.endsOn, 4) },
     });
-    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'goOn' }))).toBe('goneOn');
-    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'end', why: '' }))).toBe('reasonNeeded');
-    await restProgram(bed.context, ines, { ...options, expectedVersion: 3, deed: 'end', why: 'goals met' });
-    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 4, deed: 'goOn', until: '' }))).toBe('invalid');
-    await restProgram(bed.context, ines, { ...options, expectedVersion: 4, deed: 'goOn', until: addDays(until, 30) });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, action: 'goOn' }))).toBe('goneOn');
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 3, action: 'end', why: '' }))).toBe('reasonNeeded');
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 3, action: 'end', why: 'goals met' });
+    expect(await refusal(restProgram(bed.context, ines, { ...options, expectedVersion: 4, action: 'goOn', until: '' }))).toBe('invalid');
+    await restProgram(bed.context, ines, { ...options, expectedVersion: 4, action: 'goOn', until: addDays(until, 30) });
     expect(await viewChild(bed.context, ines, childId)).toMatchObject({ program: { isEnded: false, endsOn: addDays(until, 30) } });
     bed.passDays(1);
     await bed.runJobs();

@@ -232,19 +232,19 @@ describe('silence', () => {
     const { key } = (await viewReview(bed.context, teodor, null)).open.find(({ kind }) => kind === 'neverOpened')!;
     const told = { childId, key, answer: 'hold', expectedVersion: 1, laterDays: '3' };
     const before = await links();
-    expect(await refusal(decide(bed.context, teodor, { ...told, deed: 'newLink' }))).toBe('notAllowed');
-    await decide(bed.context, teodor, { ...told, deed: 'called', reason: 'Nobody answered.' });
+    expect(await refusal(decide(bed.context, teodor, { ...told, silenceAction: 'newLink' }))).toBe('notAllowed');
+    await decide(bed.context, teodor, { ...told, silenceAction: 'called', reason: 'Nobody answered.' });
     await bed.runJobs();
     expect(await links()).toEqual(before);
   });
 
-  it('is met with a deed, comes back on the day that was said, and tells what was done before', async () => {
+  it('is met with a silenceAction, comes back on the day that was said, and tells what was done before', async () => {
     bed.passDays(4);
     const here = async () => (await viewReview(bed.context, ines, null)).open.find(({ kind }) => kind === 'neverOpened');
     const { key } = (await here())!;
-    expect(await refusal(settle(key, 'hold', { deed: 'called' }))).toBe('reasonNeeded');
-    expect(await refusal(settle(key, 'hold', { deed: 'sentAgain' }))).toBe('invalid');
-    await settle(key, 'hold', { deed: 'called', reason: 'The aunt has the phone now.', laterDays: '3' });
+    expect(await refusal(settle(key, 'hold', { silenceAction: 'called' }))).toBe('reasonNeeded');
+    expect(await refusal(settle(key, 'hold', { silenceAction: 'sentAgain' }))).toBe('invalid');
+    await settle(key, 'hold', { silenceAction: 'called', reason: 'The aunt has the phone now.', laterDays: '3' });
     expect(await here()).toBeUndefined();
     bed.passDays(2);
     expect(await here()).toBeUndefined();
@@ -252,10 +252,10 @@ describe('silence', () => {
     const back = (await viewReview(bed.context, ines, null)).here!;
     expect(back).toMatchObject({
       decision: { kind: 'neverOpened' },
-      earlierDeeds: [{ deed: 'called', reason: 'The aunt has the phone now.' }],
+      earlierActions: [{ silenceAction: 'called', reason: 'The aunt has the phone now.' }],
     });
     const before = await links();
-    await settle(back.decision.key, 'hold', { deed: 'newLink', laterDays: '7' });
+    await settle(back.decision.key, 'hold', { silenceAction: 'newLink', laterDays: '7' });
     await bed.runJobs();
     const after = await links();
     expect(after).toHaveLength(before.length + 1);

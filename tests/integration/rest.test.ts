@@ -44,7 +44,7 @@ describe('a practice that rests', () => {
   it('asks nothing till its day, moves its end as far, and is told; silence counts from then on', async () => {
     const before = await program();
     const day = addDays(today(), 14);
-    await settle({ deed: 'paused', fromDay: day });
+    await settle({ silenceAction: 'paused', fromDay: day });
     expect(await lastText()).toBe('Yard Steps: Home practice is paused. Your private page says when it starts again: LINK');
     expect(await program()).toMatchObject({ number: 2, resumesOn: day, endsOn: addDays(before.endsOn, 14), isEnded: false });
     const [row] = (
@@ -64,7 +64,7 @@ describe('a practice that rests', () => {
     }
     bed.passDays(6);
     const day = addDays(today(), 5);
-    await settle({ deed: 'paused', fromDay: day });
+    await settle({ silenceAction: 'paused', fromDay: day });
     const ready = (await viewReview(bed.context, ines, null)).open.find(({ kind }) => kind === 'ready')!;
     await decide(bed.context, ines, { childId, key: ready.key, answer: 'up', expectedVersion: 2 });
     expect(await program()).toMatchObject({ number: 3, resumesOn: day });
@@ -76,17 +76,17 @@ describe('a practice that rests', () => {
     ['four months and more', '121'],
   ])('%s is refused', async (_, days) => {
     const fromDay = days === 'soon' ? days : addDays(today(), Number(days));
-    expect(await refusal(settle({ deed: 'paused', fromDay }))).toBe('invalid');
+    expect(await refusal(settle({ silenceAction: 'paused', fromDay }))).toBe('invalid');
     expect((await program()).number).toBe(1);
   });
 
   it('is taken back as it was, unless something was sent since', async () => {
     const { endsOn } = await program();
-    const decisionId = await settle({ deed: 'paused', fromDay: addDays(today(), 3) });
+    const decisionId = await settle({ silenceAction: 'paused', fromDay: addDays(today(), 3) });
     await undoDecision(bed.context, ines, decisionId);
     expect(await program()).toMatchObject({ number: 3, resumesOn: null, endsOn });
     expect(await quiet()).toBeDefined();
-    const again = await settle({ deed: 'paused', fromDay: addDays(today(), 3) });
+    const again = await settle({ silenceAction: 'paused', fromDay: addDays(today(), 3) });
     await bed.send(ines, childId, 4);
     expect(await program()).toMatchObject({ number: 5, resumesOn: null });
     expect(await refusal(undoDecision(bed.context, ines, again))).toBe('goneOn');
@@ -95,7 +95,7 @@ describe('a practice that rests', () => {
 
 describe('a practice that a person ended', () => {
   it('asks for nothing on any later day, thanks the family, and is begun again by a new program', async () => {
-    await settle({ deed: 'ended' });
+    await settle({ silenceAction: 'ended' });
     expect(await lastText()).toBe('Yard Steps: Home practice ends here for now. Thank you for all your work. Your private page: LINK');
     expect(await program()).toMatchObject({ isEnded: true, endsOn: today() });
     for (const days of [1, 7, 14, 28]) {
@@ -110,7 +110,7 @@ describe('a practice that a person ended', () => {
     const teodor = await bed.person('Teodor Wray', 'assistant');
     await bed.share(childId, teodor, 'assist');
     const { key } = (await quiet())!;
-    const told = { childId, key, answer: 'hold', expectedVersion: 1, deed: 'ended' };
+    const told = { childId, key, answer: 'hold', expectedVersion: 1, silenceAction: 'ended' };
     expect(await refusal(decide(bed.context, teodor, told))).toBe('notAllowed');
     expect((await program()).isEnded).toBe(false);
   });

@@ -78,7 +78,7 @@ describe('what a colleague decided', () => {
       childId,
       key: here!.decision.key,
       answer: 'hold',
-      deed: 'called',
+      silenceAction: 'called',
       expectedVersion: 1,
       reason: 'Nana will look',
     });

@@ -87,10 +87,10 @@ export function needsReason(decision: Pick<Decision, 'suggestion' | 'kind'>, ans
 }
 
 /** Actions on silence or an ending, beside waiting: stored with the decision, and shown on the next card of its kind. */
-export const SILENCE_DEEDS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'paused', 'ended', 'leftIt'] as const;
-export type SilenceAction = (typeof SILENCE_DEEDS)[number];
+export const SILENCE_ACTIONS = ['sentAgain', 'newLink', 'onPaper', 'called', 'askedTeacher', 'paused', 'ended', 'leftIt'] as const;
+export type SilenceAction = (typeof SILENCE_ACTIONS)[number];
 
-const DEEDS: Partial<Record<DecisionKind, readonly SilenceAction[]>> = {
+const ACTIONS: Partial<Record<DecisionKind, readonly SilenceAction[]>> = {
   quiet: ['sentAgain', 'called', 'onPaper', 'askedTeacher', 'paused', 'ended', 'leftIt'],
   // A text to the number that nobody opened is not the first thing.
   neverOpened: ['called', 'newLink', 'onPaper', 'askedTeacher', 'paused', 'ended', 'leftIt'],
@@ -100,12 +100,12 @@ const DEEDS: Partial<Record<DecisionKind, readonly SilenceAction[]>> = {
 
 /** Lists the actions for a decision of silence; empty for all others. Each lets the card return on a chosen day. */
 export function silenceActionsOf(kind: DecisionKind): readonly SilenceAction[] {
-  return DEEDS[kind] ?? [];
+  return ACTIONS[kind] ?? [];
 }
 
 /** True for what goes to the family by its link, or changes the program: only who may change it does so. */
-export function actionNeedsLead(deed: SilenceAction): boolean {
-  return deed === 'sentAgain' || deed === 'newLink' || deed === 'paused' || deed === 'ended';
+export function actionNeedsLead(silenceAction: SilenceAction): boolean {
+  return silenceAction === 'sentAgain' || silenceAction === 'newLink' || silenceAction === 'paused' || silenceAction === 'ended';
 }
 
 /** A decision as a person settled it or put it off. */
@@ -124,6 +124,6 @@ export interface SettledDecision {
   readonly decidedAt: Instant;
   readonly laterUntil: CalendarDay | null;
   /** Action taken on silence; null for all other kinds. */
-  readonly deed: SilenceAction | null;
+  readonly silenceAction: SilenceAction | null;
   readonly undoneAt: Instant | null;
 }

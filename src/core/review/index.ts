@@ -19,7 +19,7 @@ export {
   isOfStop,
   mostLaterDays,
   needsReason,
-  SILENCE_DEEDS,
+  SILENCE_ACTIONS,
   silenceActionsOf,
   STUCK_DAYS,
 } from './answers';

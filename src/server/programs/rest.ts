@@ -76,13 +76,13 @@ async function rest(
 const inputSchema = z.object({
   childId: z.number().int().positive(),
   expectedVersion: z.number().int().min(1),
-  deed: z.enum(['pause', 'end', 'goOn']),
+  action: z.enum(['pause', 'end', 'goOn']),
   /** The day on which a rest ends, or the last day of what goes on after its end. */
   until: z.string().max(10),
   why: z.string().trim().max(300, 'tooMuch'),
 });
 
-const DEEDS = {
+const ACTIONS = {
   pause: pauseUntil,
   end: endNow,
   goOn,
@@ -93,18 +93,18 @@ const DEEDS = {
  * @throws AppError notFound, notAllowed, invalid, staleVersion, goneOn where it does not rest
  */
 export async function restProgram(context: Context, actor: PersonActor, raw: unknown): Promise<void> {
-  const { childId, expectedVersion, deed, until, why } = parseInput(inputSchema, raw);
-  if (deed === 'end' && why === '') throw new AppError('reasonNeeded');
+  const { childId, expectedVersion, action, until, why } = parseInput(inputSchema, raw);
+  if (action === 'end' && why === '') throw new AppError('reasonNeeded');
   await inTransaction(context.db, async (work) => {
     const now = context.now();
     const { child } = await requireChild(work, actor, childId, 'changeProgram');
     const program = (await currentVersions(work, [childId])).get(childId);
     if (!program) throw new AppError('notFound');
     const today = calendarDayInZone(now, child.timeZone);
-    await DEEDS[deed](work, context, actor, { child, program, today, expectedVersion, decisionId: null }, until);
-    const after = [deed === 'pause' ? `rests until ${until}` : deed === 'end' ? 'ended' : 'goes on', ...(why ? [why] : [])].join(': ');
+    await ACTIONS[action](work, context, actor, { child, program, today, expectedVersion, decisionId: null }, until);
+    const after = [action === 'pause' ? `rests until ${until}` : action === 'end' ? 'ended' : 'goes on', ...(why ? [why] : [])].join(': ');
     const changes = [{ fact: 'practice', before: '', after }] as const;
     await addChildChange(work, { childId, changes, changedBy: actor.personId, changedAt: now });
-    await recordChanges(work, now, [entryOf(actor, now, [childId], `program.${deed}`)]);
+    await recordChanges(work, now, [entryOf(actor, now, [childId], `program.${action}`)]);
   });
 }

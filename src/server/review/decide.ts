@@ -38,15 +38,15 @@ import { invalid, parseInput } from '../parseInput';
 import { recordStepChange } from '../programs/nextVersion';
 import { hashOf } from '../secrets';
 import { regrade } from './regrade';
-import { end, pause } from './restDeeds';
+import { end, pause } from './restActions';
 import { loadDecisions, seenKey } from './loadDecisions';
-import { keepClosed, lift, see, takeOut, write } from './stopDeeds';
+import { keepClosed, lift, see, takeOut, write } from './stopActions';
 import { decisionInputSchema, type DecisionInput, type Settling } from './settling';
 
-type Deed = (work: Work, context: Context, actor: PersonActor, settling: Settling) => Promise<void>;
+type AnswerAction = (work: Work, context: Context, actor: PersonActor, settling: Settling) => Promise<void>;
 
 /** Side effects of each answer. Settling the card of a report marks the report as read; snoozing does not. */
-const DEEDS = {
+const ACTIONS = {
   up: async (...all) => {
     await read(...all);
     await changeStep(1, ...all);
@@ -70,7 +70,7 @@ const DEEDS = {
   lifted: lift,
   keptClosed: keepClosed,
   takenOut: takeOut,
-} satisfies Record<DecisionAnswer, Deed>;
+} satisfies Record<DecisionAnswer, AnswerAction>;
 
 /**
  * Settles one decision. A suggestion is followed by its own move; any other answer is a change or a decline and needs a
@@ -96,8 +96,8 @@ export async function decide(
     if (!decision || !holds(decision, open)) throw new AppError('staleDecision');
     if (!answersOf(decision.kind).includes(answer)) throw invalid({ path: 'answer', code: 'notForThisKind' });
     if (needsReason(decision, answer) && reason === '') throw new AppError('reasonNeeded');
-    const deed = deedOf(decision, input);
-    if (deed === 'called' && reason === '') throw new AppError('reasonNeeded');
+    const silenceAction = silenceActionOf(decision, input);
+    if (silenceAction === 'called' && reason === '') throw new AppError('reasonNeeded');
     if (answer === 'wrote' && input.words === '') throw invalid({ path: 'words', code: 'empty' });
     if (answer === 'later' && input.laterDays > mostLaterDays(decision.kind)) throw invalid({ path: 'laterDays', code: 'tooLong' });
     const decisionId = await settle(work, {
@@ -109,9 +109,9 @@ export async function decide(
       decidedBy: actor.personId,
       decidedAt: now,
       laterUntil: comesBackOn(decision, answer, today, input.laterDays),
-      deed,
+      silenceAction,
     });
-    await DEEDS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId, at: now });
+    await ACTIONS[answer](work, context, actor, { input, decision, child, today, program: programs.get(child.id)!, decisionId, at: now });
     await recordChanges(work, now, [entryOf(actor, now, [child.id], `decision.${answer}`, { kind: decision.kind })]);
     return { decisionId };
   });
@@ -124,22 +124,22 @@ function comesBackOn({ kind }: Decision, answer: DecisionAnswer, today: Calendar
 }
 
 /** The action chosen about missing reports; none leaves it. Null for other cards. */
-function deedOf({ kind }: Decision, { answer, deed }: DecisionInput): SilenceAction | null {
-  const deeds = silenceActionsOf(kind);
-  if (answer !== 'hold' || deeds.length === 0) return null;
-  if (deed && !deeds.includes(deed)) throw invalid({ path: 'deed', code: 'notForThisKind' });
-  return deed ?? 'leftIt';
+function silenceActionOf({ kind }: Decision, { answer, silenceAction }: DecisionInput): SilenceAction | null {
+  const silenceActions = silenceActionsOf(kind);
+  if (answer !== 'hold' || silenceActions.length === 0) return null;
+  if (silenceAction && !silenceActions.includes(silenceAction)) throw invalid({ path: 'silenceAction', code: 'notForThisKind' });
+  return silenceAction ?? 'leftIt';
 }
 
 /** Acts on missing reports: sends the family's link again, or pauses or ends the program. */
 async function doAction(work: Work, context: Context, actor: PersonActor, settling: Settling): Promise<void> {
   const { input, decision, child } = settling;
-  const deed = deedOf(decision, input);
-  if (!deed || !actionNeedsLead(deed)) return;
+  const silenceAction = silenceActionOf(decision, input);
+  if (!silenceAction || !actionNeedsLead(silenceAction)) return;
   await requireChild(work, actor, child.id, 'changeProgram');
-  if (deed === 'paused') return pause(work, context, actor, settling);
-  if (deed === 'ended') return end(work, context, actor, settling);
-  await sendLinkOf(work, context, actor, child, deed === 'newLink');
+  if (silenceAction === 'paused') return pause(work, context, actor, settling);
+  if (silenceAction === 'ended') return end(work, context, actor, settling);
+  await sendLinkOf(work, context, actor, child, silenceAction === 'newLink');
 }
 
 /** Seeing a closed task, or writing of it, settles nothing: only lifting it, leaving it closed or taking it out does. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { CalendarDay, Instant } from '@/core/calendar';
 import type { Child } from '@/core/students';
 import type { ProgramVersion } from '@/core/programs';
-import { DECISION_ANSWERS, SILENCE_DEEDS, type Decision } from '@/core/review';
+import { DECISION_ANSWERS, SILENCE_ACTIONS, type Decision } from '@/core/review';
 
 export const decisionInputSchema = z.object({
   childId: z.coerce.number().int().positive(),
@@ -23,7 +23,7 @@ export const decisionInputSchema = z.object({
   /** For a step that a rule of safety asks about: why it is given all the same. */
   safetyReason: z.string().trim().max(300).default(''),
   /** For silence that is left for now: what was done about it. */
-  deed: z.enum(SILENCE_DEEDS).optional(),
+  silenceAction: z.enum(SILENCE_ACTIONS).optional(),
 });
 
 export type DecisionInput = z.infer<typeof decisionInputSchema>;

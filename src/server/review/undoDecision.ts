@@ -41,7 +41,8 @@ export async function undoDecision(context: Context, actor: PersonActor, decisio
     if (decision.undoneAt !== null) throw new AppError('staleDecision');
     if (decision.answer === 'takenOut') throw new AppError('goneOn');
     const wasTold = !(await cancelQueuedMessage(work, context, child, decision.id));
-    if (decision.deed === 'paused' || decision.deed === 'ended') await goOnAsBefore(work, context, actor, child, decision, wasTold);
+    if (decision.silenceAction === 'paused' || decision.silenceAction === 'ended')
+      await goOnAsBefore(work, context, actor, child, decision, wasTold);
     if (needsLead(decision.answer)) await takeStepBack(work, context, actor, child, decision, wasTold);
     await unmarkRead(work, child.id, decision.id);
     if (decision.kind === 'text') await unsettleTexts(work, child.id, actor.personId, decision.decidedAt);

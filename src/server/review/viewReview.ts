@@ -90,7 +90,7 @@ export interface DecisionInFull {
   /** Other open cards of the child. */
   readonly alsoOpen: readonly Decision[];
   /** Earlier actions on silence, latest first. */
-  readonly earlierDeeds: readonly SettledDecision[];
+  readonly earlierActions: readonly SettledDecision[];
   /** Earlier reports of harm of the last weeks, oldest first: a second one is told. */
   readonly dangers: readonly PastDanger[];
 }
@@ -101,8 +101,8 @@ const POST_SHOWN = 8;
 /** Days and number of colleagues' decisions that are shown. Our own choice. */
 const COLLEAGUES_DAYS = 7;
 const COLLEAGUES_SHOWN = 20;
-const DEEDS_LOOKED_AT = 20;
-const DEEDS_SHOWN = 3;
+const ACTIONS_READ = 20;
+const ACTIONS_SHOWN = 3;
 /** A second injury within so many days is told on the card. Common practice, no source. */
 const DANGER_DAYS = 30;
 
@@ -221,12 +221,12 @@ async function inFull(
   const dangers = (await dangersSince(work, child.id, addDays(today, -DANGER_DAYS))).filter(
     ({ reportId }) => !decision.reportIds.includes(reportId),
   );
-  const earlierDeeds =
+  const earlierActions =
     silenceActionsOf(decision.kind).length === 0
       ? []
-      : (await decisionsOfChild(work, child.id, DEEDS_LOOKED_AT))
-          .filter(({ deed, undoneAt }) => deed !== null && undoneAt === null)
-          .slice(0, DEEDS_SHOWN);
+      : (await decisionsOfChild(work, child.id, ACTIONS_READ))
+          .filter(({ silenceAction, undoneAt }) => silenceAction !== null && undoneAt === null)
+          .slice(0, ACTIONS_SHOWN);
   const task = program.tasks.find((candidate) => candidate.taskId === decision.taskId) ?? null;
   const asksOfFacts = decision.kind === 'unsafe' || decision.kind === 'unsuitable';
   const findings = (asksOfFacts ? stoppedTasksOf(child, program, today) : []).flatMap((stopped) =>
@@ -244,7 +244,7 @@ async function inFull(
     .toReversed();
   const sessions = task ? await sessionsOfTasks(work, child.id, [task.taskId]) : [];
   const context = await cardContext(work, child, task, sessions, today);
-  const told = { decision, child, program, task, findings, reports, texts, clips, stops, dangers, earlierDeeds, context };
+  const told = { decision, child, program, task, findings, reports, texts, clips, stops, dangers, earlierActions, context };
   if (!task) return { ...told, timeline: null, stepOutcomes: null };
   const changes = all.filter((change) => change.childId === child.id && change.taskId === task.taskId);
   const toStep = decision.suggestion?.toStep ?? null;

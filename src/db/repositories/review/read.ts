@@ -1,18 +1,18 @@
 import { calendarDay, type CalendarDay } from '@/core/calendar';
-import { DECISION_ANSWERS, DECISION_KINDS, SILENCE_DEEDS, type SettledDecision } from '@/core/review';
+import { DECISION_ANSWERS, DECISION_KINDS, SILENCE_ACTIONS, type SettledDecision } from '@/core/review';
 import { oneOf, oneOfOrNull, readSuggestion } from '../../rows/columns';
 import { tablesOf, type Work } from '../../work';
 
 const COLUMNS = `d.id, d.decision_key AS \`key\`, d.child_id AS childId, d.task_id AS taskId, d.kind, d.answer, d.followed, d.reason, d.suggestion,
-  d.decided_by AS decidedBy, p.name AS decidedByName, d.decided_at AS decidedAt, d.later_until AS laterUntil, d.deed, d.undone_at AS undoneAt`;
+  d.decided_by AS decidedBy, p.name AS decidedByName, d.decided_at AS decidedAt, d.later_until AS laterUntil, d.deed AS silenceAction, d.undone_at AS undoneAt`;
 
-type Row = Omit<SettledDecision, 'followed' | 'kind' | 'answer' | 'suggestion' | 'laterUntil' | 'deed'> & {
+type Row = Omit<SettledDecision, 'followed' | 'kind' | 'answer' | 'suggestion' | 'laterUntil' | 'silenceAction'> & {
   readonly followed: number;
   readonly kind: unknown;
   readonly answer: unknown;
   readonly suggestion: unknown;
   readonly laterUntil: string | null;
-  readonly deed: unknown;
+  readonly silenceAction: unknown;
 };
 
 function toSettled(row: Row): SettledDecision {
@@ -23,7 +23,7 @@ function toSettled(row: Row): SettledDecision {
     answer: oneOf('answer', DECISION_ANSWERS, row.answer),
     suggestion: readSuggestion(row.suggestion),
     laterUntil: row.laterUntil === null ? null : calendarDay(row.laterUntil),
-    deed: oneOfOrNull('deed', SILENCE_DEEDS, row.deed),
+    silenceAction: oneOfOrNull('deed', SILENCE_ACTIONS, row.silenceAction),
   };
 }
 

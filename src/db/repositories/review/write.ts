@@ -10,7 +10,7 @@ export interface NewDecision extends Pick<Decision, 'key' | 'kind' | 'childId' |
   readonly decidedAt: Instant;
   /** The day on which it comes back, where it was put off. */
   readonly laterUntil: CalendarDay | null;
-  readonly deed: SilenceAction | null;
+  readonly silenceAction: SilenceAction | null;
 }
 
 /** Settles a decision, or puts it off. A second settlement of the same evidence meets a unique key: `isDuplicate` tells it. */
@@ -27,7 +27,7 @@ export async function settleDecision(work: Work, decision: NewDecision): Promise
     decided_by: decision.decidedBy,
     decided_at: decision.decidedAt,
     later_until: decision.laterUntil,
-    deed: decision.deed,
+    deed: decision.silenceAction,
   });
 }
 

@@ -87,7 +87,7 @@ export function ReviewActs(props: Props) {
         <ul>
           {props.acts.map((choice) => (
             <li key={choice.key} className="border-b border-line">
-              {choice.followed && !choice.deed ? (
+              {choice.followed && !choice.silenceAction ? (
                 <form action={decide}>
                   {hidden}
                   {(note?.trim() || choice.reason) && (
@@ -123,7 +123,7 @@ export function ReviewActs(props: Props) {
           {props.betweenHref && <LinkAct cap="B" says="Add an in-between step" href={props.betweenHref} />}
           {props.paperHref && <LinkAct cap="V" says="View the sheet for the bag" href={props.paperHref} />}
           {props.builderHref && <LinkAct cap="O" says="Another step or target" href={props.builderHref} />}
-          {note === null && props.acts.some(({ followed, deed }) => followed && !deed) && (
+          {note === null && props.acts.some(({ followed, silenceAction }) => followed && !silenceAction) && (
             <li className="border-b border-line">
               <PlainAct cap="N" dataKey="n" says="With a note…" onClick={() => setNote('')} />
             </li>

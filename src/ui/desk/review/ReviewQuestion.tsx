@@ -110,7 +110,7 @@ export function ReviewQuestion({ asking, steps, mostLaterDays, toFamily }: Quest
       </>
     );
   }
-  if (asking.deed) return <SilenceQuestion deed={asking.deed} answer={asking.answer} />;
+  if (asking.silenceAction) return <SilenceQuestion silenceAction={asking.silenceAction} answer={asking.answer} />;
   return (
     <>
       <input type="hidden" name="answer" value={asking.answer} />
@@ -169,17 +169,17 @@ function ReasonChoice({ title }: { title: string }) {
 }
 
 /** Asks until when a card of silence is snoozed. The content of a call is stored. */
-function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string }) {
-  const isCall = deed === 'called';
+function SilenceQuestion({ silenceAction, answer }: { silenceAction: SilenceAction; answer: string }) {
+  const isCall = silenceAction === 'called';
   return (
     <>
       <input type="hidden" name="answer" value={answer} />
-      <input type="hidden" name="deed" value={deed} />
+      <input type="hidden" name="silenceAction" value={silenceAction} />
       <label className="block">
         <span className="font-semibold">{isCall ? 'Who did you reach, and what did they say?' : 'Note (optional)'}</span>
         <textarea name="reason" required={isCall} maxLength={400} rows={2} autoFocus={isCall} className="field mt-1 w-full" />
       </label>
-      {deed === 'paused' && (
+      {silenceAction === 'paused' && (
         <>
           <label className="block">
             <span className="font-semibold">Practice resumes on</span>
@@ -191,12 +191,12 @@ function SilenceQuestion({ deed, answer }: { deed: SilenceAction; answer: string
           </p>
         </>
       )}
-      {deed === 'ended' && (
+      {silenceAction === 'ended' && (
         <p className="text-[13px] text-soft">
           The family sees that practice ended, with a thank-you. They can still report. You can send a new program at any time.
         </p>
       )}
-      {deed !== 'paused' && deed !== 'ended' && (
+      {silenceAction !== 'paused' && silenceAction !== 'ended' && (
         <label className="block">
           <span className="font-semibold">If no report comes, show it again in</span>{' '}
           <select name="laterDays" defaultValue={7} autoFocus={!isCall} className="field">

@@ -67,7 +67,7 @@ export function ReviewScreen({ view, decide, undo }: ReviewProps) {
           <ReviewEvidence here={here} today={view.today} />
           <aside>
             <Why decision={here.decision} task={here.task} stepOutcomes={here.stepOutcomes} findings={here.findings} />
-            <EarlierDeeds here={here} timeZone={view.timeZone} />
+            <EarlierActions here={here} timeZone={view.timeZone} />
             <ReviewActs
               key={here.decision.key}
               decide={decide}
@@ -268,13 +268,13 @@ function InThePost({ view: { post, names, timeZone } }: { view: ReviewView }) {
 }
 
 /** Lists the earlier actions on this family's silence. */
-function EarlierDeeds({ here: { earlierDeeds }, timeZone }: { here: DecisionInFull; timeZone: string }) {
-  if (earlierDeeds.length === 0) return null;
+function EarlierActions({ here: { earlierActions }, timeZone }: { here: DecisionInFull; timeZone: string }) {
+  if (earlierActions.length === 0) return null;
   return (
     <ul className="mt-2 text-[14px]" aria-label="Earlier actions">
-      {earlierDeeds.map(({ id, deed, reason, decidedAt, decidedByName }) => (
+      {earlierActions.map(({ id, silenceAction, reason, decidedAt, decidedByName }) => (
         <li key={id} className="border-t border-line py-1">
-          {momentIn(decidedAt, timeZone)}, {decidedByName}: {words(`silenceDeeds.${deed!}`)}
+          {momentIn(decidedAt, timeZone)}, {decidedByName}: {words(`silenceActions.${silenceAction!}`)}
           {reason && <span className="text-soft"> “{reason}”</span>}
         </li>
       ))}

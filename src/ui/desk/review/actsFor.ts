@@ -17,7 +17,7 @@ const WAYS_OUT: readonly ReviewAct[] = [
   { key: 's', answer: 'hold', words: 'Check at school', followed: true, reason: 'Check at school' },
 ];
 
-const DEED_KEYS: Readonly<Record<SilenceAction, string>> = {
+const SILENCE_KEYS: Readonly<Record<SilenceAction, string>> = {
   sentAgain: 's',
   newLink: 'n',
   onPaper: 'p',
@@ -50,11 +50,17 @@ export function actsFor(decision: Decision, task: ProgramTask | null, mayChange:
     if (step > 1) acts.push({ key: 'd', answer: 'down', words: `Step down to ${step - 1}`, followed: suggestion?.move === 'down' });
   }
   if (decision.kind === 'stuck') return [...WAYS_OUT, ...acts.filter(({ answer }) => answer !== 'hold')];
-  const deeds = silenceActionsOf(decision.kind);
-  if (deeds.length) {
-    return deeds
-      .filter((deed) => mayChange || !actionNeedsLead(deed))
-      .map((deed) => ({ key: DEED_KEYS[deed], answer: 'hold', words: words(`silenceDeeds.${deed}`), followed: true, deed }));
+  const silenceActions = silenceActionsOf(decision.kind);
+  if (silenceActions.length) {
+    return silenceActions
+      .filter((silenceAction) => mayChange || !actionNeedsLead(silenceAction))
+      .map((silenceAction) => ({
+        key: SILENCE_KEYS[silenceAction],
+        answer: 'hold',
+        words: words(`silenceActions.${silenceAction}`),
+        followed: true,
+        silenceAction,
+      }));
   }
   if (!suggestion || decision.kind === 'ladderEnd') {
     if (acts[0]?.answer !== 'read') acts.push({ key: 'h', answer: 'hold', words: 'Leave it as it is', followed: true });

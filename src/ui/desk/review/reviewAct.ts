@@ -19,7 +19,7 @@ export interface ReviewAct {
   /** The reason that is kept with it, where the act itself is one. */
   readonly reason?: string;
   /** Action on silence: asks until when, and a call for its content. */
-  readonly deed?: SilenceAction;
+  readonly silenceAction?: SilenceAction;
 }
 
 /** Choices for a task on hold. */

@@ -176,7 +176,7 @@ function LinksAndPost({ view, acts }: Props) {
 function PracticeFold({ view: { child, program, today }, acts }: Props) {
   const { number } = program!;
   const resting = restOf(program!, today);
-  const hidden = (deed: string) => ({ childId: child.id, expectedVersion: number, deed });
+  const hidden = (action: string) => ({ childId: child.id, expectedVersion: number, action });
   if (resting) {
     return (
       <ActionForm action={acts.rest} hidden={hidden('goOn')} className="space-y-2">

@@ -14,7 +14,7 @@ export async function restAction(_before: string | null, form: FormData): Promis
   const input = {
     childId: childOf(form),
     expectedVersion: Number(form.get('expectedVersion')),
-    deed: form.get('deed'),
+    action: form.get('action'),
     until: form.get('until') ?? '',
     why: form.get('why') ?? '',
   };

@@ -86,6 +86,6 @@ describe('a backup and the log of what came after it', () => {
 
   it('say where the log is not, and change nothing', async () => {
     mkdirSync(at('empty'), { recursive: true });
-    await expect(restored(null, at('empty'))).rejects.toThrow(/does not hold binlog\.\d+/);
+    await expect(restored(null, at('empty'))).rejects.toThrow(/does not have binlog\.\d+/);
   }, 60_000);
 });

@@ -107,7 +107,10 @@ test('an empty start: a one-time link, the first account by keyboard, a colleagu
     const people = await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id');
     for (const words of [['--fresh'], []]) {
       const demo = yardWith({ YARD_DATABASE_URL: databaseUrl }, 'demo', ...words, '--port', String(await freePort()));
-      expect([await demo.ended, demo.said()]).toEqual([1, expect.stringMatching(/not created by the demo|This database has real accounts/)]);
+      expect([await demo.ended, demo.said()]).toEqual([
+        1,
+        expect.stringMatching(/not created by the demo|This database has real accounts/),
+      ]);
     }
     expect(await rowsAt(databaseUrl, 'SELECT email FROM people ORDER BY id')).toEqual(people);
     const verified = yard('audit', 'verify', '--config', config);

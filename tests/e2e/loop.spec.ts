@@ -207,7 +207,7 @@ test('a practice rests: the sheet for the bag is looked at, the rest is decided 
   await expect(family.getByText(/^Practice is paused until/)).toBeVisible();
   await expect(family.getByText('Start', { exact: true })).toHaveCount(0);
   await page.goto('/caseload?search=silas');
-  await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('rests until');
+  await expect(page.getByRole('row', { name: /Silas Y\./ })).toContainText('paused until');
 });
 
 test('a key that is pressed as soon as a child’s next card stands is not lost', async ({ page }) => {

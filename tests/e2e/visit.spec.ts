@@ -50,10 +50,10 @@ test('a trial sheet at a school: counted by touch, written down without a networ
   await expect(page.getByRole('status', { name: '2 good of 3' })).toBeVisible();
   await page.getByRole('group', { name: 'Help' }).getByRole('button').first().click();
   await page.getByRole('button', { name: /Save/ }).click();
-  await expect(page.getByText('1 waits on this device. They are sent when you are online.')).toBeVisible();
+  await expect(page.getByText('1 not sent yet, saved on this device. Sending starts when you are online.')).toBeVisible();
   // Nothing is lost by a reload in the cellar.
   await page.reload();
-  await expect(page.getByText('1 waits on this device. They are sent when you are online.')).toBeVisible();
+  await expect(page.getByText('1 not sent yet, saved on this device. Sending starts when you are online.')).toBeVisible();
   expect(await measured()).toHaveLength(before);
   await context.setOffline(false);
   await page.evaluate(() => dispatchEvent(new Event('online')));

@@ -35,7 +35,7 @@ export function AccessLogScreen({ view, options }: { view: AccessLogView; option
       <p className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[14px]">
         <span className="flex gap-3">Show {KINDS.map(([kind, says]) => choice(address({ kind }), says, options.kind === kind))}</span>
         <span className="flex gap-3">
-          By {choice(address({ who: '' }), 'everybody', options.who === '')}
+          By {choice(address({ who: '' }), 'everyone', options.who === '')}
           {people.map((who) => choice(address({ who }), who === 'family' ? 'the family' : who, options.who === who))}
         </span>
         <a className="link" href={`/students/${child.id}/access-log/file`}>

@@ -164,7 +164,7 @@ function Row({ row, sheet, place }: RowProps) {
         {row.timelines.some(([, , , , closed]) => closed) && <span className="block text-[12px] font-bold text-brick">something hurt</span>}
         {row.rest !== undefined && (
           <span className="block text-[12px] text-soft">
-            {row.rest === ENDED ? 'the practice ended' : `rests until ${dayAndMonth(calendarDay(row.rest))}`}
+            {row.rest === ENDED ? 'home practice ended' : `paused until ${dayAndMonth(calendarDay(row.rest))}`}
           </span>
         )}
       </td>

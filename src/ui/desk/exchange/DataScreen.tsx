@@ -33,7 +33,7 @@ export function DataScreen({ view, makeKey, takeKeyBack, previewPolicy, importPo
       </div>
       <section id="tables">
         <h2 className="text-[18px]">Tables of the students you lead</h2>
-        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data" to="take them out">
+        <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data" to="download them">
           <table className="mt-1 w-full">
             <tbody>
               {view.tables.map(({ name, meaning }) => (
@@ -130,7 +130,7 @@ function KeysSection({
           </li>
         ))}
       </ul>
-      <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data#keys" to="make a key, or take one back">
+      <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings/data#keys" to="create or revoke a key">
         <KeyForm action={makeKey} />
       </OnceConfirmed>
     </section>

@@ -104,8 +104,8 @@ describe('the yard’s table', () => {
 
   it('tells a rest and an end where it would tell silence', () => {
     const with_ = (rest: CaseloadRow['rest']) => sheetOf({ ...row, rest });
-    expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('rests until Mon, Dec 7');
-    expect(with_({ kind: 'ended' })).toContain('the practice ended');
+    expect(with_({ kind: 'until', day: calendarDay('2026-12-07') })).toContain('paused until Mon, Dec 7');
+    expect(with_({ kind: 'ended' })).toContain('home practice ended');
     expect(with_({ kind: 'ended' })).not.toContain('text-brick');
     expect(sheetOf(row)).not.toContain('text-brick');
     expect(sheetOf({ ...row, daysWithoutReport: 7 })).toContain('text-brick');

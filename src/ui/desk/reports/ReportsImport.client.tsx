@@ -117,8 +117,8 @@ export function ReportsImport({ preview, take }: Props) {
 function TakenNote({ taken: { added, there, closed } }: { taken: TakenReports }) {
   return (
     <p role="status" className="mt-3 max-w-[760px] border-l-4 border-green bg-green-tint px-3 py-2">
-      {added} {added === 1 ? 'report is' : 'reports are'} imported
-      {there > 0 && `; ${there} were imported before and ${there === 1 ? 'was' : 'were'} not changed`}.{' '}
+      {added} {added === 1 ? 'report is' : 'reports are'} imported.
+      {there > 0 && ` ${there} of an earlier import ${there === 1 ? 'was' : 'were'} not changed.`}{' '}
       {closed && <strong className="text-brick">A comment may describe an injury, so a task is on hold. Check it in Review first. </strong>}
       <Link className="link" href="/reports">
         To Reports

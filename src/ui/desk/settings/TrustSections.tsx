@@ -61,7 +61,7 @@ export function FactorSection({ view, takeOff }: { view: SettingsView; takeOff: 
           <p className="mt-2">
             On since {momentIn(since, view.timeZone)}. {codesLeft === 1 ? '1 recovery code' : `${codesLeft} recovery codes`} left.
           </p>
-          <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#second-factor" to="turn it off, or on anew with new codes">
+          <OnceConfirmed isConfirmed={view.isConfirmed} next="/settings#second-factor" to="turn it off, or on again with new codes">
             <ActionForm action={takeOff} hidden={{}} className="mt-2">
               <button className="act">Turn it off</button>
             </ActionForm>

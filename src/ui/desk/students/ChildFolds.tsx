@@ -303,7 +303,7 @@ function OnAndOff({ view: { child, isConfirmed }, acts }: Props) {
         </a>{' '}
         from another record system (HL7 FHIR R4)
       </p>
-      <OnceConfirmed isConfirmed={isConfirmed} next={`/students/${child.id}`} to="take everything out as a file, or delete the child">
+      <OnceConfirmed isConfirmed={isConfirmed} next={`/students/${child.id}`} to="export this student’s record, or delete the student">
         <p>
           Download this student’s record:{' '}
           <a className="link" href={`/students/${child.id}/export?as=html`}>

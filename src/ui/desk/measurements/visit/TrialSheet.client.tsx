@@ -72,8 +72,7 @@ export function TrialSheet({ ofSchool, today, timeZone, personId, send }: Props)
   return (
     <>
       <p role="status" className="mt-1 text-[14px]">
-        {waiting.length > 0 &&
-          `${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} on this device. They are sent when you are online. `}
+        {waiting.length > 0 && `${waiting.length} not sent yet, saved on this device. Sending starts when you are online. `}
         {!isKept && <strong className="text-brick">This device cannot store data. Stay on this page until everything is sent.</strong>}
       </p>
       {waiting
